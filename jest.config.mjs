@@ -1,0 +1,12 @@
+const transform = {
+  '^.+\\.tsx?$': ['@swc/jest', { module: { type: 'commonjs' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+};
+const shared = { transform, roots: ['<rootDir>/src'], moduleFileExtensions: ['ts', 'tsx', 'mjs', 'js', 'json'] };
+
+/** Two projects: the core and the servers in node, whatever touches the page in jsdom. */
+export default {
+  projects: [
+    { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/src/{core,cli,server}/**/*.test.ts'] },
+    { ...shared, displayName: 'page', testEnvironment: 'jsdom', testMatch: ['<rootDir>/src/{app,storage,workers}/**/*.test.{ts,tsx}'], setupFiles: ['<rootDir>/src/app/testing/jsdomShims.ts'] },
+  ],
+};

@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { nonNegative, positive } from './field';
+import { partIdSchema, partSchema, portRefSchema } from './parts';
+
+/** What stands at the head of every project file. */
+export const PROJECT_FORMAT = 'tidal-gauge-project';
+export const PROJECT_VERSION = 1;
+
+const MM2S = 1e-6;
+const RPM = 1 / 60;
+const C = 273.15;
+
+export const oilSchema = z.strictObject({
+  name: z.string().min(1).max(80).meta({ title: 'Grade or name' }),
+  viscosity40M2S: positive('kinematicViscosity', 'At 40 °C', { typical: [30 * MM2S, 250 * MM2S] }),
+  viscosity100M2S: positive('kinematicViscosity', 'At 100 °C', { typical: [5 * MM2S, 30 * MM2S] }),
+  density15KgM3: positive('density', 'Density at 15 °C', { typical: [820, 920] }),
+  expansionPerK: nonNegative('expansion', 'Thermal expansion', { typical: [6e-4, 8e-4] }).default(6.5e-4),
+  hthsPaS: positive('viscosity', 'High shear, 150 °C', { typical: [1.7e-3, 6e-3] }).optional(),
+}).refine((o) => o.viscosity100M2S <= o.viscosity40M2S, { error: 'viscosity100M2S must not exceed viscosity40M2S', path: ['viscosity100M2S'] });
+
+export const engineSchema = z.strictObject({
+  description: z.string().max(200).default(''),
+  displacementM3: positive('volume', 'Swept volume', { typical: [0.2e-3, 9e-3] }).optional(),
+  cylinders: z.int().min(1).max(24).optional(),
+  crankingSpeedRevS: positive('speed', 'Cranking', { typical: [120 * RPM, 350 * RPM] }),
+  idleSpeedRevS: positive('speed', 'Idle', { typical: [600 * RPM, 1500 * RPM] }),
+  maximumSpeedRevS: positive('speed', 'Maximum', { typical: [4000 * RPM, 12000 * RPM] }),
+  atmospherePa: positive('pressure', 'Air pressure, absolute', { typical: [70e3, 104e3] }).default(101_325),
+}).refine((e) => e.idleSpeedRevS < e.maximumSpeedRevS, { error: 'idleSpeedRevS must be below maximumSpeedRevS', path: ['idleSpeedRevS'] });
+
+/** Which states count as reachable: what the range on a tide post and the worst state are taken over. */
+export const rangeSchema = z.strictObject({
+  coldestOilK: positive('temperature', 'Coldest oil', { typical: [C - 40, C + 20] }),
+  hottestOilK: positive('temperature', 'Hottest oil', { typical: [C + 90, C + 150] }),
+  coldSpeedRevS: positive('speed', 'Not above, with the coldest oil', { typical: [1000 * RPM, 3000 * RPM] }),
+  fullSpeedFromK: positive('temperature', 'Full speed from', { typical: [C + 40, C + 90] }),
+}).refine((r) => r.coldestOilK < r.fullSpeedFromK && r.fullSpeedFromK < r.hottestOilK, {
+  error: 'coldestOilK, fullSpeedFromK and hottestOilK must rise in this order', path: ['fullSpeedFromK'],
+});
+
+export const namedStateSchema = z.strictObject({
+  name: z.string().min(1).max(40),
+  speedRevS: nonNegative('speed', 'Engine speed'),
+  oilTemperatureK: positive('temperature', 'Oil temperature'),
+});
+
+export const jointSchema = z.strictObject({ from: portRefSchema, to: portRefSchema });
+
+export const circuitSchema = z.strictObject({
+  parts: z.array(partSchema).min(1).max(2000),
+  joints: z.array(jointSchema).max(8000),
+});
+
+export const variantSchema = z.strictObject({
+  id: partIdSchema,
+  name: z.string().min(1).max(80),
+  note: z.string().max(2000).default(''),
+  circuit: circuitSchema,
+  /** Order of the stations on the sheet, kept so that parts stay where the user knows them. */
+  sheet: z.strictObject({ stationOrder: z.array(partIdSchema) }).optional(),
+});
+
+export const projectSchema = z.strictObject({
+  format: z.literal(PROJECT_FORMAT),
+  version: z.literal(PROJECT_VERSION),
+  name: z.string().min(1).max(80),
+  note: z.string().max(4000).default(''),
+  /** True for demo data: invented, no real engine. */
+  madeUp: z.boolean().default(false),
+  engine: engineSchema,
+  oil: oilSchema,
+  range: rangeSchema,
+  namedStates: z.array(namedStateSchema).max(12).default([]),
+  variants: z.array(variantSchema).min(1).max(200),
+  activeVariant: partIdSchema,
+});
+
+export type Project = z.infer<typeof projectSchema>;
+/** A project as it may be written in a file, defaults left out. */
+export type ProjectInput = z.input<typeof projectSchema>;
+export type Variant = z.infer<typeof variantSchema>;
+export type Circuit = z.infer<typeof circuitSchema>;
+export type Joint = z.infer<typeof jointSchema>;
+export type Engine = z.infer<typeof engineSchema>;
+export type OperatingRange = z.infer<typeof rangeSchema>;
+export type NamedState = z.infer<typeof namedStateSchema>;
+
+/** The variant that a project has open; the reader has checked that it exists. */
+export function activeVariant(project: Project): Variant {
+  return project.variants.find((v) => v.id === project.activeVariant) ?? project.variants[0]!;
+}
+

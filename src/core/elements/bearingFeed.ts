@@ -1,0 +1,39 @@
+/** How a journal bearing gets its oil. */
+export type BearingFeed =
+  | { readonly kind: 'fullGroove'; readonly landEachM: number }
+  | { readonly kind: 'halfGroove'; readonly landEachM: number }
+  | { readonly kind: 'hole'; readonly holeDiameterM: number; readonly holeAngleRad: number };
+
+/**
+ * Feed-pressure flow of one journal bearing per unit of Δp/μ: Q = k·Δp/μ_film.
+ *
+ * full groove, both lands: k = πDc³(1 + 1.5ε²)/(6l)
+ * half groove at the widest film, both lands: k = Dc³(π + 6ε + 1.5πε² + 4ε³/3)/(12l)
+ * hole: k = 0.675·h³·(d_h/L + 0.4)^1.75, h = c(1 + ε·cos θ), θ from the widest film
+ *
+ * Range: 0 ≤ ε < 1; hole: 0.05 ≤ d_h/L ≤ 0.5 or so.
+ *
+ * @param diameterM D @param lengthM L, axial @param clearanceRadialM c @param eccentricityRatio ε
+ * @returns k for one bearing [m³]
+ * @source thin-film slot flow with a clearance c(1 + ε cos θ); hole: Martin and Lee (1983), constants from memory.
+ */
+export function bearingFeedCoefficientM3(
+  feed: BearingFeed,
+  diameterM: number,
+  lengthM: number,
+  clearanceRadialM: number,
+  eccentricityRatio: number,
+): number {
+  const e = eccentricityRatio;
+  const c3 = clearanceRadialM ** 3;
+  switch (feed.kind) {
+    case 'fullGroove':
+      return (Math.PI * diameterM * c3 * (1 + 1.5 * e * e)) / (6 * feed.landEachM);
+    case 'halfGroove':
+      return (diameterM * c3 * (Math.PI + 6 * e + 1.5 * Math.PI * e * e + (4 / 3) * e ** 3)) / (12 * feed.landEachM);
+    case 'hole': {
+      const film = clearanceRadialM * (1 + e * Math.cos(feed.holeAngleRad));
+      return 0.675 * film ** 3 * (feed.holeDiameterM / lengthM + 0.4) ** 1.75;
+    }
+  }
+}

@@ -1,0 +1,26 @@
+import { lineDropInto } from './line';
+
+const STANDARD_GRAVITY = 9.80665;
+const out = new Float64Array(2);
+
+/**
+ * Capacity of a drain running half full, unpressurised: half of what the full pipe carries at that slope.
+ *
+ * Laminar: Q = ρgSπD⁴/(256μ), exact; beyond, Churchill on the full pipe. Manning knows no viscosity.
+ *
+ * @param boreM @param slope fall over length, > 0; 0 or less gives 0 @param roughnessM
+ * @returns m³/s @source open-channel symmetry of a half-full pipe (closed form); Churchill (1977).
+ */
+export function halfFullCapacityM3S(boreM: number, slope: number, roughnessM: number, densityKgM3: number, viscosityPaS: number): number {
+  if (slope <= 0) return 0;
+  const gradient = densityKgM3 * STANDARD_GRAVITY * slope;
+  let low = 0;
+  let high = (gradient * Math.PI * boreM ** 4) / (128 * viscosityPaS);
+  for (let i = 0; i < 80 && high - low > 1e-12 * high; i++) {
+    const middle = 0.5 * (low + high);
+    lineDropInto(out, middle, boreM, 1, roughnessM / boreM, 0, 0, 0, 0, densityKgM3, viscosityPaS);
+    if (out[0]! < gradient) low = middle;
+    else high = middle;
+  }
+  return 0.25 * (low + high);
+}

@@ -1,0 +1,43 @@
+/** Beyond this the short-bearing solution is of no use; contact is near. */
+const LARGEST_RATIO = 0.99;
+
+/**
+ * Sommerfeld number of a short bearing: S = (1 − ε²)²/(π·ε·√(π²(1 − ε²) + 16ε²))/(L/D)².
+ * @param lengthOverDiameter L/D, best below 0.5 @param eccentricityRatio 0 < ε < 1
+ * @source Ocvirk and DuBois (1953), NACA Rep. 1157.
+ */
+export function ocvirkSommerfeld(lengthOverDiameter: number, eccentricityRatio: number): number {
+  const e = eccentricityRatio;
+  const w = 1 - e * e;
+  return (w * w) / (Math.PI * e * Math.sqrt(Math.PI * Math.PI * w + 16 * e * e)) / (lengthOverDiameter * lengthOverDiameter);
+}
+
+/**
+ * Eccentricity ratio of a loaded short bearing, by bisection on {@link ocvirkSommerfeld}.
+ *
+ * S = μ·n·(D·L/W)·(D/2c)². Falls with S: unloaded gives 0.
+ *
+ * @param loadN W ≥ 0 @param speedRevS n ≥ 0 @param viscosityPaS of the film @returns ε, at most 0.99
+ * @source Ocvirk and DuBois (1953).
+ */
+export function ocvirkEccentricity(
+  loadN: number,
+  speedRevS: number,
+  viscosityPaS: number,
+  diameterM: number,
+  lengthM: number,
+  clearanceRadialM: number,
+): number {
+  if (loadN <= 0) return 0;
+  const s = ((viscosityPaS * speedRevS * diameterM * lengthM) / loadN) * (diameterM / (2 * clearanceRadialM)) ** 2;
+  const ratio = lengthM / diameterM;
+  let low = 0;
+  let high = LARGEST_RATIO;
+  if (ocvirkSommerfeld(ratio, high) >= s) return high;
+  for (let i = 0; i < 60 && high - low > 1e-13; i++) {
+    const middle = 0.5 * (low + high);
+    if (ocvirkSommerfeld(ratio, middle) > s) low = middle;
+    else high = middle;
+  }
+  return 0.5 * (low + high);
+}

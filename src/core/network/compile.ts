@@ -1,0 +1,272 @@
+import type { Issue } from '../circuit/issue';
+import type { Part } from '../circuit/parts';
+import { isConsumer, isReservoir, PORTS, splitPortRef, type ReservoirPart } from '../circuit/ports';
+import type { Circuit } from '../circuit/project';
+import { assignElevations } from './elevations';
+import { expandPart, type Expansion } from './expandPart';
+import { NetworkBuilder, type ElementIndex, type Network, type NodeIndex } from './network';
+
+/** A circuit made ready for the solver, with the way back from its figures to parts and ports. */
+export interface CompiledCircuit {
+  readonly network: Network;
+  /** Node of every port that carries oil; cut-off ports are absent. */
+  readonly nodeOfPort: ReadonlyMap<string, NodeIndex>;
+  /** Elements of each part by role; a blocked or cut-off part has none. */
+  readonly elementsOfPart: ReadonlyMap<string, ReadonlyMap<string, ElementIndex>>;
+  readonly partOfElement: readonly string[];
+  /** Part whose oil arrives at a drain, by drain id: consumers and other drains. */
+  readonly drainFeeds: ReadonlyMap<string, readonly string[]>;
+  /** Reservoir that a part discharges into, where it does. */
+  readonly returnsTo: ReadonlyMap<string, string>;
+  readonly cutOffParts: ReadonlySet<string>;
+  readonly warnings: readonly Issue[];
+}
+
+export type CompileResult = { readonly ok: true; readonly compiled: CompiledCircuit } | { readonly ok: false; readonly issues: readonly Issue[] };
+
+/** Ports that are one place inside their part. */
+const INSIDE: Partial<Record<Part['kind'], readonly (readonly [string, string])[]>> = {
+  bearings: [['in', 'groove']],
+};
+
+/**
+ * Turns parts and joints into nodes and elements.
+ *
+ * Joined ports become one node; parts become one or more elements; what is cut off from every reservoir
+ * is left out and named; what falls into a crankcase leaves at its own height and never comes back.
+ *
+ * @param circuit valid by its schema and its references
+ * @param at path of the circuit in the file, for issues
+ */
+export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult {
+  const issues: Issue[] = [];
+  const partById = new Map(circuit.parts.map((part) => [part.id, part]));
+  const reservoirs = circuit.parts.filter(isReservoir);
+  if (reservoirs.length === 0) return { ok: false, issues: [{ code: 'noReservoir', severity: 'refused', at: `${at}.parts` }] };
+
+  const groups = new PortGroups();
+  for (const part of circuit.parts) {
+    for (const port of PORTS[part.kind]) groups.add(`${part.id}.${port}`);
+    for (const [a, b] of INSIDE[part.kind] ?? []) groups.join(`${part.id}.${a}`, `${part.id}.${b}`);
+  }
+  for (const joint of circuit.joints) groups.join(joint.from, joint.to);
+
+  // A consumer whose outlet is joined to nothing lets its oil fall into the only crankcase there is.
+  for (const part of circuit.parts) {
+    if (!isConsumer(part) || groups.sizeOf(`${part.id}.out`) > 1) continue;
+    if (reservoirs.length === 1) groups.join(`${part.id}.out`, `${reservoirs[0]!.id}.return`);
+    else issues.push({ code: 'dischargeUnknown', severity: 'refused', at: `${at}.parts`, part: part.name });
+  }
+
+  const returns = traceReturns(circuit, groups, reservoirs, at, issues);
+  const heldBy = new Map<string, ReservoirPart>();
+  for (const reservoir of reservoirs) for (const port of PORTS[reservoir.kind]) {
+    const group = groups.of(`${reservoir.id}.${port}`);
+    const other = heldBy.get(group);
+    if (other && other.id !== reservoir.id)
+      issues.push({ code: 'reservoirsJoined', severity: 'refused', at: `${at}.joints`, parts: [other.name, reservoir.name] });
+    heldBy.set(group, reservoir);
+  }
+  const elevations = assignElevations(circuit, groups, at, issues);
+  if (issues.length > 0) return { ok: false, issues };
+
+  const live = liveGroups(circuit, groups, heldBy, returns.intoDrain);
+  const builder = new NetworkBuilder();
+  const nodeOfGroup = new Map<string, NodeIndex>();
+  const nodeFor = (group: string): NodeIndex => {
+    let node = nodeOfGroup.get(group);
+    if (node === undefined) {
+      const reservoir = returns.intoDrain.get(group) ?? heldBy.get(group);
+      node = reservoir
+        ? builder.addNode(groups.nameOf(group, partById), reservoir.levelM, reservoir.pressurePa)
+        : builder.addNode(groups.nameOf(group, partById), elevations.get(group) ?? 0);
+      nodeOfGroup.set(group, node);
+    }
+    return node;
+  };
+
+  const nodeOfPort = new Map<string, NodeIndex>();
+  const elementsOfPart = new Map<string, Map<string, ElementIndex>>();
+  const partOfElement: string[] = [];
+  const cutOffParts = new Set<string>();
+  const returnsTo = new Map<string, string>();
+  for (const part of circuit.parts) {
+    const ports = PORTS[part.kind];
+    for (const port of ports) {
+      const group = groups.of(`${part.id}.${port}`);
+      if (live.has(group)) nodeOfPort.set(`${part.id}.${port}`, nodeFor(group));
+    }
+    if (isReservoir(part) || part.kind === 'drain' || part.kind === 'gauge') {
+      if (part.kind === 'gauge' && !nodeOfPort.has(`${part.id}.in`)) cutOffParts.add(part.id);
+      continue;
+    }
+    if (!ports.every((port) => nodeOfPort.has(`${part.id}.${port}`))) cutOffParts.add(part.id);
+    if (part.blocked === true || !nodeOfPort.has(`${part.id}.in`) || !nodeOfPort.has(`${part.id}.${ports[ports.length - 1]!}`)) continue;
+    const outGroup = groups.of(`${part.id}.out`);
+    const reservoir = returns.discharges(outGroup);
+    if (reservoir) returnsTo.set(part.id, reservoir.id);
+    const roles = new Map<string, ElementIndex>();
+    const expansion: Expansion = {
+      builder,
+      node: (port) => nodeOfPort.get(`${part.id}.${port}`)!,
+      add: (role, spec) => {
+        const index = builder.addElement({ ...spec, name: role === '' ? part.name : `${part.name}: ${role}` });
+        roles.set(role, index);
+        partOfElement[index] = part.id;
+        return index;
+      },
+      discharges: reservoir !== undefined,
+      senseNode: (ref) => {
+        const node = nodeFor(groups.of(ref));
+        if (!live.has(groups.of(ref))) issues.push({ code: 'senseUnknown', severity: 'refused', at: `${at}.parts`, part: part.name, ref });
+        return node;
+      },
+    };
+    expandPart(part, expansion);
+    elementsOfPart.set(part.id, roles);
+  }
+  if (issues.length > 0) return { ok: false, issues };
+  return {
+    ok: true,
+    compiled: {
+      network: builder.build(), nodeOfPort, elementsOfPart, partOfElement, cutOffParts, returnsTo,
+      drainFeeds: returns.feeds,
+      warnings: cutOffWarnings(circuit, groups, live, partById, at),
+    },
+  };
+}
+
+/** Disjoint sets of ports. */
+export class PortGroups {
+  private readonly parent = new Map<string, string>();
+  private readonly size = new Map<string, number>();
+
+  add(ref: string): void {
+    this.parent.set(ref, ref);
+    this.size.set(ref, 1);
+  }
+
+  of(ref: string): string {
+    let root = ref;
+    while (this.parent.get(root) !== root) {
+      const next = this.parent.get(root);
+      if (next === undefined) return ref;
+      root = next;
+    }
+    this.parent.set(ref, root);
+    return root;
+  }
+
+  join(a: string, b: string): void {
+    const rootA = this.of(a);
+    const rootB = this.of(b);
+    if (rootA === rootB) return;
+    this.parent.set(rootB, rootA);
+    this.size.set(rootA, this.size.get(rootA)! + this.size.get(rootB)!);
+  }
+
+  sizeOf(ref: string): number {
+    return this.size.get(this.of(ref))!;
+  }
+
+  refs(): Iterable<string> {
+    return this.parent.keys();
+  }
+
+  /** A place is named after the part that oil leaves there; a pure inlet after the part that it enters. */
+  nameOf(group: string, partById: ReadonlyMap<string, Part>): string {
+    let best = '';
+    let rank = Infinity;
+    for (const ref of this.parent.keys()) {
+      if (this.of(ref) !== group) continue;
+      const { part, port } = splitPortRef(ref);
+      const p = partById.get(part)!;
+      const r = isReservoir(p) ? 0 : port === 'in' ? (p.kind === 'gauge' ? 3 : 2) : 1;
+      if (r < rank) {
+        rank = r;
+        best = `${p.name}, ${port}`;
+      }
+    }
+    return best;
+  }
+}
+
+interface Returns {
+  /** Reservoir behind a group that drains stand at. */
+  readonly intoDrain: ReadonlyMap<string, ReservoirPart>;
+  readonly feeds: ReadonlyMap<string, readonly string[]>;
+  /** The reservoir into whose gas space oil at this group falls, or undefined where the group is part of the pressure network. */
+  discharges(group: string): ReservoirPart | undefined;
+}
+
+/** Follows drains to their reservoirs. A drain is not part of the pressure network: it runs partly full. */
+function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly ReservoirPart[], at: string, issues: Issue[]): Returns {
+  const returnOf = new Map(reservoirs.map((r) => [groups.of(`${r.id}.return`), r]));
+  const drains = circuit.parts.filter((part) => part.kind === 'drain');
+  const intoDrain = new Map<string, ReservoirPart>();
+  for (const drain of drains) {
+    let group = groups.of(`${drain.id}.out`);
+    let reservoir = returnOf.get(group);
+    for (let hops = 0; !reservoir && hops <= drains.length; hops++) {
+      const next = drains.find((other) => groups.of(`${other.id}.in`) === group);
+      if (!next) break;
+      group = groups.of(`${next.id}.out`);
+      reservoir = returnOf.get(group);
+    }
+    if (reservoir) {
+      intoDrain.set(groups.of(`${drain.id}.in`), reservoir);
+      intoDrain.set(groups.of(`${drain.id}.out`), reservoir);
+    } else issues.push({ code: 'drainWithoutEnd', severity: 'refused', at: `${at}.parts`, part: drain.name });
+  }
+  const feeds = new Map<string, string[]>(drains.map((drain) => [drain.id, []]));
+  for (const drain of drains) {
+    const group = groups.of(`${drain.id}.in`);
+    for (const part of circuit.parts)
+      if (part.id !== drain.id && PORTS[part.kind].includes('out') && groups.of(`${part.id}.out`) === group) feeds.get(drain.id)!.push(part.id);
+  }
+  return { intoDrain, feeds, discharges: (group) => intoDrain.get(group) ?? returnOf.get(group) };
+}
+
+/** Groups with an open way to a reservoir: closed valves and blocked parts do not count as a way. */
+function liveGroups(
+  circuit: Circuit, groups: PortGroups, heldBy: ReadonlyMap<string, ReservoirPart>, intoDrain: ReadonlyMap<string, ReservoirPart>,
+): ReadonlySet<string> {
+  const ways = new Map<string, string[]>();
+  const connect = (a: string, b: string) => {
+    for (const [from, to] of [[a, b], [b, a]] as const) {
+      const list = ways.get(from);
+      if (list) list.push(to);
+      else ways.set(from, [to]);
+    }
+  };
+  for (const part of circuit.parts) {
+    if (isReservoir(part) || part.blocked === true || part.kind === 'drain' || part.kind === 'gauge') continue;
+    if (part.kind === 'valve' && part.turns === 0) continue;
+    const [first, ...rest] = PORTS[part.kind].map((port) => groups.of(`${part.id}.${port}`));
+    for (const other of rest) connect(first!, other);
+  }
+  const live = new Set<string>([...heldBy.keys(), ...intoDrain.keys()]);
+  const queue = [...live];
+  for (let group = queue.pop(); group !== undefined; group = queue.pop())
+    for (const next of ways.get(group) ?? []) if (!live.has(next)) {
+      live.add(next);
+      queue.push(next);
+    }
+  return live;
+}
+
+function cutOffWarnings(
+  circuit: Circuit, groups: PortGroups, live: ReadonlySet<string>, partById: ReadonlyMap<string, Part>, at: string,
+): Issue[] {
+  const partsOf = new Map<string, Set<string>>();
+  for (const part of circuit.parts) for (const port of PORTS[part.kind]) {
+    const group = groups.of(`${part.id}.${port}`);
+    if (live.has(group)) continue;
+    const set = partsOf.get(group) ?? new Set();
+    set.add(part.name);
+    partsOf.set(group, set);
+  }
+  return [...partsOf].map(([group, parts]) => ({
+    code: 'cutOff', severity: 'warning', at, node: groups.nameOf(group, partById), parts: [...parts],
+  }));
+}

@@ -1,0 +1,168 @@
+import { isConsumer, type ConsumerPart } from '../circuit/ports';
+import type { Circuit } from '../circuit/project';
+import { D341_EXTRAPOLATED_BELOW_K, type Oil } from '../oil/oil';
+import { DRY_WITHIN_PA, isSupplied, judgeSupply, lowWaterPa } from '../supply/supplyVerdict';
+import type { CompiledCircuit } from './compile';
+import { Law, LAW_NAMES } from './law';
+import { elementReynolds } from './reynolds';
+import type { ConsumerResult, ElementResult, NodeResult, ResultNote, SolveResult } from './result';
+import type { HydraulicSolver, SolveOutcome } from './solver';
+import { STANDARD_GRAVITY_M_S2, type OperatingState } from './state';
+import { stillNodes } from './stillNodes';
+
+/** Above every rating met in engine oil systems: said even when the solve converged. Common practice, no source. */
+export const IMPLAUSIBLE_PRESSURE_PA = 30e5;
+/** Filling below which a pump counts as starved. */
+const STARVED_FILLING = 0.98;
+
+const orNull = (x: number) => (Number.isFinite(x) ? x : null);
+
+/** Reads the solver's workspace after a solve into plain data with verdicts and notes. */
+export function describeResult(
+  circuit: Circuit, compiled: CompiledCircuit, solver: HydraulicSolver, outcome: SolveOutcome, oil: Oil, state: OperatingState,
+): SolveResult {
+  const { network } = compiled;
+  const ws = solver.workspace;
+  const converged = outcome.status === 'converged';
+  const still = stillNodes(network, ws);
+  const elements = network.elementName.map((_, e) => describeElement(compiled, solver, state, e, still));
+  const nodes = describeNodes(compiled, solver, oil, state, elements, still);
+  const pumpTurns = state.speedRevS > 0;
+  const consumers = circuit.parts.filter(isConsumer).map((part) => judgeConsumer(part, compiled, elements, nodes, state, pumpTurns, converged));
+  const notes = collectNotes(circuit, compiled, elements, nodes, state, pumpTurns, converged, outcome);
+  const byPart = (id: string) => elements.filter((e) => e.part === id && e.toNode === compiled.nodeOfPort.get(`${id}.out`)).reduce((sum, e) => sum + e.flowM3S, 0);
+  const drainFlow = (id: string, depth: number): number =>
+    depth > 50 ? 0 : (compiled.drainFeeds.get(id) ?? []).reduce((sum, feed) => sum + (compiled.drainFeeds.has(feed) ? drainFlow(feed, depth + 1) : byPart(feed)), 0);
+  return {
+    state: { ...state },
+    temperatureModel: 'held',
+    convergence: {
+      status: outcome.status, iterations: outcome.iterations, evaluations: outcome.evaluations,
+      worstImbalanceM3S: orNull(outcome.worstImbalanceM3S),
+      worstNode: network.nodeName[outcome.singularNode >= 0 ? outcome.singularNode : outcome.worstNode] ?? '',
+      worstLawErrorPa: orNull(outcome.worstLawErrorPa), worstElement: network.elementName[outcome.worstElement] ?? '',
+      flowScaleM3S: outcome.flowScaleM3S,
+    },
+    supplied: converged && consumers.every((c) => c.supplied),
+    nodes, elements, consumers,
+    drains: circuit.parts.filter((p) => p.kind === 'drain').map((p) => ({ part: p.id, name: p.name, flowM3S: drainFlow(p.id, 0) })),
+    notes,
+  };
+}
+
+function describeElement(compiled: CompiledCircuit, solver: HydraulicSolver, state: OperatingState, e: number, still: Uint8Array): ElementResult {
+  const { network } = compiled;
+  const ws = solver.workspace;
+  const from = network.from[e]!;
+  const to = network.to[e]!;
+  const rho = ws.densityKgM3[e]!;
+  const law = network.law[e]!;
+  const film = ws.film[e];
+  const known = still[from] === 0 && still[to] === 0;
+  const part = compiled.partOfElement[e]!;
+  const role = [...(compiled.elementsOfPart.get(part) ?? [])].find(([, index]) => index === e)?.[0] ?? '';
+  const hasOpening = law === Law.springValve || law === Law.pump || law === Law.crankFedRod || law === Law.thermostatPath;
+  return {
+    name: network.elementName[e]!, part, role, law: LAW_NAMES[law]!, fromNode: from, toNode: to, count: network.count[e]!,
+    flowM3S: ws.flowM3S[e]!,
+    pressureInPa: still[from] ? null : orNull(ws.pressurePa[from]!),
+    pressureOutPa: still[to] ? null : orNull(ws.pressurePa[to]!),
+    pressureDropPa: known ? orNull(ws.pressurePa[from]! - ws.pressurePa[to]! - rho * STANDARD_GRAVITY_M_S2 * network.riseM[e]!) : null,
+    temperatureK: state.oilTemperatureK, densityKgM3: rho, viscosityPaS: ws.viscosityPaS[e]!,
+    reynolds: orNull(elementReynolds(network, ws, e, state.speedRevS)),
+    opening: hasOpening ? ws.opening[e]! : null,
+    filmTemperatureK: film ? film.temperatureK : null,
+    filmViscosityPaS: film ? film.viscosityPaS : null,
+    frictionW: film ? film.frictionW * network.count[e]! : null,
+    eccentricityRatio: film ? film.eccentricityRatio : null,
+    thresholdPa: law === Law.crankFedRod ? ws.boundB[e]! : null,
+  };
+}
+
+function describeNodes(
+  compiled: CompiledCircuit, solver: HydraulicSolver, oil: Oil, state: OperatingState, elements: readonly ElementResult[], still: Uint8Array,
+): NodeResult[] {
+  const { network, nodeOfPort } = compiled;
+  const ports: string[][] = network.nodeName.map(() => []);
+  for (const [port, node] of nodeOfPort) ports[node]!.push(port);
+  const reynolds = new Float64Array(network.nodeName.length).fill(NaN);
+  for (const e of elements) if (e.reynolds !== null) for (const node of [e.fromNode, e.toNode])
+    if (!(reynolds[node]! >= e.reynolds)) reynolds[node] = e.reynolds;
+  const ws = solver.workspace;
+  const density = oil.densityKgM3(state.oilTemperatureK);
+  return network.nodeName.map((name, i) => ({
+    name, ports: ports[i]!, held: network.nodeHeld[i] === 1, elevationM: network.elevationM[i]!,
+    pressurePa: still[i] ? null : orNull(ws.pressurePa[i]!),
+    temperatureK: state.oilTemperatureK, viscosityPaS: oil.viscosityPaS(state.oilTemperatureK), densityKgM3: density,
+    reynolds: orNull(reynolds[i]!),
+    imbalanceM3S: network.nodeHeld[i] ? null : orNull(ws.imbalanceKgS[i]! / density),
+    still: still[i] === 1,
+  }));
+}
+
+function judgeConsumer(
+  part: ConsumerPart, compiled: CompiledCircuit, elements: readonly ElementResult[], nodes: readonly NodeResult[],
+  state: OperatingState, pumpTurns: boolean, converged: boolean,
+): ConsumerResult {
+  const own = elements.filter((e) => e.part === part.id);
+  const node = compiled.nodeOfPort.get(`${part.id}.in`);
+  const pressurePa = node === undefined ? null : nodes[node]!.pressurePa;
+  const outNode = compiled.nodeOfPort.get(`${part.id}.out`);
+  const delivering = own.find((e) => e.toNode === outNode) ?? own[0];
+  const flowM3S = delivering ? delivering.flowM3S : null;
+  const threshold = own.find((e) => e.thresholdPa !== null)?.thresholdPa ?? undefined;
+  const halfWidth = part.kind === 'rods' ? part.gateHalfWidth : 0;
+  const centrifugalPa = threshold === undefined ? undefined : threshold * (1 + halfWidth);
+  const base = {
+    part: part.id, name: part.name, pressurePa, flowM3S,
+    lowPressurePa: lowWaterPa(part.supply, state.speedRevS, centrifugalPa) ?? null,
+    highPressurePa: part.supply.highPressurePa ?? null,
+  };
+  if (!converged) return { ...base, verdict: 'unknown', supplied: false, decisive: null, checks: [] };
+  if (pressurePa === null || flowM3S === null) return { ...base, verdict: 'dry', supplied: !pumpTurns, decisive: null, checks: [] };
+  const valve = own.find((e) => e.law === 'springValve');
+  const { verdict, checks } = judgeSupply(part.supply, {
+    speedRevS: state.speedRevS, pumpTurns, pressurePa, flowM3S,
+    backPressurePa: outNode === undefined ? 0 : nodes[outNode]!.pressurePa ?? 0,
+    centrifugalPa,
+    ...(valve && part.kind === 'jets' && part.valve ? { spring: { crackPa: part.valve.crackPa, lift: valve.opening ?? 0 } } : {}),
+  });
+  return { ...base, verdict, supplied: isSupplied(verdict), decisive: checks[0] ?? null, checks };
+}
+
+function collectNotes(
+  circuit: Circuit, compiled: CompiledCircuit, elements: readonly ElementResult[], nodes: readonly NodeResult[],
+  state: OperatingState, pumpTurns: boolean, converged: boolean, outcome: SolveOutcome,
+): ResultNote[] {
+  const notes: ResultNote[] = [];
+  if (!converged) {
+    const worst = outcome.singularNode >= 0 ? outcome.singularNode : outcome.worstNode;
+    notes.push({ code: 'notConverged', where: compiled.network.nodeName[worst] ?? compiled.network.elementName[outcome.worstElement] ?? '', actual: orNull(outcome.worstImbalanceM3S), limit: null });
+    return notes;
+  }
+  if (state.oilTemperatureK < D341_EXTRAPOLATED_BELOW_K)
+    notes.push({ code: 'extrapolatedViscosity', where: 'oil', actual: state.oilTemperatureK, limit: D341_EXTRAPOLATED_BELOW_K });
+  const highest = nodes.reduce<NodeResult | undefined>((a, b) => ((b.pressurePa ?? -Infinity) > (a?.pressurePa ?? -Infinity) ? b : a), undefined);
+  if (highest && highest.pressurePa !== null && highest.pressurePa > IMPLAUSIBLE_PRESSURE_PA)
+    notes.push({ code: 'implausiblePressure', where: highest.name, actual: highest.pressurePa, limit: IMPLAUSIBLE_PRESSURE_PA });
+  for (const part of circuit.parts) {
+    if (part.kind === 'pump') {
+      const pump = elements.find((e) => e.part === part.id);
+      if (pumpTurns && pump && !part.variable && (pump.opening ?? 1) < STARVED_FILLING)
+        notes.push({ code: 'pumpStarved', where: part.name, actual: pump.opening, limit: STARVED_FILLING });
+    }
+    if (part.kind === 'line' && part.form === 'gallery' && pumpTurns) {
+      const node = nodes[compiled.nodeOfPort.get(`${part.id}.out`) ?? -1];
+      const back = crankcasePressurePa(compiled, nodes);
+      if (!node || node.pressurePa === null || node.pressurePa < back + DRY_WITHIN_PA)
+        notes.push({ code: 'dryGallery', where: part.name, actual: node?.pressurePa ?? null, limit: back + DRY_WITHIN_PA });
+    }
+  }
+  for (const node of nodes) if (node.still) notes.push({ code: 'still', where: node.name, actual: null, limit: null });
+  return notes;
+}
+
+function crankcasePressurePa(compiled: CompiledCircuit, nodes: readonly NodeResult[]): number {
+  const node = [...compiled.returnsTo.keys()].map((part) => compiled.nodeOfPort.get(`${part}.out`)).find((n) => n !== undefined);
+  return node === undefined ? 0 : nodes[node]!.pressurePa ?? 0;
+}

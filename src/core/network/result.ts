@@ -1,0 +1,127 @@
+import { z } from 'zod';
+
+/**
+ * The answer for one state, as plain data: what workers send, the command line prints and views read.
+ * Figures that do not exist (still oil, no bore) are null.
+ */
+const figure = z.number().nullable();
+
+export const nodeResultSchema = z.strictObject({
+  name: z.string(),
+  /** Ports that meet here, as `part.port`; empty for a place inside a part. */
+  ports: z.array(z.string()),
+  held: z.boolean(),
+  elevationM: z.number(),
+  pressurePa: figure,
+  temperatureK: figure,
+  viscosityPaS: figure,
+  densityKgM3: figure,
+  /** Largest Reynolds number among the bores that meet here. */
+  reynolds: figure,
+  imbalanceM3S: figure,
+  /** Left in a pocket by valves that are shut now: no meaningful pressure. */
+  still: z.boolean(),
+});
+
+export const elementResultSchema = z.strictObject({
+  name: z.string(),
+  part: z.string(),
+  /** Which of a part's elements this is; empty where it has one. */
+  role: z.string(),
+  law: z.string(),
+  fromNode: z.int(),
+  toNode: z.int(),
+  count: z.number(),
+  flowM3S: z.number(),
+  pressureInPa: figure,
+  pressureOutPa: figure,
+  /** Pressure lost in the element itself: in − out − ρg·rise. */
+  pressureDropPa: figure,
+  temperatureK: z.number(),
+  densityKgM3: z.number(),
+  viscosityPaS: z.number(),
+  reynolds: figure,
+  /** Valve lift, pump filling × stroke, rod gate or thermostat opening, 0 to 1. */
+  opening: figure,
+  filmTemperatureK: figure,
+  filmViscosityPaS: figure,
+  frictionW: figure,
+  eccentricityRatio: figure,
+  /** Crank-fed rods: gallery pressure below which they run dry. */
+  thresholdPa: figure,
+});
+
+export const convergenceSchema = z.strictObject({
+  status: z.enum(['converged', 'stalled', 'iterationLimit', 'singular', 'cancelled']),
+  iterations: z.int(),
+  evaluations: z.int(),
+  worstImbalanceM3S: figure,
+  worstNode: z.string(),
+  worstLawErrorPa: figure,
+  worstElement: z.string(),
+  flowScaleM3S: z.number(),
+});
+
+export const checkSchema = z.strictObject({
+  quantity: z.enum(['pressure', 'flow']),
+  side: z.enum(['low', 'high']),
+  /** Why the limit is there. */
+  reason: z.enum(['stated', 'centrifugal']),
+  actual: z.number(),
+  limit: z.number(),
+  /** Distance on the good side; negative beyond the limit. In the quantity's SI unit. */
+  margin: z.number(),
+  /** Margin over limit. */
+  relative: z.number(),
+});
+export type Check = z.infer<typeof checkSchema>;
+
+export const VERDICTS = ['inBand', 'near', 'shut', 'short', 'flooded', 'dry', 'unknown'] as const;
+export const verdictSchema = z.enum(VERDICTS);
+export type Verdict = z.infer<typeof verdictSchema>;
+
+export const consumerResultSchema = z.strictObject({
+  part: z.string(),
+  name: z.string(),
+  verdict: verdictSchema,
+  supplied: z.boolean(),
+  /** The check that decides; null where none applies. */
+  decisive: checkSchema.nullable(),
+  checks: z.array(checkSchema),
+  pressurePa: figure,
+  flowM3S: figure,
+  lowPressurePa: figure,
+  highPressurePa: figure,
+});
+export type ConsumerResult = z.infer<typeof consumerResultSchema>;
+
+export const noteSchema = z.strictObject({
+  code: z.enum(['extrapolatedViscosity', 'implausiblePressure', 'dryGallery', 'pumpStarved', 'shortTubeRange', 'still', 'notConverged']),
+  /** Part or node that it is about. */
+  where: z.string(),
+  actual: figure,
+  limit: figure,
+});
+export type ResultNote = z.infer<typeof noteSchema>;
+
+export const drainResultSchema = z.strictObject({
+  part: z.string(),
+  name: z.string(),
+  flowM3S: z.number(),
+});
+
+export const solveResultSchema = z.strictObject({
+  state: z.strictObject({ speedRevS: z.number(), oilTemperatureK: z.number(), atmospherePa: z.number() }),
+  /** Oil temperature is imposed everywhere; film temperatures are found. */
+  temperatureModel: z.literal('held'),
+  convergence: convergenceSchema,
+  supplied: z.boolean(),
+  nodes: z.array(nodeResultSchema),
+  elements: z.array(elementResultSchema),
+  consumers: z.array(consumerResultSchema),
+  drains: z.array(drainResultSchema),
+  notes: z.array(noteSchema),
+});
+export type SolveResult = z.infer<typeof solveResultSchema>;
+export type NodeResult = z.infer<typeof nodeResultSchema>;
+export type ElementResult = z.infer<typeof elementResultSchema>;

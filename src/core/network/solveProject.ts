@@ -1,0 +1,44 @@
+import { activeVariant, type Project, type Variant } from '../circuit/project';
+import type { Issue } from '../circuit/issue';
+import { Oil } from '../oil/oil';
+import { compileCircuit, type CompiledCircuit } from './compile';
+import { describeResult } from './describeResult';
+import type { SolveResult } from './result';
+import { HydraulicSolver, type SolveOutcome } from './solver';
+import type { OperatingState } from './state';
+
+/** A variant compiled once and solved at any number of states, each from the last. */
+export class CircuitSolver {
+  private constructor(
+    readonly project: Project,
+    readonly variant: Variant,
+    readonly compiled: CompiledCircuit,
+    readonly oil: Oil,
+    readonly solver: HydraulicSolver,
+  ) {}
+
+  /** @returns a solver, or why the circuit cannot be computed */
+  static of(project: Project, variantId = activeVariant(project).id): { readonly ok: true; readonly circuit: CircuitSolver } | { readonly ok: false; readonly issues: readonly Issue[] } {
+    const index = project.variants.findIndex((v) => v.id === variantId);
+    const variant = project.variants[index];
+    if (!variant) return { ok: false, issues: [{ code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: variantId }] };
+    const result = compileCircuit(variant.circuit, `variants[${index}].circuit`);
+    if (!result.ok) return result;
+    return { ok: true, circuit: new CircuitSolver(project, variant, result.compiled, new Oil(project.oil), new HydraulicSolver(result.compiled.network)) };
+  }
+
+  /** A state of this project's engine. @param speedRevS ≥ 0 @param oilTemperatureK > 0 */
+  stateAt(speedRevS: number, oilTemperatureK: number): OperatingState {
+    return { speedRevS, oilTemperatureK, atmospherePa: this.project.engine.atmospherePa };
+  }
+
+  /** Solves without describing: for sweeps that read the workspace themselves. */
+  solveOnly(state: OperatingState): SolveOutcome {
+    return this.solver.solve(this.oil, state);
+  }
+
+  /** Solves one state and describes it. */
+  solve(state: OperatingState): SolveResult {
+    return describeResult(this.variant.circuit, this.compiled, this.solver, this.solveOnly(state), this.oil, state);
+  }
+}

@@ -1,0 +1,328 @@
+import { SparseLu } from '../linear/sparseLu';
+import type { Oil } from '../oil/oil';
+import { bindState } from './bindState';
+import { evaluateElements } from './evaluate';
+import { LineTable } from './evaluateLines';
+import { Law } from './law';
+import type { Network } from './network';
+import type { OperatingState } from './state';
+import { hasConverged, ITERATION_LIMIT, LEAST_FLOW_SCALE_M3S, type Convergence, type SolveStatus } from './stopping';
+import { createWorkspace, type Workspace } from './workspace';
+
+/** Outcome of one solve: the figures stay in the solver's workspace until the next. */
+export interface SolveOutcome extends Readonly<Convergence> {
+  readonly status: SolveStatus;
+  readonly iterations: number;
+  readonly evaluations: number;
+  /** Unknown whose pivot vanished, as a node index, when the status is `singular`. */
+  readonly singularNode: number;
+}
+
+const SMALLEST_STEP = 1 / 64;
+const SUFFICIENT_DECREASE = 1e-4;
+/** How far beyond fully open the first step from rest may push a valve. */
+const FIRST_STEP_OPENING = 0.95;
+const FIRST_DAMPING = 0.05;
+const LARGEST_DAMPING = 1e8;
+const DAMPING_GROWTH = 8;
+
+/**
+ * Steady flow of a compiled network by Newton's method on flows and pressures together.
+ *
+ * Element flows are eliminated one by one, which leaves a sparse system in the node pressures (the
+ * gradient method). A step that does not lessen the residual is shortened, then damped by a multiple of
+ * the diagonal. Made once for a network; `solve` allocates nothing but its outcome.
+ *
+ * @source Todini, E. and Pilati, S. (1988), "A gradient algorithm for the analysis of pipe networks", in
+ *   Computer Applications in Water Supply, vol. 1 (from memory).
+ */
+export class HydraulicSolver {
+  readonly workspace: Workspace;
+  private readonly unknownOfNode: Int32Array;
+  private readonly nodeOfUnknown: Int32Array;
+  private readonly matrix: SparseLu;
+  private readonly slots: Int32Array;
+  private readonly diagonal: Int32Array;
+  private readonly rhs: Float64Array;
+  private readonly step: Float64Array;
+  private readonly pressureBefore: Float64Array;
+  private readonly flowBefore: Float64Array;
+  private readonly flowStep: Float64Array;
+  private readonly convergence: Convergence = {
+    worstImbalanceM3S: 0, worstNode: -1, worstLawErrorPa: 0, worstElement: -1, flowScaleM3S: LEAST_FLOW_SCALE_M3S,
+  };
+  private readonly lines: LineTable;
+  /** Elements that are not lines. */
+  private readonly others: Int32Array;
+  private readonly hasPump: boolean;
+  private readonly symmetric: boolean;
+  private warm = false;
+
+  constructor(readonly network: Network) {
+    this.workspace = createWorkspace(network);
+    const nodes = network.nodeName.length;
+    this.unknownOfNode = new Int32Array(nodes).fill(-1);
+    let unknowns = 0;
+    for (let i = 0; i < nodes; i++) if (network.nodeHeld[i] === 0) this.unknownOfNode[i] = unknowns++;
+    this.nodeOfUnknown = new Int32Array(unknowns);
+    for (let i = 0; i < nodes; i++) if (this.unknownOfNode[i]! >= 0) this.nodeOfUnknown[this.unknownOfNode[i]!] = i;
+
+    const elements = network.law.length;
+    const rows: number[] = [];
+    const columns: number[] = [];
+    const couple = (row: number, column: number) => {
+      if (row < 0 || column < 0 || row === column) return;
+      rows.push(row);
+      columns.push(column);
+    };
+    const unknownAt = (node: number) => (node < 0 ? -1 : this.unknownOfNode[node]!);
+    for (let e = 0; e < elements; e++) {
+      const a = unknownAt(network.from[e]!);
+      const b = unknownAt(network.to[e]!);
+      const s = unknownAt(network.sense[e]!);
+      couple(a, b);
+      couple(a, s);
+      couple(b, s);
+    }
+    this.matrix = new SparseLu(unknowns, rows, columns);
+    // Six slots an element: (a,a) (a,b) (a,s) (b,a) (b,b) (b,s); −1 where an end is held.
+    this.slots = new Int32Array(6 * elements).fill(-1);
+    const slotFor = (row: number, column: number) => (row < 0 || column < 0 ? -1 : this.matrix.slot(row, column));
+    for (let e = 0; e < elements; e++) {
+      const a = unknownAt(network.from[e]!);
+      const b = unknownAt(network.to[e]!);
+      const s = unknownAt(network.sense[e]!);
+      this.slots[6 * e] = slotFor(a, a);
+      this.slots[6 * e + 1] = slotFor(a, b);
+      this.slots[6 * e + 2] = slotFor(a, s);
+      this.slots[6 * e + 3] = slotFor(b, a);
+      this.slots[6 * e + 4] = slotFor(b, b);
+      this.slots[6 * e + 5] = slotFor(b, s);
+    }
+    this.diagonal = Int32Array.from({ length: unknowns }, (_, i) => this.matrix.slot(i, i));
+    this.rhs = new Float64Array(unknowns);
+    this.step = new Float64Array(unknowns);
+    this.pressureBefore = new Float64Array(nodes);
+    this.flowBefore = new Float64Array(elements);
+    this.flowStep = new Float64Array(elements);
+    this.lines = new LineTable(network);
+    this.others = Int32Array.from(network.law.keys()).filter((e) => network.law[e] !== Law.line);
+    this.hasPump = network.law.includes(Law.pump);
+    // A pump's slopes differ at its two ends, and what senses elsewhere couples one way only.
+    this.symmetric = !this.hasPump && network.sense.every((node) => node < 0);
+  }
+
+  /** Forgets the last state, so that the next solve starts from rest. */
+  reset(): void {
+    this.warm = false;
+  }
+
+  /**
+   * Solves one state, starting from the last one that this solver converged on, or from rest.
+   * @returns how it ended, with the worst node and element; pressures and flows in `workspace`
+   */
+  solve(oil: Oil, state: OperatingState): SolveOutcome {
+    const startedWarm = this.warm;
+    if (!startedWarm) this.startFromRest();
+    this.bind(oil, state);
+    let outcome = this.iterate(oil, state, startedWarm);
+    if (outcome.status !== 'converged' && startedWarm) {
+      this.startFromRest();
+      this.bind(oil, state);
+      outcome = this.iterate(oil, state, false);
+    }
+    this.warm = outcome.status === 'converged';
+    return outcome;
+  }
+
+  private bind(oil: Oil, state: OperatingState): void {
+    bindState(this.network, this.workspace, oil, state);
+    this.lines.bind(this.workspace);
+  }
+
+  private startFromRest(): void {
+    const { pressurePa, flowM3S, film } = this.workspace;
+    pressurePa.set(this.network.heldPressurePa);
+    flowM3S.fill(0);
+    for (const state of film) if (state) state.temperatureK = 0;
+  }
+
+  private iterate(oil: Oil, state: OperatingState, startedWarm: boolean): SolveOutcome {
+    const { network, workspace: ws } = this;
+    let evaluations = 1;
+    let damping = 0;
+    for (let i = 0; i < network.nodeHeld.length; i++) if (network.nodeHeld[i]) ws.pressurePa[i] = network.heldPressurePa[i]!;
+    this.evaluate(oil, state, !startedWarm);
+    let merit = this.measure();
+    for (let iteration = 0; ; iteration++) {
+      if (hasConverged(this.convergence)) return this.outcome('converged', iteration, evaluations);
+      if (iteration >= ITERATION_LIMIT) return this.outcome('iterationLimit', iteration, evaluations);
+      this.assemble(damping);
+      if (!this.matrix.factor(this.symmetric)) {
+        if (damping < LARGEST_DAMPING) {
+          damping = Math.max(FIRST_DAMPING, damping * DAMPING_GROWTH);
+          continue;
+        }
+        return this.outcome('singular', iteration, evaluations, this.nodeOfUnknown[this.matrix.singularUnknown]!);
+      }
+      this.matrix.solve(this.rhs, this.step);
+      this.saveIterate();
+      const first = iteration === 0 && !startedWarm;
+      let length = first ? this.firstStepLength() : 1;
+      let accepted = false;
+      while (length >= SMALLEST_STEP) {
+        this.applyStep(length);
+        this.evaluate(oil, state, false);
+        evaluations++;
+        const next = this.measure();
+        // The first step from rest has no residual worth comparing with: its linearisation knows no flow yet.
+        if (next <= (1 - SUFFICIENT_DECREASE * length) * merit || first) {
+          merit = next;
+          accepted = true;
+          break;
+        }
+        length *= 0.5;
+      }
+      if (accepted) {
+        damping = damping > FIRST_DAMPING && length === 1 ? damping / (2 * DAMPING_GROWTH) : length === 1 ? 0 : damping;
+      } else {
+        this.restoreIterate();
+        this.evaluate(oil, state, false);
+        evaluations++;
+        this.measure();
+        if (damping >= LARGEST_DAMPING) return this.outcome('stalled', iteration + 1, evaluations);
+        damping = Math.max(FIRST_DAMPING, damping * DAMPING_GROWTH);
+      }
+    }
+  }
+
+  /**
+   * From rest every valve is shut, so the first step drives the pump's whole flow through thin passages and
+   * lands hundreds of bar too high when cold. It is shortened until no valve is pushed far beyond fully open.
+   */
+  private firstStepLength(): number {
+    const { network, step, unknownOfNode } = this;
+    const at = (node: number) => (unknownOfNode[node]! >= 0 ? step[unknownOfNode[node]!]! : 0);
+    let length = 1;
+    for (let e = 0; e < network.law.length; e++) {
+      if (network.law[e] !== Law.springValve) continue;
+      const high = network.sense[e]! >= 0 ? network.sense[e]! : network.from[e]!;
+      const sensed = at(high) - at(network.to[e]!);
+      const full = network.parameters[network.parameterStart[e]! + 1]!;
+      if (sensed * length > FIRST_STEP_OPENING * full) length = (FIRST_STEP_OPENING * full) / sensed;
+    }
+    return length;
+  }
+
+  private evaluate(oil: Oil, state: OperatingState, fromRest: boolean): void {
+    evaluateElements(this.network, this.workspace, this.lines, this.others, oil, state, fromRest);
+  }
+
+  /** Sums imbalances and law errors of the present evaluation. @returns the merit that a step must lessen */
+  private measure(): number {
+    const { network, workspace: ws, convergence } = this;
+    const { imbalanceKgS, flowM3S, targetM3S, densityKgM3, lawErrorPa } = ws;
+    const { from, to, law, nodeHeld } = network;
+    imbalanceKgS.fill(0);
+    let merit = 0;
+    let pumped = 0;
+    let largest = 0;
+    let rho = 0;
+    convergence.worstLawErrorPa = 0;
+    convergence.worstElement = -1;
+    for (let e = 0; e < law.length; e++) {
+      rho = densityKgM3[e]!;
+      const mass = rho * flowM3S[e]!;
+      imbalanceKgS[from[e]!]! += mass;
+      imbalanceKgS[to[e]!]! -= mass;
+      const error = rho * (targetM3S[e]! - flowM3S[e]!);
+      merit += error * error;
+      if (law[e] === Law.pump) pumped += Math.abs(flowM3S[e]!);
+      if (Math.abs(flowM3S[e]!) > largest) largest = Math.abs(flowM3S[e]!);
+      const pa = Math.abs(lawErrorPa[e]!);
+      if (!(pa <= convergence.worstLawErrorPa)) {
+        convergence.worstLawErrorPa = pa;
+        convergence.worstElement = e;
+      }
+    }
+    convergence.flowScaleM3S = Math.max(this.hasPump ? pumped : largest, LEAST_FLOW_SCALE_M3S);
+    convergence.worstImbalanceM3S = 0;
+    convergence.worstNode = -1;
+    for (let i = 0; i < nodeHeld.length; i++) {
+      if (nodeHeld[i]) continue;
+      imbalanceKgS[i]! -= rho * network.inflowM3S[i]!;
+      const kgS = imbalanceKgS[i]!;
+      merit += kgS * kgS;
+      if (!(Math.abs(kgS) / rho <= convergence.worstImbalanceM3S)) {
+        convergence.worstImbalanceM3S = Math.abs(kgS) / rho;
+        convergence.worstNode = i;
+      }
+    }
+    return merit;
+  }
+
+  private assemble(damping: number): void {
+    const { network, workspace: ws, unknownOfNode, slots, rhs } = this;
+    const { values } = this.matrix;
+    values.fill(0);
+    rhs.fill(0);
+    for (let e = 0; e < network.law.length; e++) {
+      const rho = ws.densityKgM3[e]!;
+      const a = unknownOfNode[network.from[e]!]!;
+      const b = unknownOfNode[network.to[e]!]!;
+      const at = 6 * e;
+      const target = rho * ws.targetM3S[e]!;
+      const byFrom = rho * ws.byFromPa[e]!;
+      const byTo = rho * ws.byToPa[e]!;
+      const bySense = rho * ws.bySensePa[e]!;
+      if (a >= 0) {
+        rhs[a]! -= target;
+        values[slots[at]!]! += byFrom;
+        if (b >= 0) values[slots[at + 1]!]! += byTo;
+        if (slots[at + 2]! >= 0) values[slots[at + 2]!]! += bySense;
+      }
+      if (b >= 0) {
+        rhs[b]! += target;
+        if (a >= 0) values[slots[at + 3]!]! -= byFrom;
+        values[slots[at + 4]!]! -= byTo;
+        if (slots[at + 5]! >= 0) values[slots[at + 5]!]! -= bySense;
+      }
+    }
+    const rho = ws.densityKgM3.length > 0 ? ws.densityKgM3[0]! : 1;
+    for (let i = 0; i < rhs.length; i++) {
+      rhs[i]! += rho * network.inflowM3S[this.nodeOfUnknown[i]!]!;
+      if (damping > 0) values[this.diagonal[i]!]! *= 1 + damping;
+    }
+  }
+
+  private saveIterate(): void {
+    const { network, workspace: ws, step, unknownOfNode, flowStep } = this;
+    this.pressureBefore.set(ws.pressurePa);
+    this.flowBefore.set(ws.flowM3S);
+    for (let e = 0; e < network.law.length; e++) {
+      const a = unknownOfNode[network.from[e]!]!;
+      const b = unknownOfNode[network.to[e]!]!;
+      flowStep[e] = ws.targetM3S[e]! - ws.flowM3S[e]!
+        + (a >= 0 ? ws.byFromPa[e]! * step[a]! : 0) + (b >= 0 ? ws.byToPa[e]! * step[b]! : 0);
+    }
+  }
+
+  private applyStep(length: number): void {
+    const { workspace: ws, pressureBefore, flowBefore, flowStep, step, nodeOfUnknown } = this;
+    for (let i = 0; i < step.length; i++) {
+      const node = nodeOfUnknown[i]!;
+      ws.pressurePa[node] = pressureBefore[node]! + length * step[i]!;
+    }
+    // Only lines read their flow back; the others set it from the pressures.
+    for (let e = 0; e < flowStep.length; e++) ws.flowM3S[e] = flowBefore[e]! + length * flowStep[e]!;
+  }
+
+  private restoreIterate(): void {
+    this.workspace.pressurePa.set(this.pressureBefore);
+    this.workspace.flowM3S.set(this.flowBefore);
+  }
+
+  private outcome(status: SolveStatus, iterations: number, evaluations: number, singularNode = -1): SolveOutcome {
+    return { status, iterations, evaluations, singularNode, ...this.convergence };
+  }
+}

@@ -1,0 +1,14 @@
+/** What is imposed on a network while it is solved; SI. */
+export interface OperatingState {
+  /** Engine speed [rev/s], ≥ 0. */
+  readonly speedRevS: number;
+  /** Oil temperature, held everywhere [K]. */
+  readonly oilTemperatureK: number;
+  /** Absolute air pressure [Pa]: what the pump's inlet has to spare. */
+  readonly atmospherePa: number;
+}
+
+/** Standard atmosphere. @source ISO 2533 */
+export const STANDARD_ATMOSPHERE_PA = 101_325;
+/** @source ISO 80000-3, exact by convention */
+export const STANDARD_GRAVITY_M_S2 = 9.80665;

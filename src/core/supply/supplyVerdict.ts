@@ -1,0 +1,70 @@
+import type { Supply } from '../circuit/laws';
+import type { Check, Verdict } from '../network/result';
+
+/** A margin below this share of its limit is near the mark. Common practice, no source. */
+export const NEAR_SHARE = 0.12;
+/** A fed place within this of its crankcase while the pump turns is dry. @source model §1 */
+export const DRY_WITHIN_PA = 5e3;
+
+/** What a consumer is found with at a state. */
+export interface SupplyReading {
+  readonly speedRevS: number;
+  readonly pumpTurns: boolean;
+  /** At the consumer's inlet, gauge. */
+  readonly pressurePa: number;
+  /** Crankcase or tank that it discharges into. */
+  readonly backPressurePa: number;
+  readonly flowM3S: number;
+  /** Gallery pressure below which a crank-fed rod runs dry, gate included; undefined for others. */
+  readonly centrifugalPa?: number | undefined;
+  /** A spring valve ahead of the consumer: its crack pressure and present lift. */
+  readonly spring?: { readonly crackPa: number; readonly lift: number } | undefined;
+}
+
+/** Low water of the pressure at a speed, stated and centrifugal together; undefined where none applies. */
+export function lowWaterPa(supply: Supply, speedRevS: number, centrifugalPa = 0): number | undefined {
+  const needed = speedRevS >= (supply.neededFromRevS ?? 0);
+  const stated = !needed || (supply.lowPressurePa === undefined && supply.lowPressurePerSpeedPaS === undefined)
+    ? undefined
+    : (supply.lowPressurePa ?? 0) + (supply.lowPressurePerSpeedPaS ?? 0) * speedRevS;
+  if (centrifugalPa > 0) return Math.max(stated ?? 0, centrifugalPa);
+  return stated;
+}
+
+/**
+ * Judges one consumer at one state: every limit that applies, the one that decides, and the word for it.
+ *
+ * Stopped engine (pump does not turn): nothing is asked, the verdict is `inBand` with no check.
+ * @returns the checks with margins in SI, worst first, and the verdict
+ */
+export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: Verdict; checks: Check[] } {
+  if (!reading.pumpTurns) return { verdict: 'inBand', checks: [] };
+  const checks: Check[] = [];
+  const add = (quantity: Check['quantity'], side: Check['side'], reason: Check['reason'], actual: number, limit: number) => {
+    const margin = side === 'low' ? actual - limit : limit - actual;
+    checks.push({ quantity, side, reason, actual, limit, margin, relative: limit > 0 ? margin / limit : margin });
+  };
+  const centrifugalPa = reading.centrifugalPa ?? 0;
+  const low = lowWaterPa(supply, reading.speedRevS, centrifugalPa);
+  const springShut = reading.spring !== undefined && reading.spring.lift === 0;
+  const needed = reading.speedRevS >= (supply.neededFromRevS ?? 0);
+  if (low !== undefined)
+    add('pressure', 'low', centrifugalPa > 0 && low === centrifugalPa ? 'centrifugal' : 'stated', reading.pressurePa, low);
+  if (supply.highPressurePa !== undefined) add('pressure', 'high', 'stated', reading.pressurePa, supply.highPressurePa);
+  if (supply.lowFlowM3S !== undefined && needed) add('flow', 'low', 'stated', reading.flowM3S, supply.lowFlowM3S);
+  if (supply.highFlowM3S !== undefined) add('flow', 'high', 'stated', reading.flowM3S, supply.highFlowM3S);
+  checks.sort((a, b) => a.relative - b.relative);
+  const worst = checks[0];
+  let verdict: Verdict = 'inBand';
+  if (worst && worst.margin < 0) verdict = worst.side === 'low' ? 'short' : 'flooded';
+  else if (reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA && !springShut) verdict = 'dry';
+  else if (springShut) verdict = 'shut';
+  else if (worst && worst.relative < NEAR_SHARE) verdict = 'near';
+  if (worst && worst.side === 'low' && worst.margin < 0 && reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA) verdict = 'dry';
+  return { verdict, checks };
+}
+
+/** True for the verdicts with which a consumer counts as supplied. */
+export function isSupplied(verdict: Verdict): boolean {
+  return verdict === 'inBand' || verdict === 'near' || verdict === 'shut';
+}
