@@ -1,11 +1,11 @@
-import { isConsumer, type ConsumerPart } from '../circuit/ports';
 import type { Circuit } from '../circuit/project';
 import { D341_EXTRAPOLATED_BELOW_K, type Oil } from '../oil/oil';
-import { DRY_WITHIN_PA, isSupplied, judgeSupply, lowWaterPa } from '../supply/supplyVerdict';
+import { consumerResult, probesOf, readProbe } from '../supply/probe';
+import { DRY_WITHIN_PA } from '../supply/supplyVerdict';
 import type { CompiledCircuit } from './compile';
 import { Law, LAW_NAMES } from './law';
 import { elementReynolds } from './reynolds';
-import type { ConsumerResult, ElementResult, NodeResult, ResultNote, SolveResult } from './result';
+import type { ElementResult, NodeResult, ResultNote, SolveResult } from './result';
 import type { HydraulicSolver, SolveOutcome } from './solver';
 import { STANDARD_GRAVITY_M_S2, type OperatingState } from './state';
 import { stillNodes } from './stillNodes';
@@ -28,7 +28,7 @@ export function describeResult(
   const elements = network.elementName.map((_, e) => describeElement(compiled, solver, state, e, still));
   const nodes = describeNodes(compiled, solver, oil, state, elements, still);
   const pumpTurns = state.speedRevS > 0;
-  const consumers = circuit.parts.filter(isConsumer).map((part) => judgeConsumer(part, compiled, elements, nodes, state, pumpTurns, converged));
+  const consumers = probesOf(circuit, compiled).map((probe) => consumerResult(probe, readProbe(probe, network, ws, state, still), converged));
   const notes = collectNotes(circuit, compiled, elements, nodes, state, pumpTurns, converged, outcome);
   const byPart = (id: string) => elements.filter((e) => e.part === id && e.toNode === compiled.nodeOfPort.get(`${id}.out`)).reduce((sum, e) => sum + e.flowM3S, 0);
   const drainFlow = (id: string, depth: number): number =>
@@ -98,36 +98,6 @@ function describeNodes(
     imbalanceM3S: network.nodeHeld[i] ? null : orNull(ws.imbalanceKgS[i]! / density),
     still: still[i] === 1,
   }));
-}
-
-function judgeConsumer(
-  part: ConsumerPart, compiled: CompiledCircuit, elements: readonly ElementResult[], nodes: readonly NodeResult[],
-  state: OperatingState, pumpTurns: boolean, converged: boolean,
-): ConsumerResult {
-  const own = elements.filter((e) => e.part === part.id);
-  const node = compiled.nodeOfPort.get(`${part.id}.in`);
-  const pressurePa = node === undefined ? null : nodes[node]!.pressurePa;
-  const outNode = compiled.nodeOfPort.get(`${part.id}.out`);
-  const delivering = own.find((e) => e.toNode === outNode) ?? own[0];
-  const flowM3S = delivering ? delivering.flowM3S : null;
-  const threshold = own.find((e) => e.thresholdPa !== null)?.thresholdPa ?? undefined;
-  const halfWidth = part.kind === 'rods' ? part.gateHalfWidth : 0;
-  const centrifugalPa = threshold === undefined ? undefined : threshold * (1 + halfWidth);
-  const base = {
-    part: part.id, name: part.name, pressurePa, flowM3S,
-    lowPressurePa: lowWaterPa(part.supply, state.speedRevS, centrifugalPa) ?? null,
-    highPressurePa: part.supply.highPressurePa ?? null,
-  };
-  if (!converged) return { ...base, verdict: 'unknown', supplied: false, decisive: null, checks: [] };
-  if (pressurePa === null || flowM3S === null) return { ...base, verdict: 'dry', supplied: !pumpTurns, decisive: null, checks: [] };
-  const valve = own.find((e) => e.law === 'springValve');
-  const { verdict, checks } = judgeSupply(part.supply, {
-    speedRevS: state.speedRevS, pumpTurns, pressurePa, flowM3S,
-    backPressurePa: outNode === undefined ? 0 : nodes[outNode]!.pressurePa ?? 0,
-    centrifugalPa,
-    ...(valve && part.kind === 'jets' && part.valve ? { spring: { crackPa: part.valve.crackPa, lift: valve.opening ?? 0 } } : {}),
-  });
-  return { ...base, verdict, supplied: isSupplied(verdict), decisive: checks[0] ?? null, checks };
 }
 
 function collectNotes(

@@ -94,9 +94,9 @@ export function evaluateLines(network: Network, ws: Workspace, table: LineTable,
     const e = element[i]!;
     const available = pressurePa[from[e]!]! - pressurePa[to[e]!]! - densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * riseM[e]!;
     bySensePa[e] = 0;
-    if (oneWay[e] === 1) {
+    if (oneWay[e] === 1 && flowM3S[e]! <= 0) {
       if (available < 0) {
-        const leak = ONE_WAY_LEAK_M3SPA;
+        const leak = ONE_WAY_LEAK_M3SPA * network.count[e]!;
         flowM3S[e] = leak * available;
         targetM3S[e] = leak * available;
         byFromPa[e] = leak;
@@ -104,7 +104,7 @@ export function evaluateLines(network: Network, ws: Workspace, table: LineTable,
         lawErrorPa[e] = 0;
         continue;
       }
-      if (flowM3S[e]! < 0) flowM3S[e] = 0;
+      flowM3S[e] = 0;
     }
     const flow = flowM3S[e]!;
     const q = fromRest ? startFlow[i]! : Math.abs(flow);

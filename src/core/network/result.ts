@@ -71,8 +71,8 @@ export const checkSchema = z.strictObject({
   limit: z.number(),
   /** Distance on the good side; negative beyond the limit. In the quantity's SI unit. */
   margin: z.number(),
-  /** Margin over limit. */
-  relative: z.number(),
+  /** Margin over the distance that counts as near: below 0 out of band, below 1 near the mark. Ranks checks of unlike quantities. */
+  nearRatio: z.number(),
 });
 export type Check = z.infer<typeof checkSchema>;
 

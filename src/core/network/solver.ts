@@ -7,6 +7,7 @@ import { Law } from './law';
 import type { Network } from './network';
 import type { OperatingState } from './state';
 import { hasConverged, ITERATION_LIMIT, LEAST_FLOW_SCALE_M3S, type Convergence, type SolveStatus } from './stopping';
+import { settleFlows } from './settleFlows';
 import { createWorkspace, type Workspace } from './workspace';
 
 /** Outcome of one solve: the figures stay in the solver's workspace until the next. */
@@ -18,20 +19,27 @@ export interface SolveOutcome extends Readonly<Convergence> {
   readonly singularNode: number;
 }
 
-const SMALLEST_STEP = 1 / 64;
-const SUFFICIENT_DECREASE = 1e-4;
+const SMALLEST_STEP = 1 / 65536;
+const SUFFICIENT_DECREASE = 0.5;
+/** Share of a step's length by which the remaining correction must shrink. */
+const NATURAL_DECREASE = 0.5;
+/** Steps that may be taken without any decrease, across a kink. */
+const MOST_FORCED = 40;
+const RELAXATION_STEPS = 600;
+/** Pressure by which the first relaxation step may move a node that lacks the whole flow. */
+const RELAXATION_START_PA = 5e4;
+/** Longest relaxation step, all nodes together. */
+const RELAXATION_LONGEST_PA = 2e6;
+/** Imbalance, as a share of the flow, that Newton takes over from. */
+const RELAXED_SHARE = 1e-4;
 /** How far beyond fully open the first step from rest may push a valve. */
 const FIRST_STEP_OPENING = 0.95;
-const FIRST_DAMPING = 0.05;
-const LARGEST_DAMPING = 1e8;
-const DAMPING_GROWTH = 8;
 
 /**
  * Steady flow of a compiled network by Newton's method on flows and pressures together.
  *
  * Element flows are eliminated one by one, which leaves a sparse system in the node pressures (the
- * gradient method). A step that does not lessen the residual is shortened, then damped by a multiple of
- * the diagonal. Made once for a network; `solve` allocates nothing but its outcome.
+ * gradient method). A step is shortened until the residual, or what Newton would still correct, lessens. Made once for a network; `solve` allocates nothing but its outcome.
  *
  * @source Todini, E. and Pilati, S. (1988), "A gradient algorithm for the analysis of pipe networks", in
  *   Computer Applications in Water Supply, vol. 1 (from memory).
@@ -48,6 +56,8 @@ export class HydraulicSolver {
   private readonly pressureBefore: Float64Array;
   private readonly flowBefore: Float64Array;
   private readonly flowStep: Float64Array;
+  private readonly weights: Float64Array;
+  private readonly correction: Float64Array;
   private readonly convergence: Convergence = {
     worstImbalanceM3S: 0, worstNode: -1, worstLawErrorPa: 0, worstElement: -1, flowScaleM3S: LEAST_FLOW_SCALE_M3S,
   };
@@ -101,10 +111,12 @@ export class HydraulicSolver {
     }
     this.diagonal = Int32Array.from({ length: unknowns }, (_, i) => this.matrix.slot(i, i));
     this.rhs = new Float64Array(unknowns);
+    this.correction = new Float64Array(unknowns);
     this.step = new Float64Array(unknowns);
     this.pressureBefore = new Float64Array(nodes);
     this.flowBefore = new Float64Array(elements);
     this.flowStep = new Float64Array(elements);
+    this.weights = new Float64Array(elements);
     this.lines = new LineTable(network);
     this.others = Int32Array.from(network.law.keys()).filter((e) => network.law[e] !== Law.line);
     this.hasPump = network.law.includes(Law.pump);
@@ -125,11 +137,13 @@ export class HydraulicSolver {
     const startedWarm = this.warm;
     if (!startedWarm) this.startFromRest();
     this.bind(oil, state);
-    let outcome = this.iterate(oil, state, startedWarm);
-    if (outcome.status !== 'converged' && startedWarm) {
+    let outcome = this.iterate(oil, state, !startedWarm);
+    if (outcome.status !== 'converged' && outcome.status !== 'singular') {
       this.startFromRest();
       this.bind(oil, state);
-      outcome = this.iterate(oil, state, false);
+      const relaxed = this.relax(oil, state);
+      const rest = this.iterate(oil, state, false);
+      outcome = { ...rest, iterations: outcome.iterations + relaxed + rest.iterations, evaluations: outcome.evaluations + relaxed + rest.evaluations };
     }
     this.warm = outcome.status === 'converged';
     return outcome;
@@ -147,53 +161,79 @@ export class HydraulicSolver {
     for (const state of film) if (state) state.temperatureK = 0;
   }
 
-  private iterate(oil: Oil, state: OperatingState, startedWarm: boolean): SolveOutcome {
+  private iterate(oil: Oil, state: OperatingState, fromRest: boolean): SolveOutcome {
     const { network, workspace: ws } = this;
     let evaluations = 1;
-    let damping = 0;
+    let forced = 0;
     for (let i = 0; i < network.nodeHeld.length; i++) if (network.nodeHeld[i]) ws.pressurePa[i] = network.heldPressurePa[i]!;
-    this.evaluate(oil, state, !startedWarm);
-    let merit = this.measure();
+    this.evaluate(oil, state, fromRest);
+    let merit = this.measure(ws.byFromPa);
     for (let iteration = 0; ; iteration++) {
       if (hasConverged(this.convergence)) return this.outcome('converged', iteration, evaluations);
       if (iteration >= ITERATION_LIMIT) return this.outcome('iterationLimit', iteration, evaluations);
-      this.assemble(damping);
-      if (!this.matrix.factor(this.symmetric)) {
-        if (damping < LARGEST_DAMPING) {
-          damping = Math.max(FIRST_DAMPING, damping * DAMPING_GROWTH);
-          continue;
-        }
+      this.assemble(0);
+      if (!this.matrix.factor(this.symmetric))
         return this.outcome('singular', iteration, evaluations, this.nodeOfUnknown[this.matrix.singularUnknown]!);
-      }
+      this.assembleRhs(ws.byFromPa);
       this.matrix.solve(this.rhs, this.step);
       this.saveIterate();
-      const first = iteration === 0 && !startedWarm;
-      let length = first ? this.firstStepLength() : 1;
-      let accepted = false;
-      while (length >= SMALLEST_STEP) {
+      const first = iteration === 0 && fromRest;
+      const stepNorm = norm(this.step);
+      for (let length = first ? this.firstStepLength() : 1; ; length *= 0.5) {
         this.applyStep(length);
         this.evaluate(oil, state, false);
         evaluations++;
-        const next = this.measure();
         // The first step from rest has no residual worth comparing with: its linearisation knows no flow yet.
-        if (next <= (1 - SUFFICIENT_DECREASE * length) * merit || first) {
-          merit = next;
-          accepted = true;
+        if (first || this.measure(this.weights) <= (1 - SUFFICIENT_DECREASE * length) * merit) break;
+        if (this.correctionNorm() <= (1 - NATURAL_DECREASE * length) * stepNorm) break;
+        if (length < SMALLEST_STEP) {
+          // A kink closer than the shortest step: cross it, but not for ever.
+          if (++forced > MOST_FORCED) return this.outcome('stalled', iteration + 1, evaluations);
           break;
         }
-        length *= 0.5;
       }
-      if (accepted) {
-        damping = damping > FIRST_DAMPING && length === 1 ? damping / (2 * DAMPING_GROWTH) : length === 1 ? 0 : damping;
-      } else {
-        this.restoreIterate();
-        this.evaluate(oil, state, false);
-        evaluations++;
-        this.measure();
-        if (damping >= LARGEST_DAMPING) return this.outcome('stalled', iteration + 1, evaluations);
-        damping = Math.max(FIRST_DAMPING, damping * DAMPING_GROWTH);
-      }
+      merit = this.measure(ws.byFromPa);
     }
+  }
+
+  /**
+   * For circuits on which Newton cycles: lets every node yield a little, as if oil were springy, and steps in
+   * time until the balances nearly hold (pseudo-transient continuation). Slow, and hard to upset: every element's
+   * flow rises with its pressure, so the springy circuit settles.
+   * @returns steps taken; Newton finishes from where it leaves
+   * @source Kelley and Keyes (1998), SIAM J. Numer. Anal. 35, 508–523 (from memory).
+   */
+  private relax(oil: Oil, state: OperatingState): number {
+    const { network, workspace: ws } = this;
+    let compliance = 0;
+    let before = Infinity;
+    for (let i = 0; i < RELAXATION_STEPS; i++) {
+      settleFlows(network, ws, this.lines, this.others, oil, state);
+      const now = Math.sqrt(this.measure(ws.byFromPa));
+      if (i === 0) compliance = now / RELAXATION_START_PA;
+      else compliance *= now > before ? 4 : Math.max(0.3, now / before - 0.02);
+      before = now;
+      const density = ws.densityKgM3.length > 0 ? ws.densityKgM3[0]! : 1;
+      if (now < RELAXED_SHARE * density * this.convergence.flowScaleM3S) return i;
+      this.assemble(compliance);
+      if (!this.matrix.factor(this.symmetric)) return i;
+      this.assembleRhs(ws.byFromPa);
+      this.matrix.solve(this.rhs, this.step);
+      this.saveIterate();
+      this.applyStep(Math.min(1, RELAXATION_LONGEST_PA / norm(this.step)));
+    }
+    return RELAXATION_STEPS;
+  }
+
+  /**
+   * Length of the correction that the old Jacobian would still ask for at the trial point. It judges a step by
+   * the pressures that it leaves to find, so that a thin passage with a steep law does not outweigh the rest.
+   * @source Deuflhard (1974), Numer. Math. 22, 289–315: natural level function (from memory).
+   */
+  private correctionNorm(): number {
+    this.assembleRhs(this.weights);
+    this.matrix.solve(this.rhs, this.correction);
+    return norm(this.correction);
   }
 
   /**
@@ -218,10 +258,15 @@ export class HydraulicSolver {
     evaluateElements(this.network, this.workspace, this.lines, this.others, oil, state, fromRest);
   }
 
-  /** Sums imbalances and law errors of the present evaluation. @returns the merit that a step must lessen */
-  private measure(): number {
+  /**
+   * Sums imbalances and law errors of the present evaluation.
+   * @param weights flow per pressure by which law errors count. A step is judged by the weights of where it
+   *   started: only then is Newton's direction sure to lead down.
+   * @returns the merit that a step must lessen
+   */
+  private measure(weights: Float64Array): number {
     const { network, workspace: ws, convergence } = this;
-    const { imbalanceKgS, flowM3S, targetM3S, densityKgM3, lawErrorPa } = ws;
+    const { imbalanceKgS, flowM3S, densityKgM3, lawErrorPa } = ws;
     const { from, to, law, nodeHeld } = network;
     imbalanceKgS.fill(0);
     let merit = 0;
@@ -235,7 +280,7 @@ export class HydraulicSolver {
       const mass = rho * flowM3S[e]!;
       imbalanceKgS[from[e]!]! += mass;
       imbalanceKgS[to[e]!]! -= mass;
-      const error = rho * (targetM3S[e]! - flowM3S[e]!);
+      const error = rho * weights[e]! * lawErrorPa[e]!;
       merit += error * error;
       if (law[e] === Law.pump) pumped += Math.abs(flowM3S[e]!);
       if (Math.abs(flowM3S[e]!) > largest) largest = Math.abs(flowM3S[e]!);
@@ -261,44 +306,53 @@ export class HydraulicSolver {
     return merit;
   }
 
-  private assemble(damping: number): void {
-    const { network, workspace: ws, unknownOfNode, slots, rhs } = this;
+  /** Jacobian of the node balances, element flows eliminated. @param compliance added to every balance, mass flow per pressure */
+  private assemble(compliance: number): void {
+    const { network, workspace: ws, unknownOfNode, slots } = this;
     const { values } = this.matrix;
     values.fill(0);
-    rhs.fill(0);
+    for (let i = 0; i < this.diagonal.length; i++) values[this.diagonal[i]!] = compliance;
     for (let e = 0; e < network.law.length; e++) {
       const rho = ws.densityKgM3[e]!;
       const a = unknownOfNode[network.from[e]!]!;
       const b = unknownOfNode[network.to[e]!]!;
       const at = 6 * e;
-      const target = rho * ws.targetM3S[e]!;
       const byFrom = rho * ws.byFromPa[e]!;
       const byTo = rho * ws.byToPa[e]!;
       const bySense = rho * ws.bySensePa[e]!;
       if (a >= 0) {
-        rhs[a]! -= target;
         values[slots[at]!]! += byFrom;
         if (b >= 0) values[slots[at + 1]!]! += byTo;
         if (slots[at + 2]! >= 0) values[slots[at + 2]!]! += bySense;
       }
       if (b >= 0) {
-        rhs[b]! += target;
         if (a >= 0) values[slots[at + 3]!]! -= byFrom;
         values[slots[at + 4]!]! -= byTo;
         if (slots[at + 5]! >= 0) values[slots[at + 5]!]! -= bySense;
       }
     }
-    const rho = ws.densityKgM3.length > 0 ? ws.densityKgM3[0]! : 1;
-    for (let i = 0; i < rhs.length; i++) {
-      rhs[i]! += rho * network.inflowM3S[this.nodeOfUnknown[i]!]!;
-      if (damping > 0) values[this.diagonal[i]!]! *= 1 + damping;
+  }
+
+  /** What the node balances lack, with each law error turned into the flow that its weight gives. */
+  private assembleRhs(weights: Float64Array): void {
+    const { network, workspace: ws, unknownOfNode, rhs } = this;
+    rhs.fill(0);
+    for (let e = 0; e < network.law.length; e++) {
+      const a = unknownOfNode[network.from[e]!]!;
+      const b = unknownOfNode[network.to[e]!]!;
+      const target = ws.densityKgM3[e]! * (ws.flowM3S[e]! + weights[e]! * ws.lawErrorPa[e]!);
+      if (a >= 0) rhs[a]! -= target;
+      if (b >= 0) rhs[b]! += target;
     }
+    const rho = ws.densityKgM3.length > 0 ? ws.densityKgM3[0]! : 1;
+    for (let i = 0; i < rhs.length; i++) rhs[i]! += rho * network.inflowM3S[this.nodeOfUnknown[i]!]!;
   }
 
   private saveIterate(): void {
     const { network, workspace: ws, step, unknownOfNode, flowStep } = this;
     this.pressureBefore.set(ws.pressurePa);
     this.flowBefore.set(ws.flowM3S);
+    this.weights.set(ws.byFromPa);
     for (let e = 0; e < network.law.length; e++) {
       const a = unknownOfNode[network.from[e]!]!;
       const b = unknownOfNode[network.to[e]!]!;
@@ -313,16 +367,17 @@ export class HydraulicSolver {
       const node = nodeOfUnknown[i]!;
       ws.pressurePa[node] = pressureBefore[node]! + length * step[i]!;
     }
-    // Only lines read their flow back; the others set it from the pressures.
+    // Pumps, spring valves and bearings set their flow anew from the pressures; the others read it back.
     for (let e = 0; e < flowStep.length; e++) ws.flowM3S[e] = flowBefore[e]! + length * flowStep[e]!;
-  }
-
-  private restoreIterate(): void {
-    this.workspace.pressurePa.set(this.pressureBefore);
-    this.workspace.flowM3S.set(this.flowBefore);
   }
 
   private outcome(status: SolveStatus, iterations: number, evaluations: number, singularNode = -1): SolveOutcome {
     return { status, iterations, evaluations, singularNode, ...this.convergence };
   }
+}
+
+function norm(vector: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < vector.length; i++) sum += vector[i]! * vector[i]!;
+  return Math.sqrt(sum);
 }

@@ -16,6 +16,8 @@ export interface Workspace {
   readonly byToPa: Float64Array;
   readonly bySensePa: Float64Array;
   readonly lawErrorPa: Float64Array;
+  /** Drop that the present flow needs, of one element: where the next inversion starts. */
+  readonly lawDropPa: Float64Array;
   /** Law-specific, set once a state: pump V·n, rod gain, opening area; and the rod's threshold. */
   readonly boundA: Float64Array;
   readonly boundB: Float64Array;
@@ -41,6 +43,7 @@ export function createWorkspace(network: Network): Workspace {
     byToPa: perElement(),
     bySensePa: perElement(),
     lawErrorPa: perElement(),
+    lawDropPa: perElement(),
     boundA: perElement(),
     boundB: perElement(),
     opening: perElement(),

@@ -1,8 +1,16 @@
 import type { Supply } from '../circuit/laws';
 import type { Check, Verdict } from '../network/result';
 
-/** A margin below this share of its limit is near the mark. Common practice, no source. */
-export const NEAR_SHARE = 0.12;
+/** A pressure within this of its mark is near, or within a quarter of a low one; a flow within a tenth. Common practice, no source. */
+export const NEAR_PRESSURE_PA = 0.25e5;
+export const NEAR_PRESSURE_SHARE = 0.25;
+export const NEAR_FLOW_SHARE = 0.1;
+
+/** Distance from a mark that counts as near, in the quantity's SI unit; greater than 0. */
+export function nearDistance(quantity: Check['quantity'], limit: number): number {
+  const distance = quantity === 'pressure' ? Math.min(NEAR_PRESSURE_PA, NEAR_PRESSURE_SHARE * limit) : NEAR_FLOW_SHARE * limit;
+  return Math.max(distance, Number.MIN_VALUE);
+}
 /** A fed place within this of its crankcase while the pump turns is dry. @source model §1 */
 export const DRY_WITHIN_PA = 5e3;
 
@@ -42,7 +50,7 @@ export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: 
   const checks: Check[] = [];
   const add = (quantity: Check['quantity'], side: Check['side'], reason: Check['reason'], actual: number, limit: number) => {
     const margin = side === 'low' ? actual - limit : limit - actual;
-    checks.push({ quantity, side, reason, actual, limit, margin, relative: limit > 0 ? margin / limit : margin });
+    checks.push({ quantity, side, reason, actual, limit, margin, nearRatio: margin / nearDistance(quantity, limit) });
   };
   const centrifugalPa = reading.centrifugalPa ?? 0;
   const low = lowWaterPa(supply, reading.speedRevS, centrifugalPa);
@@ -53,13 +61,13 @@ export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: 
   if (supply.highPressurePa !== undefined) add('pressure', 'high', 'stated', reading.pressurePa, supply.highPressurePa);
   if (supply.lowFlowM3S !== undefined && needed) add('flow', 'low', 'stated', reading.flowM3S, supply.lowFlowM3S);
   if (supply.highFlowM3S !== undefined) add('flow', 'high', 'stated', reading.flowM3S, supply.highFlowM3S);
-  checks.sort((a, b) => a.relative - b.relative);
+  checks.sort((a, b) => a.nearRatio - b.nearRatio);
   const worst = checks[0];
   let verdict: Verdict = 'inBand';
   if (worst && worst.margin < 0) verdict = worst.side === 'low' ? 'short' : 'flooded';
   else if (reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA && !springShut) verdict = 'dry';
   else if (springShut) verdict = 'shut';
-  else if (worst && worst.relative < NEAR_SHARE) verdict = 'near';
+  else if (worst && worst.nearRatio < 1) verdict = 'near';
   if (worst && worst.side === 'low' && worst.margin < 0 && reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA) verdict = 'dry';
   return { verdict, checks };
 }
