@@ -1,9 +1,10 @@
 import type { Issue } from '../circuit/issue';
 import type { Part } from '../circuit/parts';
-import { isConsumer, isReservoir, PORTS, splitPortRef, type ReservoirPart } from '../circuit/ports';
+import { isConsumer, isReservoir, PORTS, type ReservoirPart } from '../circuit/ports';
 import type { Circuit } from '../circuit/project';
 import { assignElevations } from './elevations';
 import { expandPart, type Expansion } from './expandPart';
+import { PortGroups } from './portGroups';
 import { NetworkBuilder, type ElementIndex, type Network, type NodeIndex } from './network';
 
 /** A circuit made ready for the solver, with the way back from its figures to parts and ports. */
@@ -24,11 +25,6 @@ export interface CompiledCircuit {
 
 export type CompileResult = { readonly ok: true; readonly compiled: CompiledCircuit } | { readonly ok: false; readonly issues: readonly Issue[] };
 
-/** Ports that are one place inside their part. */
-const INSIDE: Partial<Record<Part['kind'], readonly (readonly [string, string])[]>> = {
-  bearings: [['in', 'groove']],
-};
-
 /**
  * Turns parts and joints into nodes and elements.
  *
@@ -44,12 +40,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   const reservoirs = circuit.parts.filter(isReservoir);
   if (reservoirs.length === 0) return { ok: false, issues: [{ code: 'noReservoir', severity: 'refused', at: `${at}.parts` }] };
 
-  const groups = new PortGroups();
-  for (const part of circuit.parts) {
-    for (const port of PORTS[part.kind]) groups.add(`${part.id}.${port}`);
-    for (const [a, b] of INSIDE[part.kind] ?? []) groups.join(`${part.id}.${a}`, `${part.id}.${b}`);
-  }
-  for (const joint of circuit.joints) groups.join(joint.from, joint.to);
+  const groups = PortGroups.of(circuit);
 
   // A consumer whose outlet is joined to nothing lets its oil fall into the only crankcase there is.
   for (const part of circuit.parts) {
@@ -134,61 +125,6 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
       warnings: cutOffWarnings(circuit, groups, live, partById, at),
     },
   };
-}
-
-/** Disjoint sets of ports. */
-export class PortGroups {
-  private readonly parent = new Map<string, string>();
-  private readonly size = new Map<string, number>();
-
-  add(ref: string): void {
-    this.parent.set(ref, ref);
-    this.size.set(ref, 1);
-  }
-
-  of(ref: string): string {
-    let root = ref;
-    while (this.parent.get(root) !== root) {
-      const next = this.parent.get(root);
-      if (next === undefined) return ref;
-      root = next;
-    }
-    this.parent.set(ref, root);
-    return root;
-  }
-
-  join(a: string, b: string): void {
-    const rootA = this.of(a);
-    const rootB = this.of(b);
-    if (rootA === rootB) return;
-    this.parent.set(rootB, rootA);
-    this.size.set(rootA, this.size.get(rootA)! + this.size.get(rootB)!);
-  }
-
-  sizeOf(ref: string): number {
-    return this.size.get(this.of(ref))!;
-  }
-
-  refs(): Iterable<string> {
-    return this.parent.keys();
-  }
-
-  /** A place is named after the part that oil leaves there; a pure inlet after the part that it enters. */
-  nameOf(group: string, partById: ReadonlyMap<string, Part>): string {
-    let best = '';
-    let rank = Infinity;
-    for (const ref of this.parent.keys()) {
-      if (this.of(ref) !== group) continue;
-      const { part, port } = splitPortRef(ref);
-      const p = partById.get(part)!;
-      const r = isReservoir(p) ? 0 : port === 'in' ? (p.kind === 'gauge' ? 3 : 2) : 1;
-      if (r < rank) {
-        rank = r;
-        best = `${p.name}, ${port}`;
-      }
-    }
-    return best;
-  }
 }
 
 interface Returns {

@@ -1,7 +1,7 @@
 import type { Issue } from '../circuit/issue';
 import { isReservoir, PORTS } from '../circuit/ports';
 import type { Circuit } from '../circuit/project';
-import type { PortGroups } from './compile';
+import type { PortGroups } from './portGroups';
 
 /** Heights that meet at one place must agree within this. */
 export const ELEVATION_AGREEMENT_M = 1e-3;

@@ -1,0 +1,167 @@
+import type { Part } from '../circuit/parts';
+import { FITTINGS } from '../parts/fittings';
+import { churchillFriction } from '../elements/churchill';
+import { lineDropInto } from '../elements/line';
+import { twoTermCoefficients } from '../elements/twoTerm';
+import { SHARP_EDGE_UP_TO, SHORT_TUBE_FROM } from '../elements/orifice';
+import { lineParameters } from '../network/lineParameters';
+import { pumpSlipCoefficient, ratingOf } from '../network/expandPart';
+import type { ElementResult, SolveResult } from '../network/result';
+import type { Quantity } from '../units';
+
+/** A figure that stands in a law. */
+export interface Term {
+  readonly symbol: string;
+  readonly meaning: string;
+  readonly si: number;
+  readonly quantity: Quantity;
+}
+
+/** A law with the values of the present state put in. Placeholders `{symbol}` in `substituted` stand for terms. */
+export interface LawText {
+  readonly title: string;
+  readonly equation: string;
+  readonly substituted: string;
+  readonly terms: readonly Term[];
+  readonly result: Term;
+  readonly source: string;
+}
+
+const term = (symbol: string, meaning: string, si: number, quantity: Quantity): Term => ({ symbol, meaning, si, quantity });
+
+/** The laws that a part follows, one for each of its elements that has a figure. Empty for parts without a law (sump, drain, gauge). */
+export function explainPart(part: Part, result: SolveResult): LawText[] {
+  return result.elements.filter((e) => e.part === part.id).flatMap((e) => {
+    const text = explainElement(part, e, result);
+    return text ? [{ ...text, title: e.role === '' ? part.name : `${part.name}: ${e.role}` }] : [];
+  });
+}
+
+function explainElement(part: Part, e: ElementResult, result: SolveResult): Omit<LawText, 'title'> | undefined {
+  const flow = term('Q', e.count > 1 ? 'flow of one' : 'flow', e.flowM3S / e.count, 'flow');
+  const drop = term('Δp', 'pressure drop in the part', e.pressureDropPa ?? NaN, 'pressure');
+  const rho = term('ρ', 'density', e.densityKgM3, 'density');
+  const mu = term('μ', 'viscosity', e.viscosityPaS, 'viscosity');
+  switch (e.law) {
+    case 'line': {
+      const passage = part.kind === 'line' ? part : part.kind === 'pickup' ? part.tube : part.kind === 'fitting' ? { ...part, lengthM: 0, roughnessM: 0 } : undefined;
+      return passage ? explainLine(lineParameters(passage), e, drop, flow, rho, mu) : undefined;
+    }
+    case 'twoTerm': {
+      const rated = part.kind === 'pickup' ? { ...part.screen } : part.kind === 'filter' || part.kind === 'cooler' || part.kind === 'consumer' ? part : undefined;
+      if (!rated) return undefined;
+      const load = part.kind === 'filter' ? part.load : part.kind === 'pickup' ? part.screen.load : 1;
+      const c = twoTermCoefficients(ratingOf(rated), load);
+      return {
+        equation: 'Δp = Δp_r·[φ·load·(μ/μ_r)(Q/Q_r) + (1 − φ)(ρ/ρ_r)(Q/Q_r)²]',
+        substituted: 'Δp = {viscous} viscous + {square} square',
+        terms: [
+          term('viscous', 'viscous share of the drop', c.linearPerViscosity * e.viscosityPaS * flow.si, 'pressure'),
+          term('square', 'square share of the drop', c.squarePerDensity * e.densityKgM3 * flow.si * Math.abs(flow.si), 'pressure'),
+          term('Δp_r', 'rated drop', rated.ratedPressureDropPa, 'pressure'), term('Q_r', 'at rated flow', rated.ratedFlowM3S, 'flow'),
+          term('μ_r', 'at rated viscosity', rated.ratedViscosityPaS, 'viscosity'), term('φ', 'viscous share at the rating point', rated.viscousShare, 'ratio'),
+          term('load', 'loading', load, 'ratio'), mu, rho, flow,
+        ],
+        result: drop, source: 'rating point as in ISO 4548-1; Forchheimer sum of a viscous and a square drop',
+      };
+    }
+    case 'orifice': {
+      const bore = part.kind === 'orifice' ? part : part.kind === 'jets' ? part.nozzle : undefined;
+      if (!bore) return undefined;
+      const area = 0.25 * Math.PI * bore.boreM ** 2;
+      const cd = flow.si / (area * Math.sqrt((2 * Math.abs(drop.si)) / e.densityKgM3));
+      const ratio = bore.lengthM / bore.boreM;
+      return {
+        equation: 'Q = Cd·A·√(2Δp/ρ)',
+        substituted: 'Q = {Cd} × {A} × √(2 × {Δp} ÷ {ρ})',
+        terms: [term('Cd', `discharge coefficient, by L/d ${ratio.toFixed(1)} and Re`, cd, 'ratio'), term('A', 'bore area', area, 'area'), drop, rho, mu],
+        result: flow,
+        source: ratio >= SHORT_TUBE_FROM ? 'short tube: Lichtarowicz, Duggins and Markland (1965), bounded by creeping flow (Sampson 1891)'
+          : ratio <= SHARP_EDGE_UP_TO ? 'sharp edge with Sampson (1891) creeping flow' : 'between sharp edge and short tube, linear in L/d',
+      };
+    }
+    case 'opening':
+    case 'thermostatPath':
+      return {
+        equation: 'Δp = ρV²/(2Cd²) + 6πμV/d_h,  Q = a·V', substituted: 'Q = {Q} at {Δp}',
+        terms: [flow, drop, rho, mu], result: flow, source: 'orifice equation with Sampson (1891) creeping flow in series',
+      };
+    case 'springValve':
+      return explainSpringValve(part, e, flow, drop, rho);
+    case 'pump':
+      return part.kind === 'pump' ? explainPump(part, e, result, flow, mu) : undefined;
+    case 'bearing':
+    case 'crankFedRod':
+      return explainBearing(e, flow, drop);
+    default:
+      return undefined;
+  }
+}
+
+function explainLine(parameters: readonly number[], e: ElementResult, drop: Term, flow: Term, rho: Term, mu: Term): Omit<LawText, 'title'> {
+  const [bore, length, roughness, k1, forward] = parameters as [number, number, number, number, number];
+  const velocity = (4 * flow.si) / (Math.PI * bore * bore);
+  const re = Math.max(e.reynolds ?? 0, 1e-9);
+  const out = new Float64Array(2);
+  lineDropInto(out, flow.si, bore, length, roughness, 0, 0, 0, 0, e.densityKgM3, e.viscosityPaS);
+  return {
+    equation: 'Δp = (f·L/D + ΣK)·ρV²/2',
+    substituted: 'Δp = {friction} friction + {losses} in ends and bends',
+    terms: [
+      term('friction', 'pipe friction', out[0]!, 'pressure'), term('losses', 'fittings', drop.si - out[0]!, 'pressure'),
+      term('f', 'Darcy friction factor', churchillFriction(re, roughness), 'ratio'), term('Re', 'Reynolds number', re, 'reynolds'),
+      term('ΣK', 'losses at this Re: ΣK1/Re + ΣK∞(1 + 1 in/D)', k1 / re + forward, 'ratio'),
+      term('V', 'mean velocity, m/s', velocity, 'ratio'), term('D', 'bore', bore, 'bore'), term('L', 'length', length, 'length'), rho, mu, flow,
+    ],
+    result: drop, source: 'Darcy–Weisbach; Churchill (1977); two-K, Hooper (1981)',
+  };
+}
+
+function explainSpringValve(part: Part, e: ElementResult, flow: Term, drop: Term, rho: Term): Omit<LawText, 'title'> | undefined {
+  const valve = part.kind === 'relief' || part.kind === 'checkValve' ? part : part.kind === 'filter' || part.kind === 'cooler' ? part.bypass : part.kind === 'jets' ? part.valve : undefined;
+  if (!valve) return undefined;
+  return {
+    equation: 'lift = (Δp − Δp_crack)/(Δp_full − Δp_crack),  Q = Cd·A·lift·√(2Δp/ρ)',
+    substituted: `lift = ({Δp} − {Δp_crack}) ÷ ({Δp_full} − {Δp_crack}) → {lift}`,
+    terms: [
+      drop, term('Δp_crack', 'starts to open', valve.crackPa, 'pressure'), term('Δp_full', 'fully open', valve.fullOpenPa, 'pressure'),
+      term('lift', 'lift', e.opening ?? 0, 'ratio'), term('A', 'area fully open', valve.areaM2, 'area'), term('Cd', 'discharge coefficient', valve.dischargeCoefficient, 'ratio'), rho,
+    ],
+    result: flow, source: 'spring balance and orifice equation, common practice',
+  };
+}
+
+function explainPump(part: Extract<Part, { kind: 'pump' }>, e: ElementResult, result: SolveResult, flow: Term, mu: Term): Omit<LawText, 'title'> {
+  const rise = -(e.pressureDropPa ?? NaN);
+  const speed = result.state.speedRevS * part.speedRatio;
+  const slip = (pumpSlipCoefficient(part) * part.displacementM3Rev * rise) / (2 * Math.PI * e.viscosityPaS);
+  return {
+    equation: 'Q = V·n·fill − C_s·V·Δp/(2πμ)',
+    substituted: 'Q = {V} × {n} × {fill} − {slip}',
+    terms: [
+      term('V', 'swept volume', part.displacementM3Rev, 'displacement'), term('n', 'pump speed', speed, 'speed'), term('fill', 'filling and stroke', e.opening ?? 1, 'ratio'),
+      term('slip', 'slip back past the rotors', slip, 'flow'), term('Δp', 'pressure rise', rise, 'pressure'), mu,
+    ],
+    result: flow, source: 'Wilson (1946) slip model',
+  };
+}
+
+function explainBearing(e: ElementResult, flow: Term, drop: Term): Omit<LawText, 'title'> {
+  const film = e.filmTemperatureK ?? NaN;
+  return {
+    equation: e.law === 'crankFedRod' ? 'Q = gate·k(c, ε)·(p_main + ½ρω²(r_out² − r_main²))/μ_film' : 'Q = k(c, ε)·p/μ_film,  T_film = T_in + κH/(ρ·cp·Q + G)',
+    substituted: e.law === 'crankFedRod' ? 'gate {gate} at {p}, threshold {threshold}; film {T_film}, {μ_film}' : 'film {T_film}, {μ_film}, friction {H}',
+    terms: [
+      term('p', 'feed pressure', drop.si, 'pressure'), term('T_film', 'film temperature', film, 'temperature'), term('μ_film', 'film viscosity', e.filmViscosityPaS ?? NaN, 'viscosity'),
+      term('H', 'friction heat, all of them', e.frictionW ?? NaN, 'power'), term('ε', 'eccentricity ratio', e.eccentricityRatio ?? NaN, 'ratio'),
+      ...(e.law === 'crankFedRod' ? [term('gate', 'share let through by the crank', e.opening ?? NaN, 'ratio'), term('threshold', 'pressure that the turning crank holds back', e.thresholdPa ?? NaN, 'pressure')] : []),
+    ],
+    result: flow, source: 'Martin and Lee (1983) feed flow; Petroff friction',
+  };
+}
+
+/** Names of the catalogue losses in a list, for a reader. */
+export function lossLabel(loss: { readonly kind: string; readonly fitting?: keyof typeof FITTINGS; readonly label?: string | undefined }): string {
+  if (loss.kind === 'catalogue' && loss.fitting) return FITTINGS[loss.fitting].label;
+  return loss.label ?? { twoK: 'two-K fitting', constantK: 'fixed K', entrance: 'sharp entrance', exit: 'exit into a volume', areaChange: 'change of bore' }[loss.kind] ?? loss.kind;
+}

@@ -1,0 +1,72 @@
+import { wrap, type Remote } from 'comlink';
+import type { Project } from '../core/circuit/project';
+import type { SolveResult } from '../core/network/result';
+import type { Sweep } from '../core/sweep/sweep';
+import { openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type SolveRequest } from './protocol';
+
+/** The circuit cannot be computed; the message is for the reader. */
+export class CircuitRefused extends Error {}
+/** A newer request made this one pointless. */
+export class Superseded extends Error {}
+
+/** One worker with one project open in it. Requests that a newer one overtakes while waiting are dropped. */
+class CircuitWorkerClient {
+  private readonly remote: Remote<CircuitWorkerApi>;
+  private opened: Project | undefined;
+  private opening: Promise<readonly string[]> = Promise.resolve([]);
+  private latest = 0;
+  private busy: Promise<unknown> = Promise.resolve();
+
+  constructor() {
+    this.remote = wrap<CircuitWorkerApi>(new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' }));
+  }
+
+  /** Opens a project unless it is the one that is open. @returns warnings @throws CircuitRefused */
+  private open(project: Project): Promise<readonly string[]> {
+    if (this.opened !== project) {
+      this.opened = project;
+      this.opening = this.remote.open(project).then((raw) => {
+        const reply = openReplySchema.parse(raw);
+        if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+        return reply.warnings;
+      });
+    }
+    return this.opening;
+  }
+
+  /** @throws Superseded when a newer solve came while this one waited */
+  async solve(project: Project, request: SolveRequest): Promise<{ result: SolveResult; warnings: readonly string[] }> {
+    const mine = ++this.latest;
+    await this.busy.catch(() => undefined);
+    if (mine !== this.latest) throw new Superseded();
+    const work = (async () => {
+      const warnings = await this.open(project);
+      const reply = solveReplySchema.parse(await this.remote.solve(request));
+      if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+      return { result: reply.result, warnings };
+    })();
+    this.busy = work;
+    return work;
+  }
+
+  async sweep(project: Project): Promise<Sweep> {
+    await this.open(project);
+    const reply = sweepReplySchema.parse(await this.remote.sweep());
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    if (reply.kind === 'cancelled') throw new Superseded();
+    return reply.sweep;
+  }
+}
+
+let solving: CircuitWorkerClient | undefined;
+let sweeping: CircuitWorkerClient | undefined;
+
+/** Solves one state, in a worker kept for that, so that a sweep never delays a moving instrument. */
+export function solveInWorker(project: Project, request: SolveRequest) {
+  return (solving ??= new CircuitWorkerClient()).solve(project, request);
+}
+
+/** Sweeps the reachable states in a worker of its own. */
+export function sweepInWorker(project: Project) {
+  return (sweeping ??= new CircuitWorkerClient()).sweep(project);
+}
