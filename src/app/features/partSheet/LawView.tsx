@@ -1,0 +1,27 @@
+import type { LawText } from '../../../core/explain/explainPart';
+import { formatQuantity, type UnitChoice } from '../../../core/units';
+
+/** A law, the same with values in the reader's units, its terms, and where it comes from. */
+export function LawView({ law, units }: { readonly law: LawText; readonly units: UnitChoice }) {
+  const shown = new Map([...law.terms, law.result].map((t) => [t.symbol, formatQuantity(t.si, t.quantity, units)]));
+  const substituted = law.substituted.replace(/\{([^}]+)\}/g, (_, symbol: string) => shown.get(symbol) ?? symbol);
+  return (
+    <>
+      <h3>{law.title}, with its values</h3>
+      <div className="law">
+        <div className="equation">{law.equation}</div>
+        <div>{substituted}</div>
+        <div><strong>{law.result.symbol} = {formatQuantity(law.result.si, law.result.quantity, units)}</strong></div>
+        <details>
+          <summary>Terms</summary>
+          <div className="rows">{law.terms.map((t) => <TermRow key={t.symbol} text={`${t.symbol}: ${t.meaning}`} value={formatQuantity(t.si, t.quantity, units)} />)}</div>
+        </details>
+        <div className="quiet">{law.source}</div>
+      </div>
+    </>
+  );
+}
+
+function TermRow({ text, value }: { readonly text: string; readonly value: string }) {
+  return <><span>{text}</span><span>{value}</span></>;
+}

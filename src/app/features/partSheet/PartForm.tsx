@@ -1,0 +1,63 @@
+import { Select, Switch } from 'antd';
+import { Fragment, useMemo, useState } from 'react';
+import { sayIssue } from '../../../core/circuit/issue';
+import { changePart, partFields, type PartField } from '../../../core/circuit/partFields';
+import type { Part } from '../../../core/circuit/parts';
+import { fieldIssue } from '../../../core/circuit/readProject';
+import { lossLabel } from '../../../core/explain/explainPart';
+import { useWorkbench } from '../../state/workbench';
+import { QuantityInput } from './QuantityInput';
+
+/** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
+export default function PartForm({ part }: { readonly part: Part }) {
+  const replacePart = useWorkbench((w) => w.replacePart);
+  const fields = useMemo(() => partFields(part), [part]);
+  const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
+  const change = (field: PartField, value: unknown) => {
+    const changed = changePart(part, field.path, value);
+    if (changed.ok) {
+      setProblem(undefined);
+      replacePart(changed.part);
+      return;
+    }
+    setProblem({ at: field.path.join('.'), text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' ') });
+  };
+  let group = '';
+  return (
+    <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+      {fields.map((field) => {
+        const at = field.path.join('.');
+        const heading = field.group !== group && field.group !== '' ? field.group : undefined;
+        group = field.group;
+        return (
+          <Fragment key={at}>
+            {heading && <h3>{heading}</h3>}
+            <FieldRow field={field} part={part} onChange={(value) => change(field, value)} problem={problem?.at === at ? problem.text : undefined} />
+          </Fragment>
+        );
+      })}
+    </form>
+  );
+}
+
+function FieldRow({ field, part, onChange, problem }: { readonly field: PartField; readonly part: Part; readonly onChange: (value: unknown) => void; readonly problem: string | undefined }) {
+  const { input } = field;
+  const title = field.path.includes('losses') ? `${lossTitle(part, field)}: ${field.title.toLowerCase()}` : field.title;
+  if (input.kind === 'number') return <QuantityInput title={title} field={field} input={input} onChange={onChange} problem={problem} />;
+  return (
+    <label className="field">
+      <span>{title}</span>
+      {input.kind === 'boolean'
+        ? <Switch checked={field.value === true} onChange={onChange} aria-label={title} />
+        : <Select value={field.value as string} onChange={onChange} aria-label={title} options={input.options.map((option) => ({ value: option, label: option }))} />}
+      {problem && <span className="problem" role="alert">{problem}</span>}
+    </label>
+  );
+}
+
+function lossTitle(part: Part, field: PartField): string {
+  const at = field.path.indexOf('losses');
+  let here: unknown = part;
+  for (const key of field.path.slice(0, at + 2)) here = (here as Record<string | number, unknown>)[key];
+  return lossLabel(here as Parameters<typeof lossLabel>[0]);
+}

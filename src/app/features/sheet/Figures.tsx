@@ -1,0 +1,57 @@
+import { VERDICT_WORDS } from '../../../core/supply/say';
+import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/units';
+import type { SheetLayout } from './layout';
+import type { Reading } from './reading';
+import { VerdictMark } from './VerdictMark';
+
+export const FIGURES_HEIGHT = 68;
+/** Average width of a character of these figures' names [px]. */
+const CHARACTER = 7;
+
+/** The figures under the profile: what each part takes and leaves, and each consumer's verdict with its margin. */
+export function Figures({ layout, reading, units }: { readonly layout: SheetLayout; readonly reading: Reading; readonly units: UnitChoice }) {
+  return (
+    <g>
+      <text className="t-small ink2" x={8} y={34}>takes</text>
+      <text className="t-small ink2" x={8} y={52}>leaves</text>
+      {layout.stations.map((s) => {
+        const x = (s.x0 + s.x1) / 2;
+        if (s.role === 'consumer') {
+          const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
+          if (!consumer) return null;
+          const { decisive } = consumer;
+          const side = decisive ? (decisive.margin < 0 ? (decisive.side === 'low' ? 'under low' : 'over high') : decisive.side === 'low' ? 'above low' : 'below high') : '';
+          const bad = !consumer.supplied;
+          return (
+            <g key={s.part.id}>
+              <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
+              <VerdictMark verdict={consumer.verdict} x={s.x0 + 14} y={11} label={false} />
+              <text className={`t-small ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 27} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
+              {decisive && <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>{formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}<tspan className="t-small ink2" fontWeight={520} dx={3}>{displayUnit(decisive.quantity, units).symbol}</tspan></text>}
+              {decisive && <text className="t-small ink2" x={s.x0 + 6} y={50}>{side}</text>}
+              <text className="t-small ink2" x={s.x0 + 6} y={65}>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</text>
+            </g>
+          );
+        }
+        if (s.role === 'hanger') return null;
+        const inlet = reading.pressurePa(`${s.part.id}.in`);
+        const outlet = reading.pressurePa(`${s.part.id}.out`);
+        if (inlet === null || outlet === null) return null;
+        const takes = outlet - inlet;
+        return (
+          <g key={s.part.id} textAnchor="middle">
+            <text className="t-small" fontWeight={640} x={x} y={16}>{short(s.part.name, s.x1 - s.x0)}<title>{s.part.name}</title></text>
+            <text className="t-small" fontWeight={640} x={x} y={34}>{takes > 0 ? '+' : ''}{formatFigure(takes, 'pressure', units)}</text>
+            <text className="t-small" x={x} y={52}>{formatFigure(outlet, 'pressure', units)}</text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** A name cut to its column; the whole is in the title. */
+function short(name: string, width: number): string {
+  const most = Math.floor(width / CHARACTER);
+  return name.length <= most + 1 ? name : `${name.slice(0, most - 1)}…`;
+}

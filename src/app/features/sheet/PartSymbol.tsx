@@ -1,0 +1,54 @@
+import type { Part } from '../../../core/circuit/parts';
+
+/** A part's drawing, about its own centre, some 34 px. In the spirit of ISO 1219-1 where a symbol helps; our own otherwise. */
+export function PartSymbol({ part, opening }: { readonly part: Part; readonly opening: number | null }) {
+  switch (part.kind) {
+    case 'pump':
+      return <><circle r={18} className="symbol" /><path d="M-8 -11 L12 0 L-8 11 Z" className="solid" /></>;
+    case 'pickup':
+      return <><path d="M-14 12 L-9 -8 L9 -8 L14 12 Z" className="symbol" /><path d="M-10 6 H10 M-9 0 H9" className="stroke" strokeDasharray="3 3" /></>;
+    case 'relief':
+    case 'checkValve':
+      return <><circle cy={-8} r={6} className="solid" /><path d="M-9 -12 L0 -1 L9 -12" className="stroke" transform={`translate(0 ${opening !== null && opening > 0 ? 2 : 0})`} /><path d="M0 0 L6 3 L-6 7 L6 11 L0 14" className="stroke" /></>;
+    case 'filter':
+      return (
+        <>
+          <rect x={-19} y={-22} width={38} height={44} className="symbol" /><path d="M4 -19 L-4 -10 L6 -2 L-4 6 L4 14 L0 20" className="stroke" strokeWidth={3} />
+          {part.bypass && <g><path d="M-19 22 V32 H-6 M6 32 H19 V22" className="stroke" /><circle cx={-2} cy={32} r={4} className="solid" /><path d="M2 32 L9 27" className="stroke" transform={opening ? 'rotate(-24 2 32)' : undefined} /></g>}
+        </>
+      );
+    case 'cooler':
+      return <><rect x={-21} y={-15} width={42} height={30} className="symbol" /><path d="M-14 -10 V10 M-7 -10 V10 M0 -10 V10 M7 -10 V10 M14 -10 V10" className="stroke" /></>;
+    case 'thermostat':
+      return <><circle r={13} className="symbol" /><path d="M0 9 L4 -9 L-4 -9 Z" className="solid" transform={`rotate(${20 + 60 * (opening ?? 0)})`} /></>;
+    case 'orifice':
+      return <path d="M-9 -14 Q-2 -4 -2 -3 H2 Q2 -4 9 -14 Z M-9 14 Q-2 4 -2 3 H2 Q2 4 9 14 Z" className="solid" />;
+    case 'valve':
+      return <path d="M-13 -10 L13 10 L13 -10 L-13 10 Z" className="symbol" />;
+    case 'tee':
+      return <><circle r={6} className="solid" /></>;
+    case 'fitting':
+      return <rect x={-8} y={-8} width={16} height={16} className="symbol" />;
+    case 'bearings':
+      return <><circle r={16} className="symbol" /><circle r={8} className="symbol" /></>;
+    case 'rods':
+      return <><circle cy={2} r={13} className="symbol" /><circle cy={2} r={6} className="symbol" /><path d="M-4 -11 L-3 -18 H3 L4 -11" className="symbol" /></>;
+    case 'jets':
+      return <><path d="M-6 -12 H6 L3 6 H-3 Z" className="symbol" /><path d="M-3 8 L-7 17 M0 8 V17 M3 8 L7 17" className="stroke" /></>;
+    case 'consumer':
+      return consumerSymbol(part.duty);
+    case 'gauge':
+      return <><circle r={9} className="symbol" /><path d="M0 0 L5 -5" className="stroke" /></>;
+    case 'line':
+    case 'sump':
+    case 'tank':
+    case 'drain':
+      return null;
+  }
+}
+
+function consumerSymbol(duty: Extract<Part, { kind: 'consumer' }>['duty']) {
+  if (duty === 'turbo' || duty === 'supercharger') return <><path d="M-16 -16 L-4 -4 V4 L-16 16 Z M16 -16 L4 -4 V4 L16 16 Z" className="symbol" /><path d="M-4 0 H4" className="stroke" /></>;
+  if (duty === 'lifters' || duty === 'phaser') return <><path d="M-9 -15 H9 V9 Q0 17 -9 9 Z" className="symbol" /><path d="M-9 -4 H9" className="stroke" /></>;
+  return <><path d="M0 -16 L15 -5 L9 14 H-9 L-15 -5 Z" className="symbol" /><circle r={4} className="solid" /></>;
+}

@@ -1,0 +1,143 @@
+import type { Sweep } from '../../../core/sweep/sweep';
+import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/units';
+import type { SheetLayout, Station } from './layout';
+import type { Reading } from './reading';
+import { axisTopPa, fallFactor, pressureTint } from './scales';
+import { TidePost } from './TidePost';
+
+const PROFILE_TOP = 10;
+const AXIS_HEIGHT = 184;
+const STRIP = 38;
+export const PROFILE_HEIGHT = PROFILE_TOP + AXIS_HEIGHT + STRIP + 8;
+const AXIS_LEFT = 40;
+
+/** The profile: at what pressure, part by part, on the plan's own columns; every consumer ends in its tide post. */
+export function Profile({ layout, reading, sweep, units, unfiltered, selected, traced, onSelect }: {
+  readonly layout: SheetLayout;
+  readonly reading: Reading;
+  readonly sweep: Sweep | undefined;
+  readonly units: UnitChoice;
+  readonly unfiltered: ReadonlySet<string>;
+  readonly selected: string | undefined;
+  readonly traced: ReadonlySet<string>;
+  readonly onSelect: (part: string) => void;
+}) {
+  const highest = Math.max(0, ...(sweep?.nodeHighPa ?? reading.result.nodes.map((n) => n.pressurePa)).map((p) => p ?? 0), ...reading.result.consumers.map((c) => c.highPressurePa ?? 0));
+  const top = axisTopPa(highest);
+  const zero = PROFILE_TOP + AXIS_HEIGHT;
+  const perPa = AXIS_HEIGHT / top;
+  const y = (pa: number) => zero - Math.max(-6, Math.min(AXIS_HEIGHT + 8, pa * perPa));
+  const byId = new Map(layout.stations.map((s) => [s.part.id, s]));
+  const main = layout.main.map((id) => byId.get(id)!);
+  const steps = main.flatMap((s) => step(s, reading));
+  const consumers = layout.stations.filter((s) => s.role === 'consumer');
+  const end = consumers.length > 0 ? Math.max(...consumers.map((s) => s.x1)) : layout.width;
+  const extreme = (pick: 'nodeLowPa' | 'nodeHighPa') => sweep && main.flatMap((s) => (['in', 'out'] as const).map((port) => {
+    const node = reading.nodeIndex(`${s.part.id}.${port}`);
+    const pa = node === undefined ? null : sweep[pick][node] ?? null;
+    return pa === null ? null : ([port === 'in' ? s.x0 : s.x1, y(pa)] as const);
+  })).filter((p) => p !== null);
+  const u = displayUnit('pressure', units);
+  const last = steps[steps.length - 1];
+  return (
+    <g>
+      {axisMarks(top, units).map((pa) => (
+        <g key={pa}>
+          <line x1={AXIS_LEFT} x2={end} y1={y(pa)} y2={y(pa)} stroke="var(--hair)" />
+          <text className="t-small" x={AXIS_LEFT - 6} y={y(pa) + 4} textAnchor="end">{Math.round(toDisplay(pa, u))}</text>
+        </g>
+      ))}
+      <text className="t-small ink2" x={AXIS_LEFT - 30} y={PROFILE_TOP + 14}>{u.symbol}</text>
+      {steps.map((p, i) => {
+        const next = steps[i + 1];
+        return next && <path key={i} d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`} fill={pressureTint((p.pa + next.pa) / 2)} />;
+      })}
+      {last && <rect x={last.x} y={y(last.pa)} width={Math.max(0, end - last.x)} height={Math.max(0, zero - y(last.pa))} fill={pressureTint(last.pa)} opacity={0.4} />}
+      {traced.size > 0 && selected && byId.get(selected)?.role === 'consumer' && (
+        <rect x={byId.get(selected)!.x0} y={PROFILE_TOP - 4} width={byId.get(selected)!.x1 - byId.get(selected)!.x0} height={AXIS_HEIGHT + STRIP} fill="var(--mark)" opacity={0.7} />
+      )}
+      <polyline points={[...steps.map((p) => `${p.x},${y(p.pa)}`), ...(last ? [`${end},${y(last.pa)}`] : [])].join(' ')} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
+      {(['nodeHighPa', 'nodeLowPa'] as const).map((pick) => {
+        const points = extreme(pick);
+        if (!points || points.length === 0) return null;
+        const behind = points[Math.min(points.length - 1, 4)]!;
+        return (
+          <g key={pick}>
+            <polyline points={[...points, [end, points[points.length - 1]![1]] as const].map((p) => p.join(',')).join(' ')} fill="none" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="1 4" strokeLinecap="round" />
+            <text className="t-small paper-tag" x={behind[0] + 6} y={behind[1] - 5}>{pick === 'nodeHighPa' ? 'high tide' : 'low tide'}</text>
+          </g>
+        );
+      })}
+      <line x1={AXIS_LEFT} x2={end} y1={zero} y2={zero} stroke="var(--ink)" strokeWidth={2} />
+      {branches(layout, reading).map((branch) => (
+        <polyline key={branch.key} points={branch.points.map((p) => `${p.x},${y(p.pa)}`).join(' ')} fill="none" stroke="var(--ink)" strokeWidth={2} strokeDasharray={unfiltered.has(branch.port) ? '6 3' : undefined} opacity={traced.size > 0 && !branch.parts.some((p) => traced.has(p)) ? 0.35 : 1} />
+      ))}
+      <Fall steps={steps} zero={zero} perPa={perPa} units={units} />
+      {consumers.map((s) => {
+        const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
+        const range = sweep?.consumers.find((c) => c.part === s.part.id);
+        return consumer && <TidePost key={s.part.id} x={(s.x0 + s.x1) / 2} top={PROFILE_TOP} zero={zero} y={y} consumer={consumer} range={range} units={units} onSelect={() => onSelect(s.part.id)} />;
+      })}
+    </g>
+  );
+}
+
+interface Point {
+  readonly x: number;
+  readonly pa: number;
+}
+
+function step(s: Station, reading: Reading): Point[] {
+  const inlet = reading.pressurePa(`${s.part.id}.in`);
+  const outlet = reading.pressurePa(`${s.part.id}.out`) ?? reading.pressurePa(`${s.part.id}.run`) ?? reading.pressurePa(`${s.part.id}.cooler`);
+  if (inlet === null || outlet === null) return [];
+  // A pump lifts in the middle of its column; the others fall over theirs.
+  return s.part.kind === 'pump' ? [{ x: s.x0, pa: inlet }, { x: (s.x0 + s.x1) / 2, pa: inlet }, { x: (s.x0 + s.x1) / 2, pa: outlet }, { x: s.x1, pa: outlet }] : [{ x: s.x0, pa: inlet }, { x: s.x1, pa: outlet }];
+}
+
+/** Branches and detours, each on a line of its own. */
+function branches(layout: SheetLayout, reading: Reading): { key: string; port: string; parts: string[]; points: Point[] }[] {
+  const lines: { key: string; port: string; parts: string[]; points: Point[] }[] = [];
+  for (const s of layout.stations) {
+    if (s.role !== 'branch' && s.role !== 'detour') continue;
+    const points = step(s, reading);
+    if (points.length > 0) lines.push({ key: s.part.id, port: `${s.part.id}.in`, parts: [s.part.id], points });
+  }
+  for (const s of layout.stations) {
+    if (s.role !== 'consumer') continue;
+    const pa = reading.pressurePa(`${s.part.id}.in`);
+    const feeder = layout.stations.findLast((o) => (o.role === 'branch' || o.role === 'main') && o.x1 <= s.x0 + 1 && reading.nodeIndex(`${o.part.id}.out`) === reading.nodeIndex(`${s.part.id}.in`));
+    if (pa !== null && feeder?.role === 'branch') lines.push({ key: `${s.part.id}:flat`, port: `${s.part.id}.in`, parts: [s.part.id], points: [{ x: feeder.x1, pa }, { x: (s.x0 + s.x1) / 2, pa }] });
+  }
+  return lines;
+}
+
+/** The same staircase hung below the axis and exaggerated: at hot idle the losses are small and the landscape flat. */
+function Fall({ steps, zero, perPa, units }: { readonly steps: readonly Point[]; readonly zero: number; readonly perPa: number; readonly units: UnitChoice }) {
+  const peak = steps.reduce((best, p, i) => (p.pa > (steps[best]?.pa ?? -Infinity) ? i : best), 0);
+  const after = steps.slice(peak);
+  const from = after[0];
+  const to = after[after.length - 1];
+  if (!from || !to || after.length < 2 || from.pa - to.pa <= 0) return null;
+  const factor = fallFactor(from.pa - to.pa, perPa, STRIP - 10);
+  const points = after.map((p) => `${p.x},${zero + (from.pa - p.pa) * perPa * factor}`);
+  return (
+    <g>
+      <polygon points={[`${from.x},${zero}`, ...points, `${to.x},${zero}`].join(' ')} fill="var(--hair)" opacity={0.6} />
+      <polyline points={points.join(' ')} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
+      <text className="t-small paper-tag" x={from.x} y={zero + 15} textAnchor="end">fall ×{factor}</text>
+      <text className="t-name paper-tag" x={to.x - 4} y={zero + (from.pa - to.pa) * perPa * factor + 13} textAnchor="end">{formatFigure(from.pa - to.pa, 'pressure', units)}</text>
+    </g>
+  );
+}
+
+const MOST_MARKS = 8;
+
+function axisMarks(topPa: number, units: UnitChoice): number[] {
+  const u = displayUnit('pressure', units);
+  const top = topPa * u.factor;
+  const rough = top / MOST_MARKS;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const stepShown = [1, 2, 5, 10].map((m) => m * power).find((s) => s >= rough)!;
+  return Array.from({ length: Math.floor(top / stepShown + 1e-9) + 1 }, (_, i) => (i * stepShown) / u.factor);
+}

@@ -1,0 +1,47 @@
+import type { Part } from '../../../core/circuit/parts';
+import { isConsumer } from '../../../core/circuit/ports';
+import type { SolveResult } from '../../../core/network/result';
+import { sayMargin, VERDICT_WORDS } from '../../../core/supply/say';
+import { formatQuantity, type UnitChoice } from '../../../core/units';
+import type { Reading } from './reading';
+
+/** A part's name with how many there are. */
+export function partName(part: Part): string {
+  return 'count' in part && part.count > 1 ? `${part.name} ×${part.count}` : part.name;
+}
+
+/** The line under a part's name in the plan. */
+export function partDetail(part: Part, reading: Reading, units: UnitChoice): string {
+  const flow = () => formatQuantity(reading.flowM3S(part.id), 'flow', units);
+  const opening = reading.opening(part.id) ?? 0;
+  switch (part.kind) {
+    case 'relief':
+      return opening > 0 ? flow() : `shut to ${formatQuantity(part.crackPa, 'pressure', units)}`;
+    case 'filter':
+      return part.bypass ? (opening > 0 ? 'bypass open' : 'bypass shut') : 'no bypass valve';
+    case 'line':
+      return part.dash ? `dash ${part.dash}` : formatQuantity(part.boreM, 'bore', units, 1);
+    case 'pickup':
+      return '';
+    case 'orifice':
+      return formatQuantity(part.boreM, 'bore', units);
+    case 'valve':
+      return formatQuantity(part.turns, 'turns', units);
+    case 'thermostat':
+      return `${Math.round(opening * 100)} % open`;
+    default:
+      return flow();
+  }
+}
+
+/** How a screen reader says a part at this state. */
+export function partSentence(part: Part, reading: Reading, result: SolveResult, units: UnitChoice): string {
+  const name = partName(part);
+  if (isConsumer(part)) {
+    const consumer = result.consumers.find((c) => c.part === part.id);
+    const pressure = consumer?.pressurePa ?? null;
+    return [name, pressure === null ? 'no pressure' : formatQuantity(pressure, 'pressure', units), consumer ? VERDICT_WORDS[consumer.verdict] : '', consumer?.decisive ? sayMargin(consumer.decisive, units) : ''].filter(Boolean).join(', ');
+  }
+  const pressure = reading.pressurePa(`${part.id}.out`);
+  return [name, partDetail(part, reading, units), pressure === null ? '' : `${formatQuantity(pressure, 'pressure', units)} behind it`].filter(Boolean).join(', ');
+}

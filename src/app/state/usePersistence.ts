@@ -1,0 +1,70 @@
+import { useEffect, useState } from 'react';
+import { sayIssue } from '../../core/circuit/issue';
+import { readProject } from '../../core/circuit/readProject';
+import { loadCurrentProject, saveCurrentProject } from '../../storage/database';
+import { useWorkbench } from './workbench';
+
+/** Typing pauses shorter than this are one save [ms]. */
+const SAVE_DELAY_MS = 250;
+
+/** What happened while the stored project was opened; undefined while it still is. */
+export type Opening = { readonly kind: 'ready'; readonly notice?: string } | { readonly kind: 'failed'; readonly notice: string };
+
+async function openStored(): Promise<Opening> {
+  const { open } = useWorkbench.getState();
+  let notice: string | undefined;
+  try {
+    const stored = await loadCurrentProject();
+    if (stored.kind === 'project') {
+      open(stored.project);
+      return { kind: 'ready' };
+    }
+    if (stored.kind === 'unreadable') notice = `The project in this browser could not be read and was set aside: ${stored.sentences.join(' ')} The demo is open instead.`;
+  } catch {
+    notice = 'This browser does not let the app keep data. What you change will be gone with this page: export it.';
+  }
+  const demo = readProject((await import('../../../demo/thornback.json')).default);
+  if (!demo.ok) return { kind: 'failed', notice: demo.issues.map(sayIssue).join(' ') };
+  open(demo.project);
+  return notice === undefined ? { kind: 'ready' } : { kind: 'ready', notice };
+}
+
+/** Opens the stored project or the demo, and saves every change shortly after it is made. */
+export function usePersistence(): Opening | undefined {
+  const [opening, setOpening] = useState<Opening>();
+  useEffect(() => {
+    let stopped = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const saveNow = () => {
+      clearTimeout(timer);
+      timer = undefined;
+      const { project } = useWorkbench.getState();
+      if (project)
+        saveCurrentProject(project, Date.now()).catch(() =>
+          setOpening({ kind: 'ready', notice: 'The change could not be saved in this browser. Export the project to keep it.' }));
+    };
+    const flush = () => {
+      if (timer !== undefined) saveNow();
+    };
+    let unsubscribe = () => undefined as void;
+    void openStored().then((result) => {
+      if (stopped) return;
+      setOpening(result);
+      unsubscribe = useWorkbench.subscribe((now, before) => {
+        if (now.project === before.project) return;
+        clearTimeout(timer);
+        timer = setTimeout(saveNow, SAVE_DELAY_MS);
+      });
+    });
+    window.addEventListener('pagehide', flush);
+    document.addEventListener('visibilitychange', flush);
+    return () => {
+      stopped = true;
+      flush();
+      unsubscribe();
+      window.removeEventListener('pagehide', flush);
+      document.removeEventListener('visibilitychange', flush);
+    };
+  }, []);
+  return opening;
+}

@@ -1,0 +1,25 @@
+import { theme, type ThemeConfig } from 'antd';
+
+export type ThemeName = 'light' | 'dark';
+
+/** The few colours that antd computes with; the same as in theme.css, which holds all of them. */
+const TOKENS = {
+  light: { ink: '#12181b', ink2: '#465055', paper: '#f2f3ee', alarm: '#b0240c' },
+  dark: { ink: '#edf1ea', ink2: '#a7b3b4', paper: '#0e1518', alarm: '#ff9076' },
+} as const;
+const ACCENT = '#ffd23f';
+const ACCENT_INK = '#12181b';
+
+/** antd in the sheet's manner: square, flat, ink on paper, the accent for what can be done. */
+export function antdTheme(name: ThemeName): ThemeConfig {
+  const t = TOKENS[name];
+  return {
+    algorithm: name === 'dark' ? theme.darkAlgorithm : theme.defaultAlgorithm,
+    token: {
+      colorPrimary: t.ink, colorInfo: t.ink, colorSuccess: t.ink, colorLink: t.ink, colorError: t.alarm, colorWarning: t.alarm,
+      colorBgBase: t.paper, colorTextBase: t.ink, colorTextSecondary: t.ink2, colorBorder: t.ink2,
+      borderRadius: 0, boxShadow: 'none', boxShadowSecondary: `0 0 0 1.5px ${t.ink}`, fontFamily: 'inherit', fontSize: 13, controlHeight: 36, controlHeightLG: 44, motionDurationMid: '0.16s',
+    },
+    components: { Button: { colorPrimary: ACCENT, colorPrimaryHover: ACCENT, colorPrimaryActive: ACCENT, primaryColor: ACCENT_INK, primaryShadow: 'none', defaultShadow: 'none' } },
+  };
+}

@@ -1,0 +1,118 @@
+import type { z } from 'zod';
+import type { Quantity } from '../units';
+import type { FieldMeta } from './field';
+import { partSchema, type Part } from './parts';
+
+/** One thing about a part that a user can change, read off its schema. */
+export interface PartField {
+  /** Keys from the part down to the value. */
+  readonly path: readonly (string | number)[];
+  readonly title: string;
+  /** What it belongs to inside the part: '' or, for instance, 'bypass'. */
+  readonly group: string;
+  readonly input:
+    | { readonly kind: 'number'; readonly quantity: Quantity; readonly typical?: readonly [number, number]; readonly optional: boolean }
+    | { readonly kind: 'boolean' }
+    | { readonly kind: 'choice'; readonly options: readonly string[] };
+  readonly help?: string;
+  readonly value: unknown;
+}
+
+type AnySchema = z.core.$ZodType & { meta?: () => Record<string, unknown> | undefined };
+interface Def {
+  readonly type: string;
+  readonly innerType?: AnySchema;
+  readonly shape?: Readonly<Record<string, AnySchema>>;
+  readonly options?: readonly AnySchema[];
+  readonly element?: AnySchema;
+  readonly entries?: Readonly<Record<string, string>>;
+  readonly discriminator?: string;
+  readonly values?: readonly unknown[];
+}
+const defOf = (schema: AnySchema): Def => schema._zod.def as unknown as Def;
+
+/** Keys that identify a part or its form; changed by plumbing moves, not by typing. */
+const FIXED = new Set(['id', 'kind', 'form', 'note', 'sense', 'fitting', 'label', 'at']);
+
+/**
+ * Every field of a part, in the schema's order: the form, its help and its ranges come from the one schema.
+ * Optional numbers are listed even where they are absent, so that they can be filled in.
+ */
+export function partFields(part: Part): PartField[] {
+  const option = (partSchema.options as readonly AnySchema[]).find((each) => (defOf(defOf(each).shape!['kind']!).values ?? [])[0] === part.kind);
+  if (!option) return [];
+  const fields: PartField[] = [];
+  walk(option, part, [], '', fields);
+  return fields;
+}
+
+function walk(schema: AnySchema, value: unknown, path: readonly (string | number)[], group: string, fields: PartField[], outer: Partial<FieldMeta> = {}, optional = false): void {
+  const def = defOf(schema);
+  const meta: Partial<FieldMeta> = { ...(schema.meta?.() as Partial<FieldMeta> | undefined), ...outer };
+  switch (def.type) {
+    case 'optional':
+    case 'nullable':
+    case 'default':
+      if (value === null && def.type === 'nullable') return;
+      walk(def.innerType!, value, path, group, fields, meta, optional || def.type === 'optional');
+      return;
+    case 'object':
+      if (typeof value !== 'object' || value === null) return;
+      for (const [key, child] of Object.entries(def.shape!)) {
+        if (FIXED.has(key)) continue;
+        const inner = isGroup(child) ? (path.length === 0 ? GROUP_TITLES[key] ?? key : group) : group;
+        walk(child, (value as Record<string, unknown>)[key], [...path, key], inner, fields);
+      }
+      return;
+    case 'union': {
+      const kind = (value as Record<string, unknown> | undefined)?.[def.discriminator ?? 'kind'];
+      const option = def.options?.find((each) => (defOf(defOf(each).shape?.[def.discriminator ?? 'kind'] ?? each).values ?? [])[0] === kind);
+      if (option) walk(option, value, path, group, fields);
+      return;
+    }
+    case 'array':
+      if (Array.isArray(value)) value.forEach((item, i) => walk(def.element!, item, [...path, i], group, fields));
+      return;
+    case 'number':
+      if (meta.title && meta.quantity)
+        fields.push({
+          path, title: meta.title, group, value, ...(meta.description ? { help: meta.description } : {}),
+          input: { kind: 'number', quantity: meta.quantity, optional, ...(meta.typical ? { typical: meta.typical } : {}) },
+        });
+      return;
+    case 'boolean':
+      if (meta.title) fields.push({ path, title: meta.title, group, value: value ?? false, input: { kind: 'boolean' } });
+      return;
+    case 'enum':
+      if (meta.title) fields.push({ path, title: meta.title, group, value, input: { kind: 'choice', options: Object.values(def.entries ?? {}) } });
+  }
+}
+
+function isGroup(schema: AnySchema): boolean {
+  const def = defOf(schema);
+  return def.innerType ? isGroup(def.innerType) : def.type === 'object' || def.type === 'union' || def.type === 'array';
+}
+
+const GROUP_TITLES: Readonly<Record<string, string>> = {
+  screen: 'Screen', tube: 'Tube', bypass: 'Bypass valve', slip: 'Slip', fillLoss: 'Loss of filling at speed', variable: 'Regulator', losses: 'Ends and bends',
+  feed: 'Feed', eccentricity: 'Running', nozzle: 'Nozzle', valve: 'Spring valve', supply: 'What it must see', run: 'Run', branch: 'Branch',
+};
+
+/**
+ * A part with one value changed, checked against the schema.
+ * @param value undefined takes an optional value out
+ * @returns the part, or what is wrong with it in words
+ */
+export function changePart(part: Part, path: readonly (string | number)[], value: unknown): { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly issues: readonly z.core.$ZodIssue[] } {
+  const copy = structuredCopy(part) as Record<string | number, unknown>;
+  let here = copy;
+  for (const key of path.slice(0, -1)) here = here[key] as Record<string | number, unknown>;
+  const last = path[path.length - 1]!;
+  if (value === undefined) delete here[last];
+  else here[last] = value;
+  const parsed = partSchema.safeParse(copy, { reportInput: true });
+  return parsed.success ? { ok: true, part: parsed.data } : { ok: false, issues: parsed.error.issues };
+}
+
+/** Parts are plain data: a copy through JSON is exact. */
+const structuredCopy = (part: Part): unknown => JSON.parse(JSON.stringify(part));
