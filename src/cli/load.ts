@@ -28,7 +28,7 @@ export function load(file: string, variant: string | undefined): CircuitSolver {
     text = readFileSync(file, 'utf8');
   } catch (error) {
     if (error instanceof Refusal) throw error;
-    const reason = error instanceof Error && 'code' in error && error.code === 'ENOENT' ? 'there is no such file' : 'it cannot be read';
+    const reason = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'it cannot be read';
     throw new Refusal(`${file}: ${reason}.`);
   }
   const read = readProjectText(text);

@@ -46,7 +46,7 @@ export function usePersistence(): Opening | undefined {
     const flush = () => {
       if (timer !== undefined) saveNow();
     };
-    let unsubscribe = () => undefined as void;
+    let unsubscribe: (() => void) | undefined;
     void openStored().then((result) => {
       if (stopped) return;
       setOpening(result);
@@ -61,7 +61,7 @@ export function usePersistence(): Opening | undefined {
     return () => {
       stopped = true;
       flush();
-      unsubscribe();
+      unsubscribe?.();
       window.removeEventListener('pagehide', flush);
       document.removeEventListener('visibilitychange', flush);
     };

@@ -17,7 +17,7 @@ export function antdTheme(name: ThemeName): ThemeConfig {
     algorithm: name === 'dark' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
       colorPrimary: t.ink, colorInfo: t.ink, colorSuccess: t.ink, colorLink: t.ink, colorError: t.alarm, colorWarning: t.alarm,
-      colorBgBase: t.paper, colorTextBase: t.ink, colorTextSecondary: t.ink2, colorBorder: t.ink2,
+      colorBgBase: t.paper, colorBgContainer: t.paper, colorBgElevated: t.paper, colorTextBase: t.ink, colorTextSecondary: t.ink2, colorBorder: t.ink2,
       borderRadius: 0, boxShadow: 'none', boxShadowSecondary: `0 0 0 1.5px ${t.ink}`, fontFamily: 'inherit', fontSize: 13, controlHeight: 36, controlHeightLG: 44, motionDurationMid: '0.16s',
     },
     components: { Button: { colorPrimary: ACCENT, colorPrimaryHover: ACCENT, colorPrimaryActive: ACCENT, primaryColor: ACCENT_INK, primaryShadow: 'none', defaultShadow: 'none' } },

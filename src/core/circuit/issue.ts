@@ -19,7 +19,8 @@ export type Issue =
   | { readonly code: 'dischargeUnknown'; readonly severity: 'refused'; readonly at: string; readonly part: string }
   | { readonly code: 'elevationConflict'; readonly severity: 'refused'; readonly at: string; readonly parts: readonly string[]; readonly actualM: number; readonly limitM: number }
   | { readonly code: 'senseUnknown'; readonly severity: 'refused'; readonly at: string; readonly part: string; readonly ref: string }
-  | { readonly code: 'cutOff'; readonly severity: 'warning'; readonly at: string; readonly node: string; readonly parts: readonly string[] };
+  | { readonly code: 'cutOff'; readonly severity: 'warning'; readonly at: string; readonly node: string; readonly parts: readonly string[] }
+  | { readonly code: 'unfed'; readonly severity: 'warning'; readonly at: string; readonly node: string; readonly parts: readonly string[] };
 
 const MEBIBYTE = 1024 * 1024;
 
@@ -63,5 +64,7 @@ export function sayIssue(issue: Issue): string {
       return `${issue.at}: ${issue.part} senses at "${issue.ref}", which is cut off or absent. Choose a port that carries oil.`;
     case 'cutOff':
       return `${issue.node} is cut off from every sump and tank: ${issue.parts.join(', ')} hold still oil and get none. Open or join a way to them.`;
+    case 'unfed':
+      return `${issue.node} is fed by nothing: every way to it is closed, so ${issue.parts.join(', ')} run dry. Open or join a way to it.`;
   }
 }

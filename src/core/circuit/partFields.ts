@@ -34,6 +34,8 @@ const defOf = (schema: AnySchema): Def => schema._zod.def as unknown as Def;
 /** Keys that identify a part or its form; changed by plumbing moves, not by typing. */
 const FIXED = new Set(['id', 'kind', 'form', 'note', 'sense', 'fitting', 'label', 'at']);
 
+const COMMON = new Set(['elevationM', 'blocked']);
+
 /**
  * Every field of a part, in the schema's order: the form, its help and its ranges come from the one schema.
  * Optional numbers are listed even where they are absent, so that they can be filled in.
@@ -43,7 +45,9 @@ export function partFields(part: Part): PartField[] {
   if (!option) return [];
   const fields: PartField[] = [];
   walk(option, part, [], '', fields);
-  return fields;
+  // What every part has comes last: its own numbers are what a user looks for.
+  const common = (field: PartField) => (COMMON.has(String(field.path[0])) ? 1 : 0);
+  return fields.sort((a, b) => common(a) - common(b));
 }
 
 function walk(schema: AnySchema, value: unknown, path: readonly (string | number)[], group: string, fields: PartField[], outer: Partial<FieldMeta> = {}, optional = false): void {
@@ -108,8 +112,8 @@ export function changePart(part: Part, path: readonly (string | number)[], value
   let here = copy;
   for (const key of path.slice(0, -1)) here = here[key] as Record<string | number, unknown>;
   const last = path[path.length - 1]!;
-  if (value === undefined) delete here[last];
-  else here[last] = value;
+  // JSON leaves undefined out, and so does the schema: an optional value set to it is gone.
+  here[last] = value;
   const parsed = partSchema.safeParse(copy, { reportInput: true });
   return parsed.success ? { ok: true, part: parsed.data } : { ok: false, issues: parsed.error.issues };
 }

@@ -61,7 +61,8 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   const elevations = assignElevations(circuit, groups, at, issues);
   if (issues.length > 0) return { ok: false, issues };
 
-  const live = liveGroups(circuit, groups, heldBy, returns.intoDrain);
+  const live = liveGroups(circuit, groups, heldBy, returns, false);
+  const fed = liveGroups(circuit, groups, heldBy, returns, true);
   const builder = new NetworkBuilder();
   const nodeOfGroup = new Map<string, NodeIndex>();
   const nodeFor = (group: string): NodeIndex => {
@@ -122,7 +123,10 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
     compiled: {
       network: builder.build(), nodeOfPort, elementsOfPart, partOfElement, cutOffParts, returnsTo,
       drainFeeds: returns.feeds,
-      warnings: cutOffWarnings(circuit, groups, live, partById, at),
+      warnings: [
+        ...closedOff('cutOff', circuit, groups, (group) => !live.has(group), partById, at),
+        ...closedOff('unfed', circuit, groups, (group) => live.has(group) && !fed.has(group), partById, at),
+      ],
     },
   };
 }
@@ -163,9 +167,12 @@ function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly
   return { intoDrain, feeds, discharges: (group) => intoDrain.get(group) ?? returnOf.get(group) };
 }
 
-/** Groups with an open way to a reservoir: closed valves and blocked parts do not count as a way. */
+/**
+ * Groups with an open way to a reservoir: closed valves and blocked parts do not count as a way.
+ * @param asSupply true leaves out what only falls into a crankcase: no oil comes that way
+ */
 function liveGroups(
-  circuit: Circuit, groups: PortGroups, heldBy: ReadonlyMap<string, ReservoirPart>, intoDrain: ReadonlyMap<string, ReservoirPart>,
+  circuit: Circuit, groups: PortGroups, heldBy: ReadonlyMap<string, ReservoirPart>, returns: Returns, asSupply: boolean,
 ): ReadonlySet<string> {
   const ways = new Map<string, string[]>();
   const connect = (a: string, b: string) => {
@@ -178,10 +185,11 @@ function liveGroups(
   for (const part of circuit.parts) {
     if (isReservoir(part) || part.blocked === true || part.kind === 'drain' || part.kind === 'gauge') continue;
     if (part.kind === 'valve' && part.turns === 0) continue;
+    if (asSupply && returns.discharges(groups.of(`${part.id}.out`))) continue;
     const [first, ...rest] = PORTS[part.kind].map((port) => groups.of(`${part.id}.${port}`));
     for (const other of rest) connect(first!, other);
   }
-  const live = new Set<string>([...heldBy.keys(), ...intoDrain.keys()]);
+  const live = new Set<string>([...heldBy.keys(), ...returns.intoDrain.keys()]);
   const queue = [...live];
   for (let group = queue.pop(); group !== undefined; group = queue.pop())
     for (const next of ways.get(group) ?? []) if (!live.has(next)) {
@@ -191,18 +199,16 @@ function liveGroups(
   return live;
 }
 
-function cutOffWarnings(
-  circuit: Circuit, groups: PortGroups, live: ReadonlySet<string>, partById: ReadonlyMap<string, Part>, at: string,
+function closedOff(
+  code: 'cutOff' | 'unfed', circuit: Circuit, groups: PortGroups, is: (group: string) => boolean, partById: ReadonlyMap<string, Part>, at: string,
 ): Issue[] {
   const partsOf = new Map<string, Set<string>>();
   for (const part of circuit.parts) for (const port of PORTS[part.kind]) {
     const group = groups.of(`${part.id}.${port}`);
-    if (live.has(group)) continue;
+    if (!is(group) || (code === 'unfed' && !isConsumer(part))) continue;
     const set = partsOf.get(group) ?? new Set();
     set.add(part.name);
     partsOf.set(group, set);
   }
-  return [...partsOf].map(([group, parts]) => ({
-    code: 'cutOff', severity: 'warning', at, node: groups.nameOf(group, partById), parts: [...parts],
-  }));
+  return [...partsOf].map(([group, parts]) => ({ code, severity: 'warning', at, node: groups.nameOf(group, partById), parts: [...parts] }));
 }

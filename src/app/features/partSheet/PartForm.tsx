@@ -22,13 +22,11 @@ export default function PartForm({ part }: { readonly part: Part }) {
     }
     setProblem({ at: field.path.join('.'), text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' ') });
   };
-  let group = '';
   return (
     <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
-      {fields.map((field) => {
+      {fields.map((field, i) => {
         const at = field.path.join('.');
-        const heading = field.group !== group && field.group !== '' ? field.group : undefined;
-        group = field.group;
+        const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
         return (
           <Fragment key={at}>
             {heading && <h3>{heading}</h3>}

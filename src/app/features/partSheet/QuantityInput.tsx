@@ -1,5 +1,5 @@
 import { Input } from 'antd';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import type { PartField } from '../../../core/circuit/partFields';
 import { displayUnit, formatQuantity, parseQuantity, toDisplay } from '../../../core/units';
 import { useWorkbench } from '../../state/workbench';
@@ -23,9 +23,6 @@ export function QuantityInput({ title, field, input, onChange, problem }: {
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState<string>();
   const [editing, setEditing] = useState(false);
-  useEffect(() => {
-    if (!editing) setText(shown);
-  }, [shown, editing]);
   const type = (typed: string) => {
     setText(typed);
     if (typed.trim() === '' && input.optional) {
@@ -43,12 +40,14 @@ export function QuantityInput({ title, field, input, onChange, problem }: {
     <div className="field">
       <label htmlFor={id}>{title}</label>
       <Input
-        id={id} value={text} suffix={u.symbol} inputMode="decimal" status={say ? 'error' : ''} aria-invalid={say !== undefined} aria-describedby={`${id}-say`}
-        onFocus={() => setEditing(true)}
+        id={id} value={editing ? text : shown} suffix={u.symbol} inputMode="decimal" status={say ? 'error' : ''} aria-invalid={say !== undefined} aria-describedby={`${id}-say`}
+        onFocus={() => {
+          setText(shown);
+          setEditing(true);
+        }}
         onBlur={() => {
           setEditing(false);
           setWrong(undefined);
-          setText(shown);
         }}
         onChange={(event) => type(event.target.value)}
       />

@@ -25,8 +25,8 @@ export function Figures({ layout, reading, units }: { readonly layout: SheetLayo
           return (
             <g key={s.part.id}>
               <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
-              <VerdictMark verdict={consumer.verdict} x={s.x0 + 14} y={11} label={false} />
-              <text className={`t-small ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 27} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
+              <VerdictMark verdict={consumer.verdict} x={s.x0 + 13} y={11} label={false} scale={0.8} />
+              <text className={`t-small ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 24} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
               {decisive && <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>{formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}<tspan className="t-small ink2" fontWeight={520} dx={3}>{displayUnit(decisive.quantity, units).symbol}</tspan></text>}
               {decisive && <text className="t-small ink2" x={s.x0 + 6} y={50}>{side}</text>}
               <text className="t-small ink2" x={s.x0 + 6} y={65}>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</text>

@@ -22,13 +22,11 @@ export function Plan(props: {
   readonly onKeyDown: (event: KeyboardEvent) => void;
 }) {
   const { layout, reading, unfiltered, units, traced } = props;
-  const dim = (parts: readonly string[]) => (traced.size > 0 && !parts.some((part) => traced.has(part)) ? 0.35 : 1);
+  const dim = (parts: readonly string[]) => (traced.size > 0 && !parts.some((part) => traced.has(part)) ? 0.45 : 1);
   // Wide ribbons first, so that thin branches stay visible where they leave.
   const runs = [...layout.runs].map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries)) })).sort((a, b) => b.width - a.width);
-  const chosen = layout.stations.find((s) => s.part.id === props.selected);
   return (
     <g>
-      {chosen && <rect className="column selected" x={chosen.x0} y={chosen.y - 40} width={chosen.x1 - chosen.x0} height={layout.planHeight - chosen.y + 40} />}
       {layout.returns.map((run) => {
         const flow = Math.abs(reading.flowOf(run.carries));
         const [x, y] = run.points[0]!;
@@ -49,7 +47,7 @@ export function Plan(props: {
         <g key={part.id} className="part" role="button" tabIndex={-1} data-part={part.id} aria-label={part.name} onClick={() => props.onSelect(part.id)} transform={`translate(${x} ${y})`}>
           <path d="M-28 -16 V34 H28 V-16" className="symbol" />
           <path d="M-26 2 q6 -6 13 0 t13 0 t13 0 t13 0 V32 H-26 Z" fill="var(--tint-0)" stroke="var(--ink)" strokeWidth={1.5} />
-          <text className="t-name" x={34} y={46}>{part.name}</text>
+          <text className="t-name" x={34} y={46} aria-hidden="true">{part.name}</text>
         </g>
       ))}
       {layout.gauges.map(({ part, x, y }) => (
@@ -71,16 +69,20 @@ function StationMark({ station, reading, units, selected, focusPart, onSelect, o
   const lines = nameLines(partName(part), x1 - x0);
   const labelY = labelHeight(station, ribbonWidth(reading.flowM3S(part.id)), lines.length);
   return (
-    <g
-      className="part" role="button" tabIndex={part.id === focusPart ? 0 : -1} data-part={part.id} aria-pressed={selected === part.id}
-      aria-label={partSentence(part, reading, reading.result, units)} onClick={() => onSelect(part.id)} onKeyDown={onKeyDown} opacity={opacity}
-    >
-      <rect className="column" x={x0} y={labelY.top} width={x1 - x0} height={labelY.bottom - labelY.top} />
-      <rect className="focus-ring" x={x0 + 2} y={labelY.top} width={x1 - x0 - 4} height={labelY.bottom - labelY.top} />
-      <g transform={`translate(${x} ${y})`}><PartSymbol part={part} opening={reading.opening(part.id)} /></g>
-      {lines.map((line, i) => <text key={line} className="t-name paper-tag" x={x} y={labelY.name + 13 * i} textAnchor="middle">{line}</text>)}
-      <text className="t-small ink2 paper-tag" x={x} y={labelY.name + 13 * lines.length} textAnchor="middle">{cutOff ? 'cut off' : partDetail(part, reading, units)}</text>
-      {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />}
+    <g opacity={opacity} onClick={() => onSelect(part.id)}>
+      <g
+        className="part" role="button" tabIndex={part.id === focusPart ? 0 : -1} data-part={part.id} aria-pressed={selected === part.id}
+        aria-label={partSentence(part, reading, reading.result, units)} onKeyDown={onKeyDown}
+      >
+        <rect className="column" x={x0} y={labelY.top} width={x1 - x0} height={labelY.bottom - labelY.top} />
+        <rect className="focus-ring" x={x0 + 2} y={labelY.top} width={x1 - x0 - 4} height={labelY.bottom - labelY.top} />
+        <g transform={`translate(${x} ${y})`}><PartSymbol part={part} opening={reading.opening(part.id)} /></g>
+      </g>
+      <g aria-hidden="true" pointerEvents="none">
+        {lines.map((line, i) => <text key={line} className="t-name paper-tag" x={x} y={labelY.name + 13 * i} textAnchor="middle">{line}</text>)}
+        <text className="t-small ink2 paper-tag" x={x} y={labelY.name + 13 * lines.length} textAnchor="middle">{cutOff ? 'cut off' : partDetail(part, reading, units)}</text>
+        {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />}
+      </g>
     </g>
   );
 }

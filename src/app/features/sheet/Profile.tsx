@@ -12,13 +12,12 @@ export const PROFILE_HEIGHT = PROFILE_TOP + AXIS_HEIGHT + STRIP + 8;
 const AXIS_LEFT = 40;
 
 /** The profile: at what pressure, part by part, on the plan's own columns; every consumer ends in its tide post. */
-export function Profile({ layout, reading, sweep, units, unfiltered, selected, traced, onSelect }: {
+export function Profile({ layout, reading, sweep, units, unfiltered, traced, onSelect }: {
   readonly layout: SheetLayout;
   readonly reading: Reading;
   readonly sweep: Sweep | undefined;
   readonly units: UnitChoice;
   readonly unfiltered: ReadonlySet<string>;
-  readonly selected: string | undefined;
   readonly traced: ReadonlySet<string>;
   readonly onSelect: (part: string) => void;
 }) {
@@ -53,9 +52,6 @@ export function Profile({ layout, reading, sweep, units, unfiltered, selected, t
         return next && <path key={i} d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`} fill={pressureTint((p.pa + next.pa) / 2)} />;
       })}
       {last && <rect x={last.x} y={y(last.pa)} width={Math.max(0, end - last.x)} height={Math.max(0, zero - y(last.pa))} fill={pressureTint(last.pa)} opacity={0.4} />}
-      {traced.size > 0 && selected && byId.get(selected)?.role === 'consumer' && (
-        <rect x={byId.get(selected)!.x0} y={PROFILE_TOP - 4} width={byId.get(selected)!.x1 - byId.get(selected)!.x0} height={AXIS_HEIGHT + STRIP} fill="var(--mark)" opacity={0.7} />
-      )}
       <polyline points={[...steps.map((p) => `${p.x},${y(p.pa)}`), ...(last ? [`${end},${y(last.pa)}`] : [])].join(' ')} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
       {(['nodeHighPa', 'nodeLowPa'] as const).map((pick) => {
         const points = extreme(pick);

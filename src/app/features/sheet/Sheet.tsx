@@ -1,4 +1,4 @@
-import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { unfilteredPorts } from '../../../core/circuit/filtration';
 import { activeVariant } from '../../../core/circuit/project';
 import type { SolveResult } from '../../../core/network/result';
@@ -48,6 +48,7 @@ export function Sheet({ result, sweep }: { readonly result: SolveResult; readonl
   const worst = result.consumers.filter((c) => !c.supplied || c.verdict === 'near').sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   const headline = worst ? `${worst.name} ${VERDICT_WORDS[worst.verdict]}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}` : 'Every component is supplied at this state';
   const headlineX = layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112;
+  const chosen = layout.stations.find((s) => s.part.id === selected);
   const profileTop = layout.planHeight + 2;
   const figuresTop = profileTop + PROFILE_HEIGHT;
   return (
@@ -55,10 +56,11 @@ export function Sheet({ result, sweep }: { readonly result: SolveResult; readonl
       <h1 className="visually-hidden">Circuit of {project.name}, variant {variant.name}</h1>
       <svg width={layout.width} height={figuresTop + FIGURES_HEIGHT + 26} role="group" aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one.">
         <PostPatterns />
+        {chosen && <rect className="column selected" x={chosen.x0} y={chosen.y - 40} width={chosen.x1 - chosen.x0} height={figuresTop + FIGURES_HEIGHT - chosen.y + 40} />}
         <text className="t-headline" x={headlineX} y={24} role="status">{headline}</text>
         <Plan layout={layout} reading={reading} unfiltered={unfiltered} units={units} selected={selected} traced={traced} focusPart={focusPart} onSelect={select} onKeyDown={onKeyDown} />
         <line x1={0} x2={layout.width} y1={layout.planHeight} y2={layout.planHeight} stroke="var(--ink)" strokeWidth={1.5} />
-        <g transform={`translate(0 ${profileTop})`}><Profile layout={layout} reading={reading} sweep={sweep} units={units} unfiltered={unfiltered} selected={selected} traced={traced} onSelect={select} /></g>
+        <g transform={`translate(0 ${profileTop})`}><Profile layout={layout} reading={reading} sweep={sweep} units={units} unfiltered={unfiltered} traced={traced} onSelect={select} /></g>
         <g transform={`translate(0 ${figuresTop})`}><Figures layout={layout} reading={reading} units={units} /></g>
         <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}><Legend /></g>
       </svg>
@@ -69,11 +71,10 @@ export function Sheet({ result, sweep }: { readonly result: SolveResult; readonl
 /** Width of an element as it is laid out [px]. */
 function useWidth(element: RefObject<HTMLElement | null>): number {
   const [width, setWidth] = useState(Infinity);
-  useLayoutEffect(() => {
+  useEffect(() => {
     if (!element.current) return;
     const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)));
     observer.observe(element.current);
-    setWidth(element.current.clientWidth);
     return () => observer.disconnect();
   }, [element]);
   return width;

@@ -7,10 +7,10 @@ import { PortGroups } from '../../../core/network/portGroups';
 const CONSUMER_WIDTH = 80;
 const LINE_WIDTH = 62;
 const PART_WIDTH = 56;
-const LEFT = 88;
-const RIGHT = 16;
+const LEFT = 86;
+const RIGHT = 30;
 /** Columns may narrow to this before the sheet scrolls sideways. */
-const NARROWEST = 0.8;
+const NARROWEST = 0.76;
 /** Heights in the plan [px]. */
 const MAIN_Y = 86;
 const DETOUR_STEP = 62;
@@ -73,7 +73,7 @@ type Wanted = { part: Part; role: StationRole; lane: number; width: number };
  * joints and file order only, never on flows, so nothing moves while the state does.
  *
  * @param stationOrder order to keep among parts that could stand in any; file order for the rest
- * @param available width that there is [px]: columns narrow to 80 % to fit it, then the sheet scrolls
+ * @param available width that there is [px]: columns narrow to 76 % to fit it, then the sheet scrolls
  */
 export function layoutSheet(circuit: Circuit, stationOrder: readonly string[] = [], available = Infinity): SheetLayout {
   return new SheetBuilder(circuit, stationOrder, available).build();

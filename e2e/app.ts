@@ -1,0 +1,26 @@
+import { execFile } from 'node:child_process';
+import { expect, type Page } from '@playwright/test';
+
+/** Opens the app and waits for its first answer; fails the test on any error in the console. */
+export async function openApp(page: Page): Promise<string[]> {
+  const problems: string[] = [];
+  page.on('pageerror', (error) => problems.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error') problems.push(message.text());
+  });
+  await page.goto('/');
+  await expect(page.locator('.sheet svg [role=status]')).toBeVisible();
+  return problems;
+}
+
+/** What the command line says of a state: its exit code and its JSON. */
+export function commandLine(...args: string[]): Promise<{ code: number; json: { consumers: { part: string; verdict: string; pressurePa: number; flowM3S: number }[] } }> {
+  return new Promise((done) => {
+    execFile('node_modules/.bin/tsx', ['src/cli/tidal.ts', ...args, '--json'], { maxBuffer: 1e8 }, (error, out) =>
+      done({ code: typeof error?.code === 'number' ? error.code : 0, json: JSON.parse(out) as never }));
+  });
+}
+
+export const part = (page: Page, id: string) => page.locator(`.sheet [data-part=${id}]`);
+export const speed = (page: Page) => page.getByRole('slider', { name: 'Engine speed' });
+export const oil = (page: Page) => page.getByRole('slider', { name: /^Oil/ });

@@ -1,0 +1,119 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { commandLine, oil, openApp, part, speed } from './app';
+
+test('the demo opens, and moving the engine speed changes a verdict at the state where the command line says the same', async ({ page }) => {
+  const problems = await openApp(page);
+  await expect(page.getByText('Thornback').first()).toBeVisible();
+  await page.getByRole('button', { name: /Hot idle/ }).click();
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo, 0\.99.bar, in band/);
+  await expect(page.locator('.sheet [role=status]')).toHaveText('Every component is supplied at this state');
+  const idle = await commandLine('solve', 'demo/thornback.json', '--rpm', '850', '--oil-temp', '110');
+  expect(idle.code).toBe(0);
+
+  // Drag the instrument's ruler to its right end: the sheet follows while the pointer is down.
+  const box = (await speed(page).boundingBox())!;
+  await page.mouse.move(box.x + 30, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 60, box.y + 60, { steps: 8 });
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /flooded/);
+  await page.mouse.up();
+  const rpm = (await speed(page).getAttribute('aria-valuenow'))!;
+  const there = await commandLine('solve', 'demo/thornback.json', '--rpm', rpm, '--oil-temp', '110');
+  expect(there.code).toBe(1);
+  const turbo = there.json.consumers.find((c) => c.part === 'turbo')!;
+  expect(turbo.verdict).toBe('flooded');
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', new RegExp(`${(turbo.pressurePa / 1e5).toFixed(2)}.bar, flooded`));
+  expect(problems).toEqual([]);
+});
+
+test('findings give each consumer at its worst, and a click goes there', async ({ page }) => {
+  await openApp(page);
+  const finding = page.getByRole('button', { name: /Turbo flooded/ });
+  await expect(finding).toContainText('Worst at 7000 rpm, 120 °C');
+  await finding.click();
+  await expect(oil(page)).toHaveAttribute('aria-valuetext', '120 °C');
+  await expect(page.getByRole('heading', { name: /^Turbo/ }).first()).toBeVisible();
+  const shares = page.locator('.panel .rows').filter({ hasText: 'Pump, out' });
+  await expect(shares).toContainText('Restrictor');
+  await expect(shares).toContainText('At Turbo');
+});
+
+test('edit the restrictor’s bore, see the verdict pass, reload and find it kept', async ({ page }) => {
+  const problems = await openApp(page);
+  await part(page, 'turboRestrictor').click();
+  const bore = page.getByLabel('Bore', { exact: true });
+  await bore.fill('1.2');
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /in band/);
+  await expect(page.locator('.law').first()).toContainText('Q = 0.7');
+  await page.reload();
+  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.20.mm/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/all supplied, 337 states/)).toBeVisible();
+  // Another unit, typed in.
+  await part(page, 'turboRestrictor').click();
+  await page.getByLabel('Bore', { exact: true }).fill('0.06 in');
+  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.52.mm/);
+  expect(problems).toEqual([]);
+});
+
+test('a figure that cannot be is refused beside its field, and nothing is lost', async ({ page }) => {
+  await openApp(page);
+  await part(page, 'turboRestrictor').click();
+  const bore = page.getByLabel('Bore', { exact: true });
+  await bore.fill('0');
+  await expect(page.getByRole('alert')).toContainText('boreM: must be greater than 0, 0 is there');
+  await bore.fill('wide');
+  await expect(page.getByRole('alert')).toContainText('This is not a number');
+  await bore.blur();
+  await expect(bore).toHaveValue('1.5');
+});
+
+test('the main job by keyboard alone', async ({ page }) => {
+  await openApp(page);
+  await speed(page).focus();
+  await page.keyboard.press('Home');
+  await expect(speed(page)).toHaveAttribute('aria-valuenow', '0');
+  await page.keyboard.press('4');
+  await expect(speed(page)).toHaveAttribute('aria-valuetext', '7000 rpm');
+  await page.keyboard.press('[');
+  await expect(speed(page)).toHaveAttribute('aria-valuetext', '6950 rpm');
+  await part(page, 'pickup').focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  await expect(part(page, 'turbo')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Where its pressure goes' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: /Over the range/ })).toBeVisible();
+});
+
+test('units by choice, never mixed', async ({ page }) => {
+  await openApp(page);
+  await page.getByRole('button', { name: 'Units' }).click();
+  await page.getByRole('menuitem', { name: 'Pressure' }).hover();
+  await page.getByRole('menuitem', { name: 'psi' }).click();
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi/);
+  await expect(page.locator('.sheet')).not.toContainText(/\d.bar\b/);
+});
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`no serious accessibility finding, ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await openApp(page);
+    for (const select of [undefined, 'turbo', 'mains']) {
+      if (select) await part(page, select).click();
+      if (select) await expect(page.getByRole('form')).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+    }
+  });
+}
+
+test('fits a tablet, the panel below the sheet', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 });
+  await openApp(page);
+  const sheet = (await page.locator('.sheet').boundingBox())!;
+  const panel = (await page.locator('.panel').boundingBox())!;
+  expect(panel.y).toBeGreaterThanOrEqual(sheet.y + sheet.height - 1);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+});

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { openApp, part } from './app';
+
+const DEMO = readFileSync('demo/thornback.json', 'utf8');
+const importText = (page: Page, name: string, text: string) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+
+test('export, change, and import what was exported', async ({ page }) => {
+  const problems = await openApp(page);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export' }).click()]);
+  expect(download.suggestedFilename()).toBe('thornback.tidal.json');
+  const exported = readFileSync(await download.path(), 'utf8');
+  expect(JSON.parse(exported)).toEqual(JSON.parse(DEMO));
+
+  await part(page, 'turboRestrictor').click();
+  await page.getByLabel('Bore', { exact: true }).fill('0.9');
+  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /0\.90.mm/);
+  await importText(page, 'mine.json', exported.replace('"name": "Thornback"', '"name": "Brackwater"'));
+  await expect(page.getByText('Brackwater', { exact: true })).toBeVisible();
+  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.50.mm/);
+  expect(problems).toEqual([]);
+});
+
+for (const [what, text, sentence] of [
+  ['a negative bore', DEMO.replace('"boreM": 0.0015', '"boreM": -0.0015'), 'boreM (Restrictor): must be greater than 0'],
+  ['an absent part', DEMO.replace('"to": "filter.in"', '"to": "ghost.in"'), 'names a part that is not in this circuit'],
+  ['an unknown kind', DEMO.replace('"kind": "filter"', '"kind": "centrifuge"'), 'this kind is not known'],
+  ['a newer version', DEMO.replace('"version": 1', '"version": 7'), 'version 7, this app reads up to 1'],
+  ['numbers as text', DEMO.replace('"lengthM": 0.46', '"lengthM": "0.46"'), 'a number is needed, the text "0.46" is there'],
+  ['half a file', DEMO.slice(0, 900), 'The file is not JSON'],
+  ['50 MB', ' '.repeat(50e6), 'The file has 47.7 MiB'],
+] as const)
+  test(`a file with ${what} is refused by name and the project stays as it was`, async ({ page }) => {
+    const problems = await openApp(page);
+    await part(page, 'turboRestrictor').click();
+    await page.getByLabel('Bore', { exact: true }).fill('1.1');
+    await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
+    await importText(page, 'broken.json', text);
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toContainText('broken.json was not opened');
+    await expect(dialog).toContainText(sentence);
+    await dialog.getByRole('button', { name: 'Understood' }).click();
+    await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
+    await page.reload();
+    await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
+    expect(problems).toEqual([]);
+  });
+
+test('a circuit with a closed way names what it cuts off', async ({ page }) => {
+  await openApp(page);
+  await part(page, 'headFeed').click();
+  await page.getByRole('switch', { name: 'Blocked' }).click();
+  await expect(part(page, 'cams')).toHaveAttribute('aria-label', /dry/);
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.panel')).toContainText(/Head feed, out is fed by nothing: every way to it is closed, so Cams, Lifters run dry/);
+});
+
+test('nothing is asked of the network but the app’s own files', async ({ page }) => {
+  const foreign: string[] = [];
+  page.on('request', (request) => {
+    if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:)/.test(request.url())) foreign.push(request.url());
+  });
+  await openApp(page);
+  await part(page, 'pump').click();
+  await expect(page.getByRole('form')).toBeVisible();
+  expect(foreign).toEqual([]);
+});

@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4179;
+
+/** The real app, built, from the real server, in Debian's Chromium. */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 30_000,
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  reporter: 'line',
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'off',
+    video: 'off',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: { command: 'node_modules/.bin/tsx src/server/main.ts', url: `http://127.0.0.1:${PORT}/`, env: { PORT: String(PORT) }, reuseExistingServer: false },
+});

@@ -1,0 +1,79 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { isReservoir } from '../../../core/circuit/ports';
+import { readProjectText } from '../../../core/circuit/readProject';
+import type { Circuit } from '../../../core/circuit/project';
+import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';
+import { layoutSheet, type SheetLayout } from './layout';
+import { fallFactor, ribbonWidth, spreadLabels, axisTopPa } from './scales';
+
+function demoCircuit(): Circuit {
+  const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
+  if (!read.ok) throw new Error('refused');
+  return read.project.variants[0]!.circuit;
+}
+const roles = (layout: SheetLayout) => layout.stations.map((s) => `${s.part.id}:${s.role}`);
+
+describe('The sheet’s layout', () => {
+  it('puts Thornback’s oilway on the main lane and every consumer in the row, in the order of their taps', () => {
+    const layout = layoutSheet(demoCircuit());
+    expect(layout.main).toEqual(['pickup', 'pump', 'blockOut', 'filter', 'gallery']);
+    expect(roles(layout)).toEqual([
+      'pickup:main', 'pump:main', 'relief:hanger', 'blockOut:main', 'filter:main', 'gallery:main', 'mains:consumer', 'rods:consumer', 'jets:consumer',
+      'tensioner:consumer', 'turboFeed:branch', 'turboRestrictor:branch', 'turbo:consumer', 'headFeed:branch', 'cams:consumer', 'lifters:consumer',
+    ]);
+    const row = new Set(layout.stations.filter((s) => s.role === 'consumer').map((s) => s.y));
+    expect(row.size).toBe(1);
+  });
+
+  it('gives every part of any legal circuit one column of its own, left to right without overlap', () => {
+    fc.assert(fc.property(arbitrarySeed, (seed) => {
+      const { circuit } = randomProject(seed).variants[0]!;
+      const layout = layoutSheet(circuit);
+      const expected = circuit.parts.filter((p) => !isReservoir(p) && p.kind !== 'gauge' && p.kind !== 'drain').map((p) => p.id).sort();
+      expect(layout.stations.map((s) => s.part.id).sort()).toEqual(expected);
+      layout.stations.forEach((s, i) => expect(s.x0).toBeGreaterThanOrEqual(layout.stations[i - 1]?.x1 ?? 0));
+      for (const run of [...layout.runs, ...layout.returns]) for (const [x, y] of run.points) expect(Number.isFinite(x + y)).toBe(true);
+    }), { numRuns: 150, seed: 6 });
+  });
+
+  it('draws a ribbon to every consumer', () => {
+    fc.assert(fc.property(arbitrarySeed, (seed) => {
+      const layout = layoutSheet(randomProject(seed).variants[0]!.circuit);
+      for (const s of layout.stations) if (s.role === 'consumer') expect(layout.runs.some((r) => r.key === `${s.part.id}:feed`)).toBe(true);
+    }), { numRuns: 100, seed: 7 });
+  });
+
+  it('stays still while figures change, and narrows its columns only so far', () => {
+    const circuit = demoCircuit();
+    const changed = { ...circuit, parts: circuit.parts.map((p) => (p.kind === 'orifice' ? { ...p, boreM: 1e-3 } : p)) };
+    expect(layoutSheet(changed).stations.map((s) => [s.part.id, s.x0, s.y])).toEqual(layoutSheet(circuit).stations.map((s) => [s.part.id, s.x0, s.y]));
+    expect(layoutSheet(circuit, [], 962).width).toBeLessThanOrEqual(970);
+    expect(layoutSheet(circuit, [], 300).width).toBe(layoutSheet(circuit, [], 100).width);
+  });
+
+  it('keeps a stored order of consumers', () => {
+    const layout = layoutSheet(demoCircuit(), ['jets', 'mains']);
+    const order = layout.stations.map((s) => s.part.id);
+    expect(order.indexOf('jets')).toBeLessThan(order.indexOf('mains'));
+  });
+});
+
+describe('The sheet’s scales', () => {
+  it('draw four times the flow twice as wide', () => {
+    expect(ribbonWidth(4e-4) / ribbonWidth(1e-4)).toBeCloseTo(2, 9);
+  });
+
+  it('exaggerate the fall as far as fits', () => {
+    expect([fallFactor(0.06e5, 28e-5, 40), fallFactor(0.5e5, 28e-5, 40), fallFactor(5e5, 28e-5, 40)]).toEqual([20, 2, 1]);
+  });
+
+  it('keep 7 bar unless the range goes beyond', () => {
+    expect([axisTopPa(5.6e5), axisTopPa(7.2e5)]).toEqual([7e5, 10e5]);
+  });
+
+  it('part labels that would overlap, in their order', () => {
+    const placed = spreadLabels([100, 102, 103, 200], 13);
+    for (let i = 1; i < placed.length; i++) expect(placed[i]! - placed[i - 1]!).toBeGreaterThanOrEqual(13 - 1e-3);
+  });
+});

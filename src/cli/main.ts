@@ -1,0 +1,44 @@
+import { parseArgs } from 'node:util';
+import { check } from './check';
+import { Refusal } from './load';
+import { solve } from './solve';
+import { sweep } from './sweep';
+
+const USAGE = `Usage:
+  tidal solve FILE [--rpm N] [--oil-temp C] [--variant ID] [--json]
+  tidal check FILE [--variant ID] [--json]
+  tidal sweep FILE --csv [--variant ID]
+
+Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.
+docs/command-line.md describes the output.`;
+
+const COMMANDS = { solve, check, sweep };
+
+/** Runs one command. @param argv words after the program's name @returns the exit code */
+export function main(argv: readonly string[]): number {
+  try {
+    const { values, positionals } = parseArgs({
+      args: [...argv], allowPositionals: true,
+      options: {
+        rpm: { type: 'string' }, 'oil-temp': { type: 'string' }, variant: { type: 'string' },
+        json: { type: 'boolean', default: false }, csv: { type: 'boolean', default: false }, help: { type: 'boolean', short: 'h', default: false },
+      },
+    });
+    if (values.help) {
+      console.log(USAGE);
+      return 0;
+    }
+    const [name, file, ...rest] = positionals;
+    if (!name || !(name in COMMANDS) || !file || rest.length > 0) throw new Refusal(USAGE);
+    return COMMANDS[name as keyof typeof COMMANDS](file, {
+      rpm: values.rpm, oilTempC: values['oil-temp'], variant: values.variant, json: values.json, csv: values.csv,
+    });
+  } catch (error) {
+    const { code, message } = error as NodeJS.ErrnoException;
+    if (error instanceof Refusal || code?.startsWith('ERR_PARSE_ARGS')) {
+      console.error(message);
+      return 2;
+    }
+    throw error;
+  }
+}

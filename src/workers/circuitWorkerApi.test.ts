@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs';
+import { createCircuitWorker } from './circuitWorkerApi';
+import { solveReplySchema, sweepReplySchema } from './protocol';
+
+const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
+const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+/** A clock on which every look is a slice later, so that the sweep pauses after each state. */
+const hasty = () => {
+  let now = 0;
+  return () => (now += 100);
+};
+
+describe('The circuit worker', () => {
+  it('solves what is open, in the form that the page checks', () => {
+    const worker = createCircuitWorker(pause, Date.now);
+    expect(worker.open(demo())).toEqual({ kind: 'opened', warnings: [] });
+    const reply = solveReplySchema.parse(worker.solve({ speedRevS: 14, oilTemperatureK: 383 }));
+    expect(reply.kind === 'solved' && reply.result.convergence.status).toBe('converged');
+  });
+
+  it('cancels an older sweep when a newer one comes', async () => {
+    const worker = createCircuitWorker(pause, hasty());
+    worker.open(demo());
+    const older = worker.sweep();
+    const newer = worker.sweep();
+    expect((await older).kind).toBe('cancelled');
+    expect(sweepReplySchema.parse(await newer).kind).toBe('swept');
+  });
+
+  it('cancels a sweep when another project is opened', async () => {
+    const worker = createCircuitWorker(pause, hasty());
+    worker.open(demo());
+    const older = worker.sweep();
+    worker.open(demo());
+    expect((await older).kind).toBe('cancelled');
+  });
+
+  it('refuses in words what it cannot use, and keeps nothing half open', async () => {
+    const worker = createCircuitWorker(pause, Date.now);
+    expect(worker.solve({ speedRevS: 1, oilTemperatureK: 300 })).toEqual({ kind: 'refused', sentences: ['No project has been opened.'] });
+    expect(worker.open({ format: 'else' }).kind).toBe('refused');
+    expect((await worker.sweep()).kind).toBe('refused');
+    worker.open(demo());
+    expect(worker.solve({ speedRevS: 'fast' }).kind).toBe('refused');
+  });
+});
