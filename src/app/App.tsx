@@ -1,12 +1,10 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { ConfigProvider } from 'antd';
-import { lazy, Suspense, useEffect, useMemo } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useRouteError } from 'react-router';
 import { CircuitPage } from './CircuitPage';
 import { activeVariant } from '../core/circuit/project';
 import { usePersistence } from './state/usePersistence';
 import { useWorkbench } from './state/workbench';
-import { antdTheme } from './theme/antdTheme';
 
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
 
@@ -20,12 +18,7 @@ export function App() {
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
-  const config = useMemo(() => antdTheme(theme), [theme]);
-  return (
-    <ConfigProvider theme={config} wave={{ disabled: true }}>
-      <QueryClientProvider client={queries}><RouterProvider router={router} /></QueryClientProvider>
-    </ConfigProvider>
-  );
+  return <QueryClientProvider client={queries}><RouterProvider router={router} /></QueryClientProvider>;
 }
 
 function Shell() {

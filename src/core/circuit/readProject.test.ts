@@ -5,6 +5,7 @@ import { CircuitSolver } from '../network/solveProject';
 import { sayIssue } from './issue';
 import { partFields, changePart } from './partFields';
 import { LARGEST_FILE_BYTES, readProject, readProjectText } from './readProject';
+import { projectJsonSchema } from './jsonSchema';
 import { migrate } from './migrations';
 
 const DEMO = readFileSync('demo/thornback.json', 'utf8');
@@ -125,5 +126,11 @@ describe('The form of a part', () => {
     expect(changePart(restrictor, ['boreM'], 9e-4)).toMatchObject({ ok: true, part: { boreM: 9e-4 } });
     expect(changePart(restrictor, ['boreM'], 0)).toMatchObject({ ok: false });
     expect(changePart(restrictor, ['dischargeCoefficient'], undefined)).toEqual({ ok: true, part: restrictor });
+  });
+});
+
+describe('The published JSON Schema', () => {
+  it('is the one that the code has now (npm run schema writes it)', () => {
+    expect(JSON.parse(readFileSync('docs/project.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(projectJsonSchema())));
   });
 });

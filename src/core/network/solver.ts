@@ -66,6 +66,7 @@ export class HydraulicSolver {
   private readonly others: Int32Array;
   private readonly hasPump: boolean;
   private readonly symmetric: boolean;
+  private ownMerit = 0;
   private warm = false;
 
   constructor(readonly network: Network) {
@@ -184,7 +185,8 @@ export class HydraulicSolver {
         this.evaluate(oil, state, false);
         evaluations++;
         // The first step from rest has no residual worth comparing with: its linearisation knows no flow yet.
-        if (first || this.measure(this.weights) <= (1 - SUFFICIENT_DECREASE * length) * merit) break;
+        const judged = this.measure(this.weights);
+        if (first || judged <= (1 - SUFFICIENT_DECREASE * length) * merit) break;
         if (this.correctionNorm() <= (1 - NATURAL_DECREASE * length) * stepNorm) break;
         if (length < SMALLEST_STEP) {
           // A kink closer than the shortest step: cross it, but not for ever.
@@ -192,7 +194,7 @@ export class HydraulicSolver {
           break;
         }
       }
-      merit = this.measure(ws.byFromPa);
+      merit = this.ownMerit;
     }
   }
 
@@ -262,48 +264,61 @@ export class HydraulicSolver {
    * Sums imbalances and law errors of the present evaluation.
    * @param weights flow per pressure by which law errors count. A step is judged by the weights of where it
    *   started: only then is Newton's direction sure to lead down.
-   * @returns the merit that a step must lessen
+   * @returns the merit that a step must lessen; the merit by the present weights is left in `ownMerit`
    */
   private measure(weights: Float64Array): number {
     const { network, workspace: ws, convergence } = this;
-    const { imbalanceKgS, flowM3S, densityKgM3, lawErrorPa } = ws;
-    const { from, to, law, nodeHeld } = network;
-    imbalanceKgS.fill(0);
+    const { imbalanceKgS, flowM3S, densityKgM3, lawErrorPa, byFromPa } = ws;
+    const { from, to, law, nodeHeld, inflowM3S } = network;
+    // Sums are kept in locals: a number stored in an object's field is boxed at every store.
     let merit = 0;
+    let ownMerit = 0;
     let pumped = 0;
     let largest = 0;
-    let rho = 0;
-    convergence.worstLawErrorPa = 0;
-    convergence.worstElement = -1;
+    let worstLaw = 0;
+    let worstElement = -1;
+    imbalanceKgS.fill(0);
     for (let e = 0; e < law.length; e++) {
-      rho = densityKgM3[e]!;
-      const mass = rho * flowM3S[e]!;
+      const rho = densityKgM3[e]!;
+      const flow = flowM3S[e]!;
+      const mass = rho * flow;
       imbalanceKgS[from[e]!]! += mass;
       imbalanceKgS[to[e]!]! -= mass;
-      const error = rho * weights[e]! * lawErrorPa[e]!;
-      merit += error * error;
-      if (law[e] === Law.pump) pumped += Math.abs(flowM3S[e]!);
-      if (Math.abs(flowM3S[e]!) > largest) largest = Math.abs(flowM3S[e]!);
-      const pa = Math.abs(lawErrorPa[e]!);
-      if (!(pa <= convergence.worstLawErrorPa)) {
-        convergence.worstLawErrorPa = pa;
-        convergence.worstElement = e;
+      const magnitude = Math.abs(flow);
+      if (magnitude > largest) largest = magnitude;
+      if (law[e] === Law.pump) pumped += magnitude;
+      const error = lawErrorPa[e]!;
+      if (error === 0) continue;
+      const judged = rho * weights[e]! * error;
+      const own = rho * byFromPa[e]! * error;
+      merit += judged * judged;
+      ownMerit += own * own;
+      if (!(Math.abs(error) <= worstLaw)) {
+        worstLaw = Math.abs(error);
+        worstElement = e;
+      }
+    }
+    const rho = densityKgM3.length > 0 ? densityKgM3[0]! : 1;
+    let worstKgS = 0;
+    let worstNode = -1;
+    let balance = 0;
+    for (let i = 0; i < nodeHeld.length; i++) {
+      if (nodeHeld[i] === 1) continue;
+      const kgS = imbalanceKgS[i]! - rho * inflowM3S[i]!;
+      imbalanceKgS[i] = kgS;
+      balance += kgS * kgS;
+      if (!(Math.abs(kgS) <= worstKgS)) {
+        worstKgS = Math.abs(kgS);
+        worstNode = i;
       }
     }
     convergence.flowScaleM3S = Math.max(this.hasPump ? pumped : largest, LEAST_FLOW_SCALE_M3S);
-    convergence.worstImbalanceM3S = 0;
-    convergence.worstNode = -1;
-    for (let i = 0; i < nodeHeld.length; i++) {
-      if (nodeHeld[i]) continue;
-      imbalanceKgS[i]! -= rho * network.inflowM3S[i]!;
-      const kgS = imbalanceKgS[i]!;
-      merit += kgS * kgS;
-      if (!(Math.abs(kgS) / rho <= convergence.worstImbalanceM3S)) {
-        convergence.worstImbalanceM3S = Math.abs(kgS) / rho;
-        convergence.worstNode = i;
-      }
-    }
-    return merit;
+    convergence.worstImbalanceM3S = worstKgS / rho;
+    convergence.worstNode = worstNode;
+    convergence.worstLawErrorPa = worstLaw;
+    convergence.worstElement = worstElement;
+    this.ownMerit = ownMerit + balance;
+    return merit + balance;
   }
 
   /** Jacobian of the node balances, element flows eliminated. @param compliance added to every balance, mass flow per pressure */

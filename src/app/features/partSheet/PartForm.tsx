@@ -6,6 +6,7 @@ import type { Part } from '../../../core/circuit/parts';
 import { fieldIssue } from '../../../core/circuit/readProject';
 import { lossLabel } from '../../../core/explain/explainPart';
 import { useWorkbench } from '../../state/workbench';
+import { AntdTheme } from '../../theme/AntdTheme';
 import { QuantityInput } from './QuantityInput';
 
 /** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
@@ -23,7 +24,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
     setProblem({ at: field.path.join('.'), text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' ') });
   };
   return (
-    <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+    <AntdTheme><form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
       {fields.map((field, i) => {
         const at = field.path.join('.');
         const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
@@ -34,7 +35,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
           </Fragment>
         );
       })}
-    </form>
+    </form></AntdTheme>
   );
 }
 

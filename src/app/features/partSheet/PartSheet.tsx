@@ -1,4 +1,3 @@
-import { Button } from 'antd';
 import { lazy, Suspense, useMemo } from 'react';
 import { isConsumer } from '../../../core/circuit/ports';
 import { activeVariant } from '../../../core/circuit/project';
@@ -29,7 +28,7 @@ export function PartSheet({ result, sweep }: { readonly result: SolveResult; rea
   const drain = result.drains.find((d) => d.part === part.id);
   return (
     <>
-      <h2>{part.name} <Button size="small" onClick={() => select(undefined)} aria-keyshortcuts="Escape">Back to findings</Button></h2>
+      <h2>{part.name} <button type="button" className="plain" onClick={() => select(undefined)} aria-keyshortcuts="Escape">Back to findings</button></h2>
       {consumer && (
         <div className="finding" style={{ cursor: 'default' }}>
           <VerdictIcon verdict={consumer.verdict} />

@@ -4,13 +4,14 @@ import { sayIssue } from '../../../core/circuit/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/circuit/readProject';
 import { QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/units';
 import { useWorkbench } from '../../state/workbench';
+import { AntdTheme } from '../../theme/AntdTheme';
 
 /** Quantities whose unit a reader may choose here; the rest follow length or have one unit. */
 const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [['Pressure', ['pressure', 'pressurePerSpeed']], ['Temperature', ['temperature', 'temperatureDifference']], ['Flow', ['flow']], ['Lengths', ['bore', 'length', 'clearance', 'area', 'displacement', 'volume']]];
 
 /** Import, export, units and theme; loaded after the sheet, with the dialogs that it may need. */
 export default function ProjectMenu() {
-  return <AntApp component={false}><Menu /></AntApp>;
+  return <AntdTheme><AntApp component={false}><Menu /></AntApp></AntdTheme>;
 }
 
 function Menu() {

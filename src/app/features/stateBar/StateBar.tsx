@@ -1,3 +1,4 @@
+import { OIL_GRADES } from '../../../core/oil/grades';
 import { displayUnit, formatFigure, formatQuantity, fromDisplay, toDisplay, type Quantity } from '../../../core/units';
 import { useWorkbench } from '../../state/workbench';
 import { Instrument } from './Instrument';
@@ -14,6 +15,7 @@ export function StateBar() {
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const units = useWorkbench((w) => w.units);
   const setState = useWorkbench((w) => w.setState);
+  const setOil = useWorkbench((w) => w.setOil);
   const instrument = (label: string, quantity: Quantity, si: number, lowSi: number, highSi: number, step: number, change: (si: number) => void) => {
     const u = displayUnit(quantity, units);
     return (
@@ -29,8 +31,17 @@ export function StateBar() {
       {instrument('Engine speed', 'speed', speedRevS, 0, project.engine.maximumSpeedRevS * 1.03, SPEED_STEP_RPM, (si) => setState({ speedRevS: si }))}
       {instrument('Oil, held everywhere', 'temperature', oilTemperatureK, project.range.coldestOilK - 30, project.range.hottestOilK + 40, TEMPERATURE_STEP, (si) => setState({ oilTemperatureK: si }))}
       <div className="instrument still">
-        <div className="label">Oil</div>
-        <div className="words">{project.oil.name}</div>
+        <label className="label" htmlFor="oil-grade">Oil</label>
+        <select
+          id="oil-grade" value={project.oil.name}
+          onChange={(event) => {
+            const grade = OIL_GRADES.find((each) => each.name === event.target.value);
+            if (grade) setOil({ ...grade });
+          }}
+        >
+          {!OIL_GRADES.some((each) => each.name === project.oil.name) && <option>{project.oil.name}</option>}
+          {OIL_GRADES.map((each) => <option key={each.name}>{each.name}</option>)}
+        </select>
         <div className="quiet">{formatQuantity(project.oil.viscosity100M2S, 'kinematicViscosity', units)} at {formatQuantity(373.15, 'temperature', units)}</div>
       </div>
       <div className="named" role="group" aria-label="Named states">

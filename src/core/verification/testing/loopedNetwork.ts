@@ -25,14 +25,14 @@ export function seededRandom(seed: number): () => number {
 export function loopedGrid(pipes: number, drawM3S: number, boreM: number, lengthM: number, seed = 1): LoopedNetwork {
   const random = seededRandom(seed);
   let width = 2;
-  while (2 * (width + 1) * width < pipes) width++;
+  while (2 * width * (width + 1) < pipes) width++;
   const spread = (mean: number, ratio: number) => mean * ratio ** (2 * random() - 1);
   const nodes: { heldPa?: number; inflowM3S: number }[] = [{ heldPa: 50e5, inflowM3S: 0 }];
   const list: LoopedNetwork['pipes'][number][] = [];
   const add = (from: number, to: number, b = boreM) =>
     list.push({ from, to, boreM: spread(b, 1.3), lengthM: spread(lengthM, 1.5), roughnessM: 1e-6 });
   const node = (row: number, column: number) => 1 + row * width + column;
-  const rows = Math.max(2, Math.round((pipes - 1 + width) / (2 * width - 1)));
+  const rows = Math.max(2, Math.ceil((pipes - 1 + width) / (2 * width - 1)));
   for (let row = 0; row < rows; row++) for (let column = 0; column < width; column++) nodes.push({ inflowM3S: -spread(drawM3S, 2) });
   add(0, 1, boreM * 4);
   for (let row = 0; row < rows; row++) for (let column = 0; column < width; column++) {
