@@ -77,14 +77,11 @@ export const projectSchema = z.strictObject({
 });
 
 export type Project = z.infer<typeof projectSchema>;
-/** A project as it may be written in a file, defaults left out. */
-export type ProjectInput = z.input<typeof projectSchema>;
 export type Variant = z.infer<typeof variantSchema>;
 export type Circuit = z.infer<typeof circuitSchema>;
 export type Joint = z.infer<typeof jointSchema>;
 export type Engine = z.infer<typeof engineSchema>;
 export type OperatingRange = z.infer<typeof rangeSchema>;
-export type NamedState = z.infer<typeof namedStateSchema>;
 
 /** The variant that a project has open; the reader has checked that it exists. */
 export function activeVariant(project: Project): Variant {

@@ -20,7 +20,6 @@ export const Law = {
   thermostatPath: 8,
 } as const;
 
-export type LawCode = (typeof Law)[keyof typeof Law];
 /** Name of a law in results. */
 export type LawName = keyof typeof Law;
 

@@ -8,7 +8,5 @@ export interface OperatingState {
   readonly atmospherePa: number;
 }
 
-/** Standard atmosphere. @source ISO 2533 */
-export const STANDARD_ATMOSPHERE_PA = 101_325;
 /** @source ISO 80000-3, exact by convention */
 export const STANDARD_GRAVITY_M_S2 = 9.80665;

@@ -2,4 +2,3 @@ export { QUANTITIES, displayUnit, fromDisplay, toDisplay } from './quantity';
 export type { DisplayUnit, Quantity, UnitChoice } from './quantity';
 export { formatFigure, formatQuantity } from './format';
 export { parseQuantity } from './parse';
-export type { ParsedQuantity } from './parse';
