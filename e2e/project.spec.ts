@@ -55,6 +55,20 @@ test('a circuit with a closed way names what it cuts off', async ({ page }) => {
   await expect(page.locator('.panel')).toContainText(/Head feed, out is fed by nothing: every way to it is closed, so Cams, Lifters run dry/);
 });
 
+test('a state that does not solve says so and names the place to blame', async ({ page }) => {
+  // A pump without slip against a blocked passage and no relief: nothing holds the pressure at its outlet.
+  const raw = JSON.parse(DEMO) as { variants: [{ circuit: { parts: Record<string, unknown>[]; joints: { from: string; to: string }[] } }] };
+  const { circuit } = raw.variants[0];
+  circuit.parts = circuit.parts.filter((p) => p['id'] !== 'relief');
+  circuit.joints = circuit.joints.filter((j) => !`${j.from} ${j.to}`.includes('relief.'));
+  circuit.parts.find((p) => p['id'] === 'pump')!['slip'] = { kind: 'coefficient', slipCoefficient: 0 };
+  circuit.parts.find((p) => p['id'] === 'blockOut')!['blocked'] = true;
+  await openApp(page);
+  await importText(page, 'deadheaded.json', JSON.stringify(raw));
+  await expect(page.locator('.panel')).toContainText('This state did not solve. The balance fails at Pump, out');
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /not solved/);
+});
+
 test('nothing is asked of the network but the app’s own files', async ({ page }) => {
   const foreign: string[] = [];
   page.on('request', (request) => {

@@ -108,6 +108,25 @@ describe('A circuit with a closed way', () => {
   });
 });
 
+describe('A place that is cut off', () => {
+  it('gets no pressure at all, rather than one made of leaks', () => {
+    const raw = JSON.parse(DEMO) as Raw;
+    raw.variants[0]!.circuit.parts.push(
+      { id: 'v1', kind: 'valve', name: 'Needle valve', fullAreaM2: 1e-5, turnsToFull: 4, turns: 0 },
+      { id: 'canister', kind: 'cooler', name: 'Canister', ratedPressureDropPa: 5e4, ratedFlowM3S: 6e-5, ratedViscosityPaS: 0.0118, viscousShare: 0.9 },
+    );
+    raw.variants[0]!.circuit.joints.push({ from: 'gallery.out', to: 'v1.in' }, { from: 'v1.out', to: 'canister.in' });
+    const read = readProject(raw);
+    if (!read.ok) throw new Error('refused');
+    const made = CircuitSolver.of(read.project);
+    if (!made.ok) throw new Error('refused');
+    const result = made.circuit.solve(made.circuit.stateAt(50, 373));
+    expect(result.convergence.status).toBe('converged');
+    expect(result.elements.filter((e) => e.part === 'canister' || e.part === 'v1')).toEqual([]);
+    expect(result.nodes.some((n) => n.ports.includes('canister.in'))).toBe(false);
+  });
+});
+
 describe('The form of a part', () => {
   it('lists every number of every part of the demo with a title and a unit', () => {
     const read = readProjectText(DEMO);

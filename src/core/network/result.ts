@@ -96,7 +96,7 @@ export const consumerResultSchema = z.strictObject({
 export type ConsumerResult = z.infer<typeof consumerResultSchema>;
 
 export const noteSchema = z.strictObject({
-  code: z.enum(['extrapolatedViscosity', 'implausiblePressure', 'dryGallery', 'pumpStarved', 'shortTubeRange', 'still', 'notConverged']),
+  code: z.enum(['extrapolatedViscosity', 'implausiblePressure', 'dryGallery', 'pumpStarved', 'still', 'notConverged']),
   /** Part or node that it is about. */
   where: z.string(),
   actual: figure,

@@ -13,8 +13,6 @@ export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: s
       return { head: `${note.where} is dry.`, text: `It stands at ${pressure(note.actual)} while the pump turns. Whatever carried the engine’s own flow is blanked or gone.` };
     case 'pumpStarved':
       return { head: `${note.where} is not filled.`, text: `It takes ${Math.round((note.actual ?? 0) * 100)} % of its volume: the suction side holds the oil back. Hold the speed down until it is warmer, or widen the pickup.` };
-    case 'shortTubeRange':
-      return { head: `${note.where} is outside the correlation’s range.`, text: 'Its figure is an extrapolation.' };
     case 'still':
       return { head: `${note.where} holds still oil.`, text: 'Every way into it is shut, so it has no pressure to speak of.' };
     case 'notConverged':

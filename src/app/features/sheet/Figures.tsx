@@ -21,14 +21,15 @@ export function Figures({ layout, reading, units }: { readonly layout: SheetLayo
           if (!consumer) return null;
           const { decisive } = consumer;
           const side = decisive ? (decisive.margin < 0 ? (decisive.side === 'low' ? 'under low' : 'over high') : decisive.side === 'low' ? 'above low' : 'below high') : '';
+          const unit = decisive ? displayUnit(decisive.quantity, units).symbol : '';
           const bad = !consumer.supplied;
           return (
             <g key={s.part.id}>
               <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
               <VerdictMark verdict={consumer.verdict} x={s.x0 + 13} y={11} label={false} scale={0.8} />
               <text className={`t-small ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 24} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
-              {decisive && <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>{formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}<tspan className="t-small ink2" fontWeight={520} dx={3}>{displayUnit(decisive.quantity, units).symbol}</tspan></text>}
-              {decisive && <text className="t-small ink2" x={s.x0 + 6} y={50}>{side}</text>}
+              {decisive && <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>{formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}{decisive.quantity === 'pressure' && <tspan className="t-small ink2" fontWeight={520} dx={3}>{unit}</tspan>}</text>}
+              {decisive && <text className="t-small ink2" x={s.x0 + 6} y={50}>{decisive.quantity === 'pressure' ? side : `${unit} ${side.split(' ')[0]}`}</text>}
               <text className="t-small ink2" x={s.x0 + 6} y={65}>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</text>
             </g>
           );

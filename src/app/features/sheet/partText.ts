@@ -14,6 +14,7 @@ export function partName(part: Part): string {
 export function partDetail(part: Part, reading: Reading, units: UnitChoice): string {
   const flow = () => formatQuantity(reading.flowM3S(part.id), 'flow', units);
   const opening = reading.opening(part.id) ?? 0;
+  if (part.blocked === true) return 'blocked';
   switch (part.kind) {
     case 'relief':
       return opening > 0 ? flow() : `shut to ${formatQuantity(part.crackPa, 'pressure', units)}`;
