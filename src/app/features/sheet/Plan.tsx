@@ -1,7 +1,8 @@
 import type { KeyboardEvent } from 'react';
 import { PORTS } from '../../../core/circuit/ports';
 import { formatQuantity, type UnitChoice } from '../../../core/units';
-import type { SheetLayout, Station } from './layout';
+import type { SheetLayout } from './layout';
+import type { Station } from './station';
 import { PartSymbol } from './PartSymbol';
 import { partDetail, partName, partSentence } from './partText';
 import type { Reading } from './reading';

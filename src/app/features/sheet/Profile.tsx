@@ -1,6 +1,7 @@
 import type { Sweep } from '../../../core/sweep/sweep';
 import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/units';
-import type { SheetLayout, Station } from './layout';
+import type { SheetLayout } from './layout';
+import type { Station } from './station';
 import type { Reading } from './reading';
 import { axisTopPa, fallFactor, pressureTint } from './scales';
 import { TidePost } from './TidePost';
