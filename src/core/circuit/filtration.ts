@@ -1,5 +1,5 @@
 import { PortGroups } from '../network/portGroups';
-import { isReservoir, PORTS } from './ports';
+import { isReservoir, PORTS, waysThrough } from './ports';
 import type { Circuit } from './project';
 
 /**
@@ -16,8 +16,8 @@ export function unfilteredPorts(circuit: Circuit): ReadonlySet<string> {
     if (reached.has(group)) continue;
     reached.add(group);
     for (const part of circuit.parts) {
-      if (isReservoir(part) || part.kind === 'filter' || part.kind === 'drain' || part.blocked === true || groups.of(`${part.id}.in`) !== group) continue;
-      for (const port of PORTS[part.kind]) if (port !== 'in') queue.push(groups.of(`${part.id}.${port}`));
+      if (part.kind === 'filter' || part.kind === 'sideStream') continue;
+      for (const [from, to] of waysThrough(part)) if (groups.of(`${part.id}.${from}`) === group) queue.push(groups.of(`${part.id}.${to}`));
     }
   }
   const ports = new Set<string>();

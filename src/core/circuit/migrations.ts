@@ -3,11 +3,20 @@ import { PROJECT_VERSION } from './project';
 /** A file's contents before its schema is known. */
 export type RawProject = Readonly<Record<string, unknown>>;
 
-/**
- * Steps from each version to the next: MIGRATIONS[v] turns version v into v + 1.
- * Version 1 is the first, so there are none yet; frozen files of every version are tested against it.
- */
-export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject>> = {};
+/** Steps from each version to the next: MIGRATIONS[v] turns version v into v + 1. Frozen files of every version are tested against them. */
+export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject>> = { 1: columnsForStationOrder };
+
+/** Version 2 keeps the sheet's columns, empty ones too, instead of an order of stations. */
+function columnsForStationOrder(raw: RawProject): RawProject {
+  if (!Array.isArray(raw['variants'])) return raw;
+  return {
+    ...raw,
+    variants: raw['variants'].map((variant: unknown) => {
+      const sheet = (variant as { sheet?: { stationOrder?: unknown } } | null)?.sheet;
+      return sheet && 'stationOrder' in sheet ? { ...(variant as object), sheet: { columns: sheet.stationOrder } } : variant;
+    }),
+  };
+}
 
 /** Brings a raw project of an older version up to date, one version at a time. @throws never: an absent step leaves it to the schema to refuse */
 export function migrate(raw: RawProject): RawProject {

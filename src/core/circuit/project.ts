@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { nonNegative, positive } from './field';
-import { partIdSchema, partSchema, portRefSchema } from './parts';
+import { partIdSchema, portRefSchema } from './partBase';
+import { partSchema } from './parts';
 
 /** What stands at the head of every project file. */
 export const PROJECT_FORMAT = 'tidal-gauge-project';
-export const PROJECT_VERSION = 1;
+export const PROJECT_VERSION = 2;
 
 const MM2S = 1e-6;
 const RPM = 1 / 60;
@@ -52,13 +53,26 @@ export const circuitSchema = z.strictObject({
   joints: z.array(jointSchema).max(8000),
 });
 
+/** A finding set aside, with the reason that the job sheet prints. */
+export const waiverSchema = z.strictObject({
+  rule: z.string().min(1).max(60),
+  /** Part that the finding is about; absent for one about the whole circuit. */
+  part: partIdSchema.optional(),
+  reason: z.string().trim().min(3, { error: 'a reason of at least three letters is needed' }).max(400),
+});
+export type Waiver = z.infer<typeof waiverSchema>;
+
 export const variantSchema = z.strictObject({
   id: partIdSchema,
   name: z.string().min(1).max(80),
   note: z.string().max(2000).default(''),
   circuit: circuitSchema,
-  /** Order of the stations on the sheet, kept so that parts stay where the user knows them. */
-  sheet: z.strictObject({ stationOrder: z.array(partIdSchema) }).optional(),
+  /** The variant that this one was made from. */
+  basedOn: partIdSchema.optional(),
+  /** Columns of the sheet from left to right, kept so that parts stay where the user knows them: a part, or the width of a column left empty. */
+  sheet: z.strictObject({ columns: z.array(z.union([partIdSchema, z.number().positive().max(400)])).max(4000) }).optional(),
+  /** Findings of the audit that the user answers for. */
+  waivers: z.array(waiverSchema).max(200).default([]),
 });
 
 export const projectSchema = z.strictObject({

@@ -5,7 +5,8 @@ import { lineDropInto } from '../elements/line';
 import { twoTermCoefficients } from '../elements/twoTerm';
 import { SHARP_EDGE_UP_TO, SHORT_TUBE_FROM } from '../elements/orifice';
 import { lineParameters } from '../network/lineParameters';
-import { pumpSlipCoefficient, ratingOf } from '../network/expandPart';
+import { pumpSlipCoefficient, ratingOf, shimmed } from '../network/expandPart';
+import { passageOf } from '../network/passageOf';
 import type { ElementResult, SolveResult } from '../network/result';
 import type { Quantity } from '../units';
 
@@ -44,14 +45,16 @@ function explainElement(part: Part, e: ElementResult, result: SolveResult): Omit
   const mu = term('μ', 'viscosity', e.viscosityPaS, 'viscosity');
   switch (e.law) {
     case 'line': {
-      const passage = part.kind === 'line' ? part : part.kind === 'pickup' ? part.tube : part.kind === 'fitting' ? { ...part, lengthM: 0, roughnessM: 0 } : undefined;
+      const passage = passageOf(part, e.role);
       return passage ? explainLine(lineParameters(passage), e, drop, flow, rho, mu) : undefined;
     }
     case 'twoTerm': {
-      const rated = part.kind === 'pickup' ? { ...part.screen } : part.kind === 'filter' || part.kind === 'cooler' || part.kind === 'consumer' ? part : undefined;
+      const rated = part.kind === 'pickup' ? { ...part.screen } : part.kind === 'filter' || part.kind === 'cooler' || part.kind === 'consumer' || part.kind === 'sideStream' ? part : undefined;
       if (!rated) return undefined;
-      const load = part.kind === 'filter' ? part.load : part.kind === 'pickup' ? part.screen.load : 1;
-      const c = twoTermCoefficients(ratingOf(rated), load);
+      const load = part.kind === 'filter' || part.kind === 'sideStream' ? part.load : part.kind === 'pickup' ? part.screen.load : 1;
+      const passes = part.kind === 'cooler' ? part.passes / part.ratedPasses : 1;
+      const plain = twoTermCoefficients(ratingOf(rated), load);
+      const c = { linearPerViscosity: plain.linearPerViscosity * passes ** 2, squarePerDensity: plain.squarePerDensity * passes ** 3 };
       return {
         equation: 'Δp = Δp_r·[φ·load·(μ/μ_r)(Q/Q_r) + (1 − φ)(ρ/ρ_r)(Q/Q_r)²]',
         substituted: 'Δp = {viscous} viscous + {square} square',
@@ -60,13 +63,13 @@ function explainElement(part: Part, e: ElementResult, result: SolveResult): Omit
           term('square', 'square share of the drop', c.squarePerDensity * e.densityKgM3 * flow.si * Math.abs(flow.si), 'pressure'),
           term('Δp_r', 'rated drop', rated.ratedPressureDropPa, 'pressure'), term('Q_r', 'at rated flow', rated.ratedFlowM3S, 'flow'),
           term('μ_r', 'at rated viscosity', rated.ratedViscosityPaS, 'viscosity'), term('φ', 'viscous share at the rating point', rated.viscousShare, 'ratio'),
-          term('load', 'loading', load, 'ratio'), mu, rho, flow,
+          ...(part.kind === 'cooler' ? [term('passes', 'passes over those rated: viscous ×n², square ×n³', passes, 'ratio')] : [term('load', 'loading', load, 'ratio')]), mu, rho, flow,
         ],
         result: drop, source: 'rating point as in ISO 4548-1; Forchheimer sum of a viscous and a square drop',
       };
     }
     case 'orifice': {
-      const bore = part.kind === 'orifice' ? part : part.kind === 'jets' ? part.nozzle : undefined;
+      const bore = part.kind === 'orifice' ? part : part.kind === 'jets' ? part.nozzle : part.kind === 'sideStream' && part.metering.kind === 'orifice' ? part.metering : undefined;
       if (!bore) return undefined;
       const area = 0.25 * Math.PI * bore.boreM ** 2;
       const cd = flow.si / (area * Math.sqrt((2 * Math.abs(drop.si)) / e.densityKgM3));
@@ -118,7 +121,7 @@ function explainLine(parameters: readonly number[], e: ElementResult, drop: Term
 }
 
 function explainSpringValve(part: Part, e: ElementResult, flow: Term, drop: Term, rho: Term): Omit<LawText, 'title'> | undefined {
-  const valve = part.kind === 'relief' || part.kind === 'checkValve' ? part : part.kind === 'filter' || part.kind === 'cooler' ? part.bypass : part.kind === 'jets' ? part.valve : undefined;
+  const valve = part.kind === 'relief' ? shimmed(part) : part.kind === 'checkValve' ? part : part.kind === 'filter' || part.kind === 'cooler' ? part.bypass : part.kind === 'jets' ? part.valve : undefined;
   if (!valve) return undefined;
   return {
     equation: 'lift = (Δp − Δp_crack)/(Δp_full − Δp_crack),  Q = Cd·A·lift·√(2Δp/ρ)',

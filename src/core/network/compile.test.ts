@@ -1,4 +1,4 @@
-import { projectSchema, type Joint } from '../circuit/project';
+import { PROJECT_VERSION, projectSchema, type Joint } from '../circuit/project';
 import { sayIssue } from '../circuit/issue';
 import { CircuitSolver } from './solveProject';
 
@@ -8,7 +8,7 @@ const LINE = { kind: 'line', form: 'hose', boreM: 0.01, lengthM: 1 };
 /** A circuit between two tanks, or what is wrong with it. */
 function circuit(parts: Record<string, unknown>[], joints: [string, string][]) {
   const project = projectSchema.parse({
-    format: 'tidal-gauge-project', version: 1, name: 'test', oil: OIL, engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 },
+    format: 'tidal-gauge-project', version: PROJECT_VERSION, name: 'test', oil: OIL, engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 },
     range: { coldestOilK: 263, hottestOilK: 393, coldSpeedRevS: 25, fullSpeedFromK: 343 }, activeVariant: 'a',
     variants: [{ id: 'a', name: 'A', circuit: { parts: parts.map((p) => ({ name: String(p['id']), ...p })), joints: joints.map(([from, to]): Joint => ({ from, to })) } }],
   });

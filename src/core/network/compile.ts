@@ -1,6 +1,6 @@
 import type { Issue } from '../circuit/issue';
 import type { Part } from '../circuit/parts';
-import { isConsumer, isReservoir, PORTS, type ReservoirPart } from '../circuit/ports';
+import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS, waysThrough, type ReservoirPart } from '../circuit/ports';
 import type { Circuit } from '../circuit/project';
 import { assignElevations } from './elevations';
 import { expandPart, type Expansion } from './expandPart';
@@ -88,12 +88,13 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
       const group = groups.of(`${part.id}.${port}`);
       if (live.has(group)) nodeOfPort.set(`${part.id}.${port}`, nodeFor(group));
     }
-    if (isReservoir(part) || part.kind === 'drain' || part.kind === 'gauge') {
-      if (part.kind === 'gauge' && !nodeOfPort.has(`${part.id}.in`)) cutOffParts.add(part.id);
+    if (isReservoir(part) || isReturn(part) || isDeadEnd(part)) {
+      if (isDeadEnd(part) && !nodeOfPort.has(`${part.id}.in`)) cutOffParts.add(part.id);
       continue;
     }
     if (!ports.every((port) => nodeOfPort.has(`${part.id}.${port}`))) cutOffParts.add(part.id);
-    if (part.blocked === true || !nodeOfPort.has(`${part.id}.in`) || !nodeOfPort.has(`${part.id}.${ports[ports.length - 1]!}`)) continue;
+    const ways = waysThrough(part).filter(([from, to]) => nodeOfPort.has(`${part.id}.${from}`) && nodeOfPort.has(`${part.id}.${to}`));
+    if (ways.length === 0) continue;
     const outGroup = groups.of(`${part.id}.out`);
     const reservoir = returns.discharges(outGroup);
     if (reservoir) returnsTo.set(part.id, reservoir.id);
@@ -108,6 +109,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
         return index;
       },
       discharges: reservoir !== undefined,
+      carries: (from, to) => ways.some(([a, b]) => a === from && b === to),
       senseNode: (ref) => {
         const node = nodeFor(groups.of(ref));
         if (!live.has(groups.of(ref))) issues.push({ code: 'senseUnknown', severity: 'refused', at: `${at}.parts`, part: part.name, ref });
@@ -142,9 +144,10 @@ interface Returns {
 /** Follows drains to their reservoirs. A drain is not part of the pressure network: it runs partly full. */
 function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly ReservoirPart[], at: string, issues: Issue[]): Returns {
   const returnOf = new Map(reservoirs.map((r) => [groups.of(`${r.id}.return`), r]));
-  const drains = circuit.parts.filter((part) => part.kind === 'drain');
+  const drains = circuit.parts.filter(isReturn);
   const intoDrain = new Map<string, ReservoirPart>();
   for (const drain of drains) {
+    // What a scavenge section draws from a pan is no part of the pressure network either.
     let group = groups.of(`${drain.id}.out`);
     let reservoir = returnOf.get(group);
     for (let hops = 0; !reservoir && hops <= drains.length; hops++) {
@@ -154,7 +157,8 @@ function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly
       reservoir = returnOf.get(group);
     }
     if (reservoir) {
-      intoDrain.set(groups.of(`${drain.id}.in`), reservoir);
+      // A scavenge section that draws from a reservoir stands at that reservoir's own pressure.
+      if (!reservoirs.some((r) => groups.of(`${r.id}.suction`) === groups.of(`${drain.id}.in`))) intoDrain.set(groups.of(`${drain.id}.in`), reservoir);
       intoDrain.set(groups.of(`${drain.id}.out`), reservoir);
     } else issues.push({ code: 'drainWithoutEnd', severity: 'refused', at: `${at}.parts`, part: drain.name });
   }
@@ -183,11 +187,9 @@ function liveGroups(
     }
   };
   for (const part of circuit.parts) {
-    if (isReservoir(part) || part.blocked === true || part.kind === 'drain' || part.kind === 'gauge') continue;
     if (part.kind === 'valve' && part.turns === 0) continue;
     if (asSupply && returns.discharges(groups.of(`${part.id}.out`))) continue;
-    const [first, ...rest] = PORTS[part.kind].map((port) => groups.of(`${part.id}.${port}`));
-    for (const other of rest) connect(first!, other);
+    for (const [from, to] of waysThrough(part)) connect(groups.of(`${part.id}.${from}`), groups.of(`${part.id}.${to}`));
   }
   const live = new Set<string>([...heldBy.keys(), ...returns.intoDrain.keys()]);
   const queue = [...live];

@@ -1,4 +1,5 @@
 import type { Circuit } from '../circuit/project';
+import { describeAccumulators, describeReturns } from './describeReturns';
 import { D341_EXTRAPOLATED_BELOW_K, type Oil } from '../oil/oil';
 import { consumerResult, probesOf, readProbe } from '../supply/probe';
 import { DRY_WITHIN_PA } from '../supply/supplyVerdict';
@@ -30,9 +31,6 @@ export function describeResult(
   const pumpTurns = state.speedRevS > 0;
   const consumers = probesOf(circuit, compiled).map((probe) => consumerResult(probe, readProbe(probe, network, ws, state, still), converged));
   const notes = collectNotes(circuit, compiled, elements, nodes, state, pumpTurns, converged, outcome);
-  const byPart = (id: string) => elements.filter((e) => e.part === id && e.toNode === compiled.nodeOfPort.get(`${id}.out`)).reduce((sum, e) => sum + e.flowM3S, 0);
-  const drainFlow = (id: string, depth: number): number =>
-    depth > 50 ? 0 : (compiled.drainFeeds.get(id) ?? []).reduce((sum, feed) => sum + (compiled.drainFeeds.has(feed) ? drainFlow(feed, depth + 1) : byPart(feed)), 0);
   return {
     state: { ...state },
     temperatureModel: 'held',
@@ -45,7 +43,8 @@ export function describeResult(
     },
     supplied: converged && consumers.every((c) => c.supplied),
     nodes, elements, consumers,
-    drains: circuit.parts.filter((p) => p.kind === 'drain').map((p) => ({ part: p.id, name: p.name, flowM3S: drainFlow(p.id, 0) })),
+    drains: describeReturns(circuit, compiled, ws, oil, state),
+    accumulators: describeAccumulators(circuit, compiled, nodes, state),
     notes,
   };
 }

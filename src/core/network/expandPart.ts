@@ -1,9 +1,11 @@
 import type { Part, PartOf } from '../circuit/parts';
+import { PORTS } from '../circuit/ports';
 import { SHORT_TUBE_UP_TO } from '../elements/orifice';
 import { slipCoefficient } from '../elements/pump';
 import { twoTermCoefficients, type RatingPoint } from '../elements/twoTerm';
 import type { JournalBearing } from '../elements/journalBearing';
 import { lineParameters } from './lineParameters';
+import { passageOf } from './passageOf';
 import { ONE_WAY_LEAK_M3SPA } from './evaluateLines';
 import type { ElementIndex, ElementSpec, NetworkBuilder, NodeIndex } from './network';
 
@@ -16,6 +18,8 @@ export interface Expansion {
   add(role: string, spec: Omit<ElementSpec, 'name'>): ElementIndex;
   /** True where the part's outlet falls into a crankcase or tank. */
   readonly discharges: boolean;
+  /** True where both ends of a way through the part carry oil. */
+  carries(from: string, to: string): boolean;
   senseNode(ref: string): NodeIndex;
 }
 
@@ -27,21 +31,25 @@ export function expandPart(part: Part, x: Expansion): void {
     case 'sump':
     case 'tank':
     case 'drain':
+    case 'scavenge':
     case 'gauge':
+    case 'plug':
+    case 'accumulator':
+    case 'ownOil':
       return;
     case 'pickup': {
       const middle = x.builder.addNode(`${part.name}, behind the screen`, part.elevationM ?? 0);
       x.add('screen', { law: 'twoTerm', from: x.node('in'), to: middle, parameters: ratingParameters(part.screen, part.screen.load), riseM: 0 });
       // The whole lift is the tube's, whatever height the place inside is given.
       const lift = x.builder.elevationOf(x.node('out')) - x.builder.elevationOf(x.node('in'));
-      x.add('tube', { law: 'line', from: middle, to: x.node('out'), parameters: lineParameters(part.tube), riseM: lift });
+      x.add('tube', { law: 'line', from: middle, to: x.node('out'), parameters: lineParameters(passageOf(part, 'tube')!), riseM: lift });
       return;
     }
     case 'pump':
       x.add('', { law: 'pump', from: x.node('in'), to: x.node('out'), parameters: pumpParameters(part), ...(part.variable?.sense ? { sense: x.senseNode(part.variable.sense) } : {}) });
       return;
     case 'relief':
-      x.add('', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(part), ...(part.sense ? { sense: x.senseNode(part.sense) } : {}), ...freely });
+      x.add('', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(shimmed(part)), ...(part.sense ? { sense: x.senseNode(part.sense) } : {}), ...freely });
       return;
     case 'checkValve':
       x.add('', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(part), ...freely });
@@ -49,37 +57,52 @@ export function expandPart(part: Part, x: Expansion): void {
     case 'filter':
     case 'cooler':
       x.add(part.bypass ? (part.kind === 'filter' ? 'media' : 'core') : '', {
-        law: 'twoTerm', from: x.node('in'), to: x.node('out'), parameters: ratingParameters(part, part.kind === 'filter' ? part.load : 1), ...freely,
+        law: 'twoTerm', from: x.node('in'), to: x.node('out'), ...freely,
+        ...(part.kind === 'filter' ? { parameters: ratingParameters(part, part.load), count: part.count } : { parameters: coolerParameters(part) }),
       });
       if (part.bypass) x.add('bypass', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(part.bypass), ...freely });
       return;
     case 'line':
-      x.add('', { law: 'line', from: x.node('in'), to: x.node('out'), parameters: lineParameters(part), ...freely });
-      return;
     case 'fitting':
-      x.add('', { law: 'line', from: x.node('in'), to: x.node('out'), parameters: lineParameters({ ...part, lengthM: 0, roughnessM: 0 }), ...freely });
+    case 'cover':
+      x.add('', { law: 'line', from: x.node('in'), to: x.node('out'), parameters: lineParameters(passageOf(part, '')!), ...freely });
       return;
     case 'orifice':
       addOrifice(x, part, '', x.node('in'), x.node('out'), 1, freely, inside);
       return;
     case 'valve':
-      x.add('', {
-        law: 'opening', from: x.node('in'), to: x.node('out'), ...freely,
-        parameters: [part.fullAreaM2 * (part.turns / part.turnsToFull), part.dischargeCoefficient, part.closedLeakM3SPa],
-      });
+      x.add('', { law: 'opening', from: x.node('in'), to: x.node('out'), ...freely, parameters: openingParameters(part) });
       return;
-    case 'thermostat': {
-      const shared = [part.areaM2, part.dischargeCoefficient, part.closedLeakM3SPa, part.opensK, part.fullK];
-      x.add('cooler path', { law: 'thermostatPath', from: x.node('in'), to: x.node('cooler'), parameters: [...shared, 1, part.coolerLeakShare] });
-      x.add('bypass path', { law: 'thermostatPath', from: x.node('in'), to: x.node('bypass'), parameters: [...shared, 0, part.bypassLeastShare] });
+    case 'thermostat':
+      addThermostat(x, part, 'cooler', 'bypass');
+      return;
+    case 'plate': {
+      const passage = lineParameters(passageOf(part, '')!);
+      const add = (role: string, from: string, to: string) => {
+        if (x.carries(from, to)) x.add(role, { law: 'line', from: x.node(from), to: x.node(to), parameters: passage });
+      };
+      if (part.passage.kind === 'thermostat') {
+        if (x.carries('in', 'away') && x.carries('in', 'out')) addThermostat(x, part.passage, 'away', 'out');
+        else if (x.carries('in', 'out')) x.add('bypass path', thermostatPath(x, part.passage, 'out', false));
+      } else {
+        if (part.passage.kind === 'open') add('straight on', 'in', 'out');
+        add('away', 'in', 'away');
+      }
+      add('back', 'back', 'out');
       return;
     }
-    case 'tee': {
-      const bore = { boreM: part.boreM, lengthM: 0, roughnessM: 0 };
-      x.add('run', { law: 'line', from: x.node('in'), to: x.node('run'), parameters: lineParameters({ ...bore, losses: [part.run] }) });
-      x.add('branch', { law: 'line', from: x.node('in'), to: x.node('branch'), parameters: lineParameters({ ...bore, losses: [part.branch] }) });
+    case 'sideStream': {
+      const middle = inside('behind its metering');
+      if (part.metering.kind === 'orifice') addOrifice(x, part.metering, 'metering', x.node('in'), middle, 1, { riseM: 0 }, inside);
+      else x.add('metering', { law: 'opening', from: x.node('in'), to: middle, parameters: openingParameters(part.metering), riseM: 0 });
+      x.add('media', { law: 'twoTerm', from: middle, to: x.node('out'), parameters: ratingParameters(part, part.load), ...freely });
       return;
     }
+    case 'tee':
+    case 'cross':
+      for (const port of PORTS[part.kind].slice(1))
+        if (x.carries('in', port)) x.add(port, { law: 'line', from: x.node('in'), to: x.node(port), parameters: lineParameters(passageOf(part, port)!) });
+      return;
     case 'bearings':
       x.add('', { law: 'bearing', from: x.node('in'), to: x.node('out'), bearing: bearingOf(part), bearingSpeedRatio: part.speedRatio, count: part.count, ...freely });
       return;
@@ -102,6 +125,50 @@ export function expandPart(part: Part, x: Expansion): void {
       return;
   }
 }
+
+interface Thermostat {
+  readonly opensK: number;
+  readonly fullK: number;
+  readonly areaM2: number;
+  readonly dischargeCoefficient: number;
+  readonly coolerLeakShare: number;
+  readonly bypassLeastShare: number;
+  readonly closedLeakM3SPa: number;
+}
+
+function thermostatPath(x: Expansion, t: Thermostat, to: string, cooled: boolean): Omit<ElementSpec, 'name'> {
+  const shared = [t.areaM2, t.dischargeCoefficient, t.closedLeakM3SPa, t.opensK, t.fullK];
+  return { law: 'thermostatPath', from: x.node('in'), to: x.node(to), parameters: [...shared, cooled ? 1 : 0, cooled ? t.coolerLeakShare : t.bypassLeastShare] };
+}
+
+function addThermostat(x: Expansion, t: Thermostat, cooled: string, bypass: string): void {
+  if (x.carries('in', cooled)) x.add('cooler path', thermostatPath(x, t, cooled, true));
+  if (x.carries('in', bypass)) x.add('bypass path', thermostatPath(x, t, bypass, false));
+}
+
+/** A regulating opening's numbers: its area follows its turns. */
+function openingParameters(v: { readonly fullAreaM2: number; readonly turns: number; readonly turnsToFull: number; readonly dischargeCoefficient: number; readonly closedLeakM3SPa: number }): number[] {
+  return [v.fullAreaM2 * (v.turns / v.turnsToFull), v.dischargeCoefficient, v.closedLeakM3SPa];
+}
+
+/**
+ * A core with its tubes in N passes for one rated in M: each tube carries n = N/M times the flow over n times the length,
+ * so the viscous drop grows with n², the square one with n³. @source closed form
+ */
+function coolerParameters(part: PartOf<'cooler'>): number[] {
+  const [linear, square] = ratingParameters(part, 1) as [number, number];
+  const n = part.passes / part.ratedPasses;
+  return [linear * n ** 2, square * n ** 3];
+}
+
+/** A relief with its shim: the spring is pressed together further, so both pressures rise by rate × shim over the seat's area. @source spring balance */
+export function shimmed<V extends PartOf<'relief'>>(part: V): V {
+  if (!part.spring) return part;
+  const risePa = (part.spring.rateNM * part.spring.shimM) / (0.25 * Math.PI * part.spring.seatBoreM ** 2);
+  return { ...part, crackPa: Math.max(LEAST_CRACK_PA, part.crackPa + risePa), fullOpenPa: Math.max(2 * LEAST_CRACK_PA, part.fullOpenPa + risePa) };
+}
+/** A spring cannot be let out to less than nothing [Pa]. */
+const LEAST_CRACK_PA = 1e3;
 
 /** An orifice; what of its bore lies beyond the short-tube range follows as tube. */
 function addOrifice(

@@ -1,11 +1,6 @@
 import type { Part } from '../circuit/parts';
-import { isReservoir, PORTS, splitPortRef } from '../circuit/ports';
+import { isDeadEnd, isReservoir, onePlaceInside, PORTS, splitPortRef } from '../circuit/ports';
 import type { Circuit } from '../circuit/project';
-
-/** Ports that are one place inside their part. */
-const INSIDE: Partial<Record<Part['kind'], readonly (readonly [string, string])[]>> = {
-  bearings: [['in', 'groove']],
-};
 
 /** Disjoint sets of ports. */
 export class PortGroups {
@@ -17,7 +12,7 @@ export class PortGroups {
     const groups = new PortGroups();
     for (const part of circuit.parts) {
       for (const port of PORTS[part.kind]) groups.add(`${part.id}.${port}`);
-      for (const [a, b] of INSIDE[part.kind] ?? []) groups.join(`${part.id}.${a}`, `${part.id}.${b}`);
+      for (const [a, b] of onePlaceInside(part)) groups.join(`${part.id}.${a}`, `${part.id}.${b}`);
     }
     for (const joint of circuit.joints) groups.join(joint.from, joint.to);
     return groups;
@@ -62,7 +57,7 @@ export class PortGroups {
       if (this.of(ref) !== group) continue;
       const { part, port } = splitPortRef(ref);
       const p = partById.get(part)!;
-      const r = isReservoir(p) ? 0 : port === 'in' ? (p.kind === 'gauge' ? 3 : 2) : 1;
+      const r = isReservoir(p) ? 0 : port === 'in' || port === 'back' ? (isDeadEnd(p) ? 3 : 2) : port === 'tap' ? 1.5 : 1;
       if (r < rank) {
         rank = r;
         best = `${p.name}, ${port}`;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DRAIN_VERDICTS } from '../drains/judgeDrain';
 
 /**
  * The answer for one state, as plain data: what workers send, the command line prints and views read.
@@ -107,8 +108,22 @@ export type ResultNote = z.infer<typeof noteSchema>;
 export const drainResultSchema = z.strictObject({
   part: z.string(),
   name: z.string(),
+  kind: z.enum(['drain', 'scavenge']),
   flowM3S: z.number(),
+  verdict: z.enum(DRAIN_VERDICTS),
+  neededM3S: z.number(),
+  capacityM3S: figure,
+  slope: figure,
+  outletHeightM: figure,
+  portHeightM: figure,
+  portAboveLevelM: figure,
+  headPa: figure,
+  risesAtM: figure,
 });
+export type DrainResult = z.infer<typeof drainResultSchema>;
+
+/** What a gas-charged accumulator holds. */
+export const accumulatorResultSchema = z.strictObject({ part: z.string(), name: z.string(), oilM3: figure });
 
 export const solveResultSchema = z.strictObject({
   state: z.strictObject({ speedRevS: z.number(), oilTemperatureK: z.number(), atmospherePa: z.number() }),
@@ -120,6 +135,7 @@ export const solveResultSchema = z.strictObject({
   elements: z.array(elementResultSchema),
   consumers: z.array(consumerResultSchema),
   drains: z.array(drainResultSchema),
+  accumulators: z.array(accumulatorResultSchema),
   notes: z.array(noteSchema),
 });
 export type SolveResult = z.infer<typeof solveResultSchema>;

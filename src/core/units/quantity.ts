@@ -44,6 +44,8 @@ export const QUANTITIES = {
   kinematicViscosity: [unit('mm2s', 'mm²/s', 1e-6, 1)],
   density: [unit('kgm3', 'kg/m³', 1, 0)],
   conductance: [unit('WK', 'W/K', 1, 1)],
+  springRate: [unit('Nmm', 'N/mm', 1e3, 1), unit('lbfin', 'lbf/in', 4.4482216152605 / INCH, 0)],
+  current: [unit('A', 'A', 1, 1)],
   force: [unit('N', 'N', 1, 0), unit('lbf', 'lbf', 4.4482216152605, 0)],
   power: [unit('W', 'W', 1, 0)],
   angle: [unit('deg', '°', Math.PI / 180, 0)],
