@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { audit } from './audit';
 import { check } from './check';
 import { Refusal } from './load';
 import { solve } from './solve';
@@ -8,11 +9,12 @@ const USAGE = `Usage:
   tidal solve FILE [--rpm N] [--oil-temp C] [--variant ID] [--json]
   tidal check FILE [--variant ID] [--json]
   tidal sweep FILE --csv [--variant ID]
+  tidal audit FILE [--variant ID] [--json]
 
 Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.
 docs/command-line.md describes the output.`;
 
-const COMMANDS = { solve, check, sweep };
+const COMMANDS = { solve, check, sweep, audit };
 
 /** Runs one command. @param argv words after the program's name @returns the exit code */
 export function main(argv: readonly string[]): number {

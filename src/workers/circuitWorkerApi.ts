@@ -1,8 +1,9 @@
+import { auditCircuit } from '../core/audit';
 import { sayIssue } from '../core/circuit/issue';
 import { readProject } from '../core/circuit/readProject';
 import { CircuitSolver } from '../core/network/solveProject';
 import { sweepCircuit } from '../core/sweep/sweep';
-import { solveRequestSchema, type CircuitWorkerApi, type OpenReply, type SolveReply, type SweepReply } from './protocol';
+import { solveRequestSchema, type AuditReply, type CircuitWorkerApi, type OpenReply, type SolveReply, type SweepReply } from './protocol';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -15,10 +16,26 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let circuit: CircuitSolver | undefined;
   let refusal: readonly string[] = ['No project has been opened.'];
   let sweepNumber = 0;
+  let auditNumber = 0;
+
+  /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
+  async function inSlices<T>(run: Generator<number, T>, wanted: () => boolean): Promise<T | undefined> {
+    let since = now();
+    for (;;) {
+      const step = run.next();
+      if (step.done) return step.value;
+      if (now() - since > SLICE_MS) {
+        await pause();
+        since = now();
+        if (!wanted()) return undefined;
+      }
+    }
+  }
 
   return {
     open(project: unknown): OpenReply {
       sweepNumber++;
+      auditNumber++;
       circuit = undefined;
       const read = readProject(project);
       if (!read.ok) refusal = read.issues.map(sayIssue);
@@ -42,17 +59,15 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
     async sweep(): Promise<SweepReply> {
       const mine = ++sweepNumber;
       if (!circuit) return { kind: 'refused', sentences: [...refusal] };
-      const run = sweepCircuit(circuit);
-      let since = now();
-      for (;;) {
-        const step = run.next();
-        if (step.done) return { kind: 'swept', sweep: step.value };
-        if (now() - since > SLICE_MS) {
-          await pause();
-          since = now();
-          if (mine !== sweepNumber) return { kind: 'cancelled' };
-        }
-      }
+      const sweep = await inSlices(sweepCircuit(circuit), () => mine === sweepNumber);
+      return sweep ? { kind: 'swept', sweep } : { kind: 'cancelled' };
+    },
+
+    async audit(): Promise<AuditReply> {
+      const mine = ++auditNumber;
+      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
+      const findings = await inSlices(auditCircuit(circuit), () => mine === auditNumber);
+      return findings ? { kind: 'audited', findings } : { kind: 'cancelled' };
     },
   };
 }

@@ -2,7 +2,8 @@ import { wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
 import type { SolveResult } from '../core/network/result';
 import type { Sweep } from '../core/sweep/sweep';
-import { openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type SolveRequest } from './protocol';
+import type { Finding } from '../core/audit';
+import { auditReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type SolveRequest } from './protocol';
 
 /** The circuit cannot be computed; the message is for the reader. */
 export class CircuitRefused extends Error {}
@@ -56,8 +57,17 @@ class CircuitWorkerClient {
     if (reply.kind === 'cancelled') throw new Superseded();
     return reply.sweep;
   }
+
+  async audit(project: Project): Promise<readonly Finding[]> {
+    await this.open(project);
+    const reply = auditReplySchema.parse(await this.remote.audit());
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    if (reply.kind === 'cancelled') throw new Superseded();
+    return reply.findings;
+  }
 }
 
+/** Workers by what they are for, each made when it is first needed. */
 let solving: CircuitWorkerClient | undefined;
 let sweeping: CircuitWorkerClient | undefined;
 
@@ -69,4 +79,18 @@ export function solveInWorker(project: Project, request: SolveRequest) {
 /** Sweeps the reachable states in a worker of its own. */
 export function sweepInWorker(project: Project) {
   return (sweeping ??= new CircuitWorkerClient()).sweep(project);
+}
+
+/** Judges the circuit by every rule, in the worker that sweeps it. */
+export function auditInWorker(project: Project) {
+  return (sweeping ??= new CircuitWorkerClient()).audit(project);
+}
+
+let previewing: CircuitWorkerClient | undefined;
+
+/** What a move would change: the state and every reachable one, in a worker of its own, so that the circuit on the bench stays ready. */
+export async function previewInWorker(project: Project, request: SolveRequest) {
+  const client = (previewing ??= new CircuitWorkerClient());
+  const solved = await client.solve(project, request);
+  return { ...solved, sweep: await client.sweep(project) };
 }

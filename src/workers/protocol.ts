@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { solveResultSchema } from '../core/network/result';
+import { findingSchema } from '../core/audit';
 import { sweepSchema } from '../core/sweep/sweep';
 
 /** What the page and its workers say to each other. Both sides check what they receive. */
@@ -21,6 +22,13 @@ export const sweepReplySchema = z.discriminatedUnion('kind', [
 ]);
 export type SweepReply = z.infer<typeof sweepReplySchema>;
 
+export const auditReplySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('audited'), findings: z.array(findingSchema).readonly() }),
+  z.strictObject({ kind: z.literal('cancelled') }),
+  refusedSchema,
+]);
+export type AuditReply = z.infer<typeof auditReplySchema>;
+
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
   /** Takes a project, checks and compiles its active variant. */
@@ -28,4 +36,6 @@ export interface CircuitWorkerApi {
   solve(request: unknown): SolveReply;
   /** Sweeps the reachable states; a newer sweep or `open` cancels an older one. */
   sweep(): Promise<SweepReply>;
+  /** Judges the circuit by every rule; a newer audit or `open` cancels an older one. */
+  audit(): Promise<AuditReply>;
 }

@@ -16,10 +16,10 @@ export function insertParts(w: Workpiece, move: Of<'insert'>): void {
   const chain = w.chain(move.drafts, part.id, inlet ? 'left' : 'right');
   if (inlet) {
     if (place) w.join(place, chain.inlet);
-    w.join(chain.outlet, move.at);
+    w.join(outletOf(chain.last), move.at);
   } else {
     w.join(move.at, chain.inlet);
-    if (place) w.join(chain.outlet, place);
+    if (place) w.join(outletOf(chain.last), place);
   }
 }
 
@@ -35,7 +35,7 @@ export function bridgePorts(w: Workpiece, move: Of<'bridge'>): void {
   }
   const chain = w.chain(move.drafts, part.id);
   w.join(move.from, chain.inlet);
-  w.join(chain.outlet, move.to);
+  w.join(outletOf(chain.last), move.to);
 }
 
 /** Puts parts beside a part, from its inlet's place to its outlet's. */
@@ -45,7 +45,7 @@ export function putInParallel(w: Workpiece, move: Of<'parallel'>): void {
   const outlet = outletOf(part);
   const chain = w.chain(move.drafts, part.id, 'left');
   w.join(`${part.id}.in`, chain.inlet);
-  w.join(chain.outlet, outlet);
+  w.join(outletOf(chain.last), outlet);
 }
 
 /** Takes a part out and joins the line where it stood. What hung on its side ports goes with it. */

@@ -51,7 +51,7 @@ export function sayMove(circuit: Circuit, move: Move): string {
     case 'returnTo':
       return `return ${nameOf(move.part)} to ${place(move.to)}`;
     case 'swap':
-      return `swap ${nameOf(move.part)} for ${lower(move.draft.name)}`;
+      return `swap ${nameOf(move.part)} for ${lower(move.draft.name) === lower(nameOf(move.part)) ? 'bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another' : lower(move.draft.name)}`;
     case 'reverse':
       return `reverse in and out of ${nameOf(move.part)}`;
     case 'split':

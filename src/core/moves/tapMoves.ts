@@ -3,7 +3,7 @@ import { isConsumer, isReservoir, isReturn, PORTS } from '../circuit/ports';
 import { branchOf } from './branch';
 import { feedsItself } from './lineMoves';
 import type { Move } from './move';
-import { MoveRefused, Workpiece } from './workpiece';
+import { MoveRefused, outletOf, Workpiece } from './workpiece';
 
 type Of<K extends Move['kind']> = Extract<Move, { kind: K }>;
 
@@ -15,12 +15,12 @@ export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   const { last } = chain;
   const falls = isConsumer(last) || last.kind === 'sideStream' || last.kind === 'relief';
   if (!falls) {
-    if (move.returnTo) w.join(chain.outlet, move.returnTo);
+    if (move.returnTo) w.join(outletOf(chain.last), move.returnTo);
     return;
   }
   const returnTo = move.returnTo ?? onlyReturn(w);
   if (!returnTo) throw new MoveRefused('There is more than one reservoir: say where its oil returns to.');
-  let outlet = chain.outlet;
+  let outlet = outletOf(last);
   if (move.drain) {
     const drain = w.make(move.drain, last.id);
     w.join(outlet, `${drain.id}.in`);

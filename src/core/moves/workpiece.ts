@@ -98,8 +98,8 @@ export class Workpiece {
     return parsed.data;
   }
 
-  /** Makes parts and joins them one behind the other. @returns the first inlet and the last outlet */
-  chain(drafts: readonly MoveDraft[], beside: string | undefined, side: 'left' | 'right' = 'right'): { readonly first: Part; readonly last: Part; readonly inlet: string; readonly outlet: string } {
+  /** Makes parts and joins them one behind the other. @returns the first inlet and the last part */
+  chain(drafts: readonly MoveDraft[], beside: string | undefined, side: 'left' | 'right' = 'right'): { readonly last: Part; readonly inlet: string } {
     let last: Part | undefined;
     let first: Part | undefined;
     for (const draft of drafts) {
@@ -109,7 +109,7 @@ export class Workpiece {
       last = made;
     }
     if (!first || !last) throw new MoveRefused('There is nothing to fit.');
-    return { first, last, inlet: `${first.id}.in`, outlet: outletOf(last) };
+    return { last, inlet: `${first.id}.in` };
   }
 
   private freshId(name: string): string {

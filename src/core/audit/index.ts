@@ -1,0 +1,3 @@
+export { auditCircuit, auditToEnd } from './auditCircuit';
+export { findingSchema, WEIGHTS, type Finding, type Weight } from './finding';
+export { sayFinding } from './sayFinding';
