@@ -2,15 +2,17 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useRouteError } from 'react-router';
 import { CircuitPage } from './CircuitPage';
-import { activeVariant } from '../core/circuit/project';
+import { VariantBar } from './features/variants/VariantBar';
 import { usePersistence } from './state/usePersistence';
 import { useWorkbench } from './state/workbench';
 
+const InterviewPage = lazy(() => import('./features/interview/InterviewPage'));
+const LibraryPage = lazy(() => import('./features/library/LibraryPage'));
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, refetchOnReconnect: false, networkMode: 'always' } } });
 
-const router = createBrowserRouter([{ path: '/', element: <Shell />, errorElement: <Failed />, children: [{ index: true, element: <CircuitPage /> }, { path: '*', element: <NoSuchPage /> }] }]);
+const router = createBrowserRouter([{ path: '/', element: <Shell />, errorElement: <Failed />, children: [{ index: true, element: <CircuitPage /> }, { path: 'new', element: <Suspense fallback={null}><InterviewPage /></Suspense> }, { path: 'library', element: <Suspense fallback={null}><LibraryPage /></Suspense> }, { path: '*', element: <NoSuchPage /> }] }]);
 
 /** The whole application: theme, queries, routes. */
 export function App() {
@@ -30,9 +32,10 @@ function Shell() {
       <header className="bar">
         <svg width={22} height={30} viewBox="0 0 22 30" aria-hidden="true"><path d="M6 2 H16 V28 H6 Z" fill="none" stroke="var(--ink)" strokeWidth={2} /><path d="M7 14 q2.5 -3 4 0 t4 0 V27 H7 Z" fill="var(--ink)" /><path d="M2 20 H6 M2 9 H6" stroke="var(--ink)" strokeWidth={2} /></svg>
         <span className="name">{project.name}</span>
-        <span className="note">{project.engine.description} · variant <strong>{activeVariant(project).name}</strong>{project.madeUp ? ' · invented demo data' : ''}</span>
+        <VariantBar />
+        <span className="note">{project.engine.description}{project.madeUp ? ' · invented demo data' : ''}</span>
         <span className="grow" />
-        <nav aria-label="Views"><NavLink to="/">Circuit</NavLink></nav>
+        <nav aria-label="Views"><NavLink to="/">Circuit</NavLink><NavLink to="/library">Library</NavLink></nav>
         <Suspense fallback={null}><ProjectMenu /></Suspense>
       </header>
       {opening.notice ? <ShellNotice text={opening.notice} /> : null}

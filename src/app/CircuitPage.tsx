@@ -1,49 +1,113 @@
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { WEIGHTS, type Finding, type Weight } from '../core/audit';
+import { AuditList } from './features/audit/AuditList';
+import { FindingRow } from './features/audit/FindingRow';
 import { Findings } from './features/findings/Findings';
+import { PreviewBar } from './features/moves/PreviewBar';
 import { PartSheet } from './features/partSheet/PartSheet';
 import { Sheet } from './features/sheet/Sheet';
 import { StateBar } from './features/stateBar/StateBar';
-import { useSolved, useSweep } from './state/useAnswers';
+import { useAudit, usePreview, useSolved, useSweep } from './state/useAnswers';
 import { useWorkbench } from './state/workbench';
+
+const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
 
 const SPEED_STEP_REV_S = 50 / 60;
 
-/** The main sheet: state bar, plan and profile, and beside them the findings or the selected part. */
+/** The main sheet: state bar, plan and profile, and beside them the findings, the selected part, or the moves. */
 export function CircuitPage() {
   const selected = useWorkbench((w) => w.selected);
+  const moves = useWorkbench((w) => w.moves);
+  const preview = useWorkbench((w) => w.preview);
+  const openMoves = useWorkbench((w) => w.openMoves);
   const solved = useSolved();
   const sweep = useSweep();
+  const audit = useAudit();
+  const seen = usePreview();
+  const [tab, setTab] = useState<'supply' | 'audit'>('supply');
+  const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
+  const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
+  const shown = looking ? { project: looking.project, result: looking.result, sweep: looking.sweep } : solved.data && { project: solved.data.project, result: solved.data.result, sweep: sweep.data };
+  const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
+  const open = (audit.data ?? []).filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
   return (
     <>
       <StateBar />
       <main className="work">
-        {solved.data ? <Sheet result={solved.data.result} sweep={sweep.data} /> : <div className="sheet" role="status" style={{ padding: 28 }}>{solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}</div>}
-        <aside className="panel" aria-label={selected ? 'Part' : 'Findings'} aria-busy={sweep.isFetching}>
+        <div className="stage">
+          <PreviewBar before={sweep.data} after={seen.data?.sweep} />
+          {shown
+            ? <Sheet {...shown} flags={looking ? NO_FLAGS : flags} came={looking ? preview?.came ?? [] : []} />
+            : <div className="sheet" role="status" style={{ padding: 28 }}>{solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}</div>}
+        </div>
+        <aside className="panel" aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'} aria-busy={sweep.isFetching}>
           {solved.data && solved.error && <Refused message={solved.error.message} />}
-          {solved.data && (selected
-            ? <PartSheet result={solved.data.result} sweep={sweep.data} />
-            : <Findings result={solved.data.result} sweep={sweep.data} sweeping={sweep.isFetching} warnings={solved.data.warnings} />)}
+          {moves
+            ? <Suspense fallback={<p className="quiet">Opening…</p>}><MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} /></Suspense>
+            : solved.data && (selected
+              ? (
+                <PartSheet result={solved.data.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
+                  {own.map((finding, i) => <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />)}
+                </PartSheet>
+              )
+              : (
+                <>
+                  <div className="tabs" role="tablist" aria-label="Findings">
+                    <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>Supply</button>
+                    <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>Audit{audit.data ? ` (${open})` : ''}</button>
+                  </div>
+                  {tab === 'supply'
+                    ? <Findings result={solved.data.result} sweep={sweep.data} sweeping={sweep.isFetching} warnings={solved.data.warnings} />
+                    : <AuditList findings={audit.data} working={audit.isFetching} />}
+                </>
+              ))}
         </aside>
       </main>
     </>
   );
 }
 
+const NO_FLAGS: ReadonlyMap<string, Weight> = new Map();
+
+/** The heaviest finding of each part that is not set aside. Supply has its own marks. */
+function heaviest(findings: readonly Finding[]): ReadonlyMap<string, Weight> {
+  const flags = new Map<string, Weight>();
+  for (const f of findings) {
+    if (f.part === null || f.waived !== null || f.rule === 'supply') continue;
+    const known = flags.get(f.part);
+    if (known === undefined || WEIGHTS.indexOf(f.weight) < WEIGHTS.indexOf(known)) flags.set(f.part, f.weight);
+  }
+  return flags;
+}
+
 function Refused({ message }: { readonly message: string }) {
   return <div className="notice" role="alert"><strong>This circuit cannot be computed.</strong> {message}</div>;
 }
 
-/** Keys that work anywhere but in a field: Esc back, [ and ] speed, 1 to 9 named states. */
+/** Keys that work anywhere but in a field: Esc back, [ and ] speed, 1 to 9 named states, M moves, Ctrl+K any move, Ctrl+Z and Ctrl+Y. */
 function useShortcuts(): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName))) return;
-      const { project, speedRevS, setState, select } = useWorkbench.getState();
+      const { project, speedRevS, setState, select, selected, openMoves, closeMoves, moves, preview, undo, redo } = useWorkbench.getState();
       if (!project) return;
+      const inField = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+      if ((event.ctrlKey || event.metaKey) && !event.altKey) {
+        const key = event.key.toLowerCase();
+        if (key === 'k') openMoves(undefined);
+        else if (key === 'z' && !inField) (event.shiftKey ? redo : undo)();
+        else if (key === 'y' && !inField) redo();
+        else return;
+        event.preventDefault();
+        return;
+      }
+      if (inField || event.altKey) return;
       const top = project.engine.maximumSpeedRevS * 1.03;
-      if (event.key === 'Escape') select(undefined);
-      else if (event.key === '[') setState({ speedRevS: Math.max(0, speedRevS - SPEED_STEP_REV_S) });
+      if (event.key === 'Escape') (moves || preview ? closeMoves : () => select(undefined))();
+      else if (event.key === 'm' || event.key === 'M') {
+        event.preventDefault();
+        openMoves(selected);
+      } else if (event.key === '[') setState({ speedRevS: Math.max(0, speedRevS - SPEED_STEP_REV_S) });
       else if (event.key === ']') setState({ speedRevS: Math.min(top, speedRevS + SPEED_STEP_REV_S) });
       else if (/^[1-9]$/.test(event.key)) {
         const state = project.namedStates[Number(event.key) - 1];

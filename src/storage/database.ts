@@ -1,7 +1,9 @@
 import Dexie, { type EntityTable } from 'dexie';
 import { sayIssue } from '../core/circuit/issue';
-import type { Project } from '../core/circuit/project';
+import { partSchema } from '../core/circuit/parts';
+import { oilSchema, type Project } from '../core/circuit/project';
 import { readProject } from '../core/circuit/readProject';
+import { z } from 'zod';
 
 /** A project as it lies in the browser: plain data, checked again whenever it is read. */
 interface StoredProject {
@@ -10,11 +12,33 @@ interface StoredProject {
   project: unknown;
 }
 
-const database = new Dexie('tidal-gauge') as Dexie & { projects: EntityTable<StoredProject, 'id'> };
-database.version(1).stores({ projects: 'id, updatedAt' });
+/** A project as it once was, to go back to. */
+interface StoredSavePoint {
+  id: number;
+  at: number;
+  name: string;
+  /** Made by the user, or set aside by the app before something else was opened. */
+  named: number;
+  project: unknown;
+}
 
-/** The project that was worked on last; more than one comes with the project list. */
+interface StoredLibraryItem {
+  id: string;
+  item: unknown;
+}
+
+const database = new Dexie('tidal-gauge') as Dexie & {
+  projects: EntityTable<StoredProject, 'id'>;
+  savePoints: EntityTable<StoredSavePoint, 'id'>;
+  library: EntityTable<StoredLibraryItem, 'id'>;
+};
+database.version(1).stores({ projects: 'id, updatedAt' });
+database.version(2).stores({ projects: 'id, updatedAt', savePoints: '++id, at', library: 'id' });
+
+/** The project that is worked on. */
 const CURRENT = 'current';
+/** Projects set aside by the app; older ones make room. Named save points stay until they are thrown away. */
+const MOST_SET_ASIDE = 30;
 
 /** What was found in the store. */
 export type Loaded =
@@ -37,4 +61,65 @@ export async function loadCurrentProject(): Promise<Loaded> {
 /** Keeps the project. @param now milliseconds since 1970 */
 export async function saveCurrentProject(project: Project, now: number): Promise<void> {
   await database.projects.put({ id: CURRENT, updatedAt: now, project });
+}
+
+/** A save point as it is listed. */
+export interface SavePoint {
+  readonly id: number;
+  readonly at: number;
+  readonly name: string;
+  readonly named: boolean;
+}
+
+/** Keeps the project as it is now. @param named false for one that the app sets aside by itself */
+export async function addSavePoint(project: Project, name: string, now: number, named: boolean): Promise<void> {
+  await database.savePoints.add({ at: now, name, named: named ? 1 : 0, project });
+  if (named) return;
+  const aside = (await database.savePoints.orderBy('at').toArray()).filter((p) => p.named === 0);
+  await database.savePoints.bulkDelete(aside.slice(0, Math.max(0, aside.length - MOST_SET_ASIDE)).map((p) => p.id));
+}
+
+/** All save points, newest first. */
+export async function listSavePoints(): Promise<readonly SavePoint[]> {
+  return (await database.savePoints.orderBy('at').reverse().toArray()).map(({ id, at, name, named }) => ({ id, at, name, named: named === 1 }));
+}
+
+/** Reads a save point. @returns the project, or why it cannot be read */
+export async function loadSavePoint(id: number): Promise<ReturnType<typeof readProject> | undefined> {
+  const row = await database.savePoints.get(id);
+  return row && readProject(row.project);
+}
+
+export async function deleteSavePoint(id: number): Promise<void> {
+  await database.savePoints.delete(id);
+}
+
+/** A part or an oil that the user keeps for reuse. */
+export const libraryItemSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('part'), label: z.string().trim().min(1).max(80), part: partSchema }),
+  z.strictObject({ kind: z.literal('oil'), label: z.string().trim().min(1).max(80), oil: oilSchema }),
+]);
+export type LibraryItem = z.infer<typeof libraryItemSchema>;
+
+/** The library as a file. */
+export const libraryFileSchema = z.strictObject({ format: z.literal('tidal-gauge-library'), version: z.literal(1), items: z.array(libraryItemSchema).max(2000) });
+
+const itemId = (item: LibraryItem) => `${item.kind}: ${item.label}`;
+
+/** Every item that can be read; others stay where they are. */
+export async function listLibrary(): Promise<readonly LibraryItem[]> {
+  const rows = await database.library.toArray();
+  return rows.flatMap((row) => {
+    const parsed = libraryItemSchema.safeParse(row.item);
+    return parsed.success ? [parsed.data] : [];
+  });
+}
+
+/** Keeps an item under its label; one of the same kind and label is replaced. */
+export async function keepInLibrary(...items: readonly LibraryItem[]): Promise<void> {
+  await database.library.bulkPut(items.map((item) => ({ id: itemId(item), item })));
+}
+
+export async function dropFromLibrary(item: LibraryItem): Promise<void> {
+  await database.library.delete(itemId(item));
 }

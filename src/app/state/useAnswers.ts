@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Project } from '../../core/circuit/project';
-import { solveInWorker, Superseded, sweepInWorker } from '../../workers/client';
+import { auditInWorker, previewInWorker, solveInWorker, Superseded, sweepInWorker } from '../../workers/client';
 import { useWorkbench } from './workbench';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
@@ -25,7 +25,7 @@ export function useSolved() {
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   return useQuery({
     queryKey: ['solve', revision(project), speedRevS, oilTemperatureK],
-    queryFn: () => solveInWorker(project!, { speedRevS, oilTemperatureK }),
+    queryFn: async () => ({ ...(await solveInWorker(project!, { speedRevS, oilTemperatureK })), project: project! }),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
     gcTime: STATE_KEPT_MS, staleTime: Infinity, retry, retryDelay: 0,
@@ -41,5 +41,31 @@ export function useSweep() {
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
     staleTime: Infinity, retry, retryDelay: 0,
+  });
+}
+
+/** What the rules find in the open project. Asked once its sweep is there, so that verdicts come first. */
+export function useAudit() {
+  const project = useWorkbench((w) => w.project);
+  const sweep = useSweep();
+  return useQuery({
+    queryKey: ['audit', revision(project)],
+    queryFn: () => auditInWorker(project!),
+    enabled: project !== undefined && !sweep.isFetching && sweep.isSuccess,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity, retry, retryDelay: 0,
+  });
+}
+
+/** The circuit as the move that is looked at would make it, at the present state and over the range. */
+export function usePreview() {
+  const preview = useWorkbench((w) => w.preview?.project);
+  const speedRevS = useWorkbench((w) => w.speedRevS);
+  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
+  return useQuery({
+    queryKey: ['preview', revision(preview), speedRevS, oilTemperatureK],
+    queryFn: () => previewInWorker(preview!, { speedRevS, oilTemperatureK }),
+    enabled: preview !== undefined,
+    gcTime: STATE_KEPT_MS, staleTime: Infinity, retry, retryDelay: 0,
   });
 }

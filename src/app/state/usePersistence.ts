@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react';
-import { sayIssue } from '../../core/circuit/issue';
-import { readProject } from '../../core/circuit/readProject';
 import { loadCurrentProject, saveCurrentProject } from '../../storage/database';
+import { DEMOS, loadDemo } from './demos';
 import { useWorkbench } from './workbench';
 
 /** Typing pauses shorter than this are one save [ms]. */
@@ -23,9 +22,11 @@ async function openStored(): Promise<Opening> {
   } catch {
     notice = 'This browser does not let the app keep data. What you change will be gone with this page: export it.';
   }
-  const demo = readProject((await import('../../../demo/thornback.json')).default);
-  if (!demo.ok) return { kind: 'failed', notice: demo.issues.map(sayIssue).join(' ') };
-  open(demo.project);
+  try {
+    open(await loadDemo(DEMOS[0]));
+  } catch (error) {
+    return { kind: 'failed', notice: error instanceof Error ? error.message : '' };
+  }
   return notice === undefined ? { kind: 'ready' } : { kind: 'ready', notice };
 }
 

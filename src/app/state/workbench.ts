@@ -1,22 +1,62 @@
 import { create } from 'zustand';
 import type { Part } from '../../core/circuit/parts';
-import type { Project } from '../../core/circuit/project';
+import { activeVariant, type Project, type Variant, type Waiver } from '../../core/circuit/project';
+import { applyMove, tidyColumns, type Move } from '../../core/moves';
 import type { UnitChoice } from '../../core/units';
 import type { ThemeName } from '../theme/antdTheme';
+
+/** A step that can be undone: the document before it, and what it was called. */
+interface Step {
+  readonly name: string;
+  readonly project: Project;
+}
+
+/** A move that is looked at before it is made. */
+export interface Preview {
+  readonly move: Move;
+  readonly name: string;
+  /** The document as it would be; absent where the move is refused. */
+  readonly project: Project | undefined;
+  readonly came: readonly string[];
+  readonly why: string | undefined;
+}
+
+/** What the panel beside the sheet shows when it offers moves: those of one part, or of all. */
+interface MovesOpen {
+  readonly part: string | undefined;
+  /** Heading to begin at. */
+  readonly heading?: string | undefined;
+}
 
 /** What the user has on the bench: the document, the state that it is looked at in, and what is selected. */
 interface Workbench {
   readonly project: Project | undefined;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
   readonly speedRevS: number;
   readonly oilTemperatureK: number;
   readonly selected: string | undefined;
+  readonly moves: MovesOpen | undefined;
+  readonly preview: Preview | undefined;
   readonly units: UnitChoice;
   readonly theme: ThemeName;
   /** Takes a whole project, as opened or imported, and stands at its most demanding named state. */
   open(project: Project): void;
-  /** Replaces one part of the active variant; the caller has checked it against the schema. */
+  /** Replaces one part of the active variant; the caller has checked it against the schema. Typing at one part is one step. */
   replacePart(part: Part): void;
   setOil(oil: Project['oil']): void;
+  makeMove(move: Move): void;
+  previewMove(move: Move | undefined): void;
+  openMoves(part: string | undefined, heading?: string): void;
+  closeMoves(): void;
+  undo(): void;
+  redo(): void;
+  tidy(): void;
+  showVariant(id: string): void;
+  /** Copies the open variant under a name and opens the copy. */
+  copyVariant(name: string): void;
+  waive(waiver: Waiver): void;
+  unwaive(rule: string, part: string | undefined): void;
   setState(state: { speedRevS?: number; oilTemperatureK?: number }): void;
   select(part: string | undefined): void;
   setUnits(units: UnitChoice): void;
@@ -42,51 +82,129 @@ function preferredTheme(): ThemeName {
   return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
 }
 
-export const useWorkbench = create<Workbench>()((set, get) => ({
-  project: undefined,
-  speedRevS: 0,
-  oilTemperatureK: 373.15,
-  selected: undefined,
-  units: storedUnits(),
-  theme: preferredTheme(),
+/** The project with its open variant replaced. */
+export function withVariant(project: Project, variant: Variant): Project {
+  return { ...project, variants: project.variants.map((each) => (each.id === variant.id ? variant : each)) };
+}
 
-  open(project) {
-    const state = project.namedStates[project.namedStates.length - 1];
-    set({
-      project, selected: undefined,
-      speedRevS: state?.speedRevS ?? project.engine.maximumSpeedRevS,
-      oilTemperatureK: state?.oilTemperatureK ?? project.range.fullSpeedFromK,
-    });
-  },
+/** A move as it would be made on the open variant. */
+function lookAt(project: Project, move: Move): Preview {
+  const outcome = applyMove(activeVariant(project), move);
+  return outcome.ok
+    ? { move, name: outcome.name, project: withVariant(project, outcome.variant), came: outcome.came, why: undefined }
+    : { move, name: '', project: undefined, came: [], why: outcome.why };
+}
 
-  replacePart(part) {
-    const { project } = get();
+export const useWorkbench = create<Workbench>()((set, get) => {
+  /** Makes a new document of the present one as a named step. Steps of one name that follow each other are one while typing. */
+  const change = (name: string, next: (project: Project) => Project, together = false) => {
+    const { project, past, future } = get();
     if (!project) return;
-    set({
-      project: {
-        ...project,
-        variants: project.variants.map((variant) => variant.id !== project.activeVariant ? variant : {
-          ...variant, circuit: { ...variant.circuit, parts: variant.circuit.parts.map((each) => (each.id === part.id ? part : each)) },
-        }),
-      },
-    });
-  },
+    const changed = next(project);
+    if (changed === project) return;
+    const joins = together && future.length === 0 && past[past.length - 1]?.name === name;
+    set({ project: changed, past: joins ? past : [...past, { name, project }], future: [], preview: undefined });
+  };
+  const changeVariant = (name: string, next: (variant: Variant) => Variant, together = false) =>
+    change(name, (project) => withVariant(project, next(activeVariant(project))), together);
+  const stillThere = (project: Project, part: string | undefined) => (part !== undefined && activeVariant(project).circuit.parts.some((p) => p.id === part) ? part : undefined);
 
-  setOil(oil) {
-    const { project } = get();
-    if (project) set({ project: { ...project, oil } });
-  },
+  return {
+    project: undefined,
+    past: [],
+    future: [],
+    speedRevS: 0,
+    oilTemperatureK: 373.15,
+    selected: undefined,
+    moves: undefined,
+    preview: undefined,
+    units: storedUnits(),
+    theme: preferredTheme(),
 
-  setState: (state) => set(state),
-  select: (selected) => set({ selected }),
+    open(project) {
+      const state = project.namedStates[project.namedStates.length - 1];
+      set({
+        project, selected: undefined, past: [], future: [], moves: undefined, preview: undefined,
+        speedRevS: state?.speedRevS ?? project.engine.maximumSpeedRevS,
+        oilTemperatureK: state?.oilTemperatureK ?? project.range.fullSpeedFromK,
+      });
+    },
 
-  setUnits(units) {
-    localStorage.setItem(UNITS_KEY, JSON.stringify(units));
-    set({ units });
-  },
+    replacePart(part) {
+      changeVariant(`edit ${part.name}`, (variant) => ({
+        ...variant, circuit: { ...variant.circuit, parts: variant.circuit.parts.map((each) => (each.id === part.id ? part : each)) },
+      }), true);
+    },
 
-  setTheme(theme) {
-    localStorage.setItem(THEME_KEY, theme);
-    set({ theme });
-  },
-}));
+    setOil: (oil) => change(`use ${oil.name}`, (project) => ({ ...project, oil }), true),
+
+    makeMove(move) {
+      const { project } = get();
+      if (!project) return;
+      const preview = lookAt(project, move);
+      if (!preview.project) {
+        set({ preview });
+        return;
+      }
+      const made = preview.project;
+      change(preview.name, () => made);
+      // What came new is what the user wants to see next; of a chain, what is not a hose.
+      const came = activeVariant(made).circuit.parts.filter((p) => preview.came.includes(p.id));
+      const fresh = came.findLast((p) => p.kind !== 'line' && p.kind !== 'drain') ?? came[0];
+      set({ moves: undefined, selected: fresh?.id ?? stillThere(made, get().selected) });
+    },
+
+    previewMove(move) {
+      const { project } = get();
+      set({ preview: project && move ? lookAt(project, move) : undefined });
+    },
+
+    openMoves: (part, heading) => set({ moves: { part, heading }, ...(part === undefined ? {} : { selected: part }) }),
+    closeMoves: () => set({ moves: undefined, preview: undefined }),
+
+    undo() {
+      const { project, past, future, selected } = get();
+      const step = past[past.length - 1];
+      if (project && step) set({ project: step.project, past: past.slice(0, -1), future: [...future, { name: step.name, project }], preview: undefined, selected: stillThere(step.project, selected) });
+    },
+
+    redo() {
+      const { project, past, future, selected } = get();
+      const step = future[future.length - 1];
+      if (project && step) set({ project: step.project, future: future.slice(0, -1), past: [...past, { name: step.name, project }], preview: undefined, selected: stillThere(step.project, selected) });
+    },
+
+    tidy: () => changeVariant('tidy the sheet', (variant) => ({ ...variant, sheet: { columns: tidyColumns(variant.circuit) } })),
+
+    showVariant(id) {
+      const { project } = get();
+      if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id }, selected: undefined, moves: undefined, preview: undefined });
+    },
+
+    copyVariant(name) {
+      change(`copy the variant as ${name}`, (project) => {
+        const from = activeVariant(project);
+        const taken = new Set(project.variants.map((v) => v.id));
+        let n = project.variants.length + 1;
+        while (taken.has(`variant${n}`)) n++;
+        return { ...project, variants: [...project.variants, { ...from, id: `variant${n}`, name, note: '', basedOn: from.id }], activeVariant: `variant${n}` };
+      });
+    },
+
+    waive: (waiver) => changeVariant('set a finding aside', (variant) => ({ ...variant, waivers: [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver] })),
+    unwaive: (rule, part) => changeVariant('take up a finding again', (variant) => ({ ...variant, waivers: variant.waivers.filter((w) => w.rule !== rule || w.part !== part) })),
+
+    setState: (state) => set(state),
+    select: (selected) => set({ selected, moves: undefined, preview: undefined }),
+
+    setUnits(units) {
+      localStorage.setItem(UNITS_KEY, JSON.stringify(units));
+      set({ units });
+    },
+
+    setTheme(theme) {
+      localStorage.setItem(THEME_KEY, theme);
+      set({ theme });
+    },
+  };
+});

@@ -1,5 +1,5 @@
 import type { Part } from '../circuit/parts';
-import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS, splitPortRef, waysThrough } from '../circuit/ports';
+import { isConsumer, isReservoir, isReturn, PORTS, splitPortRef, waysThrough } from '../circuit/ports';
 import type { Circuit } from '../circuit/project';
 import { PortGroups } from '../network/portGroups';
 
@@ -33,9 +33,9 @@ export function isTerminal(part: Part): boolean {
   return isConsumer(part) || part.kind === 'sideStream';
 }
 
-/** Parts that have no column: tanks stand at the left, returns lie on the bus, senders sit on their line. */
+/** Tanks stand at the left and returns lie on the bus: neither has a column. */
 export function hasColumn(part: Part): boolean {
-  return !isReservoir(part) && !isReturn(part) && !isDeadEnd(part);
+  return !isReservoir(part) && !isReturn(part);
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Part } from '../circuit/parts';
+import { isDeadEnd } from '../circuit/ports';
 import { isTerminal } from './arrange';
 
 /** Width of a column by kind [px]: fixed, so that nothing jumps when figures change. */
@@ -10,7 +11,7 @@ const PART_WIDTH = 56;
 export type Column = string | number;
 
 export function columnWidth(part: Part): number {
-  return isTerminal(part) ? CONSUMER_WIDTH : part.kind === 'line' ? LINE_WIDTH : PART_WIDTH;
+  return isTerminal(part) ? CONSUMER_WIDTH : part.kind === 'line' || isDeadEnd(part) ? LINE_WIDTH : PART_WIDTH;
 }
 
 /**

@@ -1,15 +1,18 @@
+import { namedBoreM } from '../parts/boreSizes';
 import { displayUnit, fromDisplay, QUANTITIES, type DisplayUnit, type Quantity, type UnitChoice } from './quantity';
 
 /** What a typed figure turned out to be. */
 export type ParsedQuantity = { readonly ok: true; readonly si: number } | { readonly ok: false; readonly reason: 'empty' | 'notANumber' | 'unknownUnit' };
 
 /**
- * Reads a typed figure, with or without a unit ("1.5", "60 thou", "0.059 in"), comma or point, to SI.
+ * Reads a typed figure, with or without a unit ("1.5", "60 thou", "0.059 in"), comma or point, to SI; a bore by its name too ("drill 53", "dash 10").
  * Without a unit the reader's own applies.
  */
 export function parseQuantity(text: string, quantity: Quantity, choice: UnitChoice = {}): ParsedQuantity {
   const trimmed = text.trim().replace(/−/g, '-');
   if (trimmed === '') return { ok: false, reason: 'empty' };
+  const named = quantity === 'bore' ? namedBoreM(trimmed) : undefined;
+  if (named !== undefined) return { ok: true, si: named };
   const match = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i.exec(trimmed);
   if (!match) return { ok: false, reason: 'notANumber' };
   const figure = Number(match[1]!.replace(',', '.'));

@@ -3,7 +3,7 @@ import type { ResultNote, SolveResult } from '../../../core/network/result';
 import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/supply/say';
 import type { Sweep } from '../../../core/sweep/sweep';
 import { useWorkbench } from '../../state/workbench';
-import { VerdictIcon } from '../sheet/VerdictMark';
+import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from './sayNote';
 
 /** Each consumer at its worst over the range, weightiest first; a click sets the state and opens the part. */

@@ -1,20 +1,33 @@
-import { lazy, Suspense, useMemo } from 'react';
-import { isConsumer } from '../../../core/circuit/ports';
-import { activeVariant } from '../../../core/circuit/project';
+import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
+import type { Part } from '../../../core/circuit/parts';
+import { isConsumer, isReservoir } from '../../../core/circuit/ports';
+import { activeVariant, type Circuit } from '../../../core/circuit/project';
+import { entryFor } from '../../../core/parts/catalogue';
+import { partVolumeM3 } from '../../../core/parts/partVolume';
+import { PortGroups } from '../../../core/network/portGroups';
 import { explainPart } from '../../../core/explain/explainPart';
 import type { SolveResult } from '../../../core/network/result';
 import { tracePath } from '../../../core/network/tracePath';
 import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/supply/say';
 import type { Sweep } from '../../../core/sweep/sweep';
 import { formatQuantity } from '../../../core/units';
+import { useLibraryChanges } from '../../state/useLibrary';
 import { useWorkbench } from '../../state/workbench';
-import { VerdictIcon } from '../sheet/VerdictMark';
+import { VerdictIcon } from '../../marks/VerdictMark';
+import { DRAIN_WORDS } from '../../../core/drains/drainWords';
+import { DrainProfile } from './DrainProfile';
 import { LawView } from './LawView';
 
 const PartForm = lazy(() => import('./PartForm'));
 
 /** The sheet of the selected part: what it reads, where its pressure goes, its law with the values put in, and its numbers. */
-export function PartSheet({ result, sweep }: { readonly result: SolveResult; readonly sweep: Sweep | undefined }) {
+export function PartSheet({ result, sweep, onMoves, children }: {
+  readonly result: SolveResult;
+  readonly sweep: Sweep | undefined;
+  readonly onMoves: () => void;
+  /** What the audit finds here. */
+  readonly children: ReactNode;
+}) {
   const project = useWorkbench((w) => w.project)!;
   const selected = useWorkbench((w) => w.selected);
   const units = useWorkbench((w) => w.units);
@@ -26,6 +39,8 @@ export function PartSheet({ result, sweep }: { readonly result: SolveResult; rea
   const range = sweep?.consumers.find((c) => c.part === part.id);
   const path = isConsumer(part) ? tracePath(result, part.id) : undefined;
   const drain = result.drains.find((d) => d.part === part.id);
+  const held = result.accumulators.find((a) => a.part === part.id);
+  const entry = entryFor(part);
   return (
     <>
       <h2>{part.name} <button type="button" className="plain" onClick={() => select(undefined)} aria-keyshortcuts="Escape">Back to findings</button></h2>
@@ -48,7 +63,20 @@ export function PartSheet({ result, sweep }: { readonly result: SolveResult; rea
           {range?.lowestPressurePa != null && range.highestPressurePa != null && <><span>Range</span><span>{formatQuantity(range.lowestPressurePa, 'pressure', units)} to {formatQuantity(range.highestPressurePa, 'pressure', units)}</span></>}
         </div>
       )}
-      {drain && <div className="rows"><span>Flow down the drain</span><span>{formatQuantity(drain.flowM3S, 'flow', units)}</span></div>}
+      {drain && (
+        <>
+          {part.kind === 'drain' && <DrainProfile drain={part} result={drain} levelM={levelUnder(activeVariant(project).circuit, part)} units={units} />}
+          <div className="rows">
+            <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span><span>{DRAIN_WORDS[drain.verdict]}</span>
+            <span>Oil that comes</span><span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
+            <span>With its foam</span><span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
+            {drain.capacityM3S !== null && <><span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span><span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span></>}
+          </div>
+        </>
+      )}
+      {held && <div className="rows"><span>Oil held at this pressure</span><span>{held.oilM3 === null ? 'its valve is shut' : formatQuantity(held.oilM3, 'volume', units)}</span></div>}
+      {children}
+      <div className="moves"><button type="button" className="make" onClick={onMoves} aria-keyshortcuts="M">Moves…</button><KeepInLibrary part={part} /></div>
       {path && path.shares.length > 0 && (
         <>
           <h3>Where its pressure goes</h3>
@@ -63,8 +91,30 @@ export function PartSheet({ result, sweep }: { readonly result: SolveResult; rea
       )}
       {laws.map((law) => <LawView key={law.title} law={law} units={units} />)}
       <h3>Its numbers</h3>
+      {entry && <p className="quiet">{entry.measure} Defaults: {entry.source}</p>}
+      <div className="rows"><span>Oil it holds</span><span>{formatQuantity(partVolumeM3(part), 'volume', units)}</span></div>
       <Suspense fallback={<p className="quiet">Opening…</p>}><PartForm key={part.id} part={part} /></Suspense>
     </>
+  );
+}
+
+/** Oil level where a drain ends, following drains to the reservoir. */
+function levelUnder(circuit: Circuit, drain: Part): number | undefined {
+  const groups = PortGroups.of(circuit);
+  const out = groups.of(`${drain.id}.out`);
+  return circuit.parts.filter(isReservoir).find((r) => groups.of(`${r.id}.return`) === out)?.levelM;
+}
+
+function KeepInLibrary({ part }: { readonly part: Part }) {
+  const { keep } = useLibraryChanges();
+  const [kept, setKept] = useState(false);
+  return (
+    <button
+      type="button" className="plain"
+      onClick={() => void keep({ kind: 'part', label: part.name, part }).then(() => setKept(true))}
+    >
+      {kept ? 'Kept in the library' : 'Keep in the library'}
+    </button>
   );
 }
 

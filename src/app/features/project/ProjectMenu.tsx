@@ -1,10 +1,17 @@
 import { App as AntApp, Button, Dropdown } from 'antd';
-import { useRef } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { sayIssue } from '../../../core/circuit/issue';
+import { activeVariant } from '../../../core/circuit/project';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/circuit/readProject';
 import { QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/units';
+import { saveFile } from '../../files/saveFile';
+import { DEMOS, loadDemo } from '../../state/demos';
+import { openProject } from '../../state/openProject';
 import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
+
+const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
 
 /** Quantities whose unit a reader may choose here; the rest follow length or have one unit. */
 const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [['Pressure', ['pressure', 'pressurePerSpeed']], ['Temperature', ['temperature', 'temperatureDifference']], ['Flow', ['flow']], ['Lengths', ['bore', 'length', 'clearance', 'area', 'displacement', 'volume']]];
@@ -17,18 +24,14 @@ export default function ProjectMenu() {
 function Menu() {
   const { units, setUnits, theme, setTheme } = useWorkbench();
   const project = useWorkbench((w) => w.project)!;
-  const open = useWorkbench((w) => w.open);
+  const copyVariant = useWorkbench((w) => w.copyVariant);
+  const tidy = useWorkbench((w) => w.tidy);
+  const [history, setHistory] = useState(false);
+  const navigate = useNavigate();
   const { modal, message } = AntApp.useApp();
   const file = useRef<HTMLInputElement>(null);
 
-  const exportFile = () => {
-    const url = URL.createObjectURL(new Blob([`${JSON.stringify(project, null, 1)}\n`], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `${project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tidal.json`;
-    link.click();
-    URL.revokeObjectURL(url);
-  };
+  const exportFile = () => saveFile(`${project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tidal.json`, project);
 
   const importFile = async (chosen: File) => {
     const refuse = (sentences: readonly string[]) =>
@@ -42,7 +45,7 @@ function Menu() {
     }
     const read = readProjectText(text);
     if (!read.ok) return void refuse(read.issues.map(sayIssue));
-    open(read.project);
+    await openProject(read.project);
     void message.success(`${read.project.name} is open`);
   };
 
@@ -66,8 +69,31 @@ function Menu() {
       />
       <Dropdown trigger={['click']} menu={{ items: unitItems }}><Button>Units</Button></Dropdown>
       <Button onClick={() => setTheme(theme === 'dark' ? 'light' : 'dark')} aria-pressed={theme === 'dark'}>{theme === 'dark' ? 'Light' : 'Dark'}</Button>
-      <Button onClick={() => file.current?.click()}>Import</Button>
-      <Button onClick={exportFile}>Export</Button>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            { key: 'new', label: 'New circuit, by questions…', onClick: () => void navigate('/new') },
+            { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
+            { key: 'export', label: 'Export', onClick: exportFile },
+            { key: 'save', label: 'Save points…', onClick: () => setHistory(true) },
+            { type: 'divider' },
+            { key: 'copy', label: 'Copy this variant', onClick: () => copyVariant(`${activeVariant(project).name}, changed`) },
+            { key: 'tidy', label: 'Tidy the sheet', onClick: tidy },
+            { type: 'divider' },
+            ...DEMOS.map((demo) => ({
+              key: demo.name, label: `Demo: ${demo.name}, ${demo.about}`,
+              onClick: () => void loadDemo(demo).then(async (loaded) => {
+                await openProject(loaded);
+                await navigate('/');
+              }, (error: unknown) => void modal.error({ title: 'The demo was not opened', content: error instanceof Error ? error.message : '' })),
+            })),
+          ],
+        }}
+      >
+        <Button>Project</Button>
+      </Dropdown>
+      {history && <Suspense fallback={null}><HistoryDialog open onClose={() => setHistory(false)} /></Suspense>}
     </>
   );
 }

@@ -2,7 +2,7 @@ import { VERDICT_WORDS } from '../../../core/supply/say';
 import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/units';
 import type { SheetLayout } from './layout';
 import type { Reading } from './reading';
-import { VerdictMark } from './VerdictMark';
+import { VerdictMark } from '../../marks/VerdictMark';
 
 export const FIGURES_HEIGHT = 68;
 /** Average width of a character of these figures' names [px]. */
@@ -27,14 +27,14 @@ export function Figures({ layout, reading, units }: { readonly layout: SheetLayo
             <g key={s.part.id}>
               <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
               <VerdictMark verdict={consumer.verdict} x={s.x0 + 13} y={11} label={false} scale={0.8} />
-              <text className={`t-small ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 24} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
+              <text className={`t-small narrow ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 23} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
               {decisive && <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>{formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}{decisive.quantity === 'pressure' && <tspan className="t-small ink2" fontWeight={520} dx={3}>{unit}</tspan>}</text>}
-              {decisive && <text className="t-small ink2" x={s.x0 + 6} y={50}>{decisive.quantity === 'pressure' ? side : `${unit} ${side.split(' ')[0]}`}</text>}
-              <text className="t-small ink2" x={s.x0 + 6} y={65}>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</text>
+              {decisive && <text className="t-small narrow ink2" x={s.x0 + 6} y={50}>{decisive.quantity === 'pressure' ? side : `${unit} ${side.split(' ')[0]}`}</text>}
+              <text className="t-small narrow ink2" x={s.x0 + 6} y={65}>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</text>
             </g>
           );
         }
-        if (s.role === 'hanger') return null;
+        if (s.role === 'hanger' || s.part.kind === 'ownOil') return null;
         const inlet = reading.pressurePa(`${s.part.id}.in`);
         const outlet = reading.pressurePa(`${s.part.id}.out`);
         if (inlet === null || outlet === null) return null;

@@ -1,14 +1,18 @@
 import type { KeyboardEvent } from 'react';
-import { PORTS } from '../../../core/circuit/ports';
+import { isDeadEnd, PORTS } from '../../../core/circuit/ports';
 import { formatQuantity, type UnitChoice } from '../../../core/units';
+import type { Weight } from '../../../core/audit';
+import { WeightMark } from '../../marks/WeightMark';
+import { placeLabels, type Label } from './labels';
 import type { SheetLayout } from './layout';
-import type { Station } from './station';
+import type { ReturnRun, Run, Station } from './station';
 import { PartSymbol } from './PartSymbol';
-import { partDetail, partName, partSentence } from './partText';
+import { DRAIN_WORDS } from '../../../core/drains/drainWords';
+import { partDetail, partSentence } from './partText';
 import type { Reading } from './reading';
 import { Ribbon } from './Ribbon';
 import { pressureTint, ribbonWidth } from './scales';
-import { VerdictMark } from './VerdictMark';
+import { VerdictMark } from '../../marks/VerdictMark';
 
 /** The plan: what is connected, what flows where. */
 export function Plan(props: {
@@ -19,94 +23,113 @@ export function Plan(props: {
   readonly selected: string | undefined;
   readonly traced: ReadonlySet<string>;
   readonly focusPart: string | undefined;
+  readonly flags: ReadonlyMap<string, Weight>;
+  readonly came: readonly string[];
+  readonly onInsert: (before: string) => void;
   readonly onSelect: (part: string | undefined) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
 }) {
-  const { layout, reading, unfiltered, units, traced } = props;
+  const { layout, reading, unfiltered, traced } = props;
   const dim = (parts: readonly string[]) => (traced.size > 0 && !parts.some((part) => traced.has(part)) ? 0.45 : 1);
+  const labels = placeLabels(layout.stations, (s) => ribbonWidth(reading.flowM3S(s.part.id)) / 2);
   // Wide ribbons first, so that thin branches stay visible where they leave.
-  const runs = [...layout.runs].map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries)) })).sort((a, b) => b.width - a.width);
+  const runs = [...layout.runs].map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries, run.less)) })).sort((a, b) => b.width - a.width);
   return (
     <g>
-      {layout.returns.map((run) => {
-        const flow = Math.abs(reading.flowOf(run.carries));
-        const [x, y] = run.points[0]!;
-        return (
-          <g key={run.key} opacity={dim(run.carries)}>
-            <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="var(--ink2)" strokeWidth={Math.min(5, 2 + ribbonWidth(flow) / 8)} strokeDasharray="0.1 5" strokeLinecap="round" />
-            {run.label && <text className="t-small ink2 paper-tag" x={x - 8} y={y + 14} textAnchor="end">{run.label} {formatQuantity(flow, 'flow', units)}</text>}
-          </g>
-        );
-      })}
-      {layout.returns.some((run) => run.key === 'bus') && <text className="t-small ink2 paper-tag" x={112} y={layout.busY - 7}>returns to the sump</text>}
+      {layout.returns.map((run) => <Return key={run.key} run={run} {...props} opacity={dim(run.carries)} />)}
+      {layout.returns.some((run) => run.key === 'bus') && <text className="t-small ink2 paper-tag" x={layout.reservoirs.length > 1 ? 190 : 112} y={layout.busY - 7}>returns</text>}
       {runs.map(({ run, width }) => (
         <g key={run.key} opacity={dim(run.carries)}>
           <Ribbon points={run.points} width={width} tint={pressureTint(reading.pressurePa(run.port))} unfiltered={unfiltered.has(run.port)} />
         </g>
       ))}
+      {layout.runs.map((run) => <InsertionPoint key={run.key} run={run} onInsert={props.onInsert} />)}
       {layout.reservoirs.map(({ part, x, y }) => (
-        <g key={part.id} className="part" role="button" tabIndex={-1} data-part={part.id} aria-label={part.name} onClick={() => props.onSelect(part.id)} transform={`translate(${x} ${y})`}>
+        <g key={part.id} className="part" role="button" tabIndex={part.id === props.focusPart ? 0 : -1} data-part={part.id} aria-label={part.name} aria-pressed={props.selected === part.id} onKeyDown={props.onKeyDown} onClick={() => props.onSelect(part.id)} transform={`translate(${x} ${y})`}>
+          <rect className="focus-ring" x={-34} y={-20} width={68} height={72} />
           <path d="M-28 -16 V34 H28 V-16" className="symbol" />
           <path d="M-26 2 q6 -6 13 0 t13 0 t13 0 t13 0 V32 H-26 Z" fill="var(--tint-0)" stroke="var(--ink)" strokeWidth={1.5} />
-          <text className="t-name" x={34} y={46} aria-hidden="true">{part.name}</text>
+          <text className="t-name" x={-28} y={50} aria-hidden="true">{part.name}</text>
         </g>
       ))}
-      {layout.gauges.map(({ part, x, y }) => (
-        <g key={part.id} className="part" role="button" tabIndex={-1} data-part={part.id} onClick={() => props.onSelect(part.id)} transform={`translate(${x} ${y})`} aria-label={part.name}>
-          <path d="M0 9 V40" className="stroke" /><PartSymbol part={part} opening={null} />
-          <text className="t-small paper-tag" x={14} y={4}>{part.name} {formatQuantity(reading.pressurePa(`${part.id}.in`) ?? NaN, 'pressure', units)}</text>
-        </g>
-      ))}
-      {layout.stations.map((station) => <StationMark key={station.part.id} station={station} {...props} opacity={dim([station.part.id])} />)}
+      {layout.stations.map((station) => <StationMark key={station.part.id} station={station} label={labels.get(station.part.id)!} {...props} opacity={dim([station.part.id])} />)}
     </g>
   );
 }
 
-function StationMark({ station, reading, units, selected, focusPart, onSelect, onKeyDown, opacity }: Parameters<typeof Plan>[0] & { readonly station: Station; readonly opacity: number }) {
+/** A return, dotted; a drain carries its name and what it is found with. */
+function Return({ run, reading, units, flags, onSelect, onKeyDown, focusPart, selected, opacity }: Parameters<typeof Plan>[0] & { readonly run: ReturnRun; readonly opacity: number }) {
+  const flow = Math.abs(reading.flowOf(run.carries));
+  const drain = run.part === undefined ? undefined : reading.result.drains.find((d) => d.part === run.part);
+  const [x, y] = run.points[0]!;
+  const weight = run.part === undefined ? undefined : flags.get(run.part);
+  return (
+    <g opacity={opacity}>
+      <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke={weight === 'stop' || weight === 'mend' ? 'var(--alarm)' : 'var(--ink2)'} strokeWidth={Math.min(5, 2 + ribbonWidth(drain?.flowM3S ?? flow) / 8)} strokeDasharray="0.1 5" strokeLinecap="round" />
+      {run.label && run.part && (
+        <g
+          className="part" role="button" tabIndex={run.part === focusPart ? 0 : -1} data-part={run.part} aria-pressed={selected === run.part} onKeyDown={onKeyDown} onClick={() => onSelect(run.part)}
+          aria-label={[run.label, drain ? DRAIN_WORDS[drain.verdict] : '', formatQuantity(drain?.flowM3S ?? flow, 'flow', units)].filter(Boolean).join(', ')}
+        >
+          <rect className="focus-ring" x={x - 190} y={y - 6} width={186} height={26} />
+          <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="transparent" strokeWidth={30} />
+          <text className={`t-small paper-tag${weight === 'stop' || weight === 'mend' ? ' alarm' : ' ink2'}`} x={x - 8} y={y + 14} textAnchor="end">{run.label} {formatQuantity(drain?.flowM3S ?? flow, 'flow', units)}</text>
+          <Flag weight={weight} x={run.points[run.points.length - 1]![0] + 18} y={y} />
+        </g>
+      )}
+    </g>
+  );
+}
+
+/** What the audit finds at a part, where it weighs enough to be shown on the drawing. */
+function Flag({ weight, x, y }: { readonly weight: Weight | undefined; readonly x: number; readonly y: number }) {
+  return weight === 'stop' || weight === 'mend' ? <WeightMark weight={weight} x={x} y={y} scale={0.75} label={false} /> : null;
+}
+
+/** A stretch of line where a part can be put in: a plus under the pointer, or at a tap. Without a pointer the same is done from the part, by its + key. */
+function InsertionPoint({ run, onInsert }: { readonly run: Run; readonly onInsert: (before: string) => void }) {
+  if (!run.before) return null;
+  const { before } = run;
+  const [[ax, ay], [bx, by]] = [run.points[run.points.length - 2]!, run.points[run.points.length - 1]!];
+  const [x, y] = [(ax + bx) / 2, (ay + by) / 2];
+  return (
+    <g className="insertion" data-before={before} aria-hidden="true" onClick={() => onInsert(before)}>
+      <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="transparent" strokeWidth={24} pointerEvents="stroke" />
+      <g className="plus" transform={`translate(${x} ${y})`}><rect x={-11} y={-11} width={22} height={22} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} /><path d="M-6 0 H6 M0 -6 V6" stroke="var(--accent-ink)" strokeWidth={2.5} /></g>
+    </g>
+  );
+}
+
+function StationMark({ station, label, reading, units, selected, focusPart, flags, came, onSelect, onKeyDown, opacity }: Parameters<typeof Plan>[0] & { readonly station: Station; readonly label: Label; readonly opacity: number }) {
   const { part, x0, x1, y, role } = station;
   const x = (x0 + x1) / 2;
   const consumer = reading.result.consumers.find((c) => c.part === part.id);
   const cutOff = PORTS[part.kind].every((port) => reading.nodeIndex(`${part.id}.${port}`) === undefined);
-  const lines = nameLines(partName(part), x1 - x0);
-  const labelY = labelHeight(station, ribbonWidth(reading.flowM3S(part.id)), lines.length);
+  const small = role === 'hanger' && isDeadEnd(part);
   return (
     <g opacity={opacity} onClick={() => onSelect(part.id)}>
       <g
         className="part" role="button" tabIndex={part.id === focusPart ? 0 : -1} data-part={part.id} aria-pressed={selected === part.id}
         aria-label={partSentence(part, reading, reading.result, units)} onKeyDown={onKeyDown}
       >
-        <rect className="column" x={x0} y={labelY.top} width={x1 - x0} height={labelY.bottom - labelY.top} />
-        <rect className="focus-ring" x={x0 + 2} y={labelY.top} width={x1 - x0 - 4} height={labelY.bottom - labelY.top} />
-        <g transform={`translate(${x} ${y})`}><PartSymbol part={part} opening={reading.opening(part.id)} /></g>
+        {came.includes(part.id) && <rect className="came" x={x0 + 1} y={label.top - 2} width={x1 - x0 - 2} height={label.bottom - label.top + 4} />}
+        <rect className="column" x={x0} y={label.top} width={x1 - x0} height={label.bottom - label.top} />
+        <rect className="focus-ring" x={x0 + 2} y={label.top} width={x1 - x0 - 4} height={label.bottom - label.top} />
+        <g transform={`translate(${small ? x - 14 : x} ${y})`}><PartSymbol part={part} opening={reading.opening(part.id)} /></g>
       </g>
       <g aria-hidden="true" pointerEvents="none">
-        {lines.map((line, i) => <text key={line} className="t-name paper-tag" x={x} y={labelY.name + 13 * i} textAnchor="middle">{line}</text>)}
-        <text className="t-small ink2 paper-tag" x={x} y={labelY.name + 13 * lines.length} textAnchor="middle">{cutOff ? 'cut off' : partDetail(part, reading, units)}</text>
+        {!small && label.lines.map((line, i) => <text key={line} className="t-name paper-tag" x={label.textX} y={label.nameY + 13 * i} textAnchor={label.anchor}>{line}</text>)}
+        <text className="t-small ink2 paper-tag" x={label.textX} y={label.nameY + (small ? 5 : 13 * label.lines.length)} textAnchor={label.anchor}>{cutOff ? 'cut off' : partDetail(part, reading, units)}</text>
         {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />}
+        <Flag weight={flags.get(part.id)} {...flagPlace(station)} />
       </g>
     </g>
   );
 }
 
-/** Average width of a character of a name [px], to break it. */
-const NAME_CHARACTER = 7.2;
-
-/** A name on one line, or on two where its column is too narrow. */
-function nameLines(name: string, width: number): readonly string[] {
-  if (name.length * NAME_CHARACTER <= width + 6) return [name];
-  const words = name.split(' ');
-  if (words.length < 2) return [name];
-  const half = Math.ceil(words.length / 2);
-  return [words.slice(0, half).join(' '), words.slice(half).join(' ')];
-}
-
-/** Where a station's text starts: symbols on the lanes carry it above, lines and whatever hangs or is fed below. */
-function labelHeight({ part, y, role }: Station, width: number, lines: number): { name: number; top: number; bottom: number } {
-  const half = Math.max(width / 2, part.kind === 'line' || part.kind === 'tee' ? 4 : 19);
-  const block = 13 * lines + 13;
-  if (role === 'consumer') return { name: y + 34, top: y - 22, bottom: y + 20 + block };
-  if (role === 'hanger') return { name: y + 46, top: y - 16, bottom: y + 36 + block };
-  if (role === 'branch' || part.kind === 'line' || part.kind === 'fitting') return { name: y + half + 17, top: y - half - 4, bottom: y + half + 6 + block };
-  const name = y - half - 6 - 13 * lines;
-  return { name, top: name - 13, bottom: y + half + 4 };
+/** Beside the symbol, off the words; on a line in its middle. */
+function flagPlace({ part, role, x0, x1, y }: Station): { readonly x: number; readonly y: number } {
+  const x = (x0 + x1) / 2;
+  if (role === 'consumer') return { x: x - 26, y: y - 8 };
+  return part.kind === 'line' || part.kind === 'fitting' ? { x, y } : { x: x + 22, y: y + 20 };
 }

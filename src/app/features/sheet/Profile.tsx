@@ -1,19 +1,38 @@
+import type { SolveResult } from '../../../core/network/result';
 import type { Sweep } from '../../../core/sweep/sweep';
 import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/units';
 import type { SheetLayout } from './layout';
 import type { Station } from './station';
 import type { Reading } from './reading';
 import { axisTopPa, fallFactor, pressureTint } from './scales';
-import { TidePost } from './TidePost';
+import { TideFigures, TidePost } from './TidePost';
 
 const PROFILE_TOP = 10;
-const AXIS_HEIGHT = 184;
 const STRIP = 38;
-export const PROFILE_HEIGHT = PROFILE_TOP + AXIS_HEIGHT + STRIP + 8;
-const AXIS_LEFT = 40;
+/** Height of the whole profile with an axis of so many px. */
+export const profileHeight = (axisHeight: number) => PROFILE_TOP + axisHeight + STRIP + 8;
+export const AXIS_LEFT = 40;
+
+/** Highest pressure that the profile must show [Pa]. */
+export function highestPa(sweep: Sweep | undefined, result: SolveResult): number {
+  return Math.max(0, ...(sweep?.nodeHighPa ?? result.nodes.map((n) => n.pressurePa)).map((p) => p ?? 0), ...result.consumers.map((c) => c.highPressurePa ?? 0));
+}
+
+/** The axis's figures, pinned at the left while the sheet scrolls sideways. */
+export function AxisLabels({ axisHeight, topPa, units }: { readonly axisHeight: number; readonly topPa: number; readonly units: UnitChoice }) {
+  const u = displayUnit('pressure', units);
+  const y = (pa: number) => PROFILE_TOP + axisHeight * (1 - pa / topPa);
+  return (
+    <>
+      {axisMarks(topPa, units).map((pa) => <text key={pa} className="t-small" x={AXIS_LEFT - 6} y={y(pa) + 4} textAnchor="end">{Math.round(toDisplay(pa, u))}</text>)}
+      <text className="t-small ink2" x={AXIS_LEFT - 38} y={PROFILE_TOP + 4}>{u.symbol}</text>
+    </>
+  );
+}
 
 /** The profile: at what pressure, part by part, on the plan's own columns; every consumer ends in its tide post. */
-export function Profile({ layout, reading, sweep, units, unfiltered, traced, onSelect }: {
+export function Profile({ axisHeight, layout, reading, sweep, units, unfiltered, traced, onSelect }: {
+  readonly axisHeight: number;
   readonly layout: SheetLayout;
   readonly reading: Reading;
   readonly sweep: Sweep | undefined;
@@ -22,11 +41,10 @@ export function Profile({ layout, reading, sweep, units, unfiltered, traced, onS
   readonly traced: ReadonlySet<string>;
   readonly onSelect: (part: string) => void;
 }) {
-  const highest = Math.max(0, ...(sweep?.nodeHighPa ?? reading.result.nodes.map((n) => n.pressurePa)).map((p) => p ?? 0), ...reading.result.consumers.map((c) => c.highPressurePa ?? 0));
-  const top = axisTopPa(highest);
-  const zero = PROFILE_TOP + AXIS_HEIGHT;
-  const perPa = AXIS_HEIGHT / top;
-  const y = (pa: number) => zero - Math.max(-6, Math.min(AXIS_HEIGHT + 8, pa * perPa));
+  const top = axisTopPa(highestPa(sweep, reading.result));
+  const zero = PROFILE_TOP + axisHeight;
+  const perPa = axisHeight / top;
+  const y = (pa: number) => zero - Math.max(-6, Math.min(axisHeight + 8, pa * perPa));
   const byId = new Map(layout.stations.map((s) => [s.part.id, s]));
   const main = layout.main.map((id) => byId.get(id)!);
   const steps = main.flatMap((s) => step(s, reading));
@@ -37,17 +55,14 @@ export function Profile({ layout, reading, sweep, units, unfiltered, traced, onS
     const pa = node === undefined ? null : sweep[pick][node] ?? null;
     return pa === null ? null : ([port === 'in' ? s.x0 : s.x1, y(pa)] as const);
   })).filter((p) => p !== null);
-  const u = displayUnit('pressure', units);
   const last = steps[steps.length - 1];
   return (
     <g>
       {axisMarks(top, units).map((pa) => (
         <g key={pa}>
           <line x1={AXIS_LEFT} x2={end} y1={y(pa)} y2={y(pa)} stroke="var(--hair)" />
-          <text className="t-small" x={AXIS_LEFT - 6} y={y(pa) + 4} textAnchor="end">{Math.round(toDisplay(pa, u))}</text>
         </g>
       ))}
-      <text className="t-small ink2" x={AXIS_LEFT - 30} y={PROFILE_TOP + 14}>{u.symbol}</text>
       {steps.map((p, i) => {
         const next = steps[i + 1];
         return next && <path key={i} d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`} fill={pressureTint((p.pa + next.pa) / 2)} />;
@@ -73,7 +88,11 @@ export function Profile({ layout, reading, sweep, units, unfiltered, traced, onS
       {consumers.map((s) => {
         const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
         const range = sweep?.consumers.find((c) => c.part === s.part.id);
-        return consumer && <TidePost key={s.part.id} x={(s.x0 + s.x1) / 2} top={PROFILE_TOP} zero={zero} y={y} consumer={consumer} range={range} units={units} onSelect={() => onSelect(s.part.id)} />;
+        return consumer && <TidePost key={s.part.id} x={(s.x0 + s.x1) / 2} top={PROFILE_TOP} zero={zero} y={y} consumer={consumer} range={range} onSelect={() => onSelect(s.part.id)} />;
+      })}
+      {consumers.map((s) => {
+        const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
+        return consumer && <TideFigures key={s.part.id} x={(s.x0 + s.x1) / 2} y={y} consumer={consumer} units={units} />;
       })}
     </g>
   );

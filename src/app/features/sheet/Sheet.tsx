@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { unfilteredPorts } from '../../../core/circuit/filtration';
-import { activeVariant } from '../../../core/circuit/project';
+import type { Weight } from '../../../core/audit';
+import { activeVariant, type Project } from '../../../core/circuit/project';
 import type { SolveResult } from '../../../core/network/result';
 import { tracePath } from '../../../core/network/tracePath';
 import { sayMargin, VERDICT_WORDS } from '../../../core/supply/say';
@@ -9,37 +10,67 @@ import { useWorkbench } from '../../state/workbench';
 import { Figures, FIGURES_HEIGHT } from './Figures';
 import { layoutSheet } from './layout';
 import { Plan } from './Plan';
-import { Profile, PROFILE_HEIGHT } from './Profile';
+import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Profile';
 import { Reading } from './reading';
+import { axisTopPa } from './scales';
 import { PostPatterns } from './TidePost';
 
-/** Plan above, profile below, figures at the foot, on one set of columns. */
-export function Sheet({ result, sweep }: { readonly result: SolveResult; readonly sweep: Sweep | undefined }) {
-  const project = useWorkbench((w) => w.project)!;
+/** Heights of the profile's axis and of the legend [px]. */
+const MOST_AXIS = 184;
+const LEAST_AXIS = 116;
+const LEGEND_HEIGHT = 26;
+/** Room for the headline, so that it is seen without scrolling [px]. */
+const HEADLINE_WIDTH = 420;
+
+const NOTHING: readonly string[] = [];
+
+/** A part's heaviest finding that is not set aside. */
+export type Flags = ReadonlyMap<string, Weight>;
+
+/**
+ * Plan above, profile below, figures at the foot, on one set of columns.
+ * @param came parts that a move that is looked at would bring
+ * @param flags what the audit finds, to be shown where it is
+ */
+export function Sheet({ project, result, sweep, flags, came = NOTHING }: {
+  readonly project: Project;
+  readonly result: SolveResult;
+  readonly sweep: Sweep | undefined;
+  readonly flags: Flags;
+  readonly came?: readonly string[];
+}) {
   const units = useWorkbench((w) => w.units);
   const selected = useWorkbench((w) => w.selected);
   const select = useWorkbench((w) => w.select);
+  const openMoves = useWorkbench((w) => w.openMoves);
   const variant = activeVariant(project);
   const sheet = useRef<HTMLDivElement>(null);
-  const available = useWidth(sheet);
-  const layout = useMemo(() => layoutSheet(variant.circuit, variant.sheet?.stationOrder, available), [variant, available]);
+  const { width: available, height } = useSize(sheet);
+  const layout = useMemo(() => layoutSheet(variant.circuit, variant.sheet?.columns, available), [variant, available]);
   const unfiltered = useMemo(() => unfilteredPorts(variant.circuit), [variant]);
   const reading = useMemo(() => new Reading(result), [result]);
   const [focus, setFocus] = useState<string>();
   const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
   const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
   const traced = useMemo(() => new Set(isPath && path && selected ? [selected, ...path.shares.map((s) => s.part), ...layout.main.slice(0, 2)] : []), [isPath, path, selected, layout]);
-  const focusPart = focus ?? selected ?? layout.stations[0]?.part.id;
+  // Where the arrow keys go: columns from left to right, then returns and tanks.
+  const stops = useMemo(() => [...layout.stations.map((s) => s.part.id), ...layout.returns.flatMap((r) => (r.part === undefined ? [] : [r.part])), ...layout.reservoirs.map((r) => r.part.id)], [layout]);
+  const wanted = focus ?? selected;
+  const focusPart = wanted !== undefined && stops.includes(wanted) ? wanted : stops[0];
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const here = layout.stations.findIndex((s) => s.part.id === (event.currentTarget as HTMLElement).dataset['part']);
-    const to = { ArrowRight: here + 1, ArrowDown: here + 1, ArrowLeft: here - 1, ArrowUp: here - 1, Home: 0, End: layout.stations.length - 1 }[event.key];
-    if (event.key === 'Enter' || event.key === ' ') {
+    const here = stops.indexOf((event.currentTarget as HTMLElement).dataset['part'] ?? '');
+    const to = { ArrowRight: here + 1, ArrowDown: here + 1, ArrowLeft: here - 1, ArrowUp: here - 1, Home: 0, End: stops.length - 1 }[event.key];
+    if (event.key === 'm' || event.key === 'M' || event.key === '+') {
       event.preventDefault();
-      select(layout.stations[here]?.part.id);
-    } else if (to !== undefined && layout.stations[to]) {
+      event.stopPropagation();
+      openMoves(stops[here], event.key === '+' ? 'insert' : undefined);
+    } else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
-      const id = layout.stations[to].part.id;
+      select(stops[here]);
+    } else if (to !== undefined && stops[to] !== undefined) {
+      event.preventDefault();
+      const id = stops[to];
       setFocus(id);
       sheet.current?.querySelector<SVGGElement>(`[data-part="${id}"]`)?.focus();
     }
@@ -47,20 +78,23 @@ export function Sheet({ result, sweep }: { readonly result: SolveResult; readonl
 
   const worst = result.consumers.filter((c) => !c.supplied || c.verdict === 'near').sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   const headline = worst ? `${worst.name} ${VERDICT_WORDS[worst.verdict]}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}` : 'Every component is supplied at this state';
-  const headlineX = layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112;
+  const headlineX = Math.min(layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112, Math.max(112, available - HEADLINE_WIDTH));
   const chosen = layout.stations.find((s) => s.part.id === selected);
   const profileTop = layout.planHeight + 2;
-  const figuresTop = profileTop + PROFILE_HEIGHT;
+  // The axis gives way before the figures slip under the edge.
+  const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, height - layout.planHeight - FIGURES_HEIGHT - LEGEND_HEIGHT - profileHeight(0)));
+  const figuresTop = profileTop + profileHeight(axisHeight);
   return (
     <div className="sheet" ref={sheet}>
       <h1 className="visually-hidden">Circuit of {project.name}, variant {variant.name}</h1>
-      <svg width={layout.width} height={figuresTop + FIGURES_HEIGHT + 26} role="group" aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one.">
+      <div className="pinned"><svg width={AXIS_LEFT} height={profileHeight(axisHeight)} style={{ top: profileTop }} aria-hidden="true"><rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" /><AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} /></svg></div>
+      <svg width={layout.width} height={figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT} role="group" aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M offers moves.">
         <PostPatterns />
         {chosen && <rect className="column selected" x={chosen.x0} y={chosen.y - 40} width={chosen.x1 - chosen.x0} height={figuresTop + FIGURES_HEIGHT - chosen.y + 40} />}
         <text className="t-headline" x={headlineX} y={24} role="status">{headline}</text>
-        <Plan layout={layout} reading={reading} unfiltered={unfiltered} units={units} selected={selected} traced={traced} focusPart={focusPart} onSelect={select} onKeyDown={onKeyDown} />
+        <Plan layout={layout} reading={reading} unfiltered={unfiltered} units={units} selected={selected} traced={traced} focusPart={focusPart} flags={flags} came={came} onSelect={select} onInsert={(part) => openMoves(part, 'insert before')} onKeyDown={onKeyDown} />
         <line x1={0} x2={layout.width} y1={layout.planHeight} y2={layout.planHeight} stroke="var(--ink)" strokeWidth={1.5} />
-        <g transform={`translate(0 ${profileTop})`}><Profile layout={layout} reading={reading} sweep={sweep} units={units} unfiltered={unfiltered} traced={traced} onSelect={select} /></g>
+        <g transform={`translate(0 ${profileTop})`}><Profile axisHeight={axisHeight} layout={layout} reading={reading} sweep={sweep} units={units} unfiltered={unfiltered} traced={traced} onSelect={select} /></g>
         <g transform={`translate(0 ${figuresTop})`}><Figures layout={layout} reading={reading} units={units} /></g>
         <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}><Legend /></g>
       </svg>
@@ -68,16 +102,16 @@ export function Sheet({ result, sweep }: { readonly result: SolveResult; readonl
   );
 }
 
-/** Width of an element as it is laid out [px]. */
-function useWidth(element: RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(Infinity);
+/** Size of an element as it is laid out [px]. */
+function useSize(element: RefObject<HTMLElement | null>): { readonly width: number; readonly height: number } {
+  const [size, setSize] = useState({ width: Infinity, height: Infinity });
   useEffect(() => {
     if (!element.current) return;
-    const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)));
+    const observer = new ResizeObserver(([entry]) => entry && setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) }));
     observer.observe(element.current);
     return () => observer.disconnect();
   }, [element]);
-  return width;
+  return size;
 }
 
 function Legend() {

@@ -7,25 +7,16 @@ const HALF = 11;
 const LABEL_GAP = 13;
 
 /** A tide post: level, low and high water with their feet, and the range over the reachable states. */
-export function TidePost({ x, top, zero, y, consumer, range, units, onSelect }: {
+export function TidePost({ x, top, zero, y, consumer, range, onSelect }: {
   readonly x: number;
   readonly top: number;
   readonly zero: number;
   readonly y: (pa: number) => number;
   readonly consumer: ConsumerResult;
   readonly range: ConsumerRange | undefined;
-  readonly units: UnitChoice;
   readonly onSelect: () => void;
 }) {
   const { pressurePa: level, lowPressurePa: low, highPressurePa: high } = consumer;
-  const bad = !consumer.supplied || consumer.verdict === 'near';
-  const marks = [
-    ...(high !== null ? [{ key: 'high', pa: high }] : []), ...(low !== null ? [{ key: 'low', pa: low }] : []),
-  ];
-  const labels = spreadLabels([...(level !== null ? [y(level)] : []), ...marks.map((m) => y(m.pa))], LABEL_GAP);
-  const levelLabelY = level !== null ? labels[0]! : 0;
-  const markLabelY = level !== null ? labels.slice(1) : labels;
-  const text = (pa: number) => formatFigure(pa, 'pressure', units);
   return (
     <g onClick={onSelect} style={{ cursor: 'pointer' }}>
       <rect x={x - HALF} y={top} width={2 * HALF} height={zero - top} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
@@ -35,11 +26,28 @@ export function TidePost({ x, top, zero, y, consumer, range, units, onSelect }: 
       {low !== null && <path d={`M${x - HALF - 5} ${y(low) + 5} V${y(low)} H${x + HALF + 5} V${y(low) + 5}`} fill="none" stroke="var(--ink)" strokeWidth={3} />}
       {high !== null && <path d={`M${x - HALF - 5} ${y(high) - 5} V${y(high)} H${x + HALF + 5} V${y(high) - 5}`} fill="none" stroke="var(--ink)" strokeWidth={3} />}
       {range?.lowestPressurePa != null && range.highestPressurePa != null && (
-        <path d={`M${x - HALF - 12} ${y(range.highestPressurePa)} h6 m-3 0 V${y(range.lowestPressurePa)} m-3 0 h6`} fill="none" stroke="var(--ink2)" strokeWidth={1.5} />
+        <path d={`M${x - HALF - 10} ${y(range.highestPressurePa)} h6 m-3 0 V${y(range.lowestPressurePa)} m-3 0 h6`} fill="none" stroke="var(--ink2)" strokeWidth={1.5} />
       )}
-      {level !== null && <line x1={x - HALF} x2={x + HALF} y1={y(level)} y2={y(level)} stroke={bad ? 'var(--alarm)' : 'var(--ink)'} strokeWidth={4} />}
+      {level !== null && <line x1={x - HALF} x2={x + HALF} y1={y(level)} y2={y(level)} stroke={isBad(consumer) ? 'var(--alarm)' : 'var(--ink)'} strokeWidth={4} />}
+    </g>
+  );
+}
+
+const isBad = (consumer: ConsumerResult) => !consumer.supplied || consumer.verdict === 'near';
+
+/** A post's figures, drawn over all posts so that a neighbour never covers them; those that would touch step apart. */
+export function TideFigures({ x, y, consumer, units }: { readonly x: number; readonly y: (pa: number) => number; readonly consumer: ConsumerResult; readonly units: UnitChoice }) {
+  const { pressurePa: level, lowPressurePa: low, highPressurePa: high } = consumer;
+  const marks = [
+    ...(high !== null ? [{ key: 'high', pa: high }] : []), ...(low !== null ? [{ key: 'low', pa: low }] : []),
+  ];
+  const labels = spreadLabels([...(level !== null ? [y(level)] : []), ...marks.map((m) => y(m.pa))], LABEL_GAP);
+  const markLabelY = level !== null ? labels.slice(1) : labels;
+  const text = (pa: number) => formatFigure(pa, 'pressure', units);
+  return (
+    <g pointerEvents="none">
       {marks.map((m, i) => <text key={m.key} className="t-small ink2 paper-tag" x={x + HALF + 7} y={markLabelY[i]! + 4}>{text(m.pa)}</text>)}
-      {level !== null && <text className={`t-level paper-tag${bad ? ' alarm' : ''}`} x={x + HALF + 5} y={levelLabelY + 6}>{text(level)}</text>}
+      {level !== null && <text className={`t-level paper-tag${isBad(consumer) ? ' alarm' : ''}`} x={x + HALF + 4} y={labels[0]! + 6}>{text(level)}</text>}
     </g>
   );
 }

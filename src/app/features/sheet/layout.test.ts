@@ -30,7 +30,7 @@ describe('The sheet’s layout', () => {
     fc.assert(fc.property(arbitrarySeed, (seed) => {
       const { circuit } = randomProject(seed).variants[0]!;
       const layout = layoutSheet(circuit);
-      const expected = circuit.parts.filter((p) => !isReservoir(p) && p.kind !== 'gauge' && p.kind !== 'drain').map((p) => p.id).sort();
+      const expected = circuit.parts.filter((p) => !isReservoir(p) && p.kind !== 'drain').map((p) => p.id).sort();
       expect(layout.stations.map((s) => s.part.id).sort()).toEqual(expected);
       layout.stations.forEach((s, i) => expect(s.x0).toBeGreaterThanOrEqual(layout.stations[i - 1]?.x1 ?? 0));
       for (const run of [...layout.runs, ...layout.returns]) for (const [x, y] of run.points) expect(Number.isFinite(x + y)).toBe(true);
@@ -40,7 +40,7 @@ describe('The sheet’s layout', () => {
   it('draws a ribbon to every consumer', () => {
     fc.assert(fc.property(arbitrarySeed, (seed) => {
       const layout = layoutSheet(randomProject(seed).variants[0]!.circuit);
-      for (const s of layout.stations) if (s.role === 'consumer') expect(layout.runs.some((r) => r.key === `${s.part.id}:feed`)).toBe(true);
+      for (const s of layout.stations) if (s.role === 'consumer') expect(layout.runs.some((r) => ['feed', 'tap', 'groove', 'on'].some((end) => r.key === `${s.part.id}:${end}`))).toBe(true);
     }), { numRuns: 100, seed: 7 });
   });
 

@@ -1,3 +1,4 @@
+import type { FlowRef } from './station';
 import type { ElementResult, SolveResult } from '../../../core/network/result';
 
 /** Look-ups into one answer, made once for a drawing. Nothing is computed here but sums of flows. */
@@ -24,15 +25,21 @@ export class Reading {
     return this.elementsOfPart.get(part) ?? [];
   }
 
-  /** Flow into a part by its inlet; 0 where it has none. */
-  flowM3S(part: string): number {
+  /** Flow into a part by its inlet, or by another port of it (`id.port`); 0 where there is none. */
+  flowM3S(ref: FlowRef): number {
+    const dot = ref.indexOf('.');
+    const part = dot < 0 ? ref : ref.slice(0, dot);
+    const port = dot < 0 ? 'in' : ref.slice(dot + 1);
+    const node = this.nodeOfPort.get(`${part}.${port}`);
     const own = this.elements(part);
-    const inlet = this.nodeOfPort.get(`${part}.in`);
-    return own.filter((e) => e.fromNode === inlet).reduce((sum, e) => sum + e.flowM3S, 0);
+    return port === 'in' || port === 'back'
+      ? own.filter((e) => e.fromNode === node).reduce((sum, e) => sum + e.flowM3S, 0)
+      : own.filter((e) => e.toNode === node).reduce((sum, e) => sum + e.flowM3S, 0);
   }
 
-  flowOf(parts: readonly string[]): number {
-    return parts.reduce((sum, part) => sum + this.flowM3S(part), 0);
+  /** Sum of flows, less those that have left. */
+  flowOf(refs: readonly FlowRef[], less: readonly FlowRef[] = []): number {
+    return refs.reduce((sum, ref) => sum + this.flowM3S(ref), 0) - less.reduce((sum, ref) => sum + this.flowM3S(ref), 0);
   }
 
   /** Lift of a part's valve, or what else opens in it. */

@@ -1,167 +1,193 @@
 import type { Part } from '../../../core/circuit/parts';
-import { PORTS } from '../../../core/circuit/ports';
+import { isReservoir, isReturn, PORTS, waysThrough } from '../../../core/circuit/ports';
 import type { Circuit } from '../../../core/circuit/project';
-import type { PortGroups } from '../../../core/network/portGroups';
-import type { ReturnRun, Run, Station } from './station';
+import { isTerminal, type Arrangement } from '../../../core/sheet/arrange';
+import type { FlowRef, Mark, Point, ReturnRun, Run, Station } from './station';
 
-/** Heights of the lanes in the plan [px]. */
 interface Heights {
   readonly mainY: number;
   readonly rowY: number;
   readonly busY: number;
-  readonly branchY: (lane: number) => number;
+  readonly returnStep: number;
 }
 
-/** Draws ribbons and returns between stations whose columns are known. */
+/** A station that takes oil from a place, and by which port. */
+interface Taker {
+  readonly s: Station;
+  readonly port: string;
+}
+
+const OUTLETS = new Set(['out', 'run', 'branch', 'left', 'right', 'cooler', 'bypass', 'away']);
+/** Where a way off the lane leaves its part [px from the column's edge]. */
+const RISER = 6;
+
+/**
+ * Draws ribbons and returns between stations whose columns are known, place by place: a place's line lies at the height of the part
+ * that gives oil into it, and whoever takes oil from it leaves that line at its own column.
+ */
 export class SheetRuns {
   readonly runs: Run[] = [];
   readonly returns: ReturnRun[] = [];
-  drains = 0;
-  private readonly byId: ReadonlyMap<string, Station>;
+  returnLanes = 0;
+  private readonly takersOf = new Map<string, Taker[]>();
+  private readonly giversOf = new Map<string, Taker[]>();
 
   constructor(
-    private readonly circuit: Circuit, private readonly groups: PortGroups, private readonly stations: readonly Station[],
-    taps: readonly { first: string; group: string; lane: number; members: string[] }[],
-    detours: readonly { from: string; to: string; lane: number; members: string[] }[],
-    private readonly h: Heights, private readonly fedBy: (part: Part) => string | undefined,
+    private readonly circuit: Circuit, private readonly a: Arrangement, private readonly stations: readonly Station[],
+    private readonly reservoirs: readonly Mark[], private readonly h: Heights,
   ) {
-    this.byId = new Map(stations.map((s) => [s.part.id, s]));
+    for (const s of stations) this.sortPorts(s);
     this.drawSuction();
-    this.drawMain();
-    for (const detour of detours) this.drawDetour(detour);
-    for (const tap of taps) this.drawBranch(tap);
-    this.drawConsumers();
+    for (const s of stations) this.drawThrough(s);
+    for (const group of new Set([...this.giversOf.keys(), ...this.takersOf.keys()])) this.drawPlace(group);
     this.drawReturns();
   }
 
-  private group = (id: string, port: string) => this.groups.of(`${id}.${port}`);
+  private at = (id: string, port: string) => this.a.groups.of(`${id}.${port}`);
   private mid = (s: Station) => (s.x0 + s.x1) / 2;
-  private add(key: string, port: string, carries: readonly string[], points: readonly (readonly [number, number])[]): void {
-    this.runs.push({ key, port, carries, points });
+  private add(key: string, port: string, carries: readonly FlowRef[], points: readonly Point[], before?: string, less: readonly FlowRef[] = []): void {
+    if (points.every(([x, y]) => x === points[0]![0] && y === points[0]![1])) return;
+    this.runs.push({ key, port, carries, less, points, before });
   }
 
-  private main = () => this.stations.filter((s) => s.role === 'main');
+  private sortPorts(s: Station): void {
+    const put = (map: Map<string, Taker[]>, port: string) => {
+      const group = this.at(s.part.id, port);
+      const list = map.get(group);
+      const entry = { s, port };
+      if (list) list.push(entry);
+      else map.set(group, [entry]);
+    };
+    for (const port of PORTS[s.part.kind]) {
+      if (port === 'in' || port === 'back') {
+        if (!this.a.grooveOf.has(s.part.id) || port !== 'in') put(this.takersOf, port);
+      } else if (OUTLETS.has(port) && !isTerminal(s.part) && s.part.kind !== 'relief') put(this.giversOf, port);
+    }
+  }
 
   private drawSuction(): void {
-    const first = this.main()[0];
-    if (first) this.add('suction', `${first.part.id}.in`, [first.part.id], [[46, this.h.busY - 16], [46, this.h.mainY], [first.x0, this.h.mainY]]);
+    const tank = this.reservoirs[0];
+    const first = this.stations.find((s) => s.part.id === this.a.main[0]);
+    if (tank && first && this.at(tank.part.id, 'suction') === this.at(first.part.id, 'in'))
+      this.add('suction', `${first.part.id}.in`, [first.part.id], [[tank.x, tank.y - 6], [tank.x, first.y], [first.x0, first.y]], first.part.id);
   }
 
-  /** Each main part's own stretch, and the place behind it up to the next; the last reaches over its consumers. */
-  private drawMain(): void {
-    const main = this.main();
-    main.forEach((s, i) => {
-      this.add(`${s.part.id}:through`, `${s.part.id}.out`, [s.part.id], [[s.x0, s.y], [s.x1, s.y]]);
-      const next = main[i + 1];
-      if (next && next.x0 > s.x1) this.add(`${s.part.id}:on`, `${next.part.id}.in`, [next.part.id], [[s.x1, s.y], [next.x0, s.y]]);
-      if (!next) this.drawManifold(s);
-    });
+  /** A part's own stretch of its lane. */
+  private drawThrough(s: Station): void {
+    if (s.role === 'consumer' || s.role === 'hanger') return;
+    const outlet = PORTS[s.part.kind].find((port) => OUTLETS.has(port) && port !== 'away') ?? 'in';
+    this.add(`${s.part.id}:through`, `${s.part.id}.${outlet}`, [s.part.id], [[s.x0, s.y], [s.x1, s.y]]);
   }
 
-  /** Ports that hang on the last main place, drawn as one ribbon that thins as it gives off. */
-  private drawManifold(last: Station): void {
-    const place = this.outGroupOf(last);
-    const takers = this.stations.filter((s) => s !== last && s.role !== 'hanger' && this.group(s.part.id, 'in') === place && !this.fedBy(s.part)).sort((a, b) => a.x0 - b.x0);
-    let x = last.x1;
-    takers.forEach((s, i) => {
-      const rest = takers.slice(i).flatMap((t) => this.carriedBy(t));
-      const to = s.role === 'consumer' ? this.mid(s) : s.x0 + 8;
-      this.add(`manifold:${s.part.id}`, `${s.part.id}.in`, rest, [[x, this.h.mainY], [to, this.h.mainY]]);
-      x = to;
-    });
+  /** The giver whose height a place's line has. */
+  private ownerOf(group: string): Taker | undefined {
+    const rank = { main: 0, branch: 1, detour: 2, loose: 3, hanger: 4, consumer: 5 };
+    return [...(this.giversOf.get(group) ?? [])].sort((p, q) => rank[p.s.role] - rank[q.s.role] || Number(p.port === 'away') - Number(q.port === 'away'))[0];
   }
 
-  private outGroupOf(s: Station): string {
-    const ports = PORTS[s.part.kind].filter((port) => port !== 'in' && port !== 'groove');
-    return this.groups.of(`${s.part.id}.${ports[0] ?? 'in'}`);
+  /** What a taker draws, the parts on its groove with it. */
+  private drawnBy({ s, port }: Taker): FlowRef[] {
+    if (port !== 'in') return [`${s.part.id}.${port}`];
+    return [s.part.id, ...[...this.a.grooveOf].filter(([, bearing]) => bearing === s.part.id).map(([id]) => id)];
   }
 
-  /** A part with the consumers that hang on its groove. */
-  private carriedBy(s: Station): string[] {
-    return [s.part.id, ...this.stations.filter((other) => this.fedBy(other.part) === s.part.id).map((other) => other.part.id)];
-  }
-
-  private drawDetour(detour: { from: string; to: string; lane: number; members: string[] }): void {
-    const members = detour.members.map((id) => this.byId.get(id)!);
-    const first = members[0]!;
-    const last = members[members.length - 1]!;
-    const y = first.y;
-    this.add(`${first.part.id}:up`, `${first.part.id}.in`, [first.part.id], [[first.x0 - 6, this.h.mainY], [first.x0 - 6, y], [first.x0, y]]);
-    members.forEach((s, i) => {
-      const next = members[i + 1];
-      this.add(`${s.part.id}:through`, `${s.part.id}.out`, [s.part.id], [[s.x0, y], [next ? next.x0 : s.x1, y]]);
-    });
-    const rejoin = this.main().find((s) => s.x0 > last.x0 && this.outGroupOf(s) === detour.to);
-    const x = rejoin ? rejoin.x1 - 4 : last.x1;
-    this.add(`${last.part.id}:down`, `${last.part.id}.out`, [last.part.id], [[last.x1, y], [x, y], [x, this.h.mainY]]);
-  }
-
-  private drawBranch(tap: { first: string; group: string; lane: number; members: string[] }): void {
-    const first = this.byId.get(tap.first)!;
-    const y = first.y;
-    const source = this.stations.find((s) => s !== first && s.role !== 'consumer' && PORTS[s.part.kind].some((port) => port !== 'in' && this.group(s.part.id, port) === tap.group));
-    const lastMain = this.main()[this.main().length - 1];
-    const onManifold = source !== undefined && source === lastMain;
-    const fromX = onManifold || !source ? first.x0 + 8 : source.x1 - 4;
-    const fromY = source?.y ?? this.h.mainY;
-    this.add(`${first.part.id}:tap`, `${first.part.id}.in`, [first.part.id], [[fromX, fromY], [fromX, y], [first.x0 + (onManifold ? 8 : 0), y]]);
-    const members = tap.members.map((id) => this.byId.get(id)!);
-    members.forEach((s, i) => {
-      const next = members[i + 1];
-      if (s.role === 'branch') {
-        const end = next ? (next.role === 'consumer' ? this.mid(next) : next.x0) : s.x1;
-        this.add(`${s.part.id}:through`, `${s.part.id}.out`, [s.part.id], [[i === 0 && onManifold ? s.x0 + 8 : s.x0, y], [end, y]]);
-      } else if (next) {
-        const rest = members.slice(i + 1).filter((m) => m.role === 'consumer' || m === next).map((m) => m.part.id);
-        this.add(`${s.part.id}:past`, `${next.part.id}.in`, rest, [[this.mid(s), y], [next.role === 'consumer' ? this.mid(next) : next.x0, y]]);
-      }
-    });
-  }
-
-  private drawConsumers(): void {
-    for (const s of this.stations) {
-      if (s.role !== 'consumer') continue;
-      const feeder = this.fedBy(s.part);
-      const from = feeder ? this.byId.get(feeder) : undefined;
-      if (from) {
-        this.add(`${s.part.id}:feed`, `${s.part.id}.in`, [s.part.id], [[this.mid(from), this.h.rowY], [this.mid(s), this.h.rowY]]);
+  private drawPlace(group: string): void {
+    const owner = this.ownerOf(group);
+    const takers = this.takersOf.get(group) ?? [];
+    if (!owner) return;
+    const { s: from } = owner;
+    const y = from.y;
+    const port = `${from.part.id}.${owner.port}`;
+    const reach = Math.min(...this.stations.filter((s) => s !== from && s.y === y && s.x0 >= from.x1).map((s) => s.x0), Infinity);
+    const loopBack = this.loopInto(from);
+    const start = loopBack?.separate ? loopBack.x : from.x1;
+    const along: { readonly x: number; readonly taker: Taker; readonly onLine: boolean }[] = [];
+    for (const taker of takers) {
+      const { s } = taker;
+      const x = s.role === 'consumer' || s.role === 'hanger' ? this.mid(s) : s.x0;
+      const ahead = owner.port !== 'away' && x >= start && x <= reach;
+      if (taker.port === 'back') {
+        // Round a plate and back: down to the lane, where the plate's own outlet goes on.
+        this.add(`${s.part.id}:back`, port, this.drawnBy(taker), [[from.x1 - RISER, y], [from.x1 - RISER, s.y]]);
         continue;
       }
-      const place = this.group(s.part.id, 'in');
-      const supplier = this.stations.find((o) => o.role !== 'consumer' && PORTS[o.part.kind].some((port) => port !== 'in' && this.group(o.part.id, port) === place));
-      if (supplier) this.add(`${s.part.id}:feed`, `${s.part.id}.in`, this.carriedBy(s), [[this.mid(s), supplier.y], [this.mid(s), this.h.rowY]]);
+      if (ahead) {
+        const onLine = s.y === y;
+        along.push({ x: onLine ? x : x + (s.role === 'branch' || s.role === 'detour' ? RISER : 0), taker, onLine });
+        continue;
+      }
+      const riser = from.x1 - RISER;
+      this.add(`${s.part.id}:tap`, port, this.drawnBy(taker), s.role === 'consumer' || s.role === 'hanger' ? [[riser, y], [riser, (y + s.y) / 2], [x, (y + s.y) / 2], [x, s.y]] : [[riser, y], [riser, s.y], [x, s.y]], s.part.id);
+    }
+    along.sort((p, q) => p.x - q.x);
+    let x = start;
+    along.forEach(({ x: to, taker, onLine }, i) => {
+      const rest = along.slice(i).flatMap((each) => this.drawnBy(each.taker));
+      const key = `${taker.s.part.id}:on`;
+      if (loopBack && !loopBack.separate && x < loopBack.x && to > loopBack.x) {
+        this.add(`${key}:bypass`, port, rest, [[x, y], [loopBack.x, y]], undefined, [`${from.part.id}.back`]);
+        x = loopBack.x;
+      }
+      this.add(key, port, rest, [[x, y], [to, y]], onLine ? taker.s.part.id : undefined);
+      if (!onLine) this.add(`${taker.s.part.id}:feed`, port, this.drawnBy(taker), [[to, y], [to, taker.s.y], ...(taker.s.x0 > to && taker.s.role !== 'consumer' && taker.s.role !== 'hanger' ? [[taker.s.x0, taker.s.y] as const] : [])], taker.s.part.id);
+      x = to;
+    });
+    for (const giver of this.giversOf.get(group) ?? []) if (giver !== owner) this.drawRejoin(giver, owner);
+    for (const taker of takers) this.drawGrooves(taker.s);
+  }
+
+  /** Where a plate's loop comes back to the lane, if one does. */
+  private loopInto(plate: Station): { readonly x: number; readonly separate: boolean } | undefined {
+    if (plate.part.kind !== 'plate') return undefined;
+    const back = this.ownerOf(this.at(plate.part.id, 'back'));
+    if (!back || back.s === plate) return undefined;
+    return { x: back.s.x1 - RISER, separate: !waysThrough({ ...plate.part, blocked: false }).some(([from, to]) => from === 'in' && to === 'out') };
+  }
+
+  /** A way that comes back to a place that another part gives into. */
+  private drawRejoin({ s, port }: Taker, owner: Taker): void {
+    const x = s.x1 >= owner.s.x1 ? s.x1 + 2 : owner.s.x1 + 4;
+    const carries = waysThrough(s.part).length > 1 ? [`${s.part.id}.${port}`] : [s.part.id];
+    this.add(`${s.part.id}:rejoin`, `${s.part.id}.${port}`, carries, [[s.x1, s.y], [x, s.y], [x, owner.s.y]]);
+  }
+
+  private drawGrooves(s: Station): void {
+    for (const [id, bearing] of this.a.grooveOf) {
+      const fed = bearing === s.part.id ? this.stations.find((each) => each.part.id === id) : undefined;
+      if (fed) this.add(`${id}:groove`, `${id}.in`, [id], [[this.mid(s), this.h.rowY], [this.mid(fed), fed.y]]);
     }
   }
 
   private drawReturns(): void {
-    const { rowY, busY, mainY } = this.h;
-    const consumers = this.stations.filter((s) => s.role === 'consumer');
-    const drained = new Map<string, Part>();
-    for (const part of this.circuit.parts) if (part.kind === 'drain')
-      for (const s of consumers) if (this.group(s.part.id, 'out') === this.group(part.id, 'in')) drained.set(s.part.id, part);
-    const onBus = consumers.filter((s) => !drained.has(s.part.id));
+    const { rowY, busY, returnStep } = this.h;
+    const drains = this.circuit.parts.filter(isReturn);
+    const into = new Map<string, Part>(drains.map((d) => [this.at(d.id, 'in'), d]));
+    const reservoirX = (group: string) => this.reservoirs.find((r) => ['return', 'suction'].some((port) => this.at(r.part.id, port) === group))?.x;
+    const terminals = this.stations.filter((s) => s.role === 'consumer');
+    const onBus = terminals.filter((s) => !into.has(this.at(s.part.id, 'out')));
+    const home = this.reservoirs.find((r) => onBus.some((s) => this.at(s.part.id, 'out') === this.at(r.part.id, 'return'))) ?? this.reservoirs[0];
+    const homeX = (home?.x ?? 46) + 30;
     for (const s of onBus) this.returns.push({ key: `${s.part.id}:return`, carries: [s.part.id], points: [[this.mid(s), rowY + 18], [this.mid(s), busY]] });
-    const farthest = Math.max(0, ...onBus.map((s) => this.mid(s)));
-    if (onBus.length > 0) this.returns.push({ key: 'bus', carries: onBus.map((s) => s.part.id), points: [[farthest, busY], [76, busY]] });
-    const drains = [...new Set(drained.values())];
-    this.drains = drains.length;
+    if (onBus.length > 0) this.returns.push({ key: 'bus', carries: onBus.map((s) => s.part.id), points: [[Math.max(homeX, ...onBus.map((s) => this.mid(s))), busY], [homeX, busY]] });
     drains.forEach((drain, i) => {
-      const y = busY + 18 + 20 * i;
-      const own = consumers.filter((s) => drained.get(s.part.id) === drain);
-      const x = Math.max(...own.map((s) => this.mid(s)));
+      const y = busY + 18 + returnStep * i;
+      this.returnLanes = i + 1;
+      const own = terminals.filter((s) => this.at(s.part.id, 'out') === this.at(drain.id, 'in'));
+      const panX = drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined;
+      const endX = (reservoirX(this.at(drain.id, 'out')) ?? 46) + 30;
+      const x = Math.max(endX + 60, panX ?? 0, ...own.map((s) => this.mid(s)));
       for (const s of own) this.returns.push({ key: `${s.part.id}:drain`, carries: [s.part.id], points: [[this.mid(s), rowY + 18], [this.mid(s), y]] });
-      this.returns.push({ key: drain.id, carries: own.map((s) => s.part.id), points: [[x, y], [76, y]], label: drain.name });
+      this.returns.push({ key: drain.id, carries: own.map((s) => s.part.id), points: [[x, y], [endX, y]], label: drain.name, part: drain.id });
     });
-    for (const s of this.stations) {
-      if (s.role !== 'hanger') continue;
-      const x = this.mid(s);
-      this.add(`${s.part.id}:hang`, `${s.part.id}.in`, [s.part.id], [[x, mainY], [x, s.y - 12]]);
-      const out = this.group(s.part.id, 'out');
-      const back = this.stations.find((o) => o.role === 'main' && this.group(o.part.id, 'in') === out);
-      this.returns.push({
-        key: `${s.part.id}:return`, carries: [s.part.id],
-        points: back ? [[x, s.y + 16], [x, s.y + 30], [back.x0, s.y + 30], [back.x0, mainY]] : [[x, s.y + 16], [x, busY]],
-      });
-    }
+    for (const s of this.stations) if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && s.part.kind !== 'line') this.drawHangerReturn(s);
+  }
+
+  private drawHangerReturn(s: Station): void {
+    const x = this.mid(s);
+    const out = this.at(s.part.id, 'out');
+    const back = this.stations.find((o) => o.role === 'main' && this.at(o.part.id, 'in') === out);
+    const falls = this.circuit.parts.some((p) => isReservoir(p) && this.at(p.id, 'return') === out);
+    if (back) this.returns.push({ key: `${s.part.id}:return`, carries: [s.part.id], points: [[x, s.y + 16], [x, s.y + 30], [back.x0, s.y + 30], [back.x0, this.h.mainY]] });
+    else if (falls) this.returns.push({ key: `${s.part.id}:return`, carries: [s.part.id], points: [[x, s.y + 16], [x, this.h.busY]] });
   }
 }

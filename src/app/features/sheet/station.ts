@@ -1,31 +1,47 @@
 import type { Part } from '../../../core/circuit/parts';
-
-export type StationRole = 'main' | 'detour' | 'branch' | 'consumer' | 'hanger' | 'loose';
+import type { Role } from '../../../core/sheet/arrange';
 
 /** A part's place on the sheet: one column for plan, profile and figures. */
 export interface Station {
   readonly part: Part;
-  readonly role: StationRole;
+  readonly role: Role;
   readonly x0: number;
   readonly x1: number;
   /** Centre line in the plan. */
   readonly y: number;
 }
 
+export type Point = readonly [number, number];
+
+/** Flow of a part's inlet, of another of its ports, or of one of its elements: `id`, `id.port`. */
+export type FlowRef = string;
+
 /** A stretch of ribbon: oil of one port's place going from point to point. */
 export interface Run {
   readonly key: string;
-  /** Ports whose place it is: pressure and filtration are read there. */
+  /** Port whose place it is: pressure and filtration are read there. */
   readonly port: string;
-  /** Parts whose summed flow it carries. */
-  readonly carries: readonly string[];
-  readonly points: readonly (readonly [number, number])[];
+  /** Flows that it carries together, and those that it does not carry any more. */
+  readonly carries: readonly FlowRef[];
+  readonly less: readonly FlowRef[];
+  readonly points: readonly Point[];
+  /** Part before which something can be put in here. */
+  readonly before: string | undefined;
 }
 
 /** A return, drawn dotted. */
 export interface ReturnRun {
   readonly key: string;
-  readonly carries: readonly string[];
-  readonly points: readonly (readonly [number, number])[];
+  readonly carries: readonly FlowRef[];
+  readonly points: readonly Point[];
   readonly label?: string;
+  /** The drain or scavenge section that it is. */
+  readonly part?: string;
+}
+
+/** A tank and where it stands. */
+export interface Mark {
+  readonly part: Part;
+  readonly x: number;
+  readonly y: number;
 }

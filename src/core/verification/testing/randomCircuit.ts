@@ -58,7 +58,7 @@ class CircuitMaker {
   /** One two-port part, or a thermostat with its two ways joined again. @returns its ports */
   leaf(): { in: string; out: string } {
     const d = this.draw;
-    const kind = d.pick(['line', 'line', 'fitting', 'orifice', 'valve', 'filter', 'cooler', 'checkValve', 'thermostat', 'tee'] as const);
+    const kind = d.pick(['line', 'line', 'fitting', 'orifice', 'valve', 'filter', 'cooler', 'checkValve', 'thermostat', 'tee', 'plate', 'cover', 'cross', 'sideStream'] as const);
     const plain = (part: Record<string, unknown>) => {
       const id = this.add(part);
       return { in: `${id}.in`, out: `${id}.out` };
@@ -73,9 +73,9 @@ class CircuitMaker {
       case 'valve':
         return plain({ kind, fullAreaM2: d.spread(2e-6, 60e-6), turnsToFull: 4, turns: d.between(0.1, 4) });
       case 'filter':
-        return plain({ kind, ...this.rating(), load: d.spread(1, 12), bypass: d.chance(0.5) ? this.valve(0.7, 2.5) : null });
+        return plain({ kind, ...this.rating(), load: d.spread(1, 12), count: d.pick([1, 1, 2]), bypass: d.chance(0.5) ? this.valve(0.7, 2.5) : null });
       case 'cooler':
-        return plain({ kind, ...this.rating(), bypass: d.chance(0.3) ? this.valve(0.7, 2.5) : null });
+        return plain({ kind, ...this.rating(), passes: d.pick([1, 2]), medium: d.pick(['air', 'liquid']), bypass: d.chance(0.3) ? this.valve(0.7, 2.5) : null });
       case 'checkValve':
         return plain({ kind, ...this.valve(0.05, 0.25) });
       case 'thermostat': {
@@ -84,6 +84,32 @@ class CircuitMaker {
         this.join(`${id}.cooler`, `${core}.in`);
         this.join(`${core}.out`, `${id}.bypass`);
         return { in: `${id}.in`, out: `${id}.bypass` };
+      }
+      case 'plate': {
+        const passage = d.pick([{ kind: 'open' }, { kind: 'separate' }, { kind: 'thermostat', opensK: 353, fullK: 363, areaM2: 110e-6 }] as const);
+        const id = this.add({ kind, boreM: d.spread(8, 16) * MM, passage });
+        const core = this.add({ kind: 'cooler', ...this.rating() });
+        this.join(`${id}.away`, `${core}.in`);
+        this.join(`${core}.out`, `${id}.back`);
+        if (d.chance(0.4)) this.join(`${id}.tap`, d.chance(0.5) ? this.consumer() : `${this.add({ kind: 'gauge' })}.in`);
+        return { in: `${id}.in`, out: `${id}.out` };
+      }
+      case 'cover':
+        return plain({ kind, boreM: d.spread(8, 16) * MM, carriesPassage: true });
+      case 'cross': {
+        const id = this.add({ kind, boreM: d.spread(6, 16) * MM, run: { kind: 'catalogue', fitting: 'teeRun' }, branch: { kind: 'catalogue', fitting: 'teeBranch' } });
+        this.join(`${id}.left`, this.consumer());
+        if (d.chance(0.5)) this.join(`${id}.right`, `${this.add(d.pick([{ kind: 'accumulator', volumeM3: 2e-3, prechargePa: 0.5 * BAR }, { kind: 'plug', duty: 'samplePort' }]))}.in`);
+        return { in: `${id}.in`, out: `${id}.run` };
+      }
+      case 'sideStream': {
+        // Hangs beside a line and lets its oil fall into the sump.
+        const line = plain({ kind: 'line', form: 'hose', ...this.passage() });
+        const metering = d.pick([{ kind: 'orifice', boreM: d.spread(0.8, 2) * MM, lengthM: 3 * MM }, { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: d.between(0.1, 4) }]);
+        const id = this.add({ kind, ...this.rating(), metering });
+        this.join(line.in, `${id}.in`);
+        this.join(`${id}.out`, 'p0.return');
+        return line;
       }
       case 'tee': {
         const id = this.add({ kind, boreM: d.spread(6, 16) * MM, run: { kind: 'catalogue', fitting: 'teeRun' }, branch: { kind: 'catalogue', fitting: 'teeBranch' } });
@@ -144,7 +170,7 @@ class CircuitMaker {
       ...(d.chance(0.3) ? { fillLoss: { fromRevS: 100, toRevS: 125, lostShare: 0.15 } } : {}),
       ...(regulated ? { variable: { targetPa: 3 * BAR, bandPa: 0.3 * BAR, leastShare: 0.25, ...(d.chance(0.5) ? { sense: `${gallery}.out` } : {}) } } : {}),
     });
-    const relief = this.add({ kind: 'relief', ...this.valve(3, 6), areaM2: d.between(30e-6, 120e-6), ...(d.chance(0.3) ? { sense: `${gallery}.in` } : {}) });
+    const relief = this.add({ kind: 'relief', ...this.valve(3, 6), areaM2: d.between(30e-6, 120e-6), ...(d.chance(0.2) ? { spring: { rateNM: 12e3, seatBoreM: 12 * MM, shimM: 1 * MM } } : {}), ...(d.chance(0.3) ? { sense: `${gallery}.in` } : {}) });
     this.join(`${sump}.suction`, `${pickup}.in`);
     this.join(`${pickup}.out`, `${pump}.in`);
     this.join(`${pump}.out`, `${relief}.in`);

@@ -1,5 +1,5 @@
-import type { Verdict } from '../../../core/network/result';
-import { VERDICT_WORDS } from '../../../core/supply/say';
+import type { Verdict } from '../../core/network/result';
+import { VERDICT_WORDS } from '../../core/supply/say';
 
 /** A verdict's shape: told apart without colour. Drawn about its own centre, 20 px. */
 export function VerdictMark({ verdict, x = 0, y = 0, label = true, scale = 1 }: { readonly verdict: Verdict; readonly x?: number; readonly y?: number; readonly label?: boolean; readonly scale?: number }) {

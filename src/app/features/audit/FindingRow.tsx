@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { sayFinding, type Finding } from '../../../core/audit';
+import { useWorkbench } from '../../state/workbench';
+import { WeightIcon } from '../../marks/WeightMark';
+
+/** One finding: what, why, remedies, where the rule comes from; moves that mend it, and the way to set it aside. */
+export function FindingRow({ finding, withPart }: { readonly finding: Finding; readonly withPart: boolean }) {
+  const units = useWorkbench((w) => w.units);
+  const select = useWorkbench((w) => w.select);
+  const setState = useWorkbench((w) => w.setState);
+  const previewMove = useWorkbench((w) => w.previewMove);
+  const unwaive = useWorkbench((w) => w.unwaive);
+  const [asking, setAsking] = useState(false);
+  const go = () => {
+    if (finding.state) setState(finding.state);
+    if (finding.part) select(finding.part);
+  };
+  return (
+    <article className={`finding audit${finding.waived === null ? '' : ' waived'}`} aria-label={finding.title}>
+      <WeightIcon weight={finding.weight} />
+      <div>
+        {withPart && (finding.part || finding.state) ? <button type="button" className="go" onClick={go}>{finding.title}</button> : <strong>{finding.title}</strong>}
+        <div className="what">{sayFinding(finding, finding.what, units)}</div>
+        <details>
+          <summary>Why, and what helps</summary>
+          <p>{sayFinding(finding, finding.why, units)}</p>
+          {finding.remedies.length > 0 && <ul>{finding.remedies.map((r) => <li key={r}>{r}</li>)}</ul>}
+          <p className="quiet">Rule: {finding.source}</p>
+        </details>
+        {finding.waived !== null
+          ? <p className="quiet">Set aside: {finding.waived} <button type="button" className="plain" onClick={() => unwaive(finding.rule, finding.part ?? undefined)}>Take it up again</button></p>
+          : (
+            <div className="moves">
+              {finding.moves.map(({ label, move }) => <button key={label} type="button" className="make" onClick={() => previewMove(move)}>{label}</button>)}
+              {!asking && <button type="button" className="plain" onClick={() => setAsking(true)}>Set aside…</button>}
+            </div>
+          )}
+        {asking && finding.waived === null && <WaiveForm finding={finding} onDone={() => setAsking(false)} />}
+      </div>
+    </article>
+  );
+}
+
+const LEAST_REASON = 3;
+
+function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly onDone: () => void }) {
+  const waive = useWorkbench((w) => w.waive);
+  const [reason, setReason] = useState('');
+  const [asked, setAsked] = useState(false);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim().length < LEAST_REASON) return setAsked(true);
+        waive({ rule: finding.rule, ...(finding.part ? { part: finding.part } : {}), reason: reason.trim() });
+        onDone();
+      }}
+    >
+      <label className="find"><span>Reason, printed on the job sheet</span><input type="text" value={reason} maxLength={400} autoFocus onChange={(event) => setReason(event.target.value)} /></label>
+      {asked && reason.trim().length < LEAST_REASON && <p className="problem" role="alert">Write why it may stay so.</p>}
+      <div className="moves"><button type="submit" className="make">Set it aside</button><button type="button" className="plain" onClick={onDone}>Leave it</button></div>
+    </form>
+  );
+}

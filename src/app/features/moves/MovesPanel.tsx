@@ -1,0 +1,113 @@
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { activeVariant } from '../../../core/circuit/project';
+import { offersFor, type LibraryDraft, type Offer } from '../../../core/moves';
+import { useLibrary } from '../../state/useLibrary';
+import { useWorkbench } from '../../state/workbench';
+
+/** More than this is not read: another word narrows it. */
+const MOST_SHOWN = 80;
+/** A pointer that passes over a move does not mean it yet [ms]. */
+const HOVER_MS = 90;
+
+interface Entry extends Offer {
+  readonly part: string;
+}
+
+/** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
+export default function MovesPanel({ part, heading }: { readonly part: string | undefined; readonly heading: string | undefined }) {
+  const project = useWorkbench((w) => w.project)!;
+  const previewMove = useWorkbench((w) => w.previewMove);
+  const makeMove = useWorkbench((w) => w.makeMove);
+  const closeMoves = useWorkbench((w) => w.closeMoves);
+  const preview = useWorkbench((w) => w.preview);
+  const library = useLibrary();
+  const [words, setWords] = useState(heading ?? '');
+  const [at, setAt] = useState(-1);
+  const list = useRef<HTMLDivElement>(null);
+  const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { circuit } = activeVariant(project);
+  const drafts = useMemo<LibraryDraft[]>(() => library.filter((item) => item.kind === 'part').map((item) => {
+    const { id: _, ...draft } = item.part;
+    return { label: item.label, draft: { ...draft, name: item.label } };
+  }), [library]);
+  const all = useMemo<Entry[]>(() => circuit.parts.filter((p) => part === undefined || p.id === part).flatMap((p) => offersFor(circuit, p, drafts).map((offer) => ({ ...offer, part: p.id }))), [circuit, part, drafts]);
+  const found = useMemo(() => {
+    const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+    return all.filter((o) => {
+      const text = `${o.heading} ${o.label} ${o.words ?? ''}`.toLowerCase();
+      return wanted.every((word) => text.includes(word));
+    });
+  }, [all, words]);
+  const shown = found.slice(0, MOST_SHOWN);
+  const name = part === undefined ? 'Any part' : circuit.parts.find((p) => p.id === part)?.name ?? '';
+
+  useEffect(() => () => clearTimeout(hover.current), []);
+  const look = (i: number) => {
+    setAt(i);
+    previewMove(shown[i]?.move);
+    list.current?.querySelector(`[data-at="${i}"]`)?.scrollIntoView({ block: 'nearest' });
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const to = { ArrowDown: Math.min(shown.length - 1, at + 1), ArrowUp: Math.max(0, at - 1) }[event.key];
+    if (to !== undefined) {
+      event.preventDefault();
+      look(to);
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      const chosen = shown[Math.max(0, at)];
+      if (!chosen) return;
+      if (at < 0) look(0);
+      else makeMove(chosen.move);
+    } else if (event.key === 'Escape') {
+      event.preventDefault();
+      event.stopPropagation();
+      closeMoves();
+    }
+  };
+  return (
+    <div onKeyDown={onKeyDown}>
+      <h2>Moves: {name} <button type="button" className="plain" onClick={closeMoves} aria-keyshortcuts="Escape">Close</button></h2>
+      <label className="find">
+        <span>Say what to do</span>
+        <input
+          type="text" value={words} autoFocus autoComplete="off" spellCheck={false} placeholder="insert cooler, tee off turbo, swap, take out …"
+          role="combobox" aria-expanded="true" aria-controls="moves-list" aria-activedescendant={at >= 0 ? `move-${at}` : undefined} aria-label="Say what to do"
+          onChange={(event) => {
+            setWords(event.target.value);
+            setAt(-1);
+            previewMove(undefined);
+          }}
+        />
+      </label>
+      <p className="quiet" role="status">{found.length === 0 ? 'No move says that. Use fewer words.' : found.length > MOST_SHOWN ? `${found.length} moves, the first ${MOST_SHOWN} shown.` : `${found.length} ${found.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}</p>
+      {preview?.why && <div className="notice" role="alert"><strong>This cannot be done.</strong> {preview.why}</div>}
+      <div id="moves-list" role="listbox" aria-label="Moves" ref={list} tabIndex={-1}>
+        {shown.map((offer, i) => (
+          <div key={`${offer.part} ${i} ${offer.label}`}>
+            {offer.heading !== shown[i - 1]?.heading && <h3 aria-hidden="true">{offer.heading}</h3>}
+            <div
+              id={`move-${i}`} data-at={i} role="option" aria-selected={i === at} className="move"
+              onPointerEnter={(event) => {
+                if (event.pointerType !== 'mouse') return;
+                clearTimeout(hover.current);
+                hover.current = setTimeout(() => {
+                  setAt(i);
+                  previewMove(offer.move);
+                }, HOVER_MS);
+              }}
+              onPointerLeave={() => clearTimeout(hover.current)}
+              onClick={() => {
+                clearTimeout(hover.current);
+                // Without a pointer that hovers the first tap shows, the second makes.
+                if (i === at) makeMove(offer.move);
+                else look(i);
+              }}
+            >
+              {offer.label}
+            </div>
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,17 @@
+import { sayIssue } from '../../core/circuit/issue';
+import type { Project } from '../../core/circuit/project';
+import { readProject } from '../../core/circuit/readProject';
+
+/** The invented demo engines, each in a file of its own that is loaded when it is asked for. */
+export const DEMOS = [
+  { name: 'Thornback', about: '2.3 L in-line five, one turbo', load: () => import('../../../demo/thornback.json') },
+  { name: 'Saltmarsh', about: '4.1 L flat-six, supercharged launch', load: () => import('../../../demo/saltmarsh.json') },
+  { name: 'Larkspur', about: '1.1 L twin-cam trials car', load: () => import('../../../demo/larkspur.json') },
+] as const;
+
+/** Loads a demo engine. @throws with a sentence for the reader when it cannot be read */
+export async function loadDemo(demo: (typeof DEMOS)[number]): Promise<Project> {
+  const read = readProject((await demo.load()).default);
+  if (!read.ok) throw new Error(read.issues.map(sayIssue).join(' '));
+  return read.project;
+}
