@@ -3,11 +3,12 @@ import { expect, test, type Page } from '@playwright/test';
 import { openApp, part } from './app';
 
 const DEMO = readFileSync('demo/thornback.json', 'utf8');
-const importText = (page: Page, name: string, text: string) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+const importText = (page: Page, name: string, text: string) => page.locator('input[type=file][aria-label="Project file"]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 
 test('export, change, and import what was exported', async ({ page }) => {
   const problems = await openApp(page);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export' }).click()]);
+  await page.getByRole('button', { name: 'Project' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export' }).click()]);
   expect(download.suggestedFilename()).toBe('thornback.tidal.json');
   const exported = readFileSync(await download.path(), 'utf8');
   expect(JSON.parse(exported)).toEqual(JSON.parse(DEMO));
@@ -25,7 +26,7 @@ for (const [what, text, sentence] of [
   ['a negative bore', DEMO.replace('"boreM": 0.0015', '"boreM": -0.0015'), 'boreM (Restrictor): must be greater than 0'],
   ['an absent part', DEMO.replace('"to": "filter.in"', '"to": "ghost.in"'), 'names a part that is not in this circuit'],
   ['an unknown kind', DEMO.replace('"kind": "filter"', '"kind": "centrifuge"'), 'this kind is not known'],
-  ['a newer version', DEMO.replace('"version": 1', '"version": 7'), 'version 7, this app reads up to 1'],
+  ['a newer version', DEMO.replace('"version": 2', '"version": 7'), 'version 7, this app reads up to 2'],
   ['numbers as text', DEMO.replace('"lengthM": 0.46', '"lengthM": "0.46"'), 'a number is needed, the text "0.46" is there'],
   ['half a file', DEMO.slice(0, 900), 'The file is not JSON'],
   ['50 MB', ' '.repeat(50e6), 'The file has 47.7 MiB'],

@@ -1,10 +1,14 @@
 // npm run bench: ratios measured in one run, this solver against a general hydraulic network engine and against itself.
 import { readFileSync } from 'node:fs';
 import { InitHydOption } from 'epanet-js';
+import { layoutSheet } from '../src/app/features/sheet/layout';
+import { unfilteredPorts } from '../src/core/circuit/filtration';
 import { readProjectText } from '../src/core/circuit/readProject';
+import { applyMove, type Move, type MoveDraft } from '../src/core/moves';
 import { CircuitSolver } from '../src/core/network/solveProject';
 import { HydraulicSolver } from '../src/core/network/solver';
 import { Oil } from '../src/core/oil/oil';
+import { catalogueEntry } from '../src/core/parts/catalogue';
 import { reachableStates } from '../src/core/sweep/reachable';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../src/core/verification/testing/generalEngine';
 import { buildNetwork, loopedGrid } from '../src/core/verification/testing/loopedNetwork';
@@ -93,3 +97,28 @@ const [envelope, single] = medians(
 ) as [number, number];
 const each = single / Math.ceil(states.length / 7);
 console.log(`Thornback's envelope of ${states.length} states costs ${(envelope / each).toFixed(0)} single solves from rest; most iterations ${most}`);
+
+// A circuit of 150 parts: what a previewed move costs the page, as a multiple of one solve from rest. Solving and sweeping it is the worker's work.
+let crowd = read.project.variants[0]!;
+while (crowd.circuit.parts.length < 150) {
+  const outcome = applyMove(crowd, { kind: 'duplicate', part: 'turbo' });
+  if (!outcome.ok) throw new Error(outcome.why);
+  crowd = outcome.variant;
+}
+const crowded = CircuitSolver.of({ ...read.project, variants: [crowd] });
+if (!crowded.ok) throw new Error('the crowded circuit does not compile');
+const move: Move = { kind: 'insert', at: 'filter.in', drafts: [{ ...catalogueEntry('airCooler').part } as MoveDraft] };
+const [preview, once] = medians(
+  15,
+  () => {
+    const outcome = applyMove(crowd, move);
+    if (!outcome.ok) throw new Error(outcome.why);
+    layoutSheet(outcome.variant.circuit, outcome.variant.sheet?.columns, 962);
+    unfilteredPorts(outcome.variant.circuit);
+  },
+  () => {
+    crowded.circuit.solver.reset();
+    crowded.circuit.solveOnly(crowded.circuit.stateAt(100, 373.15));
+  },
+) as [number, number];
+console.log(`A move previewed on ${crowd.circuit.parts.length} parts, with the layout it gives, costs ${(preview / once).toFixed(1)} single solves from rest (${preview.toFixed(0)} ms against the 100 ms that a hand feels)`);

@@ -101,6 +101,7 @@ function useShortcuts(): void {
         event.preventDefault();
         return;
       }
+      if (inField && event.key === 'Escape') (event.target as HTMLElement).blur();
       if (inField || event.altKey) return;
       const top = project.engine.maximumSpeedRevS * 1.03;
       if (event.key === 'Escape') (moves || preview ? closeMoves : () => select(undefined))();

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { readProjectText } from '../core/circuit/readProject';
-import { loadCurrentProject, saveCurrentProject } from './database';
+import { partSchema } from '../core/circuit/parts';
+import { CATALOGUE } from '../core/parts/catalogue';
+import { addSavePoint, deleteSavePoint, dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary, listSavePoints, loadCurrentProject, loadSavePoint, saveCurrentProject } from './database';
 
 describe('The store', () => {
   const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
@@ -22,5 +24,37 @@ describe('The store', () => {
     const kept = (await database.table('projects').get('unreadable-2')) as { project: { version: number } };
     expect(kept.project.version).toBe(99);
     database.close();
+  });
+
+  it('gives back every kind of part of the catalogue as it was', async () => {
+    const parts = CATALOGUE.map((entry, i) => partSchema.parse({ id: `p${i}`, ...entry.part }));
+    const [stock] = read.project.variants;
+    const project = { ...read.project, variants: [{ ...stock!, circuit: { parts: [...stock!.circuit.parts, ...parts], joints: stock!.circuit.joints } }] };
+    await saveCurrentProject(project, 3);
+    expect(await loadCurrentProject()).toEqual({ kind: 'project', project });
+  });
+
+  it('keeps named save points until they are thrown away, and makes room among those it set aside itself', async () => {
+    await addSavePoint(read.project, 'as delivered', 10, true);
+    for (let i = 0; i < 35; i++) await addSavePoint(read.project, `aside ${i}`, 11 + i, false);
+    const points = await listSavePoints();
+    expect(points.filter((p) => p.named).map((p) => p.name)).toEqual(['as delivered']);
+    expect(points.filter((p) => !p.named)).toHaveLength(30);
+    expect(points[0]!.name).toBe('aside 34');
+    const named = points.find((p) => p.named)!;
+    expect(await loadSavePoint(named.id)).toEqual({ ok: true, project: read.project });
+    await deleteSavePoint(named.id);
+    expect(await loadSavePoint(named.id)).toBeUndefined();
+  });
+
+  it('keeps a library of parts and oils by their labels', async () => {
+    const part = partSchema.parse({ id: 'r', ...CATALOGUE.find((e) => e.id === 'restrictor')!.part });
+    await keepInLibrary({ kind: 'part', label: 'My restrictor', part }, { kind: 'oil', label: 'My oil', oil: read.project.oil });
+    await keepInLibrary({ kind: 'part', label: 'My restrictor', part: { ...part, name: 'Again' } });
+    const items = await listLibrary();
+    expect(items.map((i) => i.label).sort()).toEqual(['My oil', 'My restrictor']);
+    expect(libraryItemSchema.safeParse({ kind: 'part', label: 'x', part: { kind: 'orifice' } }).success).toBe(false);
+    for (const item of items) await dropFromLibrary(item);
+    expect(await listLibrary()).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { solveReplySchema, sweepReplySchema } from './protocol';
+import { auditReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
 
 const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -33,6 +33,16 @@ describe('The circuit worker', () => {
     const older = worker.sweep();
     worker.open(demo());
     expect((await older).kind).toBe('cancelled');
+  });
+
+  it('audits in the form that the page checks, and stops when another project is opened', async () => {
+    const worker = createCircuitWorker(pause, hasty());
+    worker.open(demo());
+    const older = worker.audit();
+    worker.open(demo());
+    expect((await older).kind).toBe('cancelled');
+    const reply = auditReplySchema.parse(await worker.audit());
+    expect(reply.kind === 'audited' && reply.findings[0]).toMatchObject({ rule: 'supply', part: 'turbo', weight: 'stop' });
   });
 
   it('refuses in words what it cannot use, and keeps nothing half open', async () => {

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Part } from '../../core/circuit/parts';
 import { readProjectText } from '../../core/circuit/readProject';
+import { catalogueEntry } from '../../core/parts/catalogue';
 import { OIL_GRADES } from '../../core/oil/grades';
 import { useWorkbench } from './workbench';
 
@@ -37,5 +38,56 @@ describe('The workbench', () => {
     setTheme('dark');
     expect(useWorkbench.getState().project!.oil.name).toBe('10W-60');
     expect([JSON.parse(localStorage.getItem('tidal-gauge-units')!), localStorage.getItem('tidal-gauge-theme')]).toEqual([{ pressure: 'psi' }, 'dark']);
+  });
+
+  it('makes a move as a named step, selects what came, undoes it to the very same document and does it again', () => {
+    const before = opened();
+    const { makeMove, undo, redo } = useWorkbench.getState();
+    makeMove({ kind: 'insert', at: 'filter.in', drafts: [{ ...catalogueEntry('airCooler').part }] });
+    const after = useWorkbench.getState();
+    expect([after.past.map((s) => s.name), after.selected]).toEqual([['insert air cooler before Filter'], 'airCooler']);
+    undo();
+    expect(useWorkbench.getState().project).toBe(before);
+    expect([useWorkbench.getState().selected, useWorkbench.getState().future.length]).toEqual([undefined, 1]);
+    redo();
+    expect(useWorkbench.getState().project).toBe(after.project);
+  });
+
+  it('keeps typing at one part as one step, and forgets what was undone when something new is done', () => {
+    opened();
+    const restrictor = partIn('turboRestrictor');
+    const { replacePart, undo } = useWorkbench.getState();
+    for (const boreM of [1e-3, 1.1e-3, 1.12e-3]) replacePart({ ...restrictor, boreM } as Part);
+    expect(useWorkbench.getState().past.map((s) => s.name)).toEqual(['edit Restrictor']);
+    undo();
+    expect(partIn('turboRestrictor')).toBe(restrictor);
+    replacePart({ ...restrictor, boreM: 1.3e-3 } as Part);
+    expect(useWorkbench.getState().future).toEqual([]);
+  });
+
+  it('looks at a move without making it, and says why one cannot be made', () => {
+    const before = opened();
+    const { previewMove, makeMove } = useWorkbench.getState();
+    previewMove({ kind: 'takeOut', part: 'turboRestrictor' });
+    expect(useWorkbench.getState().preview).toMatchObject({ name: 'take Restrictor out and join the line', why: undefined });
+    expect(useWorkbench.getState().project).toBe(before);
+    makeMove({ kind: 'takeOut', part: 'pump' });
+    expect(useWorkbench.getState().preview?.why).toContain('Pump moves the oil');
+    expect([useWorkbench.getState().project, useWorkbench.getState().past]).toEqual([before, []]);
+  });
+
+  it('copies a variant with the one that it came from, shows another, and sets findings aside', () => {
+    opened();
+    const { copyVariant, showVariant, waive, unwaive } = useWorkbench.getState();
+    copyVariant('Trial');
+    const { project } = useWorkbench.getState();
+    expect(project!.variants.at(-1)).toMatchObject({ name: 'Trial', basedOn: 'stock' });
+    expect(project!.activeVariant).toBe(project!.variants.at(-1)!.id);
+    waive({ rule: 'supply', part: 'turbo', reason: 'wide drain' });
+    expect(useWorkbench.getState().project!.variants.at(-1)!.waivers).toHaveLength(1);
+    unwaive('supply', 'turbo');
+    expect(useWorkbench.getState().project!.variants.at(-1)!.waivers).toEqual([]);
+    showVariant('noseCooler');
+    expect(useWorkbench.getState().project!.activeVariant).toBe('noseCooler');
   });
 });

@@ -44,7 +44,7 @@ function teeOf(at: string, fed: MoveDraft): Move {
 }
 
 /**
- * The moves that can be made at a part, in the order in which people think of them. Whether each is legal in the end is found out
+ * The moves that can be made at a part, short lists first, so that taking out is not hidden behind a hundred things to fit. Whether each is legal in the end is found out
  * when it is previewed; what never could be is left out here.
  */
 export function offersFor(circuit: Circuit, part: Part, library: readonly LibraryDraft[] = []): Offer[] {
@@ -67,17 +67,6 @@ export function offersFor(circuit: Circuit, part: Part, library: readonly Librar
       add('Go round by its ports', { kind: 'bridge', from: `${part.id}.away`, to: `${part.id}.back`, drafts: [hose('Hose out'), entryDraft(id), hose('Hose back')] }, catalogueEntry(id).label);
     add('Go round by its ports', { kind: 'bridge', from: `${part.id}.away`, to: `${part.id}.back`, drafts: [] }, 'loop bridge');
   }
-  if (!isReservoir(part) && !isReturn(part) && part.kind !== 'ownOil') for (const { d, words } of catalogue(IN_LINE, goesInLine)) add('Insert before it', { kind: 'insert', at: `${part.id}.in`, drafts: [d] }, words);
-  if (through) for (const { d, words } of catalogue(IN_LINE, goesInLine)) add('Insert after it', { kind: 'insert', at: outletOf(part), drafts: [d] }, words);
-  const tapped = part.kind === 'plate' ? `${part.id}.tap` : part.kind === 'tee' ? `${part.id}.branch` : through ? outletOf(part) : undefined;
-  if (tapped !== undefined) {
-    for (const { d, words } of catalogue(FED, isFed)) add('Tee off here to feed', teeOf(tapped, d), words);
-    for (const id of ['sideStreamOrifice', 'sideStreamValve']) add('Tee off here to feed', teeOf(tapped, entryDraft(id)), catalogueEntry(id).label);
-    for (const id of ['gauge', 'accumulator', 'samplePort', 'magneticPlug', 'relief']) add('Tee off here to feed', { kind: 'tee', at: tapped, drafts: [entryDraft(id)] }, catalogueEntry(id).label);
-    if (part.kind === 'plate') for (const { d, words } of catalogue(FED, isFed)) add('Tee off behind it to feed', teeOf(`${part.id}.out`, d), words);
-  }
-  if (through && part.kind !== 'pump' && part.kind !== 'pickup' && part.kind !== 'plate') for (const { d, words } of catalogue(IN_LINE, goesInLine)) add('Put in parallel', { kind: 'parallel', part: part.id, drafts: [d] }, words);
-
   const vital = isReservoir(part) || part.kind === 'pump';
   if (!vital && part.kind !== 'ownOil') {
     if (through || isReturn(part)) add('Take out', { kind: 'takeOut', part: part.id }, 'remove delete');
@@ -89,19 +78,30 @@ export function offersFor(circuit: Circuit, part: Part, library: readonly Librar
   }
   if (!isReservoir(part)) for (const port of PORTS[part.kind]) if (w.neighbours(`${part.id}.${port}`).length > 0) add('Blank', { kind: 'blank', port: `${part.id}.${port}` }, `close ${sayPort(port)}`);
 
+  if (isTerminal(part) || isReturn(part) || part.kind === 'relief') for (const target of circuit.parts) {
+    const to = isReservoir(target) ? `${target.id}.return` : isReturn(target) && target.id !== part.id && !(part.kind === 'relief') ? `${target.id}.in` : target.kind === 'pump' && part.kind === 'relief' ? `${target.id}.in` : undefined;
+    if (to && groups.of(to) !== groups.of(`${part.id}.out`)) add('Return it to', { kind: 'returnTo', part: part.id, to });
+  }
+  if (through && part.kind !== 'pump' && part.kind !== 'pickup') add('Turn round', { kind: 'reverse', part: part.id }, 'in and out crossed');
+  if (part.kind === 'line' && part.lengthM > 0) add('Split', { kind: 'split', part: part.id, share: 0.5 }, 'halve');
+  if (!isReservoir(part) && !isReturn(part) && part.kind !== 'ownOil') for (const { d, words } of catalogue(IN_LINE, goesInLine)) add('Insert before it', { kind: 'insert', at: `${part.id}.in`, drafts: [d] }, words);
+  if (through) for (const { d, words } of catalogue(IN_LINE, goesInLine)) add('Insert after it', { kind: 'insert', at: outletOf(part), drafts: [d] }, words);
+  const tapped = part.kind === 'plate' ? `${part.id}.tap` : part.kind === 'tee' ? `${part.id}.branch` : through ? outletOf(part) : undefined;
+  if (tapped !== undefined) {
+    for (const { d, words } of catalogue(FED, isFed)) add('Tee off here to feed', teeOf(tapped, d), words);
+    for (const id of ['sideStreamOrifice', 'sideStreamValve']) add('Tee off here to feed', teeOf(tapped, entryDraft(id)), catalogueEntry(id).label);
+    for (const id of ['gauge', 'accumulator', 'samplePort', 'magneticPlug', 'relief']) add('Tee off here to feed', { kind: 'tee', at: tapped, drafts: [entryDraft(id)] }, catalogueEntry(id).label);
+    if (part.kind === 'plate') for (const { d, words } of catalogue(FED, isFed)) add('Tee off behind it to feed', teeOf(`${part.id}.out`, d), words);
+  }
+  if (through && part.kind !== 'pump' && part.kind !== 'pickup' && part.kind !== 'plate') for (const { d, words } of catalogue(IN_LINE, goesInLine)) add('Put in parallel', { kind: 'parallel', part: part.id, drafts: [d] }, words);
+
+  for (const { d, words } of swaps(part, library)) add('Swap for', { kind: 'swap', part: part.id, draft: d }, words);
   if (PORTS[part.kind].includes('in') && !isReturn(part) && part.kind !== 'pump' && part.kind !== 'pickup')
     for (const other of circuit.parts) {
       const to = tapPlace(other);
       if (!to || other.id === part.id || groups.of(to) === groups.of(`${part.id}.in`)) continue;
       add('Move its tap to', { kind: 'moveTap', port: `${part.id}.in`, to }, 'feed from');
     }
-  if (isTerminal(part) || isReturn(part) || part.kind === 'relief') for (const target of circuit.parts) {
-    const to = isReservoir(target) ? `${target.id}.return` : isReturn(target) && target.id !== part.id && !(part.kind === 'relief') ? `${target.id}.in` : target.kind === 'pump' && part.kind === 'relief' ? `${target.id}.in` : undefined;
-    if (to && groups.of(to) !== groups.of(`${part.id}.out`)) add('Return it to', { kind: 'returnTo', part: part.id, to });
-  }
-  for (const { d, words } of swaps(part, library)) add('Swap for', { kind: 'swap', part: part.id, draft: d }, words);
-  if (through && part.kind !== 'pump' && part.kind !== 'pickup') add('Turn round', { kind: 'reverse', part: part.id }, 'in and out crossed');
-  if (part.kind === 'line' && part.lengthM > 0) add('Split', { kind: 'split', part: part.id, share: 0.5 }, 'halve');
   return offers;
 }
 

@@ -23,6 +23,7 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
   const library = useLibrary();
   const [words, setWords] = useState(heading ?? '');
   const [at, setAt] = useState(-1);
+  const [chosen, setChosen] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
   const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
   const { circuit } = activeVariant(project);
@@ -38,7 +39,9 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
       return wanted.every((word) => text.includes(word));
     });
   }, [all, words]);
-  const shown = found.slice(0, MOST_SHOWN);
+  const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
+  const within = chosen !== undefined && headings.includes(chosen) ? found.filter((o) => o.heading === chosen) : found;
+  const shown = within.slice(0, MOST_SHOWN);
   const name = part === undefined ? 'Any part' : circuit.parts.find((p) => p.id === part)?.name ?? '';
 
   useEffect(() => () => clearTimeout(hover.current), []);
@@ -54,10 +57,10 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
       look(to);
     } else if (event.key === 'Enter') {
       event.preventDefault();
-      const chosen = shown[Math.max(0, at)];
-      if (!chosen) return;
+      const pointed = shown[Math.max(0, at)];
+      if (!pointed) return;
       if (at < 0) look(0);
-      else makeMove(chosen.move);
+      else makeMove(pointed.move);
     } else if (event.key === 'Escape') {
       event.preventDefault();
       event.stopPropagation();
@@ -79,7 +82,23 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
           }}
         />
       </label>
-      <p className="quiet" role="status">{found.length === 0 ? 'No move says that. Use fewer words.' : found.length > MOST_SHOWN ? `${found.length} moves, the first ${MOST_SHOWN} shown.` : `${found.length} ${found.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}</p>
+      {headings.length > 1 && (
+        <div className="chips" role="group" aria-label="Kinds of moves">
+          {headings.map((h) => (
+            <button
+              key={h} type="button" aria-pressed={h === chosen}
+              onClick={() => {
+                setChosen(h === chosen ? undefined : h);
+                setAt(-1);
+                previewMove(undefined);
+              }}
+            >
+              {h}
+            </button>
+          ))}
+        </div>
+      )}
+      <p className="quiet" role="status">{found.length === 0 ? 'No move says that. Use fewer words.' : within.length > MOST_SHOWN ? `${within.length} moves, the first ${MOST_SHOWN} shown.` : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}</p>
       {preview?.why && <div className="notice" role="alert"><strong>This cannot be done.</strong> {preview.why}</div>}
       <div id="moves-list" role="listbox" aria-label="Moves" ref={list} tabIndex={-1}>
         {shown.map((offer, i) => (

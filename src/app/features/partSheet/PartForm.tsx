@@ -7,11 +7,13 @@ import { fieldIssue } from '../../../core/circuit/readProject';
 import { lossLabel } from '../../../core/explain/explainPart';
 import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
+import { CurveInput, isRated } from './CurveInput';
 import { QuantityInput } from './QuantityInput';
 
 /** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
 export default function PartForm({ part }: { readonly part: Part }) {
   const replacePart = useWorkbench((w) => w.replacePart);
+  const units = useWorkbench((w) => w.units);
   const fields = useMemo(() => partFields(part), [part]);
   const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
   const change = (field: PartField, value: unknown) => {
@@ -25,6 +27,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
   };
   return (
     <AntdTheme><form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+      {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
       {fields.map((field, i) => {
         const at = field.path.join('.');
         const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;

@@ -5,7 +5,7 @@ import type { Weight } from '../../../core/audit';
 import { WeightMark } from '../../marks/WeightMark';
 import { placeLabels, type Label } from './labels';
 import type { SheetLayout } from './layout';
-import type { ReturnRun, Run, Station } from './station';
+import type { Insertion, ReturnRun, Station } from './station';
 import { PartSymbol } from './PartSymbol';
 import { DRAIN_WORDS } from '../../../core/drains/drainWords';
 import { partDetail, partSentence } from './partText';
@@ -43,7 +43,6 @@ export function Plan(props: {
           <Ribbon points={run.points} width={width} tint={pressureTint(reading.pressurePa(run.port))} unfiltered={unfiltered.has(run.port)} />
         </g>
       ))}
-      {layout.runs.map((run) => <InsertionPoint key={run.key} run={run} onInsert={props.onInsert} />)}
       {layout.reservoirs.map(({ part, x, y }) => (
         <g key={part.id} className="part" role="button" tabIndex={part.id === props.focusPart ? 0 : -1} data-part={part.id} aria-label={part.name} aria-pressed={props.selected === part.id} onKeyDown={props.onKeyDown} onClick={() => props.onSelect(part.id)} transform={`translate(${x} ${y})`}>
           <rect className="focus-ring" x={-34} y={-20} width={68} height={72} />
@@ -53,6 +52,7 @@ export function Plan(props: {
         </g>
       ))}
       {layout.stations.map((station) => <StationMark key={station.part.id} station={station} label={labels.get(station.part.id)!} {...props} opacity={dim([station.part.id])} />)}
+      {layout.insertions.map((at) => <InsertionPoint key={at.before} at={at} onInsert={props.onInsert} />)}
     </g>
   );
 }
@@ -67,15 +67,17 @@ function Return({ run, reading, units, flags, onSelect, onKeyDown, focusPart, se
     <g opacity={opacity}>
       <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke={weight === 'stop' || weight === 'mend' ? 'var(--alarm)' : 'var(--ink2)'} strokeWidth={Math.min(5, 2 + ribbonWidth(drain?.flowM3S ?? flow) / 8)} strokeDasharray="0.1 5" strokeLinecap="round" />
       {run.label && run.part && (
-        <g
-          className="part" role="button" tabIndex={run.part === focusPart ? 0 : -1} data-part={run.part} aria-pressed={selected === run.part} onKeyDown={onKeyDown} onClick={() => onSelect(run.part)}
-          aria-label={[run.label, drain ? DRAIN_WORDS[drain.verdict] : '', formatQuantity(drain?.flowM3S ?? flow, 'flow', units)].filter(Boolean).join(', ')}
-        >
-          <rect className="focus-ring" x={x - 190} y={y - 6} width={186} height={26} />
-          <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="transparent" strokeWidth={30} />
-          <text className={`t-small paper-tag${weight === 'stop' || weight === 'mend' ? ' alarm' : ' ink2'}`} x={x - 8} y={y + 14} textAnchor="end">{run.label} {formatQuantity(drain?.flowM3S ?? flow, 'flow', units)}</text>
+        <>
+          <g
+            className="part" role="button" tabIndex={run.part === focusPart ? 0 : -1} data-part={run.part} aria-pressed={selected === run.part} onKeyDown={onKeyDown} onClick={() => onSelect(run.part)}
+            aria-label={[run.label, drain ? DRAIN_WORDS[drain.verdict] : '', formatQuantity(drain?.flowM3S ?? flow, 'flow', units)].filter(Boolean).join(', ')}
+          >
+            <rect className="focus-ring" x={x - 190} y={y - 6} width={186} height={26} />
+            <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="transparent" strokeWidth={30} />
+          </g>
+          <text aria-hidden="true" pointerEvents="none" className={`t-small paper-tag${weight === 'stop' || weight === 'mend' ? ' alarm' : ' ink2'}`} x={x - 8} y={y + 14} textAnchor="end">{run.label} {formatQuantity(drain?.flowM3S ?? flow, 'flow', units)}</text>
           <Flag weight={weight} x={run.points[run.points.length - 1]![0] + 18} y={y} />
-        </g>
+        </>
       )}
     </g>
   );
@@ -87,15 +89,11 @@ function Flag({ weight, x, y }: { readonly weight: Weight | undefined; readonly 
 }
 
 /** A stretch of line where a part can be put in: a plus under the pointer, or at a tap. Without a pointer the same is done from the part, by its + key. */
-function InsertionPoint({ run, onInsert }: { readonly run: Run; readonly onInsert: (before: string) => void }) {
-  if (!run.before) return null;
-  const { before } = run;
-  const [[ax, ay], [bx, by]] = [run.points[run.points.length - 2]!, run.points[run.points.length - 1]!];
-  const [x, y] = [(ax + bx) / 2, (ay + by) / 2];
+function InsertionPoint({ at, onInsert }: { readonly at: Insertion; readonly onInsert: (before: string) => void }) {
   return (
-    <g className="insertion" data-before={before} aria-hidden="true" onClick={() => onInsert(before)}>
-      <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="transparent" strokeWidth={24} pointerEvents="stroke" />
-      <g className="plus" transform={`translate(${x} ${y})`}><rect x={-11} y={-11} width={22} height={22} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} /><path d="M-6 0 H6 M0 -6 V6" stroke="var(--accent-ink)" strokeWidth={2.5} /></g>
+    <g className="insertion" data-before={at.before} aria-hidden="true" onClick={() => onInsert(at.before)} transform={`translate(${at.x} ${at.y})`}>
+      <rect x={-9} y={-15} width={18} height={30} fill="transparent" />
+      <g className="plus"><rect x={-11} y={-11} width={22} height={22} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} /><path d="M-6 0 H6 M0 -6 V6" stroke="var(--accent-ink)" strokeWidth={2.5} /></g>
     </g>
   );
 }

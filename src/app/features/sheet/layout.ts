@@ -3,7 +3,7 @@ import type { Circuit } from '../../../core/circuit/project';
 import { arrange, type Arrangement, type Chain } from '../../../core/sheet/arrange';
 import { columnWidth, mergeColumns, type Column } from '../../../core/sheet/columns';
 import { SheetRuns } from './sheetRuns';
-import type { Mark, ReturnRun, Run, Station } from './station';
+import type { Insertion, Mark, ReturnRun, Run, Station } from './station';
 
 const LEFT = 86;
 const RIGHT = 30;
@@ -24,6 +24,7 @@ export interface SheetLayout {
   readonly stations: readonly Station[];
   readonly runs: readonly Run[];
   readonly returns: readonly ReturnRun[];
+  readonly insertions: readonly Insertion[];
   readonly reservoirs: readonly Mark[];
   /** Stations of the main path, in order. */
   readonly main: readonly string[];
@@ -71,7 +72,7 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
   const drawn = new SheetRuns(circuit, arrangement, stations, reservoirs, { mainY, rowY, busY, returnStep: RETURN_STEP });
   return {
     stations, reservoirs, main: arrangement.main, width: x + RIGHT, busY, planHeight: busY + 22 + RETURN_STEP * Math.max(1, drawn.returnLanes),
-    runs: drawn.runs, returns: drawn.returns,
+    runs: drawn.runs, returns: drawn.returns, insertions: drawn.insertions,
   };
 }
 

@@ -2,7 +2,7 @@ import type { Part } from '../../../core/circuit/parts';
 import { isReservoir, isReturn, PORTS, waysThrough } from '../../../core/circuit/ports';
 import type { Circuit } from '../../../core/circuit/project';
 import { isTerminal, type Arrangement } from '../../../core/sheet/arrange';
-import type { FlowRef, Mark, Point, ReturnRun, Run, Station } from './station';
+import type { FlowRef, Insertion, Mark, Point, ReturnRun, Run, Station } from './station';
 
 interface Heights {
   readonly mainY: number;
@@ -28,6 +28,7 @@ const RISER = 6;
 export class SheetRuns {
   readonly runs: Run[] = [];
   readonly returns: ReturnRun[] = [];
+  readonly insertions: Insertion[] = [];
   returnLanes = 0;
   private readonly takersOf = new Map<string, Taker[]>();
   private readonly giversOf = new Map<string, Taker[]>();
@@ -46,8 +47,12 @@ export class SheetRuns {
   private at = (id: string, port: string) => this.a.groups.of(`${id}.${port}`);
   private mid = (s: Station) => (s.x0 + s.x1) / 2;
   private add(key: string, port: string, carries: readonly FlowRef[], points: readonly Point[], before?: string, less: readonly FlowRef[] = []): void {
+    if (before !== undefined) {
+      const [[ax, ay], [bx, by]] = [points[points.length - 2]!, points[points.length - 1]!];
+      this.insertions.push({ before, x: (ax + bx) / 2, y: (ay + by) / 2 });
+    }
     if (points.every(([x, y]) => x === points[0]![0] && y === points[0]![1])) return;
-    this.runs.push({ key, port, carries, less, points, before });
+    this.runs.push({ key, port, carries, less, points });
   }
 
   private sortPorts(s: Station): void {

@@ -25,8 +25,13 @@ export interface Run {
   readonly carries: readonly FlowRef[];
   readonly less: readonly FlowRef[];
   readonly points: readonly Point[];
-  /** Part before which something can be put in here. */
-  readonly before: string | undefined;
+}
+
+/** Where something can be put in before a part. */
+export interface Insertion {
+  readonly before: string;
+  readonly x: number;
+  readonly y: number;
 }
 
 /** A return, drawn dotted. */

@@ -14,8 +14,8 @@ export function VariantBar() {
       <select id="variant" value={project.activeVariant} onChange={(event) => showVariant(event.target.value)}>
         {project.variants.map((v) => <option key={v.id} value={v.id}>{v.name}</option>)}
       </select>
-      <button type="button" className="plain" disabled={last === undefined} onClick={undo} aria-keyshortcuts="Control+Z" title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}>Undo{last === undefined ? '' : <span className="visually-hidden">: {last}</span>}</button>
-      <button type="button" className="plain" disabled={next === undefined} onClick={redo} aria-keyshortcuts="Control+Y" title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}>Redo{next === undefined ? '' : <span className="visually-hidden">: {next}</span>}</button>
+      <button type="button" className="plain" disabled={last === undefined} onClick={undo} aria-keyshortcuts="Control+Z" aria-label={last === undefined ? 'Undo' : `Undo: ${last}`} title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}>Undo</button>
+      <button type="button" className="plain" disabled={next === undefined} onClick={redo} aria-keyshortcuts="Control+Y" aria-label={next === undefined ? 'Redo' : `Redo: ${next}`} title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}>Redo</button>
     </div>
   );
 }
