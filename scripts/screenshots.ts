@@ -9,12 +9,32 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.locator('[data-part=turbo]').click();
   } },
   { name: 'restrictor-dark', dark: true, prepare: (page) => page.locator('[data-part=turboRestrictor]').click() },
-  { name: 'tablet', width: 1024, height: 768, prepare: (page) => page.keyboard.press('2') },
-  { name: 'blocked', prepare: async (page) => {
-    await page.locator('[data-part=headFeed]').click();
-    await page.getByRole('switch', { name: 'Blocked' }).click();
-    await page.keyboard.press('Escape');
-    await page.mouse.click(700, 30);
+  { name: 'tablet', width: 1024, height: 768, prepare: async (page) => {
+    await page.getByLabel('Variant').selectOption('noseCooler');
+    await page.locator('[data-part=plate]').click();
+    await page.keyboard.press('m');
+  } },
+  { name: 'audit', prepare: async (page) => {
+    await page.getByLabel('Variant').selectOption('noseCooler');
+    await page.getByRole('tab', { name: /Audit/ }).click();
+  } },
+  { name: 'preview', prepare: async (page) => {
+    await page.locator('[data-part=filter]').click();
+    await page.keyboard.press('m');
+    await page.getByRole('combobox', { name: 'Say what to do' }).fill('insert before dual-pass');
+    await page.keyboard.press('ArrowDown');
+  } },
+  { name: 'drain', prepare: async (page) => {
+    await page.getByLabel('Variant').selectOption('noseCooler');
+    await page.locator('[data-part=turboDrain]').click();
+  } },
+  { name: 'saltmarsh', prepare: async (page) => {
+    await page.getByRole('button', { name: 'Project' }).click();
+    await page.getByRole('menuitem', { name: /Saltmarsh/ }).click();
+  } },
+  { name: 'interview', prepare: async (page) => {
+    await page.getByRole('button', { name: 'Project' }).click();
+    await page.getByRole('menuitem', { name: /New circuit/ }).click();
   } },
 ];
 const ARGUMENTS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
@@ -25,6 +45,7 @@ for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTUR
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light' });
   await page.goto(server.url);
   await page.getByText('337 states').waitFor();
+  await page.waitForTimeout(800);
   await prepare?.(page);
   await page.waitForTimeout(1500);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });

@@ -3,7 +3,7 @@ import Dexie from 'dexie';
 import { readProjectText } from '../core/circuit/readProject';
 import { partSchema } from '../core/circuit/parts';
 import { CATALOGUE } from '../core/parts/catalogue';
-import { addSavePoint, deleteSavePoint, dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary, listSavePoints, loadCurrentProject, loadSavePoint, saveCurrentProject } from './database';
+import { addSavePoint, deleteSavePoint, dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary, listSavePoints, loadCurrentProject, loadSavePoint, saveCurrentProject, saveLastWords } from './database';
 
 describe('The store', () => {
   const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
@@ -24,6 +24,15 @@ describe('The store', () => {
     const kept = (await database.table('projects').get('unreadable-2')) as { project: { version: number } };
     expect(kept.project.version).toBe(99);
     database.close();
+  });
+
+  it('takes what a closing page could still say before what the store has, once', async () => {
+    await saveCurrentProject(read.project, 5);
+    expect(saveLastWords({ ...read.project, name: 'Later' }, 6)).toBe(true);
+    expect(await loadCurrentProject()).toMatchObject({ kind: 'project', project: { name: 'Later' } });
+    expect(await loadCurrentProject()).toMatchObject({ kind: 'project', project: { name: 'Later' } });
+    saveLastWords({ ...read.project, name: 'Older' }, 1);
+    expect(await loadCurrentProject()).toMatchObject({ kind: 'project', project: { name: 'Later' } });
   });
 
   it('gives back every kind of part of the catalogue as it was', async () => {

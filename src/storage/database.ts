@@ -47,10 +47,42 @@ export type Loaded =
   /** Something is there that cannot be read; it is set aside under another key, never overwritten. */
   | { readonly kind: 'unreadable'; readonly sentences: readonly string[] };
 
+/** Where the last state lies when the page closes faster than the store can write. */
+const LAST_WORDS_KEY = 'tidal-gauge-last-words';
+const lastWordsSchema = z.strictObject({ updatedAt: z.number(), project: z.unknown() });
+
+/**
+ * Keeps the project at once: for a page that is going away, which the store's own writing may not outlive.
+ * @returns false where it does not fit
+ */
+export function saveLastWords(project: Project, now: number): boolean {
+  try {
+    localStorage.setItem(LAST_WORDS_KEY, JSON.stringify({ updatedAt: now, project }));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** What a page kept as it went away, taken out. */
+function takeLastWords(): { readonly updatedAt: number; readonly project: unknown } | undefined {
+  try {
+    const parsed = lastWordsSchema.safeParse(JSON.parse(localStorage.getItem(LAST_WORDS_KEY) ?? 'null'));
+    localStorage.removeItem(LAST_WORDS_KEY);
+    return parsed.success ? { updatedAt: parsed.data.updatedAt, project: parsed.data.project } : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /** Reads the project last worked on. Unreadable data are set aside and reported, not lost. */
 export async function loadCurrentProject(): Promise<Loaded> {
-  const row = await database.projects.get(CURRENT);
+  const last = takeLastWords();
+  const stored = await database.projects.get(CURRENT);
+  const newer = last !== undefined && last.updatedAt >= (stored?.updatedAt ?? 0);
+  const row = newer ? { id: CURRENT, ...last } : stored;
   if (!row) return { kind: 'nothing' };
+  if (newer) await database.projects.put(row);
   const read = readProject(row.project);
   if (read.ok) return { kind: 'project', project: read.project };
   await database.projects.put({ ...row, id: `unreadable-${row.updatedAt}` });

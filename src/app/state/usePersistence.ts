@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { loadCurrentProject, saveCurrentProject } from '../../storage/database';
+import { loadCurrentProject, saveCurrentProject, saveLastWords } from '../../storage/database';
 import { DEMOS, loadDemo } from './demos';
 import { useWorkbench } from './workbench';
 
@@ -45,7 +45,10 @@ export function usePersistence(): Opening | undefined {
           setOpening({ kind: 'ready', notice: 'The change could not be saved in this browser. Export the project to keep it.' }));
     };
     const flush = () => {
-      if (timer !== undefined) saveNow();
+      if (timer === undefined) return;
+      const { project } = useWorkbench.getState();
+      if (project) saveLastWords(project, Date.now());
+      saveNow();
     };
     let unsubscribe: (() => void) | undefined;
     void openStored().then((result) => {

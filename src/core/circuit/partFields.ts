@@ -1,7 +1,9 @@
 import type { z } from 'zod';
 import type { Quantity } from '../units';
 import type { FieldMeta } from './field';
+import { entryFor } from '../parts/catalogue';
 import { partSchema, type Part } from './parts';
+import { PORTS } from './ports';
 
 /** One thing about a part that a user can change, read off its schema. */
 export interface PartField {
@@ -34,7 +36,7 @@ const defOf = (schema: AnySchema): Def => schema._zod.def as unknown as Def;
 /** Keys that identify a part or its form; changed by plumbing moves, not by typing. */
 const FIXED = new Set(['id', 'kind', 'form', 'note', 'sense', 'fitting', 'label', 'at']);
 
-const COMMON = new Set(['elevationM', 'blocked']);
+const COMMON = new Set(['elevationM', 'blocked', 'oilVolumeM3', 'pressureRatingPa', 'connections', 'electrical', 'place']);
 
 /**
  * Every field of a part, in the schema's order: the form, its help and its ranges come from the one schema.
@@ -99,7 +101,7 @@ function isGroup(schema: AnySchema): boolean {
 
 const GROUP_TITLES: Readonly<Record<string, string>> = {
   screen: 'Screen', tube: 'Tube', bypass: 'Bypass valve', slip: 'Slip', fillLoss: 'Loss of filling at speed', variable: 'Regulator', losses: 'Ends and bends',
-  feed: 'Feed', eccentricity: 'Running', nozzle: 'Nozzle', valve: 'Spring valve', supply: 'What it must see', run: 'Run', branch: 'Branch',
+  feed: 'Feed', eccentricity: 'Running', nozzle: 'Nozzle', valve: 'Spring valve', supply: 'What it must see', run: 'Run', branch: 'Branch', metering: 'Metering', passage: 'Passage', profile: 'Heights along the run', spring: 'Shimmed spring', connections: 'Threads', electrical: 'Wiring', place: 'Where it sits',
 };
 
 /**
@@ -116,6 +118,27 @@ export function changePart(part: Part, path: readonly (string | number)[], value
   here[last] = value;
   const parsed = partSchema.safeParse(copy, { reportInput: true });
   return parsed.success ? { ok: true, part: parsed.data } : { ok: false, issues: parsed.error.issues };
+}
+
+/** What a part may have besides, and what it begins with when it is given it. */
+const EXTRAS: Readonly<Record<string, { readonly label: string; readonly seed: (part: Part) => unknown; readonly fits: (part: Part) => boolean }>> = {
+  place: { label: 'Say where it sits', seed: () => ({}), fits: (p) => p.kind !== 'sump' && p.kind !== 'ownOil' },
+  connections: { label: 'Say its threads', seed: (p) => threadsOf(p), fits: (p) => PORTS[p.kind].length > 0 && p.kind !== 'sump' && p.kind !== 'tank' },
+  electrical: { label: 'Describe its wiring', seed: () => ({ currentA: 5 }), fits: (p) => p.kind === 'cooler' || p.kind === 'scavenge' || p.kind === 'sideStream' || p.kind === 'gauge' },
+  profile: { label: 'Give the heights of its run', seed: (p) => (p.kind === 'drain' ? [{ alongM: 0, heightM: 0.2 }, { alongM: p.lengthM, heightM: 0 }] : []), fits: (p) => p.kind === 'drain' },
+  spring: { label: 'Shim its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12e-3, shimM: 0 }), fits: (p) => p.kind === 'relief' },
+};
+
+function threadsOf(part: Part): unknown {
+  const usual = Object.entries(entryFor(part)?.threads ?? {});
+  return usual.length > 0 ? usual.map(([port, thread]) => ({ port, thread })) : PORTS[part.kind].slice(0, 8).map((port) => ({ port, thread: 'flare6' }));
+}
+
+/** Groups of fields that a part can be given, and those that it has and can be without. */
+export function partExtras(part: Part): { readonly key: string; readonly label: string; readonly there: boolean; readonly seed: unknown }[] {
+  return Object.entries(EXTRAS).filter(([, extra]) => extra.fits(part)).map(([key, { label, seed }]) => ({
+    key, label, there: (part as Readonly<Record<string, unknown>>)[key] !== undefined, seed: seed(part),
+  }));
 }
 
 /** Parts are plain data: a copy through JSON is exact. */

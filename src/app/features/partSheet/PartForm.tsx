@@ -1,9 +1,10 @@
 import { Select, Switch } from 'antd';
 import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/circuit/issue';
-import { changePart, partFields, type PartField } from '../../../core/circuit/partFields';
+import { changePart, partExtras, partFields, type PartField } from '../../../core/circuit/partFields';
 import type { Part } from '../../../core/circuit/parts';
 import { fieldIssue } from '../../../core/circuit/readProject';
+import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/parts/threads';
 import { lossLabel } from '../../../core/explain/explainPart';
 import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
@@ -38,6 +39,19 @@ export default function PartForm({ part }: { readonly part: Part }) {
           </Fragment>
         );
       })}
+      <div className="moves">
+        {partExtras(part).map((extra) => (
+          <button
+            key={extra.key} type="button" className="plain"
+            onClick={() => {
+              const changed = changePart(part, [extra.key], extra.there ? undefined : extra.seed);
+              if (changed.ok) replacePart(changed.part);
+            }}
+          >
+            {extra.there ? `Leave out: ${extra.label.toLowerCase()}` : extra.label}
+          </button>
+        ))}
+      </div>
     </form></AntdTheme>
   );
 }
@@ -51,7 +65,7 @@ function FieldRow({ field, part, onChange, problem }: { readonly field: PartFiel
       <span>{title}</span>
       {input.kind === 'boolean'
         ? <Switch checked={field.value === true} onChange={onChange} aria-label={title} />
-        : <Select value={field.value as string} onChange={onChange} aria-label={title} options={input.options.map((option) => ({ value: option, label: option }))} />}
+        : <Select value={field.value as string} onChange={onChange} aria-label={title} options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))} />}
       {problem && <span className="problem" role="alert">{problem}</span>}
     </label>
   );
@@ -62,4 +76,13 @@ function lossTitle(part: Part, field: PartField): string {
   let here: unknown = part;
   for (const key of field.path.slice(0, at + 2)) here = (here as Record<string | number, unknown>)[key];
   return lossLabel(here as Parameters<typeof lossLabel>[0]);
+}
+
+const threads = new Set<string>(THREAD_IDS);
+
+/** A choice as it is said: threads by their names, the rest with their words apart. */
+function optionLabel(option: string): string {
+  if (threads.has(option)) return threadLabel(option as ThreadId);
+  if (option === 'inLowOutHigh' || option === 'inHighOutLow') return option === 'inLowOutHigh' ? 'in low, out high' : 'in high, out low';
+  return option.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 }

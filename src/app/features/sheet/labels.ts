@@ -4,7 +4,7 @@ import type { Station } from './station';
 
 /** Average width of a character of a name, and of a figure's line under it [px]. */
 const NAME_CHARACTER = 7.2;
-const DETAIL_WIDTH = 58;
+const DETAIL_WIDTH = 64;
 const LINE = 13;
 
 /** Where a station's words stand. */
