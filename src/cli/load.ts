@@ -11,6 +11,10 @@ export interface Options {
   readonly rpm: string | undefined;
   readonly oilTempC: string | undefined;
   readonly variant: string | undefined;
+  readonly airTempC: string | undefined;
+  readonly roadSpeedKmh: string | undefined;
+  readonly load: string | undefined;
+  readonly minutes: string | undefined;
   readonly json: boolean;
   readonly csv: boolean;
 }

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { audit } from './audit';
+import { balance, trace, warmup } from './heat';
 import { check } from './check';
 import { Refusal } from './load';
 import { solve } from './solve';
@@ -10,11 +11,14 @@ const USAGE = `Usage:
   tidal check FILE [--variant ID] [--json]
   tidal sweep FILE --csv [--variant ID]
   tidal audit FILE [--variant ID] [--json]
+  tidal balance FILE [--rpm N] [--air-temp C] [--road-speed KMH] [--load F] [--variant ID] [--json]
+  tidal warmup FILE [the same] [--minutes N] --csv
+  tidal trace FILE LOG.csv [--air-temp C] [--variant ID] --csv
 
 Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.
 docs/command-line.md describes the output.`;
 
-const COMMANDS = { solve, check, sweep, audit };
+const COMMANDS = { solve, check, sweep, audit, balance, warmup, trace };
 
 /** Runs one command. @param argv words after the program's name @returns the exit code */
 export function main(argv: readonly string[]): number {
@@ -23,6 +27,7 @@ export function main(argv: readonly string[]): number {
       args: [...argv], allowPositionals: true,
       options: {
         rpm: { type: 'string' }, 'oil-temp': { type: 'string' }, variant: { type: 'string' },
+        'air-temp': { type: 'string' }, 'road-speed': { type: 'string' }, load: { type: 'string' }, minutes: { type: 'string' },
         json: { type: 'boolean', default: false }, csv: { type: 'boolean', default: false }, help: { type: 'boolean', short: 'h', default: false },
       },
     });
@@ -31,10 +36,11 @@ export function main(argv: readonly string[]): number {
       return 0;
     }
     const [name, file, ...rest] = positionals;
-    if (!name || !(name in COMMANDS) || !file || rest.length > 0) throw new Refusal(USAGE);
+    if (!name || !(name in COMMANDS) || !file || rest.length > (name === 'trace' ? 1 : 0)) throw new Refusal(USAGE);
     return COMMANDS[name as keyof typeof COMMANDS](file, {
       rpm: values.rpm, oilTempC: values['oil-temp'], variant: values.variant, json: values.json, csv: values.csv,
-    });
+      airTempC: values['air-temp'], roadSpeedKmh: values['road-speed'], load: values.load, minutes: values.minutes,
+    }, rest[0]);
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
     if (error instanceof Refusal || code?.startsWith('ERR_PARSE_ARGS')) {

@@ -1,9 +1,10 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
+import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/network/result';
 import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
-import { auditReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type SolveRequest } from './protocol';
+import { auditReplySchema, heatJobReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SolveRequest } from './protocol';
 
 /** The circuit cannot be computed; the message is for the reader. */
 export class CircuitRefused extends Error {}
@@ -36,7 +37,7 @@ class CircuitWorkerClient {
   }
 
   /** @throws Superseded when a newer solve came while this one waited */
-  async solve(project: Project, request: SolveRequest): Promise<{ result: SolveResult; warnings: readonly string[] }> {
+  async solve(project: Project, request: SolveRequest): Promise<{ result: SolveResult; heat: HeatResult | null; warnings: readonly string[] }> {
     const mine = ++this.latest;
     await this.busy.catch(() => undefined);
     if (mine !== this.latest) throw new Superseded();
@@ -44,7 +45,7 @@ class CircuitWorkerClient {
       const warnings = await this.open(project);
       const reply = solveReplySchema.parse(await this.remote.solve(request));
       if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
-      return { result: reply.result, warnings };
+      return { result: reply.result, heat: reply.heat, warnings };
     })();
     this.busy = work;
     return work;
@@ -56,6 +57,19 @@ class CircuitWorkerClient {
     if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
     if (reply.kind === 'cancelled') throw new Superseded();
     return reply.sweep;
+  }
+
+  /** Long work about heat. @throws Superseded when it was stopped or overtaken */
+  async heat<K extends HeatJob['kind']>(project: Project, job: Extract<HeatJob, { kind: K }>, onProgress: (share: number) => void): Promise<Extract<HeatJobReply, { kind: K }>> {
+    await this.open(project);
+    const reply = heatJobReplySchema.parse(await this.remote.heat(job, proxy(onProgress)));
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    if (reply.kind === 'cancelled' || reply.kind !== job.kind) throw new Superseded();
+    return reply as Extract<HeatJobReply, { kind: K }>;
+  }
+
+  async stopHeat(): Promise<void> {
+    await this.remote.stopHeat();
   }
 
   async audit(project: Project): Promise<readonly Finding[]> {
@@ -93,4 +107,16 @@ export async function previewInWorker(project: Project, request: SolveRequest) {
   const client = (previewing ??= new CircuitWorkerClient());
   const solved = await client.solve(project, request);
   return { ...solved, sweep: await client.sweep(project) };
+}
+
+let heating: CircuitWorkerClient | undefined;
+
+/** Long work about heat, in a worker of its own. */
+export function heatInWorker<K extends HeatJob['kind']>(project: Project, job: Extract<HeatJob, { kind: K }>, onProgress: (share: number) => void) {
+  return (heating ??= new CircuitWorkerClient()).heat(project, job, onProgress);
+}
+
+/** Stops the work about heat that is under way. */
+export function stopHeat(): void {
+  void heating?.stopHeat();
 }

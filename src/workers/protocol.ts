@@ -1,10 +1,17 @@
 import { z } from 'zod';
 import { solveResultSchema } from '../core/network/result';
+import { conditionsSchema, heatResultSchema } from '../core/heat/heatResult';
+import { curvesSchema, heatMapSchema } from '../core/heat/studies';
+import { traceRowSchema } from '../core/heat/trace';
 import { findingSchema } from '../core/audit';
 import { sweepSchema } from '../core/sweep/sweep';
 
 /** What the page and its workers say to each other. Both sides check what they receive. */
-export const solveRequestSchema = z.strictObject({ speedRevS: z.number().min(0), oilTemperatureK: z.number().positive() });
+export const solveRequestSchema = z.strictObject({
+  speedRevS: z.number().min(0), oilTemperatureK: z.number().positive(),
+  /** Present when the oil temperature is to be found by heat balance in these surroundings. */
+  found: conditionsSchema.optional(),
+});
 export type SolveRequest = z.infer<typeof solveRequestSchema>;
 
 const refusedSchema = z.strictObject({ kind: z.literal('refused'), sentences: z.array(z.string()) });
@@ -12,7 +19,7 @@ const refusedSchema = z.strictObject({ kind: z.literal('refused'), sentences: z.
 export const openReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('opened'), warnings: z.array(z.string()) }), refusedSchema]);
 export type OpenReply = z.infer<typeof openReplySchema>;
 
-export const solveReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('solved'), result: solveResultSchema }), refusedSchema]);
+export const solveReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('solved'), result: solveResultSchema, heat: heatResultSchema.nullable() }), refusedSchema]);
 export type SolveReply = z.infer<typeof solveReplySchema>;
 
 export const sweepReplySchema = z.discriminatedUnion('kind', [
@@ -29,6 +36,28 @@ export const auditReplySchema = z.discriminatedUnion('kind', [
 ]);
 export type AuditReply = z.infer<typeof auditReplySchema>;
 
+const driveSchema = z.strictObject({ speedRevS: z.number().min(0), ...conditionsSchema.shape });
+/** Long work about heat: each runs with progress and can be stopped by asking for another. */
+export const heatJobSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('curves'), drive: driveSchema }),
+  z.strictObject({ kind: z.literal('map'), drive: driveSchema }),
+  z.strictObject({ kind: z.literal('warmUp'), drive: driveSchema, startK: z.number(), durationS: z.number().positive().max(24 * 3600) }),
+  z.strictObject({ kind: z.literal('trace'), rows: z.array(traceRowSchema).min(2), airTemperatureK: z.number(), startK: z.number(), limitK: z.number() }),
+]);
+export type HeatJob = z.infer<typeof heatJobSchema>;
+
+const figure = z.number().nullable();
+const sampleSchema = z.strictObject({ timeS: z.number(), sumpK: z.number(), galleryK: figure, coolerOutK: figure, opening: figure, fan: figure, metalK: z.number(), speedRevS: z.number() });
+export const heatJobReplySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('curves'), curves: curvesSchema }),
+  z.strictObject({ kind: z.literal('map'), map: heatMapSchema }),
+  z.strictObject({ kind: z.literal('warmUp'), warmUp: z.strictObject({ samples: z.array(sampleSchema).readonly(), opensS: figure, fullS: figure, settledS: figure, solved: z.boolean() }) }),
+  z.strictObject({ kind: z.literal('trace'), trace: z.strictObject({ samples: z.array(sampleSchema).readonly(), peakK: z.number(), peakS: z.number(), overS: z.number(), limitK: z.number(), solved: z.boolean() }) }),
+  z.strictObject({ kind: z.literal('cancelled') }),
+  refusedSchema,
+]);
+export type HeatJobReply = z.infer<typeof heatJobReplySchema>;
+
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
   /** Takes a project, checks and compiles its active variant. */
@@ -38,4 +67,7 @@ export interface CircuitWorkerApi {
   sweep(): Promise<SweepReply>;
   /** Judges the circuit by every rule; a newer audit or `open` cancels an older one. */
   audit(): Promise<AuditReply>;
+  /** Long work about heat; a newer job, `stopHeat` or `open` cancels an older one. @param onProgress receives the share done */
+  heat(job: unknown, onProgress: (share: number) => void): Promise<HeatJobReply>;
+  stopHeat(): void;
 }

@@ -118,3 +118,42 @@ export const supplySchema = z.strictObject({
   neededFromRevS: nonNegative('speed', 'Needed from', { typical: [0, 100], description: 'Below this speed the low marks do not apply.' }).optional(),
 }).default({});
 export type Supply = z.infer<typeof supplySchema>;
+
+const KW = 1e3;
+const C = 273.15;
+
+/** What a cooler's data sheet says about heat: one rating point. */
+export const coolingSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('air'),
+    ratedHeatW: positive('power', 'Heat at the rating point', { typical: [2 * KW, 25 * KW] }),
+    ratedOilFlowM3S: positive('flow', 'at oil flow', { typical: [5 * LPM, 60 * LPM] }),
+    ratedFaceSpeedMS: positive('airSpeed', 'at air speed on its face', { typical: [3, 20] }),
+    faceAreaM2: positive('faceArea', 'Face', { typical: [0.01, 0.15] }),
+    ratedOilK: positive('temperature', 'at oil inlet', { typical: [C + 80, C + 130] }),
+    ratedAirK: positive('temperature', 'at air inlet', { typical: [C + 10, C + 45] }),
+    oilSideShare: between(0.05, 0.95, 'ratio', 'Oil side’s share of the resistance', { typical: [0.3, 0.7], description: '0.3 with turbulators in its tubes, 0.7 plain; 0.5 unless known.' }).default(0.5),
+    positionFactor: between(0, 1, 'ratio', 'Air on its face over road speed', { typical: [0.1, 0.5], description: 'Ducted in the nose 0.3 to 0.5, behind a grille 0.25, low behind a wheel 0.15, at the side 0.2, behind the radiator 0.15, near the exhaust 0.1.' }).default(0.25),
+    fan: z.strictObject({
+      faceSpeedMS: positive('airSpeed', 'Air on its face by the fan', { typical: [2, 8] }),
+      onK: positive('temperature', 'Fan on, at the cooler’s outlet', { typical: [C + 85, C + 110] }),
+      offK: positive('temperature', 'Fan off', { typical: [C + 78, C + 105] }),
+    }).refine((v) => v.onK > v.offK, { error: 'onK must be greater than offK', path: ['onK'] }).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('liquid'),
+    conductanceWK: positive('conductance', 'Conductance UA', { typical: [60, 400] }),
+    ratedOilFlowM3S: positive('flow', 'at oil flow', { typical: [5 * LPM, 60 * LPM] }),
+    oilSideShare: between(0.05, 0.95, 'ratio', 'Oil side’s share of the resistance', { typical: [0.6, 0.95] }).default(0.8),
+    coolantFlowM3S: positive('flow', 'Coolant through it', { typical: [3 * LPM, 60 * LPM] }).default(20 * LPM),
+    /** Absent: the engine's coolant. */
+    coolantK: positive('temperature', 'Water that it is fed with', { typical: [C + 4, C + 95], description: 'Empty: the engine’s own coolant. Raw water: its temperature.' }).optional(),
+  }),
+]);
+export type Cooling = z.infer<typeof coolingSchema>;
+
+/** What a line gives to the air and takes from the exhaust. */
+export const lineHeatSchema = z.strictObject({
+  airConductanceWMK: nonNegative('linearConductance', 'To the air, a metre, at 25 m/s', { typical: [0.3, 2] }),
+  radiantWM: nonNegative('linearPower', 'From the exhaust, a metre', { typical: [0, 400], description: '100 W/m unshielded nearby; a sleeve halves both.' }).default(0),
+});

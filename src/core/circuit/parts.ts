@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { between, count, nonNegative, positive, signed } from './field';
 import {
-  bearingShape, FULL_ABOVE_CRACK, lossSchema, opensAboveCrack, orificeShape, passageShape, ratingShape, springValveSchema, springValveShape, supplySchema,
+  bearingShape, coolingSchema, FULL_ABOVE_CRACK, lineHeatSchema, lossSchema, opensAboveCrack, orificeShape, passageShape, ratingShape, springValveSchema, springValveShape, supplySchema,
 } from './laws';
 import { partBase, portRefSchema } from './partBase';
 
@@ -38,6 +38,8 @@ const thermostatShape = {
   coolerLeakShare: between(0, 0.5, 'ratio', 'Cooler path open when cold', { typical: [0.01, 0.1] }).default(0.03),
   bypassLeastShare: between(0, 0.5, 'ratio', 'Bypass path open when hot', { typical: [0, 0.1] }).default(0.02),
   closedLeakM3SPa: positive('leak', 'Leak when shut', { typical: [1e-14, 1e-12] }).default(1e-13),
+  hysteresisK: nonNegative('temperatureDifference', 'Closes later by', { typical: [2, 6] }).default(3),
+  stuck: z.enum(['no', 'open', 'shut']).default('no').meta({ title: 'Stuck' }),
 };
 
 const variablePump = z.strictObject({
@@ -108,6 +110,7 @@ export const partSchema = z.discriminatedUnion('kind', [
     ...passageShape,
     tightestBendM: positive('length', 'Tightest bend, radius', { typical: [0.02, 0.5] }).optional(),
     leastBendM: positive('length', 'Least bend radius allowed', { typical: [0.03, 0.3], description: 'From the hose’s data sheet.' }).optional(),
+    heat: lineHeatSchema.optional(),
     flushed: z.boolean().optional().meta({ title: 'Flushed after it was made' }),
   }).refine((v) => v.lengthM > 0 || v.losses.length > 0, { error: 'a line without length needs at least one loss', path: ['lengthM'] }),
   z.strictObject({ ...partBase, kind: z.literal('fitting'), form: z.enum(['elbow', 'banjo', 'adapter', 'coupling']).default('adapter').meta({ title: 'Form' }), boreM: passageShape.boreM, sizeTermCap: passageShape.sizeTermCap, losses: z.array(lossSchema).min(1).max(20) }),
@@ -119,6 +122,7 @@ export const partSchema = z.discriminatedUnion('kind', [
     ...ratingShape,
     passes: z.int().min(1).max(4).default(1).meta({ title: 'Passes', quantity: 'ratio', description: 'Twice through half the tubes: four times the viscous drop, eight times the square one.' }),
     ratedPasses: z.int().min(1).max(4).default(1).meta({ title: 'Passes at the rating point', quantity: 'ratio' }),
+    cooling: coolingSchema.optional(),
     filling: z.enum(['inLowOutHigh', 'inHighOutLow', 'portsAtTop', 'onItsSide']).default('inLowOutHigh').meta({ title: 'Ports' }),
     bypass: springValveSchema.nullable().default(null).meta({ title: 'Bypass valve' }),
   }),
@@ -172,6 +176,7 @@ export const partSchema = z.discriminatedUnion('kind', [
     bearingType: z.enum(['plain', 'rolling']).default('plain').meta({ title: 'Bearings' }),
     count: count('How many').default(1),
     ...ratingShape, supply: supplySchema,
+    heatW: nonNegative('power', 'Heat into its oil, full load', { typical: [0, 2500], description: 'Empty: by what it is.' }).optional(),
   }),
   z.strictObject({
     ...partBase, kind: z.literal('drain'),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { nonNegative, positive } from './field';
+import { between, nonNegative, positive } from './field';
 import { partIdSchema, portRefSchema } from './partBase';
 import { partSchema } from './parts';
 
@@ -20,6 +20,20 @@ export const oilSchema = z.strictObject({
   hthsPaS: positive('viscosity', 'High shear, 150 °C', { typical: [1.7e-3, 6e-3] }).optional(),
 }).refine((o) => o.viscosity100M2S <= o.viscosity40M2S, { error: 'viscosity100M2S must not exceed viscosity40M2S', path: ['viscosity100M2S'] });
 
+/** Where the oil's heat comes from and goes to, beside what the circuit's parts do. Defaults: engineering judgement, ranges in each field. */
+export const heatSchema = z.strictObject({
+  brakePowerW: positive('heatFlow', 'Brake power at maximum speed', { typical: [10e3, 600e3], description: 'Empty: 60 kW a litre of swept volume.' }).optional(),
+  baseHeatW: nonNegative('heatFlow', 'Engine heat to the oil, base', { typical: [500, 3000] }).default(1500),
+  heatShare: between(0, 0.3, 'share', 'and of the brake power', { typical: [0.05, 0.12] }).default(0.07),
+  coolantK: positive('temperature', 'Coolant, warm', { typical: [C + 70, C + 105] }).default(C + 90),
+  blockConductanceWK: nonNegative('conductance', 'Block and coolant', { typical: [60, 250], description: 'Air-cooled engines: 0.' }).default(120),
+  panConductanceWK: nonNegative('conductance', 'Pan to the air at 25 m/s', { typical: [5, 30] }).default(15),
+  metalCapacityJK: positive('heatCapacity', 'Metal that the oil wets', { typical: [8e3, 30e3] }).default(12e3),
+  metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),
+  throttling: z.boolean().default(true).meta({ title: 'Pump losses and throttling warm the oil' }),
+});
+export type EngineHeat = z.infer<typeof heatSchema>;
+
 export const engineSchema = z.strictObject({
   description: z.string().max(200).default(''),
   displacementM3: positive('volume', 'Swept volume', { typical: [0.2e-3, 9e-3] }).optional(),
@@ -28,6 +42,7 @@ export const engineSchema = z.strictObject({
   idleSpeedRevS: positive('speed', 'Idle', { typical: [600 * RPM, 1500 * RPM] }),
   maximumSpeedRevS: positive('speed', 'Maximum', { typical: [4000 * RPM, 12000 * RPM] }),
   atmospherePa: positive('pressure', 'Air pressure, absolute', { typical: [70e3, 104e3] }).default(101_325),
+  heat: heatSchema.prefault({}),
 }).refine((e) => e.idleSpeedRevS < e.maximumSpeedRevS, { error: 'idleSpeedRevS must be below maximumSpeedRevS', path: ['idleSpeedRevS'] });
 
 /** Which states count as reachable: what the range on a tide post and the worst state are taken over. */
@@ -44,6 +59,9 @@ export const namedStateSchema = z.strictObject({
   name: z.string().min(1).max(40),
   speedRevS: nonNegative('speed', 'Engine speed'),
   oilTemperatureK: positive('temperature', 'Oil temperature'),
+  airTemperatureK: positive('temperature', 'Air').optional(),
+  roadSpeedMS: nonNegative('roadSpeed', 'Road speed').optional(),
+  load: between(0, 1, 'share', 'Load').optional(),
 });
 
 export const jointSchema = z.strictObject({ from: portRefSchema, to: portRefSchema });

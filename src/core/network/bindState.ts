@@ -4,24 +4,32 @@ import { thermostatOpening } from '../elements/thermostat';
 import type { Oil } from '../oil/oil';
 import { Law } from './law';
 import type { Network } from './network';
-import type { OperatingState } from './state';
+import type { OperatingState, TemperatureField } from './state';
 import type { Workspace } from './workspace';
 
-/** Works out, once a state, all that does not change while it is solved: oil properties, pump stroke, thresholds, areas. */
-export function bindState(network: Network, ws: Workspace, oil: Oil, state: OperatingState): void {
-  const densityKgM3 = oil.densityKgM3(state.oilTemperatureK);
-  const viscosityPaS = oil.viscosityPaS(state.oilTemperatureK);
+/**
+ * Works out, once a state, all that does not change while it is solved: oil properties, pump stroke, thresholds, areas.
+ * @param field temperature at every element, and thermostat openings where they are not their temperature's; undefined holds the state's temperature everywhere
+ */
+export function bindState(network: Network, ws: Workspace, oil: Oil, state: OperatingState, field?: TemperatureField): void {
+  const heldDensity = field ? 0 : oil.densityKgM3(state.oilTemperatureK);
+  const heldViscosity = field ? 0 : oil.viscosityPaS(state.oilTemperatureK);
   const p = network.parameters;
   for (let e = 0; e < network.law.length; e++) {
+    const temperatureK = field ? field.elementK[e]! : state.oilTemperatureK;
+    const densityKgM3 = field ? oil.densityKgM3(temperatureK) : heldDensity;
+    ws.temperatureK[e] = temperatureK;
     ws.densityKgM3[e] = densityKgM3;
-    ws.viscosityPaS[e] = viscosityPaS;
+    ws.viscosityPaS[e] = field ? oil.viscosityPaS(temperatureK) : heldViscosity;
     const at = network.parameterStart[e]!;
     switch (network.law[e]) {
       case Law.pump:
         ws.boundA[e] = p[at]! * state.speedRevS * (1 - fillLoss(state.speedRevS, p[at + 7]!, p[at + 8]!, p[at + 9]!));
         break;
       case Law.thermostatPath: {
-        const s = thermostatOpening(state.oilTemperatureK, p[at + 3]!, p[at + 4]!);
+        const given = field?.opening[e] ?? NaN;
+        const stuck = p[at + 7]!;
+        const s = stuck >= 0 ? stuck : Number.isNaN(given) ? thermostatOpening(temperatureK, p[at + 3]!, p[at + 4]!) : given;
         ws.opening[e] = s;
         ws.boundA[e] = p[at]! * Math.max(p[at + 5] === 1 ? s : 1 - s, p[at + 6]!);
         break;
@@ -37,7 +45,7 @@ export function bindState(network: Network, ws: Workspace, oil: Oil, state: Oper
         const ratio = bearing.eccentricity.kind === 'ratio' ? bearing.eccentricity.ratio : 0;
         setFilmCoefficients(ws.filmCoefficients[e]!, bearing, state.speedRevS * network.bearingSpeedRatio[e]!, ratio);
         const film = ws.film[e]!;
-        if (!(film.temperatureK >= state.oilTemperatureK)) film.temperatureK = state.oilTemperatureK;
+        if (!(film.temperatureK >= temperatureK)) film.temperatureK = temperatureK;
         break;
       }
     }

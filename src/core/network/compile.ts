@@ -19,6 +19,8 @@ export interface CompiledCircuit {
   readonly drainFeeds: ReadonlyMap<string, readonly string[]>;
   /** Reservoir that a part discharges into, where it does. */
   readonly returnsTo: ReadonlyMap<string, string>;
+  /** Reservoir of every node whose pressure one holds. */
+  readonly reservoirOfNode: ReadonlyMap<NodeIndex, string>;
   readonly cutOffParts: ReadonlySet<string>;
   readonly warnings: readonly Issue[];
 }
@@ -65,6 +67,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   const fed = liveGroups(circuit, groups, heldBy, returns, true);
   const builder = new NetworkBuilder();
   const nodeOfGroup = new Map<string, NodeIndex>();
+  const reservoirOfNode = new Map<NodeIndex, string>();
   const nodeFor = (group: string): NodeIndex => {
     let node = nodeOfGroup.get(group);
     if (node === undefined) {
@@ -72,6 +75,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
       node = reservoir
         ? builder.addNode(groups.nameOf(group, partById), reservoir.levelM, reservoir.pressurePa)
         : builder.addNode(groups.nameOf(group, partById), elevations.get(group) ?? 0);
+      if (reservoir) reservoirOfNode.set(node, reservoir.id);
       nodeOfGroup.set(group, node);
     }
     return node;
@@ -123,7 +127,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   return {
     ok: true,
     compiled: {
-      network: builder.build(), nodeOfPort, elementsOfPart, partOfElement, cutOffParts, returnsTo,
+      network: builder.build(), nodeOfPort, elementsOfPart, partOfElement, cutOffParts, returnsTo, reservoirOfNode,
       drainFeeds: returns.feeds,
       warnings: [
         ...closedOff('cutOff', circuit, groups, (group) => !live.has(group), partById, at),

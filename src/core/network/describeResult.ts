@@ -18,22 +18,25 @@ const STARVED_FILLING = 0.98;
 
 const orNull = (x: number) => (Number.isFinite(x) ? x : null);
 
-/** Reads the solver's workspace after a solve into plain data with verdicts and notes. */
+/**
+ * Reads the solver's workspace after a solve into plain data with verdicts and notes.
+ * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held everywhere
+ */
 export function describeResult(
-  circuit: Circuit, compiled: CompiledCircuit, solver: HydraulicSolver, outcome: SolveOutcome, oil: Oil, state: OperatingState,
+  circuit: Circuit, compiled: CompiledCircuit, solver: HydraulicSolver, outcome: SolveOutcome, oil: Oil, state: OperatingState, nodeK?: (node: number) => number,
 ): SolveResult {
   const { network } = compiled;
   const ws = solver.workspace;
   const converged = outcome.status === 'converged';
   const still = stillNodes(network, ws);
   const elements = network.elementName.map((_, e) => describeElement(compiled, solver, state, e, still));
-  const nodes = describeNodes(compiled, solver, oil, state, elements, still);
+  const nodes = describeNodes(compiled, solver, oil, elements, still, nodeK ?? (() => state.oilTemperatureK));
   const pumpTurns = state.speedRevS > 0;
   const consumers = probesOf(circuit, compiled).map((probe) => consumerResult(probe, readProbe(probe, network, ws, state, still), converged));
   const notes = collectNotes(circuit, compiled, elements, nodes, state, pumpTurns, converged, outcome);
   return {
     state: { ...state },
-    temperatureModel: 'held',
+    temperatureModel: nodeK ? 'found' : 'held',
     convergence: {
       status: outcome.status, iterations: outcome.iterations, evaluations: outcome.evaluations,
       worstImbalanceM3S: orNull(outcome.worstImbalanceM3S),
@@ -67,7 +70,7 @@ function describeElement(compiled: CompiledCircuit, solver: HydraulicSolver, sta
     pressureInPa: still[from] ? null : orNull(ws.pressurePa[from]!),
     pressureOutPa: still[to] ? null : orNull(ws.pressurePa[to]!),
     pressureDropPa: known ? orNull(ws.pressurePa[from]! - ws.pressurePa[to]! - rho * STANDARD_GRAVITY_M_S2 * network.riseM[e]!) : null,
-    temperatureK: state.oilTemperatureK, densityKgM3: rho, viscosityPaS: ws.viscosityPaS[e]!,
+    temperatureK: ws.temperatureK[e]!, densityKgM3: rho, viscosityPaS: ws.viscosityPaS[e]!,
     reynolds: orNull(elementReynolds(network, ws, e, state.speedRevS)),
     opening: hasOpening ? ws.opening[e]! : null,
     filmTemperatureK: film ? film.temperatureK : null,
@@ -79,7 +82,7 @@ function describeElement(compiled: CompiledCircuit, solver: HydraulicSolver, sta
 }
 
 function describeNodes(
-  compiled: CompiledCircuit, solver: HydraulicSolver, oil: Oil, state: OperatingState, elements: readonly ElementResult[], still: Uint8Array,
+  compiled: CompiledCircuit, solver: HydraulicSolver, oil: Oil, elements: readonly ElementResult[], still: Uint8Array, nodeK: (node: number) => number,
 ): NodeResult[] {
   const { network, nodeOfPort } = compiled;
   const ports: string[][] = network.nodeName.map(() => []);
@@ -88,13 +91,12 @@ function describeNodes(
   for (const e of elements) if (e.reynolds !== null) for (const node of [e.fromNode, e.toNode])
     if (!(reynolds[node]! >= e.reynolds)) reynolds[node] = e.reynolds;
   const ws = solver.workspace;
-  const density = oil.densityKgM3(state.oilTemperatureK);
   return network.nodeName.map((name, i) => ({
     name, ports: ports[i]!, held: network.nodeHeld[i] === 1, elevationM: network.elevationM[i]!,
     pressurePa: still[i] ? null : orNull(ws.pressurePa[i]!),
-    temperatureK: state.oilTemperatureK, viscosityPaS: oil.viscosityPaS(state.oilTemperatureK), densityKgM3: density,
+    temperatureK: nodeK(i), viscosityPaS: oil.viscosityPaS(nodeK(i)), densityKgM3: oil.densityKgM3(nodeK(i)),
     reynolds: orNull(reynolds[i]!),
-    imbalanceM3S: network.nodeHeld[i] ? null : orNull(ws.imbalanceKgS[i]! / density),
+    imbalanceM3S: network.nodeHeld[i] ? null : orNull(ws.imbalanceKgS[i]! / oil.densityKgM3(nodeK(i))),
     still: still[i] === 1,
   }));
 }

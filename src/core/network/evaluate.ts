@@ -90,7 +90,7 @@ export function evaluateElements(
         if (isShutBackward(network, ws, e, drop)) continue;
         const film = ws.film[e]!;
         solveFilm(film, network.bearing[e]!, ws.filmCoefficients[e]!, oil, state.speedRevS * network.bearingSpeedRatio[e]!,
-          drop, state.oilTemperatureK, rho * oil.specificHeatJKgK(state.oilTemperatureK));
+          drop, ws.temperatureK[e]!, rho * oil.specificHeatJKgK(ws.temperatureK[e]!));
         out[0] = film.flowM3S;
         slope = film.slope;
         break;
@@ -100,7 +100,7 @@ export function evaluateElements(
         const film = ws.film[e]!;
         const gain = Math.max(0, drop + ws.boundA[e]!);
         solveFilm(film, network.bearing[e]!, ws.filmCoefficients[e]!, oil, state.speedRevS * network.bearingSpeedRatio[e]!,
-          gain, state.oilTemperatureK, rho * oil.specificHeatJKgK(state.oilTemperatureK));
+          gain, ws.temperatureK[e]!, rho * oil.specificHeatJKgK(ws.temperatureK[e]!));
         const threshold = ws.boundB[e]!;
         const half = Math.max(network.drilling[e]!.gateHalfWidth * threshold, LEAST_GATE_PA);
         smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);

@@ -134,11 +134,12 @@ interface Thermostat {
   readonly coolerLeakShare: number;
   readonly bypassLeastShare: number;
   readonly closedLeakM3SPa: number;
+  readonly stuck: 'no' | 'open' | 'shut';
 }
 
 function thermostatPath(x: Expansion, t: Thermostat, to: string, cooled: boolean): Omit<ElementSpec, 'name'> {
   const shared = [t.areaM2, t.dischargeCoefficient, t.closedLeakM3SPa, t.opensK, t.fullK];
-  return { law: 'thermostatPath', from: x.node('in'), to: x.node(to), parameters: [...shared, cooled ? 1 : 0, cooled ? t.coolerLeakShare : t.bypassLeastShare] };
+  return { law: 'thermostatPath', from: x.node('in'), to: x.node(to), parameters: [...shared, cooled ? 1 : 0, cooled ? t.coolerLeakShare : t.bypassLeastShare, t.stuck === 'no' ? -1 : t.stuck === 'open' ? 1 : 0] };
 }
 
 function addThermostat(x: Expansion, t: Thermostat, cooled: string, bypass: string): void {

@@ -16,7 +16,7 @@ export const Law = {
   bearing: 6,
   /** solveFilm behind the centrifugal gate: bearing and drilling, [leak] */
   crankFedRod: 7,
-  /** openingFlowInto, area by temperature: [area, Cd, leak, opens K, full K, 1 for the cooler path or 0 for the bypass, least share] */
+  /** openingFlowInto, area by temperature: [area, Cd, leak, opens K, full K, 1 for the cooler path or 0 for the bypass, least share, stuck opening or −1] */
   thermostatPath: 8,
 } as const;
 
@@ -33,7 +33,7 @@ export const LAW_PARAMETER_COUNT: Readonly<Record<LawName, number>> = {
   pump: 10,
   bearing: 0,
   crankFedRod: 1,
-  thermostatPath: 7,
+  thermostatPath: 8,
 };
 
 export const LAW_NAMES = Object.keys(Law) as readonly LawName[];

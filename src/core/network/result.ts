@@ -97,7 +97,7 @@ export const consumerResultSchema = z.strictObject({
 export type ConsumerResult = z.infer<typeof consumerResultSchema>;
 
 export const noteSchema = z.strictObject({
-  code: z.enum(['extrapolatedViscosity', 'implausiblePressure', 'dryGallery', 'pumpStarved', 'still', 'notConverged']),
+  code: z.enum(['extrapolatedViscosity', 'implausiblePressure', 'dryGallery', 'pumpStarved', 'still', 'notConverged', 'oilHot', 'oilCold']),
   /** Part or node that it is about. */
   where: z.string(),
   actual: figure,
@@ -127,8 +127,8 @@ export const accumulatorResultSchema = z.strictObject({ part: z.string(), name: 
 
 export const solveResultSchema = z.strictObject({
   state: z.strictObject({ speedRevS: z.number(), oilTemperatureK: z.number(), atmospherePa: z.number() }),
-  /** Oil temperature is imposed everywhere; film temperatures are found. */
-  temperatureModel: z.literal('held'),
+  /** `held`: one oil temperature everywhere; `found`: by heat balance, place by place. Film temperatures are found in both. */
+  temperatureModel: z.enum(['held', 'found']),
   convergence: convergenceSchema,
   supplied: z.boolean(),
   nodes: z.array(nodeResultSchema),

@@ -5,7 +5,7 @@ import { evaluateElements } from './evaluate';
 import { LineTable } from './evaluateLines';
 import { Law } from './law';
 import type { Network } from './network';
-import type { OperatingState } from './state';
+import type { OperatingState, TemperatureField } from './state';
 import { hasConverged, ITERATION_LIMIT, LEAST_FLOW_SCALE_M3S, type Convergence, type SolveStatus } from './stopping';
 import { settleFlows } from './settleFlows';
 import { createWorkspace, type Workspace } from './workspace';
@@ -132,16 +132,17 @@ export class HydraulicSolver {
 
   /**
    * Solves one state, starting from the last one that this solver converged on, or from rest.
+   * @param field temperatures by element; undefined holds the state's temperature everywhere
    * @returns how it ended, with the worst node and element; pressures and flows in `workspace`
    */
-  solve(oil: Oil, state: OperatingState): SolveOutcome {
+  solve(oil: Oil, state: OperatingState, field?: TemperatureField): SolveOutcome {
     const startedWarm = this.warm;
     if (!startedWarm) this.startFromRest();
-    this.bind(oil, state);
+    this.bind(oil, state, field);
     let outcome = this.iterate(oil, state, !startedWarm);
     if (outcome.status !== 'converged' && outcome.status !== 'singular') {
       this.startFromRest();
-      this.bind(oil, state);
+      this.bind(oil, state, field);
       const relaxed = this.relax(oil, state);
       const rest = this.iterate(oil, state, false);
       outcome = { ...rest, iterations: outcome.iterations + relaxed + rest.iterations, evaluations: outcome.evaluations + relaxed + rest.evaluations };
@@ -150,8 +151,8 @@ export class HydraulicSolver {
     return outcome;
   }
 
-  private bind(oil: Oil, state: OperatingState): void {
-    bindState(this.network, this.workspace, oil, state);
+  private bind(oil: Oil, state: OperatingState, field: TemperatureField | undefined): void {
+    bindState(this.network, this.workspace, oil, state, field);
     this.lines.bind(this.workspace);
   }
 

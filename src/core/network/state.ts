@@ -10,3 +10,10 @@ export interface OperatingState {
 
 /** @source ISO 80000-3, exact by convention */
 export const STANDARD_GRAVITY_M_S2 = 9.80665;
+
+/** Temperatures found by a heat balance, by element. */
+export interface TemperatureField {
+  readonly elementK: Float64Array;
+  /** Thermostat opening that differs from its temperature's (hysteresis); NaN elsewhere. */
+  readonly opening: Float64Array;
+}

@@ -8,6 +8,8 @@ export interface Workspace {
   readonly imbalanceKgS: Float64Array;
   /** By element. */
   readonly flowM3S: Float64Array;
+  /** Of the oil that enters it; where the properties are taken. */
+  readonly temperatureK: Float64Array;
   readonly densityKgM3: Float64Array;
   readonly viscosityPaS: Float64Array;
   /** The flow that the linearised law wants at the present pressures. */
@@ -36,6 +38,7 @@ export function createWorkspace(network: Network): Workspace {
     pressurePa: new Float64Array(nodes),
     imbalanceKgS: new Float64Array(nodes),
     flowM3S: perElement(),
+    temperatureK: perElement(),
     densityKgM3: perElement(),
     viscosityPaS: perElement(),
     targetM3S: perElement(),

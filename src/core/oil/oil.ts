@@ -60,6 +60,18 @@ export class Oil {
     return (1684.8 + 3.391 * (temperatureK - 273.15)) / this.rootGravity;
   }
 
+  /** Enthalpy over 0 °C [J/kg]: the integral of the specific heat, so that mixing and heating balance exactly. */
+  enthalpyJKg(temperatureK: number): number {
+    const t = temperatureK - 273.15;
+    return (1684.8 * t + 0.5 * 3.391 * t * t) / this.rootGravity;
+  }
+
+  /** Temperature at an enthalpy [K]: the inverse of {@link enthalpyJKg}. */
+  temperatureK(enthalpyJKg: number): number {
+    const h = enthalpyJKg * this.rootGravity;
+    return 273.15 + (2 * h) / (1684.8 + Math.sqrt(1684.8 * 1684.8 + 2 * 3.391 * h));
+  }
+
   /** Thermal conductivity [W/(m K)]. @source Cragoe, NBS Misc. Publ. 97 (1929), in SI */
   conductivityWMK(temperatureK: number): number {
     return (0.1173 * (1 - 0.00054 * (temperatureK - 273.15))) / this.rootGravity ** 2;

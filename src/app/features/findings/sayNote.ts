@@ -15,6 +15,10 @@ export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: s
       return { head: `${note.where} is not filled.`, text: `It takes ${Math.round((note.actual ?? 0) * 100)} % of its volume: the suction side holds the oil back. Hold the speed down until it is warmer, or widen the pickup.` };
     case 'still':
       return { head: `${note.where} holds still oil.`, text: 'Every way into it is shut, so it has no pressure to speak of.' };
+    case 'oilHot':
+      return { head: `The oil settles at ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`, text: `The limit is ${formatQuantity(note.limit ?? 0, 'temperature', units)}: it thins, ages and cokes. A cooler, more air on it, or less load.` };
+    case 'oilCold':
+      return { head: `The oil settles at ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`, text: `Below ${formatQuantity(note.limit ?? 0, 'temperature', units)} it keeps its water and fuel. A thermostat, or less cooler.` };
     case 'notConverged':
       return { head: 'This state did not solve.', text: `The balance fails at ${note.where}. No figure on this sheet is an answer; change the state or look at the parts there.` };
   }

@@ -1,0 +1,104 @@
+import { readFileSync, statSync } from 'node:fs';
+import Papa from 'papaparse';
+import { HeatSolver } from '../core/heat/heatSolver';
+import { DEFAULT_CONDITIONS, type Conditions } from '../core/heat/conditions';
+import { solveBalanced } from '../core/heat/solveBalanced';
+import { readTrace, runTrace } from '../core/heat/trace';
+import { warmUp, type WarmSample } from '../core/heat/transient';
+import { displayUnit, formatQuantity, fromDisplay, toDisplay } from '../core/units';
+import { load, numberOption, Refusal, type Options } from './load';
+
+const MOST_RPM = 25_000;
+const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
+const celsius = displayUnit('temperature');
+const rpm = displayUnit('speed');
+const kmh = displayUnit('roadSpeed');
+
+/** Speed and surroundings from the words, defaults for the rest. */
+function driveOf(circuit: ReturnType<typeof load>, options: Options): { readonly speedRevS: number } & Conditions {
+  const d = DEFAULT_CONDITIONS;
+  return {
+    speedRevS: fromDisplay(numberOption(options.rpm, 'rpm', toDisplay(circuit.project.engine.maximumSpeedRevS, rpm), 0, MOST_RPM), rpm),
+    airTemperatureK: fromDisplay(numberOption(options.airTempC, 'air-temp', toDisplay(d.airTemperatureK, celsius), -60, 60), celsius),
+    roadSpeedMS: fromDisplay(numberOption(options.roadSpeedKmh, 'road-speed', toDisplay(d.roadSpeedMS, kmh), 0, 500), kmh),
+    load: numberOption(options.load, 'load', d.load, 0, 1),
+  };
+}
+
+/** `tidal balance`: where the oil settles, and where its heat comes from and goes to. */
+export function balance(file: string, options: Options): number {
+  const circuit = load(file, options.variant);
+  const drive = driveOf(circuit, options);
+  const { result, heat } = solveBalanced(circuit, drive.speedRevS, drive);
+  if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, heat, ...result }, null, 1));
+  else {
+    const kw = (w: number) => formatQuantity(w, 'heatFlow').padStart(10);
+    console.log(`${formatQuantity(drive.speedRevS, 'speed')}, load ${drive.load}, air ${formatQuantity(drive.airTemperatureK, 'temperature')}, road ${formatQuantity(drive.roadSpeedMS, 'roadSpeed')}: ${heat.status} at ${formatQuantity(heat.sumpK, 'temperature', {}, 1)} in the sump`);
+    if (heat.other) console.log(`From the hot side: ${heat.other.status} at ${formatQuantity(heat.other.sumpK, 'temperature', {}, 1)}. Which of the two is met depends on how the engine came there.`);
+    for (const part of heat.impossibleCoolers) console.error(`${part}: no exchanger could do what its rating point says; it cools nothing here.`);
+    console.log('\nHeat in');
+    for (const { key, heatW } of heat.heatIn) console.log(`  ${key.padEnd(20)} ${kw(heatW)}`);
+    console.log('Heat out');
+    for (const { name, heatW } of heat.heatOut) console.log(`  ${name.padEnd(20)} ${kw(heatW)}`);
+    console.log('\nIn and out');
+    for (const p of heat.parts) console.log(`  ${p.name.padEnd(20)} ${formatQuantity(p.inK, 'temperature', {}, 1).padStart(9)} → ${formatQuantity(p.outK, 'temperature', {}, 1)}`);
+  }
+  if (heat.status !== 'balanced') {
+    console.error(heat.status === 'tooHot' ? 'No balance below 250 °C: heat in stays above heat out.' : heat.status === 'tooCold' ? 'No balance above −50 °C: heat out stays above heat in.' : 'Not solved.');
+    return 1;
+  }
+  return result.supplied && heat.sumpK <= heat.limitHotK ? 0 : 1;
+}
+
+const COLUMNS = 'time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,thermostat,fan';
+
+function row(s: WarmSample): string {
+  const c = (k: number | null) => (k === null ? '' : toDisplay(k, celsius).toFixed(3));
+  const share = (x: number | null) => (x === null ? '' : x.toFixed(4));
+  return [s.timeS.toFixed(1), toDisplay(s.speedRevS, rpm).toFixed(1), c(s.sumpK), c(s.galleryK), c(s.coolerOutK), c(s.metalK), share(s.opening), share(s.fan)].join(',');
+}
+
+/** `tidal warmup --csv`: from a cold start at one state. */
+export function warmup(file: string, options: Options): number {
+  if (!options.csv) throw new Refusal('warmup: say --csv; it is the only form so far.');
+  const circuit = load(file, options.variant);
+  const drive = driveOf(circuit, options);
+  const minutes = numberOption(options.minutes, 'minutes', 30, 0.1, 24 * 60);
+  const run = warmUp(new HeatSolver(circuit), drive, drive.airTemperatureK, 60 * minutes);
+  for (;;) {
+    const step = run.next();
+    if (!step.done) continue;
+    console.log([COLUMNS, ...step.value.samples.map(row)].join('\n'));
+    const { opensS, fullS, settledS, solved } = step.value;
+    console.error(`Thermostat opens ${opensS === null ? 'not' : `after ${opensS.toFixed(0)} s`}, fully ${fullS === null ? 'not' : `after ${fullS.toFixed(0)} s`}; settled ${settledS === null ? 'not' : `after ${settledS.toFixed(0)} s`}.`);
+    if (!solved) console.error('A step did not solve; the rows up to it stand.');
+    return solved ? 0 : 1;
+  }
+}
+
+/** `tidal trace FILE LOG.csv --csv`: driven by a recorded or invented trace. */
+export function trace(file: string, options: Options, log: string | undefined): number {
+  if (!options.csv || log === undefined) throw new Refusal('trace: give a project, a log, and --csv.');
+  const circuit = load(file, options.variant);
+  const drive = driveOf(circuit, options);
+  let text: string;
+  try {
+    if (statSync(log).size > LARGEST_TRACE_BYTES) throw new Refusal(`${log}: over 64 MiB. Thin it out.`);
+    text = readFileSync(log, 'utf8');
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    throw new Refusal(`${log}: it cannot be read.`);
+  }
+  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: true });
+  const read = readTrace({ header: data[0] ?? [], rows: data.slice(1) });
+  if (!read.ok) throw new Refusal(`${log}: ${read.why}`);
+  const run = runTrace(new HeatSolver(circuit), read.rows, drive, drive.airTemperatureK, circuit.project.range.hottestOilK);
+  for (;;) {
+    const step = run.next();
+    if (!step.done) continue;
+    const r = step.value;
+    console.log([COLUMNS, ...r.samples.map(row)].join('\n'));
+    console.error(`Peak ${formatQuantity(r.peakK, 'temperature', {}, 1)} at ${r.peakS.toFixed(0)} s; ${r.overS.toFixed(0)} s above ${formatQuantity(r.limitK, 'temperature')}.`);
+    return r.solved && r.overS === 0 ? 0 : 1;
+  }
+}

@@ -1,0 +1,100 @@
+import type { OperatingState } from '../network/state';
+import type { SpeedAndOil } from '../sweep/reachable';
+import type { Conditions } from './conditions';
+import type { HeatSolver } from './heatSolver';
+
+/** How a search for the balance ended. Only `balanced` is an answer. */
+export type BalanceStatus = 'balanced' | 'tooHot' | 'tooCold' | 'notSolved';
+
+export interface BalanceOutcome {
+  readonly status: BalanceStatus;
+  /** Sump temperature at which heat in is heat out; the last tried where there is none [K]. */
+  readonly sumpK: number;
+  /** What the sump would still gain [W]. */
+  readonly residualW: number;
+  readonly passes: number;
+}
+
+/** Where a search stops: hotter oil is not oil any more, colder does not flow. */
+const HOTTEST_K = 523.15;
+const COLDEST_K = 223.15;
+const MOST_STEPS = 80;
+const MOST_INNER = 8;
+const LONGEST_STEP_K = 35;
+/** Slope that the first step assumes [W/K]: pan, block and a cooler together. */
+const FIRST_SLOPE_WK = 250;
+/** Converged: residual as a share of the heat in, and temperatures at rest. */
+const RESIDUAL_SHARE = 1e-7;
+const AT_REST_K = 1e-4;
+
+/**
+ * The sump temperature at which an engine settles, searched from one side.
+ *
+ * Heat in falls and heat out rises with temperature mostly, but a thermostat makes steep places and a cold core two answers: each step is a
+ * secant held inside the bracket that has been seen, never longer than 35 K, so that the answer nearest the start is found.
+ *
+ * @param fromK where the search starts: near the air's temperature for the cold side, 180 °C for the hot side
+ * @param state speed and air pressure; its oil temperature is not read
+ */
+export function findBalance(heat: HeatSolver, state: OperatingState, conditions: Conditions, fromK: number): BalanceOutcome {
+  let t = Math.min(HOTTEST_K, Math.max(COLDEST_K, fromK));
+  if (!Number.isFinite(heat.placeK[0]!)) heat.startAt(t);
+  let low = COLDEST_K;
+  let high = HOTTEST_K;
+  let before: { readonly t: number; readonly r: number } | undefined;
+  let passes = 0;
+  let step = LONGEST_STEP_K;
+  for (let i = 0; i < MOST_STEPS; i++) {
+    let residualW = NaN;
+    let changeK = Infinity;
+    // Temperatures must have come to rest well within the step that they are to decide.
+    const rest = Math.max(AT_REST_K, 0.02 * Math.abs(step));
+    for (let inner = 0; inner < MOST_INNER && changeK > rest; inner++) {
+      const outcome = heat.pass({ ...state, oilTemperatureK: t }, conditions, t);
+      passes++;
+      if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW)) return { status: 'notSolved', sumpK: t, residualW: NaN, passes };
+      ({ residualW, changeK } = outcome);
+    }
+    const { ledger } = heat;
+    const heatIn = Math.max(1, ledger.bearingsW + ledger.fedPartsW + ledger.engineW + ledger.pumpingW + ledger.radiantW);
+    if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= 10 * AT_REST_K) return { status: 'balanced', sumpK: t, residualW, passes };
+    if (residualW > 0) low = Math.max(low, t);
+    else high = Math.min(high, t);
+    if (low >= HOTTEST_K - 1e-9) return { status: 'tooHot', sumpK: t, residualW, passes };
+    if (high <= COLDEST_K + 1e-9) return { status: 'tooCold', sumpK: t, residualW, passes };
+    const slope = before && Math.abs(t - before.t) > 1e-9 ? (before.r - residualW) / (t - before.t) : FIRST_SLOPE_WK;
+    step = residualW / (slope > 1 ? slope : FIRST_SLOPE_WK);
+    step = Math.max(-LONGEST_STEP_K, Math.min(LONGEST_STEP_K, step));
+    let next = t + step;
+    if (next <= low || next >= high) next = high - low < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K ? 0.5 * (Math.max(low, t - LONGEST_STEP_K) + Math.min(high, t + LONGEST_STEP_K)) : next;
+    if (next >= HOTTEST_K) next = HOTTEST_K;
+    if (next <= COLDEST_K) next = COLDEST_K;
+    step = next - t;
+    before = { t, r: residualW };
+    t = next;
+    if (high - low < 1e-9) return { status: 'balanced', sumpK: t, residualW, passes };
+  }
+  return { status: 'notSolved', sumpK: t, residualW: before?.r ?? NaN, passes };
+}
+
+/** Balances that a state has: from the cold side, and from the hot side where that is another one. */
+export interface Balances {
+  readonly cold: BalanceOutcome;
+  /** Absent where both sides find the same. */
+  readonly hot: BalanceOutcome | undefined;
+}
+
+/** Two answers this near are one [K]. */
+const SAME_K = 0.5;
+const HOT_START_K = 453.15;
+
+/** Searches from both sides, since a core plugged with cold oil and a flowing one can both be stable; leaves the solver at the cold side's answer. */
+export function findBalances(heat: HeatSolver, speed: Pick<SpeedAndOil, 'speedRevS'>, atmospherePa: number, conditions: Conditions): Balances {
+  const state: OperatingState = { ...speed, oilTemperatureK: conditions.airTemperatureK, atmospherePa };
+  heat.startAt(HOT_START_K);
+  const hot = findBalance(heat, state, conditions, HOT_START_K);
+  heat.startAt(conditions.airTemperatureK);
+  const cold = findBalance(heat, state, conditions, Math.max(conditions.airTemperatureK, COLDEST_K));
+  const same = cold.status === hot.status && Math.abs(cold.sumpK - hot.sumpK) < SAME_K;
+  return { cold, hot: same ? undefined : hot };
+}

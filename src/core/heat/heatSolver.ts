@@ -1,0 +1,454 @@
+import { isReservoir, type ReservoirPart } from '../circuit/ports';
+import type { Part } from '../circuit/parts';
+import { SparseLu } from '../linear/sparseLu';
+import { Law } from '../network/law';
+import type { CircuitSolver } from '../network/solveProject';
+import type { SolveOutcome } from '../network/solver';
+import { STANDARD_GRAVITY_M_S2, type OperatingState, type TemperatureField } from '../network/state';
+import { consumerHeatW, engineHeatW, HOSE_CONDUCTANCE_WMK, windConductanceWK, type Conditions } from './conditions';
+import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, meanSpecificHeat, type CoolerConductance } from './coolers';
+import { singleStreamEffectiveness } from './effectiveness';
+
+/** Mass flow below which an element carries no heat [kg/s]. */
+const NO_FLOW_KG_S = 1e-9;
+/** Exchange that gives a dead end its neighbour's temperature [kg/s]: too small to see in any balance. */
+const TRICKLE_KG_S = 1e-9;
+
+/** What a line exchanges with the air and takes from the exhaust. */
+interface LineHeat {
+  /** At 25 m/s, whole length [W/K]. */
+  readonly conductanceWK: number;
+  readonly radiantW: number;
+}
+
+/** Where the heat came from and went to in one pass [W]. */
+export interface HeatLedger {
+  bearingsW: number;
+  fedPartsW: number;
+  engineW: number;
+  pumpingW: number;
+  radiantW: number;
+  /** By element index, what a cooler or a line gives away. */
+  readonly exchangeW: Float64Array;
+  panW: number;
+  coolantW: number;
+}
+
+/** What a transient holds between its steps, in place of what the steady balance finds. */
+export interface ThermalStores {
+  /** Outlet of each cooler core that has a store of its own, by element; NaN elsewhere. */
+  readonly coolerOutK: Float64Array;
+  readonly metalK: number;
+}
+
+/** One pass's outcome. */
+export interface PassOutcome {
+  readonly hydraulic: SolveOutcome;
+  /** Heat that the sump would gain at the temperature it is held at [W]. */
+  readonly residualW: number;
+  /** Largest change of any temperature against the pass before [K]. */
+  readonly changeK: number;
+}
+
+/**
+ * The heat balance around a circuit's flow: temperatures at every place for a stated sump temperature, and what the sump then gains.
+ *
+ * Enthalpies are upwind: at a place, Σ m·h_out of what comes in = h·Σ m. An element adds its heat and its dissipation and gives
+ * k·(T_in − T_ambient) away, k taken at the last temperatures and applied implicitly, so that a trickle never blows up.
+ * Passes alternate with the flow: each solves the flow at the last temperatures, then the temperatures at that flow.
+ *
+ * @source steady energy balance, first-order upwind (closed form for mixing)
+ */
+export class HeatSolver {
+  /** Temperature of every thermal unknown [K]. */
+  readonly placeK: Float64Array;
+  readonly field: { readonly elementK: Float64Array; readonly opening: Float64Array };
+  readonly ledger: HeatLedger;
+  /** Outlet temperature of every element [K]. */
+  readonly outK: Float64Array;
+  readonly unknownOfNode: Int32Array;
+  readonly sourceUnknown: number;
+  /** Coolers whose rating no exchanger could do. */
+  readonly impossibleCoolers: readonly string[];
+  readonly coolers: readonly { readonly element: number; readonly part: Part }[];
+
+  private readonly homeUnknown: number;
+  private readonly scavenged: { readonly from: number; readonly to: number }[] = [];
+  private readonly matrix: SparseLu;
+  private readonly slots: Int32Array;
+  private readonly diagonal: Int32Array;
+  private readonly scavengeSlots: Int32Array;
+  private readonly rhs: Float64Array;
+  private readonly enthalpy: Float64Array;
+  private readonly inflowKgS: Float64Array;
+  private readonly line: readonly (LineHeat | undefined)[];
+  private readonly cooler: readonly (CoolerConductance | undefined)[];
+  private readonly fed: readonly (Extract<Part, { kind: 'consumer' }> | undefined)[];
+  private readonly pumpEfficiency: Float64Array;
+
+  constructor(readonly circuit: CircuitSolver) {
+    const { compiled, variant } = circuit;
+    const { network } = compiled;
+    const parts = variant.circuit.parts;
+    const nodes = network.nodeName.length;
+    const elements = network.law.length;
+    // Both ends of a reservoir are one stirred store.
+    const reservoirs = parts.filter(isReservoir);
+    this.unknownOfNode = new Int32Array(nodes);
+    let n = reservoirs.length;
+    for (let i = 0; i < nodes; i++) {
+      const id = compiled.reservoirOfNode.get(i as never);
+      this.unknownOfNode[i] = id === undefined ? n++ : reservoirs.findIndex((r) => r.id === id);
+    }
+    this.sourceUnknown = this.indexOfSource(reservoirs);
+    this.homeUnknown = this.indexOfHome(reservoirs);
+    for (const part of parts) {
+      if (part.kind !== 'scavenge') continue;
+      const [from, to] = [compiled.nodeOfPort.get(`${part.id}.in`), compiled.nodeOfPort.get(`${part.id}.out`)];
+      if (from === undefined || to === undefined) continue;
+      const [a, b] = [this.unknownOfNode[from]!, this.unknownOfNode[to]!];
+      if (a < reservoirs.length && b < reservoirs.length && a !== b && !this.scavenged.some((s) => s.from === a)) this.scavenged.push({ from: a, to: b });
+    }
+    const rows: number[] = [];
+    const columns: number[] = [];
+    const couple = (a: number, b: number) => {
+      if (a === b) return;
+      rows.push(a);
+      columns.push(b);
+    };
+    const at = (node: number) => this.unknownOfNode[node]!;
+    for (let e = 0; e < elements; e++) couple(at(network.from[e]!), at(network.to[e]!));
+    for (const s of this.scavenged) couple(s.from, s.to);
+    this.matrix = new SparseLu(n, rows, columns);
+    // Four slots an element: (to,to) (to,from) (from,from) (from,to).
+    this.slots = new Int32Array(4 * elements);
+    for (let e = 0; e < elements; e++) {
+      const [a, b] = [at(network.from[e]!), at(network.to[e]!)];
+      this.slots.set([this.matrix.slot(b, b), this.matrix.slot(b, a), this.matrix.slot(a, a), this.matrix.slot(a, b)], 4 * e);
+    }
+    this.diagonal = Int32Array.from({ length: n }, (_, i) => this.matrix.slot(i, i));
+    this.scavengeSlots = Int32Array.from(this.scavenged, (s) => this.matrix.slot(s.to, s.from));
+    this.rhs = new Float64Array(n);
+    this.enthalpy = new Float64Array(n);
+    this.inflowKgS = new Float64Array(n);
+    this.placeK = new Float64Array(n).fill(NaN);
+    this.outK = new Float64Array(elements);
+    this.field = { elementK: new Float64Array(elements), opening: new Float64Array(elements).fill(NaN) };
+    this.ledger = { bearingsW: 0, fedPartsW: 0, engineW: 0, pumpingW: 0, radiantW: 0, exchangeW: new Float64Array(elements), panW: 0, coolantW: 0 };
+
+    const byId = new Map(parts.map((p) => [p.id, p]));
+    const partOf = (e: number) => byId.get(compiled.partOfElement[e]!);
+    const role = (e: number, wanted: string) => compiled.elementsOfPart.get(compiled.partOfElement[e]!)?.get(wanted) === e;
+    const impossible: string[] = [];
+    this.line = network.elementName.map((_, e) => lineHeat(partOf(e)));
+    this.cooler = network.elementName.map((_, e) => {
+      const part = partOf(e);
+      if (part?.kind !== 'cooler' || !(role(e, '') || role(e, 'core'))) return undefined;
+      const found = coolerConductance(part.cooling ?? (part.medium === 'air' ? DEFAULT_AIR_COOLING : DEFAULT_LIQUID_COOLING), circuit.oil);
+      if (!found) impossible.push(part.id);
+      return found;
+    });
+    this.coolers = this.cooler.flatMap((c, e) => (c ? [{ element: e, part: partOf(e)! }] : []));
+    this.impossibleCoolers = impossible;
+    this.fed = network.elementName.map((_, e) => {
+      const part = partOf(e);
+      return part?.kind === 'consumer' ? part : undefined;
+    });
+    this.pumpEfficiency = Float64Array.from(network.elementName, (_, e) => {
+      const part = partOf(e);
+      return part?.kind === 'pump' ? part.mechanicalEfficiency : 1;
+    });
+  }
+
+  private indexOfSource(reservoirs: readonly ReservoirPart[]): number {
+    const { compiled, variant } = this.circuit;
+    const { network } = compiled;
+    // The reservoir that something leaves by its suction towards a pump.
+    const found = reservoirs.findIndex((r) => {
+      const node = compiled.nodeOfPort.get(`${r.id}.suction`);
+      return node !== undefined && network.from.includes(node) && variant.circuit.parts.some((p) => p.kind === 'pump');
+    });
+    return Math.max(0, found);
+  }
+
+  private indexOfHome(reservoirs: readonly ReservoirPart[]): number {
+    const counts = reservoirs.map((r) => [...this.circuit.compiled.returnsTo.values()].filter((id) => id === r.id).length);
+    return Math.max(0, counts.indexOf(Math.max(...counts)));
+  }
+
+  /** Starts from one temperature everywhere. */
+  startAt(temperatureK: number): void {
+    this.placeK.fill(temperatureK);
+    this.outK.fill(temperatureK);
+    this.field.opening.fill(NaN);
+    this.circuit.solver.reset();
+  }
+
+  /**
+   * One pass: the flow at the last temperatures, then the temperatures at that flow with the sump held.
+   * @param sumpK held temperature of the reservoir that feeds the pump @param stores of a transient; undefined for a steady pass
+   */
+  pass(state: OperatingState, conditions: Conditions, sumpK: number, stores?: ThermalStores): PassOutcome {
+    this.setElementTemperatures(sumpK);
+    const hydraulic = this.circuit.solver.solve(this.circuit.oil, state, this.field as TemperatureField);
+    if (hydraulic.status !== 'converged') return { hydraulic, residualW: NaN, changeK: NaN };
+    const changeK = this.solveTemperatures(state, conditions, sumpK, stores);
+    return { hydraulic, residualW: this.residualW(conditions, sumpK, stores), changeK };
+  }
+
+  private upstream(e: number): number {
+    const { network } = this.circuit.compiled;
+    return this.unknownOfNode[this.circuit.solver.workspace.flowM3S[e]! >= 0 ? network.from[e]! : network.to[e]!]!;
+  }
+
+  private setElementTemperatures(sumpK: number): void {
+    const { elementK } = this.field;
+    this.placeK[this.sourceUnknown] = sumpK;
+    for (let e = 0; e < elementK.length; e++) {
+      const inK = this.placeK[this.upstream(e)]!;
+      const own = Number.isFinite(inK) ? inK : sumpK;
+      elementK[e] = this.cooler[e] ? 0.5 * (own + (Number.isFinite(this.outK[e]!) ? this.outK[e]! : own)) : own;
+    }
+  }
+
+  /** Assembles and solves the enthalpies. @returns largest change of temperature */
+  private solveTemperatures(state: OperatingState, conditions: Conditions, sumpK: number, stores: ThermalStores | undefined): number {
+    const { network } = this.circuit.compiled;
+    const { oil, project, solver } = this.circuit;
+    const ws = solver.workspace;
+    const { values } = this.matrix;
+    const { ledger, rhs, slots } = this;
+    values.fill(0);
+    rhs.fill(0);
+    this.inflowKgS.fill(0);
+    ledger.bearingsW = ledger.fedPartsW = ledger.pumpingW = ledger.radiantW = 0;
+    let strayW = 0;
+    const surroundings = { ...conditions, coolantK: project.engine.heat.coolantK, atmospherePa: state.atmospherePa };
+    for (let e = 0; e < network.law.length; e++) {
+      const flow = ws.flowM3S[e]!;
+      const forward = flow >= 0;
+      const [toTo, toFrom, fromFrom, fromTo] = [slots[4 * e]!, slots[4 * e + 1]!, slots[4 * e + 2]!, slots[4 * e + 3]!];
+      const a = this.unknownOfNode[network.from[e]!]!;
+      const b = this.unknownOfNode[network.to[e]!]!;
+      const m = ws.densityKgM3[e]! * Math.abs(flow);
+      const heat = this.heatOf(e, state, conditions);
+      ledger.exchangeW[e] = 0;
+      if (a === b) {
+        strayW += heat;
+        continue;
+      }
+      if (m < NO_FLOW_KG_S) {
+        strayW += heat;
+        values[toTo]! += TRICKLE_KG_S;
+        values[toFrom]! -= TRICKLE_KG_S;
+        values[fromFrom]! += TRICKLE_KG_S;
+        values[fromTo]! -= TRICKLE_KG_S;
+        continue;
+      }
+      const u = forward ? a : b;
+      const d = forward ? b : a;
+      const inK = Number.isFinite(this.placeK[u]!) ? this.placeK[u]! : sumpK;
+      const stored = stores ? stores.coolerOutK[e]! : NaN;
+      values[forward ? toTo : fromFrom]! += m;
+      this.inflowKgS[d]! += m;
+      if (!Number.isNaN(stored)) {
+        // Its oil and metal hold the outlet for the length of a step.
+        rhs[d]! += m * oil.enthalpyJKg(stored);
+        continue;
+      }
+      const cp = oil.specificHeatJKgK(inK);
+      const k = this.exchangeWK(e, m, inK, surroundings);
+      const ambientK = this.ambientK(e, surroundings);
+      values[forward ? toFrom : fromTo]! -= m - k / cp;
+      rhs[d]! += heat - k * (inK - oil.enthalpyJKg(inK) / cp - ambientK);
+    }
+    this.addStores(state, conditions, strayW, stores);
+    const source = this.diagonal[this.sourceUnknown]!;
+    this.holdRow(this.sourceUnknown);
+    values[source] = 1;
+    rhs[this.sourceUnknown] = oil.enthalpyJKg(sumpK);
+    if (!this.matrix.factor(false)) return NaN;
+    this.matrix.solve(rhs, this.enthalpy);
+    let changeK = 0;
+    for (let i = 0; i < this.placeK.length; i++) {
+      const found = oil.temperatureK(this.enthalpy[i]!);
+      const change = Math.abs(found - this.placeK[i]!);
+      if (!(change <= changeK)) changeK = change;
+      this.placeK[i] = found;
+    }
+    this.readExchange(state, conditions, stores);
+    return changeK;
+  }
+
+  /** Takes everything out of a row but its diagonal: its unknown is given. */
+  private holdRow(row: number): void {
+    const { network } = this.circuit.compiled;
+    const { values } = this.matrix;
+    for (let e = 0; e < network.law.length; e++) {
+      const a = this.unknownOfNode[network.from[e]!]!;
+      const b = this.unknownOfNode[network.to[e]!]!;
+      if (a === b) continue;
+      if (b === row) values[this.slots[4 * e + 1]!] = 0;
+      if (a === row) values[this.slots[4 * e + 3]!] = 0;
+    }
+    this.scavenged.forEach((s, i) => {
+      if (s.to === row) values[this.scavengeSlots[i]!] = 0;
+    });
+  }
+
+  /** What belongs to the reservoirs: the rest of the engine's heat, pan and block; and what scavenge sections carry from one to the other. */
+  private addStores(state: OperatingState, conditions: Conditions, strayW: number, stores: ThermalStores | undefined): void {
+    const { project, oil } = this.circuit;
+    const { ledger } = this;
+    const all = engineHeatW(project, state.speedRevS, conditions.load);
+    ledger.engineW = Math.max(0, all - ledger.bearingsW - ledger.fedPartsW);
+    this.strayW = strayW;
+    const home = this.homeUnknown;
+    if (home !== this.sourceUnknown) {
+      const homeK = Number.isFinite(this.placeK[home]!) ? this.placeK[home]! : this.placeK[this.sourceUnknown]!;
+      const cp = oil.specificHeatJKgK(homeK);
+      const { conductance, gainW } = this.homeTerms(conditions, stores);
+      this.matrix.values[this.diagonal[home]!]! += conductance / cp;
+      this.rhs[home]! += gainW - conductance * (homeK - oil.enthalpyJKg(homeK) / cp);
+    }
+    this.scavenged.forEach((s, i) => {
+      const m = this.inflowKgS[s.from]!;
+      this.matrix.values[this.diagonal[s.to]!]! += m;
+      this.matrix.values[this.scavengeSlots[i]!]! -= m;
+    });
+    // A reservoir that nothing comes to keeps what it had.
+    for (let i = 0; i < this.diagonal.length; i++) if (this.matrix.values[this.diagonal[i]!] === 0) {
+      this.matrix.values[this.diagonal[i]!] = 1;
+      this.rhs[i] = oil.enthalpyJKg(Number.isFinite(this.placeK[i]!) ? this.placeK[i]! : this.placeK[this.sourceUnknown]!);
+    }
+  }
+
+  private strayW = 0;
+
+  /** What the home reservoir exchanges: conductance in all [W/K], and what it would gain at 0 K over its own temperature [W]. */
+  private homeTerms(conditions: Conditions, stores: ThermalStores | undefined): { readonly conductance: number; readonly gainW: number } {
+    const { heat } = this.circuit.project.engine;
+    const pan = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS);
+    const metal = stores ? heat.metalConductanceWK : 0;
+    return {
+      conductance: pan + heat.blockConductanceWK + metal,
+      gainW: (stores ? metal * stores.metalK : this.ledger.engineW) + this.strayW + pan * conditions.airTemperatureK + heat.blockConductanceWK * heat.coolantK,
+    };
+  }
+
+  /** What the sump gains at the temperature that it is held at. */
+  private residualW(conditions: Conditions, sumpK: number, stores: ThermalStores | undefined): number {
+    const { network } = this.circuit.compiled;
+    const { oil, solver } = this.circuit;
+    const ws = solver.workspace;
+    const own = oil.enthalpyJKg(sumpK);
+    let residual = 0;
+    for (let e = 0; e < network.law.length; e++) {
+      const m = ws.densityKgM3[e]! * Math.abs(ws.flowM3S[e]!);
+      if (m < NO_FLOW_KG_S) continue;
+      const forward = ws.flowM3S[e]! >= 0;
+      const u = this.unknownOfNode[forward ? network.from[e]! : network.to[e]!]!;
+      const d = this.unknownOfNode[forward ? network.to[e]! : network.from[e]!]!;
+      if (u === d) continue;
+      if (d === this.sourceUnknown) residual += m * (oil.enthalpyJKg(this.outK[e]!) - own);
+    }
+    this.scavenged.forEach((s) => {
+      if (s.to === this.sourceUnknown) residual += this.inflowKgS[s.from]! * (this.enthalpy[s.from]! - own);
+    });
+    const homeK = this.homeUnknown === this.sourceUnknown ? sumpK : this.placeK[this.homeUnknown]!;
+    const { heat } = this.circuit.project.engine;
+    this.ledger.panW = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS) * (homeK - conditions.airTemperatureK);
+    this.ledger.coolantW = heat.blockConductanceWK * (homeK - heat.coolantK);
+    if (this.homeUnknown === this.sourceUnknown) {
+      const { conductance, gainW } = this.homeTerms(conditions, stores);
+      residual += gainW - conductance * sumpK;
+    }
+    return residual;
+  }
+
+  /** Heat that an element puts into its oil, dissipation and what shines on it included; kept in the ledger [W]. */
+  private heatOf(e: number, state: OperatingState, conditions: Conditions): number {
+    const { network } = this.circuit.compiled;
+    const { project, solver } = this.circuit;
+    const ws = solver.workspace;
+    let heat = 0;
+    const film = ws.film[e];
+    if (film) {
+      const friction = film.frictionW * network.count[e]!;
+      this.ledger.bearingsW += friction;
+      heat += friction;
+    }
+    const fed = this.fed[e];
+    if (fed) {
+      const w = consumerHeatW(fed, project, state.speedRevS, conditions.load);
+      this.ledger.fedPartsW += w;
+      heat += w;
+    }
+    const line = this.line[e];
+    if (line && line.radiantW > 0 && state.speedRevS > 0) {
+      const w = line.radiantW * conditions.load;
+      this.ledger.radiantW += w;
+      heat += w;
+    }
+    if (project.engine.heat.throttling) {
+      const from = ws.pressurePa[network.from[e]!]!;
+      const to = ws.pressurePa[network.to[e]!]!;
+      const flow = ws.flowM3S[e]!;
+      const lost = network.law[e] === Law.pump
+        // Shaft power at the stroke that is filled, less what leaves as pressure.
+        ? Math.max(0, (ws.boundA[e]! * ws.opening[e]! * Math.max(0, to - from)) / this.pumpEfficiency[e]! - flow * (to - from))
+        : Math.abs(flow * (from - to - ws.densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * network.riseM[e]!));
+      this.ledger.pumpingW += lost;
+      heat += lost;
+    }
+    return heat;
+  }
+
+  private exchangeWK(e: number, massFlowKgS: number, inK: number, s: Conditions & { readonly coolantK: number; readonly atmospherePa: number }): number {
+    const cooler = this.cooler[e];
+    if (cooler) return coolerExchangeWK(cooler, this.circuit.oil, massFlowKgS, inK, this.outK[e]!, s);
+    const line = this.line[e];
+    if (!line || line.conductanceWK === 0) return 0;
+    const capacity = massFlowKgS * meanSpecificHeat(this.circuit.oil, inK, s.airTemperatureK);
+    return singleStreamEffectiveness(windConductanceWK(line.conductanceWK, s.roadSpeedMS) / capacity) * capacity;
+  }
+
+  private ambientK(e: number, s: Conditions & { readonly coolantK: number; readonly atmospherePa: number }): number {
+    const cooler = this.cooler[e];
+    return cooler ? coolerAmbientK(cooler.cooling, s) : s.airTemperatureK;
+  }
+
+  /** Outlet temperatures and what coolers and lines give away, from the solved enthalpies. */
+  private readExchange(state: OperatingState, conditions: Conditions, stores: ThermalStores | undefined): void {
+    const { network } = this.circuit.compiled;
+    const { oil, project, solver } = this.circuit;
+    const ws = solver.workspace;
+    const surroundings = { ...conditions, coolantK: project.engine.heat.coolantK, atmospherePa: state.atmospherePa };
+    // Heats were summed while the rows were made: they are not counted twice here.
+    const { bearingsW, fedPartsW, pumpingW, radiantW } = this.ledger;
+    for (let e = 0; e < network.law.length; e++) {
+      const u = this.upstream(e);
+      const inK = this.placeK[u]!;
+      const m = ws.densityKgM3[e]! * Math.abs(ws.flowM3S[e]!);
+      if (m < NO_FLOW_KG_S) {
+        this.outK[e] = inK;
+        continue;
+      }
+      const stored = stores ? stores.coolerOutK[e]! : NaN;
+      const k = this.exchangeWK(e, m, inK, surroundings);
+      const away = k * (inK - this.ambientK(e, surroundings));
+      this.ledger.exchangeW[e] = k > 0 ? away : 0;
+      this.outK[e] = Number.isNaN(stored) ? oil.temperatureK(this.enthalpy[u]! + (this.heatOf(e, state, conditions) - (k > 0 ? away : 0)) / m) : stored;
+    }
+    Object.assign(this.ledger, { bearingsW, fedPartsW, pumpingW, radiantW });
+  }
+}
+
+function lineHeat(part: Part | undefined): LineHeat | undefined {
+  if (part?.kind !== 'line') return undefined;
+  const outside = part.form === 'hose' || part.form === 'hardLine';
+  const perMetre = part.heat?.airConductanceWMK ?? (outside ? (HOSE_CONDUCTANCE_WMK[part.dash ?? 10] ?? 1.1) * (part.form === 'hardLine' ? 1.5 : 1) : 0);
+  const sleeve = part.place?.sleeved ? 0.5 : 1;
+  const radiant = part.heat?.radiantWM ?? 0;
+  return perMetre === 0 && radiant === 0 ? undefined : { conductanceWK: perMetre * part.lengthM * sleeve, radiantW: radiant * part.lengthM * sleeve };
+}
