@@ -2,6 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { makeArchetype } from '../src/core/archetypes/archetypes';
 import { newProject, type NewEngine } from '../src/core/archetypes/newProject';
+import { DEFAULT_AIR_COOLING } from '../src/core/heat/coolers';
 import { changePart } from '../src/core/circuit/partFields';
 import { PROJECT_VERSION, projectSchema, type Circuit, type Project, type Variant } from '../src/core/circuit/project';
 import { applyMove, type Move, type MoveDraft } from '../src/core/moves';
@@ -47,11 +48,13 @@ function thornback(): Project {
   const cooled = moved(
     from(stock, 'noseCooler', 'Nose cooler', 'A thermostat plate and a cooler in the nose; the turbo fed from the plate because its port was free.'),
     { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat', { name: 'Plate' })] },
-    { kind: 'bridge', from: 'plate.away', to: 'plate.back', drafts: [hose('Hose out', 1.62), draft('airCooler', { name: 'Nose cooler' }), hose('Hose back', 1.48)] },
+    { kind: 'bridge', from: 'plate.away', to: 'plate.back', drafts: [hose('Hose out', 1.62), draft('airCooler', { name: 'Nose cooler', cooling: { ...DEFAULT_AIR_COOLING, positionFactor: 0.3, fan: { faceSpeedMS: 5, onK: 369.15, offK: 363.15 } }, electrical: { currentA: 8, fuseA: 15, relay: true } }), hose('Hose back', 1.48)] },
     { kind: 'moveTap', port: 'turboFeed.in', to: 'plate.tap' },
     { kind: 'tee', at: 'plate.tap', drafts: [draft('gauge')] },
   );
-  return { ...project, variants: [stock, { ...cooled, circuit: set(cooled.circuit, { 'turboDrain.profile': [{ alongM: 0, heightM: 0.2 }, { alongM: 0.2, heightM: 0.02 }, { alongM: 0.38, heightM: -0.225 }] }) }] };
+  const engine = { ...project.engine, heat: { ...project.engine.heat, brakePowerW: 150e3 } };
+  const namedStates = project.namedStates.map((n) => (n.name === 'Full speed' ? { ...n, airTemperatureK: 298.15, roadSpeedMS: 40, load: 1 } : n.name === 'Hot idle' ? { ...n, airTemperatureK: 303.15, roadSpeedMS: 0, load: 0 } : { ...n, airTemperatureK: 263.15, roadSpeedMS: 0, load: 0.1 }));
+  return { ...project, engine, namedStates, variants: [stock, { ...cooled, circuit: set(cooled.circuit, { 'turboDrain.profile': [{ alongM: 0, heightM: 0.2 }, { alongM: 0.2, heightM: 0.02 }, { alongM: 0.38, heightM: -0.225 }] }) }] };
 }
 
 const engine = (name: string, description: string, litres: number, cylinders: number, idleRpm: number, maximumRpm: number, oilGrade: string): NewEngine =>
@@ -61,7 +64,7 @@ function saltmarsh(): Project {
   const about = engine('Saltmarsh', '4.1 L flat-six, supercharged, estuary launch', 4.1, 6, 700, 5200, '15W-40');
   const base = newProject(about, makeArchetype('coolerOnHousing', about));
   const stock = moved(
-    { ...base.variants[0]!, circuit: set(base.variants[0]!.circuit, { 'cooler.name': 'Raw-water cooler' }) },
+    { ...base.variants[0]!, circuit: set(base.variants[0]!.circuit, { 'cooler.name': 'Raw-water cooler', 'cooler.cooling': { kind: 'liquid', conductanceWK: 420, ratedOilFlowM3S: 25e-3 / 60, oilSideShare: 0.8, coolantFlowM3S: 25e-3 / 60, coolantK: 289.15 } }) },
     { kind: 'tee', at: 'gallery.out', drafts: [draft('hose4', { name: 'Supercharger hose', lengthM: 0.7 }), draft('superchargerFed', { elevationM: 0.3 })], drain: draft('drain', { name: 'Supercharger drain', boreM: 0.0111, lengthM: 0.45, profile: [{ alongM: 0, heightM: 0.27 }, { alongM: 0.45, heightM: 0.02 }] }) },
     { kind: 'tee', at: 'gallery.out', drafts: [draft('gauge')] },
   );
@@ -72,8 +75,11 @@ function saltmarsh(): Project {
       drain: draft('drain', { name: 'Canister drain', boreM: 0.0087, lengthM: 2.1, profile: [{ alongM: 0, heightM: 0.3 }, { alongM: 1.1, heightM: 0.02 }, { alongM: 1.6, heightM: 0.11 }, { alongM: 2.1, heightM: 0.05 }] }),
     },
   );
-  return { ...base, note: 'Invented for demonstration: an estuary launch with a supercharged flat-six, an oil-to-water cooler and a side-stream filter. No real engine.', variants: [stock, fine], activeVariant: 'sideStream' };
+  return { ...base, note: 'Invented for demonstration: an estuary launch with a supercharged flat-six, an oil-to-water cooler and a side-stream filter. No real engine.', engine: { ...base.engine, heat: { ...base.engine.heat, brakePowerW: 190e3, panConductanceWK: 8 } }, namedStates: [...base.namedStates, { name: 'Long run', speedRevS: 4600 / 60, oilTemperatureK: 368.15, airTemperatureK: 295.15, roadSpeedMS: 8, load: 0.8 }], variants: [stock, fine], activeVariant: 'sideStream' };
 }
+
+/** Slow and hard: little air, much load. */
+const TRIAL = { speedRevS: 4500 / 60, oilTemperatureK: 388.15, roadSpeedMS: 9, load: 0.4 };
 
 function larkspur(): Project {
   const about = engine('Larkspur', '1.1 L twin-cam, trials car', 1.1, 4, 900, 7200, '10W-40');
@@ -84,9 +90,9 @@ function larkspur(): Project {
   const summer = moved(
     from(stock, 'summer', 'Summer cooler', 'A plain plate and a small cooler, fitted in May and taken off in October.'),
     { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichPlain', { connections: flare('flare8', 'away', 'back') })] },
-    { kind: 'bridge', from: 'plate.away', to: 'plate.back', drafts: [hose('Hose to the cooler', 0.9, 'flare8', 'flare10'), draft('airCooler', { name: 'Summer cooler', ratedFlowM3S: 20e-3 / 60, filling: 'inHighOutLow', connections: flare('flare8', 'in', 'out') }), hose('Hose from the cooler', 0.8, 'flare8', 'flare8')] },
+    { kind: 'bridge', from: 'plate.away', to: 'plate.back', drafts: [hose('Hose to the cooler', 0.9, 'flare8', 'flare10'), draft('airCooler', { name: 'Summer cooler', cooling: { ...DEFAULT_AIR_COOLING, ratedHeatW: 4200, ratedOilFlowM3S: 20e-3 / 60, faceAreaM2: 0.024, positionFactor: 0.2 }, ratedFlowM3S: 20e-3 / 60, filling: 'inHighOutLow', connections: flare('flare8', 'in', 'out') }), hose('Hose from the cooler', 0.8, 'flare8', 'flare8')] },
   );
-  return { ...base, note: 'Invented for demonstration: a small twin-cam trials car whose filter head has no bypass valve, with a cooler in summer only. No real engine.', variants: [stock, { ...summer, circuit: set(summer.circuit, { 'hoseToTheCooler.place': { mount: 'frame', nearExhaust: true, sleeved: false, nearMoving: false, serviceable: true } }) }], activeVariant: 'summer' };
+  return { ...base, note: 'Invented for demonstration: a small twin-cam trials car whose filter head has no bypass valve, with a cooler in summer only. No real engine.', engine: { ...base.engine, heat: { ...base.engine.heat, brakePowerW: 78e3, panConductanceWK: 32, blockConductanceWK: 45 } }, namedStates: [...base.namedStates, { name: 'Spring trial', ...TRIAL, airTemperatureK: 285.15 }, { name: 'August trial', ...TRIAL, airTemperatureK: 307.15 }], variants: [stock, { ...summer, circuit: set(summer.circuit, { 'hoseToTheCooler.place': { mount: 'frame', nearExhaust: true, sleeved: false, nearMoving: false, serviceable: true } }) }], activeVariant: 'summer' };
 }
 
 for (const project of [thornback(), saltmarsh(), larkspur()]) write(project);

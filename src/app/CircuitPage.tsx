@@ -33,7 +33,7 @@ export function CircuitPage() {
   const open = (audit.data ?? []).filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
   return (
     <>
-      <StateBar />
+      <StateBar foundK={solved.data?.heat?.sumpK} />
       <main className="work">
         <div className="stage">
           <PreviewBar before={sweep.data} after={seen.data?.sweep} />
@@ -89,7 +89,7 @@ function Refused({ message }: { readonly message: string }) {
 function useShortcuts(): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const { project, speedRevS, setState, select, selected, openMoves, closeMoves, moves, preview, undo, redo } = useWorkbench.getState();
+      const { project, speedRevS, setState, goTo, select, selected, openMoves, closeMoves, moves, preview, undo, redo } = useWorkbench.getState();
       if (!project) return;
       const inField = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
       if ((event.ctrlKey || event.metaKey) && !event.altKey) {
@@ -112,7 +112,7 @@ function useShortcuts(): void {
       else if (event.key === ']') setState({ speedRevS: Math.min(top, speedRevS + SPEED_STEP_REV_S) });
       else if (/^[1-9]$/.test(event.key)) {
         const state = project.namedStates[Number(event.key) - 1];
-        if (state) setState({ speedRevS: state.speedRevS, oilTemperatureK: state.oilTemperatureK });
+        if (state) goTo(state);
       }
     };
     window.addEventListener('keydown', onKeyDown);

@@ -1,5 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
 import Papa from 'papaparse';
+import { isFound } from '../core/heat/balance';
 import { HeatSolver } from '../core/heat/heatSolver';
 import { DEFAULT_CONDITIONS, type Conditions } from '../core/heat/conditions';
 import { solveBalanced } from '../core/heat/solveBalanced';
@@ -34,6 +35,7 @@ export function balance(file: string, options: Options): number {
   else {
     const kw = (w: number) => formatQuantity(w, 'heatFlow').padStart(10);
     console.log(`${formatQuantity(drive.speedRevS, 'speed')}, load ${drive.load}, air ${formatQuantity(drive.airTemperatureK, 'temperature')}, road ${formatQuantity(drive.roadSpeedMS, 'roadSpeed')}: ${heat.status} at ${formatQuantity(heat.sumpK, 'temperature', {}, 1)} in the sump`);
+    if (heat.status === 'hunting') console.log('It does not come to rest there: a core that plugs with cold oil and frees itself in turn holds the sump at that temperature.');
     if (heat.other) console.log(`From the hot side: ${heat.other.status} at ${formatQuantity(heat.other.sumpK, 'temperature', {}, 1)}. Which of the two is met depends on how the engine came there.`);
     for (const part of heat.impossibleCoolers) console.error(`${part}: no exchanger could do what its rating point says; it cools nothing here.`);
     console.log('\nHeat in');
@@ -43,7 +45,7 @@ export function balance(file: string, options: Options): number {
     console.log('\nIn and out');
     for (const p of heat.parts) console.log(`  ${p.name.padEnd(20)} ${formatQuantity(p.inK, 'temperature', {}, 1).padStart(9)} → ${formatQuantity(p.outK, 'temperature', {}, 1)}`);
   }
-  if (heat.status !== 'balanced') {
+  if (!isFound(heat.status)) {
     console.error(heat.status === 'tooHot' ? 'No balance below 250 °C: heat in stays above heat out.' : heat.status === 'tooCold' ? 'No balance above −50 °C: heat out stays above heat in.' : 'Not solved.');
     return 1;
   }

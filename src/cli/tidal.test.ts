@@ -2,6 +2,7 @@ import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
 import { main } from './main';
 import { solveResultSchema } from '../core/network/result';
 
@@ -57,7 +58,28 @@ describe('The command line', () => {
     expect(rows.every((row) => row.split(',').length === 9)).toBe(true);
   });
 
+  it('finds the balance: in and out meet, and the exit code tells whether it is within its limit', () => {
+    const { code, out } = run('balance', DEMO, '--variant', 'noseCooler', '--rpm', '3500', '--load', '0.4', '--road-speed', '90', '--air-temp', '20', '--json');
+    const { heat } = JSON.parse(out) as { heat: HeatResult };
+    expect([code, heatResultSchema.parse(heat).status]).toEqual([0, 'balanced']);
+    const sum = (list: readonly { heatW: number }[]) => list.reduce((s, h) => s + h.heatW, 0);
+    expect(sum(heat.heatIn) / sum(heat.heatOut)).toBeCloseTo(1, 5);
+    expect(run('balance', DEMO, '--rpm', '7000', '--load', '1').code).toBe(1);
+  });
+
+  it('warms up and follows a trace, as CSV', () => {
+    const warm = run('warmup', DEMO, '--variant', 'noseCooler', '--rpm', '3000', '--minutes', '5', '--csv');
+    expect(warm.out.split('\n')[0]).toBe('time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,thermostat,fan');
+    const temperatures = warm.out.trim().split('\n').slice(1).map((row) => Number(row.split(',')[2]));
+    expect(temperatures.at(-1)!).toBeGreaterThan(temperatures[0]! + 20);
+    const driven = run('trace', DEMO, 'demo/hillclimb.csv', '--variant', 'noseCooler', '--csv');
+    expect([driven.code, driven.err]).toEqual([0, expect.stringMatching(/Peak \d+\.\d.°C at \d+ s; 0 s above 120/)]);
+    expect(driven.out.trim().split('\n').length).toBeGreaterThan(1190);
+  });
+
   it.each([
+    ['a trace that is no trace', () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'], 'The trace lacks a column for time in seconds (time_s)'],
+    ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],
     ['a broken file', () => ['solve', fileWith('broken.json', readFileSync(DEMO, 'utf8').replace('"boreM": 0.0015', '"boreM": -1'))], 'boreM (Restrictor): must be greater than 0, -1 is there'],
     ['no file', () => ['solve', 'nowhere.json'], 'nowhere.json: there is no such file'],
     ['a huge file', () => ['check', fileWith('huge.json', ' '.repeat(50e6))], 'The file has 47.7 MiB'],

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { auditReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
+import { auditReplySchema, heatJobReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
 
 const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -43,6 +43,24 @@ describe('The circuit worker', () => {
     expect((await older).kind).toBe('cancelled');
     const reply = auditReplySchema.parse(await worker.audit());
     expect(reply.kind === 'audited' && reply.findings[0]).toMatchObject({ rule: 'supply', part: 'turbo', weight: 'stop' });
+  });
+
+  it('finds temperatures when asked, and runs and stops long work about heat with its progress', async () => {
+    const worker = createCircuitWorker(pause, hasty());
+    worker.open(demo());
+    const found = { airTemperatureK: 293, roadSpeedMS: 25, load: 0.5 };
+    const solved = solveReplySchema.parse(worker.solve({ speedRevS: 60, oilTemperatureK: 373, found }));
+    expect(solved.kind === 'solved' && [solved.heat?.status, solved.result.temperatureModel]).toEqual(['balanced', 'found']);
+    const seen: number[] = [];
+    const drive = { speedRevS: 60, ...found };
+    const reply = heatJobReplySchema.parse(await worker.heat({ kind: 'curves', drive }, (share) => seen.push(share)));
+    expect(reply.kind).toBe('curves');
+    expect(seen.length).toBeGreaterThan(10);
+    expect([...seen].sort((a, b) => a - b)).toEqual(seen);
+    const stopped = worker.heat({ kind: 'map', drive }, () => undefined);
+    worker.stopHeat();
+    expect((await stopped).kind).toBe('cancelled');
+    expect((await worker.heat({ kind: 'boil' }, () => undefined)).kind).toBe('refused');
   });
 
   it('refuses in words what it cannot use, and keeps nothing half open', async () => {

@@ -6,6 +6,8 @@ import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
 import { auditReplySchema, heatJobReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SolveRequest } from './protocol';
 
+export type { SolveRequest } from './protocol';
+
 /** The circuit cannot be computed; the message is for the reader. */
 export class CircuitRefused extends Error {}
 /** A newer request made this one pointless. */

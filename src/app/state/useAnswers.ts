@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Project } from '../../core/circuit/project';
-import { auditInWorker, previewInWorker, solveInWorker, Superseded, sweepInWorker } from '../../workers/client';
+import { auditInWorker, previewInWorker, solveInWorker, Superseded, sweepInWorker, type SolveRequest } from '../../workers/client';
 import { useWorkbench } from './workbench';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
@@ -18,14 +18,22 @@ function revision(project: Project | undefined): number {
 
 const retry = (count: number, error: Error) => error instanceof Superseded && count < 3;
 
+/** What is asked of a worker for the state of the state bar. */
+function useRequest(): SolveRequest {
+  const speedRevS = useWorkbench((w) => w.speedRevS);
+  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
+  const found = useWorkbench((w) => w.found);
+  const conditions = useWorkbench((w) => w.conditions);
+  return found ? { speedRevS, oilTemperatureK, found: conditions } : { speedRevS, oilTemperatureK };
+}
+
 /** The circuit solved at the state of the state bar; the last answer stays until the next is there. */
 export function useSolved() {
   const project = useWorkbench((w) => w.project);
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
+  const request = useRequest();
   return useQuery({
-    queryKey: ['solve', revision(project), speedRevS, oilTemperatureK],
-    queryFn: async () => ({ ...(await solveInWorker(project!, { speedRevS, oilTemperatureK })), project: project! }),
+    queryKey: ['solve', revision(project), request],
+    queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
     gcTime: STATE_KEPT_MS, staleTime: Infinity, retry, retryDelay: 0,
@@ -44,6 +52,9 @@ export function useSweep() {
   });
 }
 
+/** A number by which views know that it is another document. */
+export const documentRevision = revision;
+
 /** What the rules find in the open project. Asked once its sweep is there, so that verdicts come first. */
 export function useAudit() {
   const project = useWorkbench((w) => w.project);
@@ -60,11 +71,10 @@ export function useAudit() {
 /** The circuit as the move that is looked at would make it, at the present state and over the range. */
 export function usePreview() {
   const preview = useWorkbench((w) => w.preview?.project);
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
+  const request = useRequest();
   return useQuery({
-    queryKey: ['preview', revision(preview), speedRevS, oilTemperatureK],
-    queryFn: () => previewInWorker(preview!, { speedRevS, oilTemperatureK }),
+    queryKey: ['preview', revision(preview), request],
+    queryFn: () => previewInWorker(preview!, request),
     enabled: preview !== undefined,
     gcTime: STATE_KEPT_MS, staleTime: Infinity, retry, retryDelay: 0,
   });

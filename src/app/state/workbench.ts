@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { Part } from '../../core/circuit/parts';
 import { activeVariant, type Project, type Variant, type Waiver } from '../../core/circuit/project';
 import { applyMove, tidyColumns, type Move } from '../../core/moves';
+import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
 import type { UnitChoice } from '../../core/units';
 import type { ThemeName } from '../theme/antdTheme';
 
@@ -35,6 +36,9 @@ interface Workbench {
   readonly future: readonly Step[];
   readonly speedRevS: number;
   readonly oilTemperatureK: number;
+  /** True where the oil temperature is found by heat balance in these surroundings instead of held. */
+  readonly found: boolean;
+  readonly conditions: Conditions;
   readonly selected: string | undefined;
   readonly moves: MovesOpen | undefined;
   readonly preview: Preview | undefined;
@@ -58,6 +62,10 @@ interface Workbench {
   waive(waiver: Waiver): void;
   unwaive(rule: string, part: string | undefined): void;
   setState(state: { speedRevS?: number; oilTemperatureK?: number }): void;
+  setFound(found: boolean): void;
+  setConditions(conditions: Partial<Conditions>): void;
+  /** Stands at a named state, its surroundings too where it has them. */
+  goTo(state: Project['namedStates'][number]): void;
   select(part: string | undefined): void;
   setUnits(units: UnitChoice): void;
   setTheme(theme: ThemeName): void;
@@ -115,6 +123,8 @@ export const useWorkbench = create<Workbench>()((set, get) => {
     future: [],
     speedRevS: 0,
     oilTemperatureK: 373.15,
+    found: false,
+    conditions: DEFAULT_CONDITIONS,
     selected: undefined,
     moves: undefined,
     preview: undefined,
@@ -195,6 +205,15 @@ export const useWorkbench = create<Workbench>()((set, get) => {
     unwaive: (rule, part) => changeVariant('take up a finding again', (variant) => ({ ...variant, waivers: variant.waivers.filter((w) => w.rule !== rule || w.part !== part) })),
 
     setState: (state) => set(state),
+    setFound: (found) => set({ found }),
+    setConditions: (conditions) => set({ conditions: { ...get().conditions, ...conditions } }),
+    goTo({ speedRevS, oilTemperatureK, airTemperatureK, roadSpeedMS, load }) {
+      const { conditions } = get();
+      set({
+        speedRevS, oilTemperatureK,
+        conditions: { airTemperatureK: airTemperatureK ?? conditions.airTemperatureK, roadSpeedMS: roadSpeedMS ?? conditions.roadSpeedMS, load: load ?? conditions.load },
+      });
+    },
     select: (selected) => set({ selected, moves: undefined, preview: undefined }),
 
     setUnits(units) {

@@ -102,7 +102,30 @@ const CASES: readonly (readonly [rule: string, what: string, bad: () => Variant,
   ['sensorUnplugged', 'a sender that is not plugged in', () => set({ 'oilGauge.connected': false }, moved(STOCK, { kind: 'tee', at: 'gallery.out', drafts: [draft('gauge')] })), ['mend oilGauge'], () => moved(STOCK, { kind: 'tee', at: 'gallery.out', drafts: [draft('gauge')] })],
 ];
 
+const COOLING = { kind: 'air', ratedHeatW: 9000, ratedOilFlowM3S: 5e-4, ratedFaceSpeedMS: 10, faceAreaM2: 0.05, ratedOilK: 373.15, ratedAirK: 308.15 };
+const THERMOSTAT: Move = { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat', { name: 'Plate' })] };
+const cooled = (values: Readonly<Record<string, unknown>> = {}) => set({ 'cooler.cooling': COOLING, ...values }, moved(STOCK, THERMOSTAT, LOOP));
+
+/** Rules that speak of heat: the same sense, on a hot day at full load and a cold one at a cruise. */
+const HEAT_CASES: typeof CASES = [
+  ['oilHot', 'a turbo engine without a cooler', () => STOCK, ['stop sump'], () => cooled()],
+  ['oilCold', 'a cooler that is always on', () => set({ 'cooler.cooling': COOLING }, moved(STOCK, PLATE, LOOP)), ['look cooler'], () => cooled()],
+  ['thermostatMissing', 'a cooler on a plain plate', () => set({ 'cooler.cooling': COOLING }, moved(STOCK, PLATE, LOOP)), ['mend cooler'], () => cooled()],
+  ['thermostatFan', 'a fan that comes on before the thermostat opens', () => cooled({ 'cooler.cooling.fan': { faceSpeedMS: 5, onK: 350, offK: 345 } }), ['mend cooler'], () => cooled({ 'cooler.cooling.fan': { faceSpeedMS: 5, onK: 370, offK: 364 } })],
+  ['thermostatFan', 'a fan that comes on too late', () => cooled({ 'cooler.cooling.fan': { faceSpeedMS: 5, onK: 395, offK: 390 } }), ['mend cooler'], () => cooled()],
+  ['hotPlaces', 'films and a turbo that cook', () => STOCK, ['mend mains', 'mend turbo'], () => cooled()],
+  ['impossibleCooler', 'a rating beyond what two streams can exchange', () => cooled({ 'cooler.cooling.ratedHeatW': 80e3 }), ['mend cooler'], () => cooled()],
+  ['coolerUseful', 'a cooler far larger than is of use, as a note', () => cooled({ 'cooler.cooling.ratedHeatW': 36e3, 'cooler.cooling.faceAreaM2': 0.2, 'cooler.cooling.ratedOilFlowM3S': 2e-3 }), ['note cooler'], () => cooled({ 'cooler.cooling.positionFactor': 0.1 })],
+  ['radiatorLoad', 'a liquid cooler on the engine’s coolant', () => set({ 'liquidCooler.cooling': { kind: 'liquid', conductanceWK: 400, ratedOilFlowM3S: 5e-4 } }, moved(STOCK, { kind: 'insert', at: 'gallery.in', drafts: [draft('liquidCooler')] })), ['note liquidCooler'], () => STOCK],
+  ['coolingFaults', 'what a blocked core and a stuck thermostat come to, as notes', () => cooled(), ['note cooler', 'note plate'], () => STOCK],
+];
+
 describe('The audit', () => {
+  it.each(HEAT_CASES)('%s finds %s, and nothing where it is mended', (rule, _, bad, found, good) => {
+    expect(weights(rule, bad())).toEqual(found);
+    expect(weights(rule, good()).filter((w) => !w.startsWith('note'))).toEqual([]);
+  });
+
   it.each(CASES)('%s finds %s, and nothing where it is mended', (rule, _, bad, found, good) => {
     expect(weights(rule, bad())).toEqual(found);
     expect(weights(rule, good()).filter((w) => !w.startsWith('note'))).toEqual([]);
@@ -110,7 +133,7 @@ describe('The audit', () => {
 
   it('has a test for every rule', () => {
     const elsewhere = ['filterBypass', 'scavenge', 'level', 'coolantSide'];
-    expect(RULES.map((r) => r.id).filter((id) => !CASES.some(([rule]) => rule === id) && !elsewhere.includes(id))).toEqual([]);
+    expect(RULES.map((r) => r.id).filter((id) => ![...CASES, ...HEAT_CASES].some(([rule]) => rule === id) && !elsewhere.includes(id))).toEqual([]);
     expect(new Set(RULES.map((r) => r.id)).size).toBe(RULES.length);
   });
 

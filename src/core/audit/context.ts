@@ -3,6 +3,8 @@ import type { Part, PartKind, PartOf } from '../circuit/parts';
 import type { Circuit, Project, Variant } from '../circuit/project';
 import { Law } from '../network/law';
 import type { CompiledCircuit } from '../network/compile';
+import type { Conditions } from '../heat/conditions';
+import { solveBalanced, type BalancedState } from '../heat/solveBalanced';
 import { PortGroups } from '../network/portGroups';
 import type { SolveResult } from '../network/result';
 import { CircuitSolver } from '../network/solveProject';
@@ -43,11 +45,21 @@ export interface AuditContext {
   /** The circuit with some parts changed, solved at a state or swept coarsely; undefined where it cannot be computed. */
   solveWith(change: (part: Part) => Part, state: SpeedAndOil): SolveResult | undefined;
   sweepWith(change: (part: Part) => Part): Sweep | undefined;
+  /** Where the oil settles at a speed in its surroundings, with some parts changed; undefined where it cannot be computed. */
+  balance(drive: Drive, change?: (part: Part) => Part): BalancedState | undefined;
+  readonly drives: { readonly hotDay: Drive; readonly coldCruise: Drive };
   /** The variant that this one was made from, or the first of the project; undefined for that one itself. */
   readonly stock: Variant | undefined;
   parts<K extends PartKind>(kind: K): readonly PartOf<K>[];
   part(id: string): Part | undefined;
 }
+
+/** A hot day at full load, and a cold one at a cruise. Common practice, no source. */
+const HOT_DAY = { speedShare: 0.9, airK: 308.15, roadMS: 25 } as const;
+const COLD_CRUISE = { speedShare: 0.35, airK: 273.15, roadMS: 22, load: 0.2 } as const;
+
+/** Speed and surroundings that a heat balance is asked for. */
+type Drive = Conditions & { readonly speedRevS: number };
 
 /** Share of the maximum speed that counts as high idle. Common practice, no source. */
 const HIGH_IDLE_SHARE = 0.4;
@@ -86,6 +98,14 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
     const made = CircuitSolver.of({ ...project, variants: [altered], activeVariant: altered.id });
     return made.ok ? made.circuit : undefined;
   };
+  // A solver of its own for heat: the survey's workspace is read by others.
+  const balanced = new Map<string, BalancedState>();
+  let own: CircuitSolver | undefined;
+  const fresh = (): CircuitSolver => {
+    if (own) return own;
+    const made = CircuitSolver.of({ ...project, variants: [variant], activeVariant: variant.id });
+    return (own = made.ok ? made.circuit : solver);
+  };
   const first = project.variants.find((v) => v.id === variant.basedOn) ?? project.variants[0];
   return {
     project, variant, circuit, compiled, sweep, seen,
@@ -113,6 +133,20 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
     sweepWith(change) {
       const altered = changed(change);
       return altered && sweepToEnd(altered, WHAT_IF_SPEEDS, WHAT_IF_TEMPERATURES);
+    },
+    balance(drive, change) {
+      if (!change) {
+        const key = JSON.stringify(drive);
+        let known = balanced.get(key);
+        if (!known) balanced.set(key, (known = solveBalanced(fresh(), drive.speedRevS, drive)));
+        return known;
+      }
+      const altered = changed(change);
+      return altered && solveBalanced(altered, drive.speedRevS, drive);
+    },
+    drives: {
+      hotDay: { speedRevS: HOT_DAY.speedShare * engine.maximumSpeedRevS, airTemperatureK: HOT_DAY.airK, roadSpeedMS: HOT_DAY.roadMS, load: 1 },
+      coldCruise: { speedRevS: Math.max(engine.idleSpeedRevS, COLD_CRUISE.speedShare * engine.maximumSpeedRevS), airTemperatureK: COLD_CRUISE.airK, roadSpeedMS: COLD_CRUISE.roadMS, load: COLD_CRUISE.load },
     },
     stock: first && first.id !== variant.id ? first : undefined,
     parts: (kind) => circuit.parts.filter((p): p is never => p.kind === kind),

@@ -3,8 +3,14 @@ import type { SpeedAndOil } from '../sweep/reachable';
 import type { Conditions } from './conditions';
 import type { HeatSolver } from './heatSolver';
 
-/** How a search for the balance ended. Only `balanced` is an answer. */
-export type BalanceStatus = 'balanced' | 'tooHot' | 'tooCold' | 'notSolved';
+/**
+ * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just above it, with no steady
+ * state between: a core that plugs with cold oil and frees itself in turn holds the sump there.
+ */
+export type BalanceStatus = 'balanced' | 'hunting' | 'tooHot' | 'tooCold' | 'notSolved';
+
+/** True where a sump temperature was found. */
+export const isFound = (status: BalanceStatus): boolean => status === 'balanced' || status === 'hunting';
 
 export interface BalanceOutcome {
   readonly status: BalanceStatus;
@@ -19,13 +25,18 @@ export interface BalanceOutcome {
 const HOTTEST_K = 523.15;
 const COLDEST_K = 223.15;
 const MOST_STEPS = 80;
-const MOST_INNER = 8;
+const MOST_INNER = 10;
+const MOST_INNER_CLOSER = 30;
 const LONGEST_STEP_K = 35;
 /** Slope that the first step assumes [W/K]: pan, block and a cooler together. */
 const FIRST_SLOPE_WK = 250;
 /** Converged: residual as a share of the heat in, and temperatures at rest. */
 const RESIDUAL_SHARE = 1e-7;
 const AT_REST_K = 1e-4;
+/** A bracket this narrow holds nothing more [K]. */
+const CLOSED_K = 2e-6;
+/** How far it is opened again on either side [K]. */
+const REOPENED_K = 0.5;
 
 /**
  * The sump temperature at which an engine settles, searched from one side.
@@ -44,12 +55,13 @@ export function findBalance(heat: HeatSolver, state: OperatingState, conditions:
   let before: { readonly t: number; readonly r: number } | undefined;
   let passes = 0;
   let step = LONGEST_STEP_K;
+  let closer = false;
   for (let i = 0; i < MOST_STEPS; i++) {
     let residualW = NaN;
     let changeK = Infinity;
     // Temperatures must have come to rest well within the step that they are to decide.
     const rest = Math.max(AT_REST_K, 0.02 * Math.abs(step));
-    for (let inner = 0; inner < MOST_INNER && changeK > rest; inner++) {
+    for (let inner = 0; inner < (closer ? MOST_INNER_CLOSER : MOST_INNER) && changeK > rest; inner++) {
       const outcome = heat.pass({ ...state, oilTemperatureK: t }, conditions, t);
       passes++;
       if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW)) return { status: 'notSolved', sumpK: t, residualW: NaN, passes };
@@ -57,7 +69,7 @@ export function findBalance(heat: HeatSolver, state: OperatingState, conditions:
     }
     const { ledger } = heat;
     const heatIn = Math.max(1, ledger.bearingsW + ledger.fedPartsW + ledger.engineW + ledger.pumpingW + ledger.radiantW);
-    if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= 10 * AT_REST_K) return { status: 'balanced', sumpK: t, residualW, passes };
+    if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= AT_REST_K) return { status: 'balanced', sumpK: t, residualW, passes };
     if (residualW > 0) low = Math.max(low, t);
     else high = Math.min(high, t);
     if (low >= HOTTEST_K - 1e-9) return { status: 'tooHot', sumpK: t, residualW, passes };
@@ -66,13 +78,22 @@ export function findBalance(heat: HeatSolver, state: OperatingState, conditions:
     step = residualW / (slope > 1 ? slope : FIRST_SLOPE_WK);
     step = Math.max(-LONGEST_STEP_K, Math.min(LONGEST_STEP_K, step));
     let next = t + step;
-    if (next <= low || next >= high) next = high - low < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K ? 0.5 * (Math.max(low, t - LONGEST_STEP_K) + Math.min(high, t + LONGEST_STEP_K)) : next;
-    if (next >= HOTTEST_K) next = HOTTEST_K;
-    if (next <= COLDEST_K) next = COLDEST_K;
+    if (next >= high && high >= HOTTEST_K) next = HOTTEST_K;
+    else if (next <= low && low <= COLDEST_K) next = COLDEST_K;
+    else if (next <= low || next >= high) next = high - low < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K ? 0.5 * (Math.max(low, t - LONGEST_STEP_K) + Math.min(high, t + LONGEST_STEP_K)) : next;
     step = next - t;
     before = { t, r: residualW };
     t = next;
-    if (high - low < 1e-9) return { status: 'balanced', sumpK: t, residualW, passes };
+    if (high - low < CLOSED_K) {
+      if (closer) return { status: 'hunting', sumpK: t, residualW, passes };
+      // A sign taken before temperatures had come to rest may have shut the bracket beside the answer: open it again and look closer.
+      closer = true;
+      low = Math.max(COLDEST_K, t - REOPENED_K);
+      high = Math.min(HOTTEST_K, t + REOPENED_K);
+      before = undefined;
+      t = residualW > 0 ? 0.5 * (t + high) : 0.5 * (t + low);
+      step = 0;
+    }
   }
   return { status: 'notSolved', sumpK: t, residualW: before?.r ?? NaN, passes };
 }
@@ -95,6 +116,6 @@ export function findBalances(heat: HeatSolver, speed: Pick<SpeedAndOil, 'speedRe
   const hot = findBalance(heat, state, conditions, HOT_START_K);
   heat.startAt(conditions.airTemperatureK);
   const cold = findBalance(heat, state, conditions, Math.max(conditions.airTemperatureK, COLDEST_K));
-  const same = cold.status === hot.status && Math.abs(cold.sumpK - hot.sumpK) < SAME_K;
+  const same = isFound(cold.status) === isFound(hot.status) && Math.abs(cold.sumpK - hot.sumpK) < SAME_K;
   return { cold, hot: same ? undefined : hot };
 }

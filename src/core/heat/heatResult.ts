@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 export const conditionsSchema = z.strictObject({ airTemperatureK: z.number().min(180).max(340), roadSpeedMS: z.number().min(0).max(150), load: z.number().min(0).max(1) });
 
-const outcomeSchema = z.strictObject({ status: z.enum(['balanced', 'tooHot', 'tooCold', 'notSolved']), sumpK: z.number() });
+const outcomeSchema = z.strictObject({ status: z.enum(['balanced', 'hunting', 'tooHot', 'tooCold', 'notSolved']), sumpK: z.number() });
 
 /** Where an engine's oil settles and why, as plain data. */
 export const heatResultSchema = z.strictObject({

@@ -14,6 +14,9 @@ const NO_FLOW_KG_S = 1e-9;
 /** Exchange that gives a dead end its neighbour's temperature [kg/s]: too small to see in any balance. */
 const TRICKLE_KG_S = 1e-9;
 
+/** Share of the way that a fan's switch follows its outlet in one pass. */
+const SWITCH_SHARE = 0.35;
+
 /** What a line exchanges with the air and takes from the exhaust. */
 interface LineHeat {
   /** At 25 m/s, whole length [W/K]. */
@@ -66,6 +69,8 @@ export class HeatSolver {
   readonly ledger: HeatLedger;
   /** Outlet temperature of every element [K]. */
   readonly outK: Float64Array;
+  /** What a fan's switch at an outlet has come to feel: follows the outlet by part of the way each pass, or fan and outlet would chase each other. */
+  private readonly switchK: Float64Array;
   readonly unknownOfNode: Int32Array;
   readonly sourceUnknown: number;
   /** Coolers whose rating no exchanger could do. */
@@ -133,6 +138,7 @@ export class HeatSolver {
     this.inflowKgS = new Float64Array(n);
     this.placeK = new Float64Array(n).fill(NaN);
     this.outK = new Float64Array(elements);
+    this.switchK = new Float64Array(elements);
     this.field = { elementK: new Float64Array(elements), opening: new Float64Array(elements).fill(NaN) };
     this.ledger = { bearingsW: 0, fedPartsW: 0, engineW: 0, pumpingW: 0, radiantW: 0, exchangeW: new Float64Array(elements), panW: 0, coolantW: 0 };
 
@@ -150,6 +156,7 @@ export class HeatSolver {
     });
     this.coolers = this.cooler.flatMap((c, e) => (c ? [{ element: e, part: partOf(e)! }] : []));
     this.impossibleCoolers = impossible;
+    this.hasFan = this.cooler.some((c) => c?.cooling.kind === 'air' && c.cooling.fan !== undefined);
     this.fed = network.elementName.map((_, e) => {
       const part = partOf(e);
       return part?.kind === 'consumer' ? part : undefined;
@@ -180,6 +187,7 @@ export class HeatSolver {
   startAt(temperatureK: number): void {
     this.placeK.fill(temperatureK);
     this.outK.fill(temperatureK);
+    this.switchK.fill(temperatureK);
     this.field.opening.fill(NaN);
     this.circuit.solver.reset();
   }
@@ -277,6 +285,11 @@ export class HeatSolver {
       this.placeK[i] = found;
     }
     this.readExchange(state, conditions, stores);
+    for (const { element } of this.coolers) {
+      const lag = this.outK[element]! - this.switchK[element]!;
+      this.switchK[element]! += SWITCH_SHARE * lag;
+      if (this.hasFan && Math.abs(lag) > changeK) changeK = Math.abs(lag);
+    }
     return changeK;
   }
 
@@ -323,6 +336,7 @@ export class HeatSolver {
     }
   }
 
+  private readonly hasFan: boolean;
   private strayW = 0;
 
   /** What the home reservoir exchanges: conductance in all [W/K], and what it would gain at 0 K over its own temperature [W]. */
@@ -406,7 +420,7 @@ export class HeatSolver {
 
   private exchangeWK(e: number, massFlowKgS: number, inK: number, s: Conditions & { readonly coolantK: number; readonly atmospherePa: number }): number {
     const cooler = this.cooler[e];
-    if (cooler) return coolerExchangeWK(cooler, this.circuit.oil, massFlowKgS, inK, this.outK[e]!, s);
+    if (cooler) return coolerExchangeWK(cooler, this.circuit.oil, massFlowKgS, inK, this.switchK[e]!, s);
     const line = this.line[e];
     if (!line || line.conductanceWK === 0) return 0;
     const capacity = massFlowKgS * meanSpecificHeat(this.circuit.oil, inK, s.airTemperatureK);

@@ -1,7 +1,7 @@
 import { describeResult } from '../network/describeResult';
 import type { SolveResult } from '../network/result';
 import type { CircuitSolver } from '../network/solveProject';
-import { findBalances, type Balances } from './balance';
+import { findBalances, isFound, type Balances } from './balance';
 import type { Conditions } from './conditions';
 import { SHEDS_WATER_K, type HeatResult } from './heatResult';
 import { HeatSolver } from './heatSolver';
@@ -27,7 +27,7 @@ export function solveBalanced(circuit: CircuitSolver, speedRevS: number, conditi
   const described = describeResult(variant.circuit, compiled, solver, last.hydraulic, oil, state, nodeK);
   const limitHotK = project.range.hottestOilK;
   const sump = variant.circuit.parts.find((p) => p.kind === 'sump' || p.kind === 'tank')?.name ?? '';
-  const balanced = cold.status === 'balanced';
+  const balanced = isFound(cold.status);
   const notes: SolveResult['notes'] = [
     ...(cold.status === 'tooHot' || cold.sumpK > limitHotK ? [{ code: 'oilHot' as const, where: sump, actual: cold.sumpK, limit: limitHotK }] : []),
     ...(balanced && speedRevS > 0 && cold.sumpK < SHEDS_WATER_K ? [{ code: 'oilCold' as const, where: sump, actual: cold.sumpK, limit: SHEDS_WATER_K }] : []),

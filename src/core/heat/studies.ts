@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Part } from '../circuit/parts';
 import type { Project, Variant } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
-import { findBalance, type BalanceOutcome } from './balance';
+import { findBalance, isFound, type BalanceOutcome } from './balance';
 import type { Conditions } from './conditions';
 import { SHEDS_WATER_K } from './heatResult';
 import { HeatSolver } from './heatSolver';
@@ -42,16 +42,20 @@ export function optionSolver(circuit: CircuitSolver, option: StudyOption): HeatS
 /** Too little to feel [W/K]. */
 const NO_COOLING_WK = 1e-6;
 
-function withoutCooling(part: Part): Part {
+/** A part with its cooling gone but its flow as before: a core whose fins are blocked. */
+export function withoutCooling(part: Part): Part {
   return part.kind === 'cooler' ? { ...part, cooling: { kind: 'liquid', conductanceWK: NO_COOLING_WK, ratedOilFlowM3S: 5e-4, oilSideShare: 0.5, coolantFlowM3S: 5e-4 } } : part;
 }
 
-function stuckOpen(part: Part): Part {
-  if (part.kind === 'thermostat') return { ...part, stuck: 'open' };
-  return part.kind === 'plate' && part.passage.kind === 'thermostat' ? { ...part, passage: { ...part.passage, stuck: 'open' } } : part;
+const stuckOpen = (part: Part) => stuckThermostat(part, 'open');
+
+/** A part with its thermostat stuck. */
+export function stuckThermostat(part: Part, stuck: 'open' | 'shut'): Part {
+  if (part.kind === 'thermostat') return { ...part, stuck };
+  return part.kind === 'plate' && part.passage.kind === 'thermostat' ? { ...part, passage: { ...part.passage, stuck } } : part;
 }
 
-const answer = (outcome: BalanceOutcome) => (outcome.status === 'balanced' ? outcome.sumpK : null);
+const answer = (outcome: BalanceOutcome) => (isFound(outcome.status) ? outcome.sumpK : null);
 
 /** Balance temperature against road speed and against air temperature, with what the coolers and thermostats do. Yields the share done. */
 export function* balanceCurves(circuit: CircuitSolver, speedRevS: number, conditions: Conditions): Generator<number, Curves> {
@@ -73,7 +77,7 @@ export function* balanceCurves(circuit: CircuitSolver, speedRevS: number, condit
         const c = at(x);
         if (from === undefined) heat.startAt(c.airTemperatureK);
         const outcome = findBalance(heat, { speedRevS, oilTemperatureK: c.airTemperatureK, atmospherePa }, c, from ?? c.airTemperatureK);
-        from = outcome.status === 'balanced' ? outcome.sumpK : undefined;
+        from = isFound(outcome.status) ? outcome.sumpK : undefined;
         found.push({ x, sumpK: answer(outcome) });
         yield ++done / total;
       }
@@ -120,7 +124,7 @@ export function* heatMap(circuit: CircuitSolver, speedRevS: number, load: number
       const conditions = { airTemperatureK: airK[a]!, roadSpeedMS: roadMS[r]!, load };
       if (from === undefined) heat.startAt(conditions.airTemperatureK);
       const outcome = findBalance(heat, { speedRevS, oilTemperatureK: conditions.airTemperatureK, atmospherePa: circuit.project.engine.atmospherePa }, conditions, from ?? conditions.airTemperatureK);
-      from = outcome.status === 'balanced' ? outcome.sumpK : undefined;
+      from = isFound(outcome.status) ? outcome.sumpK : undefined;
       row[r] = answer(outcome);
       yield (a * roads + n + 1) / (airs * roads);
     }

@@ -5,17 +5,27 @@ import { Instrument } from './Instrument';
 
 const SPEED_STEP_RPM = 50;
 const TEMPERATURE_STEP = 1;
+const ROAD_STEP = 5;
+const LOAD_STEP = 5;
+const AIR_LOW_K = 243.15;
+const AIR_HIGH_K = 323.15;
+const ROAD_HIGH_MS = 70;
 /** Two states are the same when they read the same. */
 const SAME = 1e-6;
 
 /** Engine speed and oil temperature, the oil, and the named states. Everything on the sheet follows. */
-export function StateBar() {
+export function StateBar({ foundK }: { readonly foundK: number | undefined }) {
   const project = useWorkbench((w) => w.project)!;
   const speedRevS = useWorkbench((w) => w.speedRevS);
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const units = useWorkbench((w) => w.units);
   const setState = useWorkbench((w) => w.setState);
   const setOil = useWorkbench((w) => w.setOil);
+  const found = useWorkbench((w) => w.found);
+  const setFound = useWorkbench((w) => w.setFound);
+  const conditions = useWorkbench((w) => w.conditions);
+  const setConditions = useWorkbench((w) => w.setConditions);
+  const goTo = useWorkbench((w) => w.goTo);
   const instrument = (label: string, quantity: Quantity, si: number, lowSi: number, highSi: number, step: number, change: (si: number) => void) => {
     const u = displayUnit(quantity, units);
     return (
@@ -29,7 +39,21 @@ export function StateBar() {
   return (
     <section className="states" aria-label="State">
       {instrument('Engine speed', 'speed', speedRevS, 0, project.engine.maximumSpeedRevS * 1.03, SPEED_STEP_RPM, (si) => setState({ speedRevS: si }))}
-      {instrument('Oil, held everywhere', 'temperature', oilTemperatureK, project.range.coldestOilK - 30, project.range.hottestOilK + 40, TEMPERATURE_STEP, (si) => setState({ oilTemperatureK: si }))}
+      {found
+        ? <div className="instrument still found" role="status" aria-label="Oil in the sump, found"><div className="label">Oil, sump</div><div className="reading">{foundK === undefined ? '…' : formatFigure(foundK, 'temperature', units)} <span className="unit">{displayUnit('temperature', units).symbol}</span></div></div>
+        : instrument('Oil, held everywhere', 'temperature', oilTemperatureK, project.range.coldestOilK - 30, project.range.hottestOilK + 40, TEMPERATURE_STEP, (si) => setState({ oilTemperatureK: si }))}
+      <fieldset className="mode">
+        <legend className="visually-hidden">Oil temperature</legend>
+        <label><input type="radio" name="oil-mode" checked={!found} onChange={() => setFound(false)} /> held</label>
+        <label><input type="radio" name="oil-mode" checked={found} onChange={() => setFound(true)} /> found by heat</label>
+      </fieldset>
+      {found && (
+        <>
+          {instrument('Air', 'temperature', conditions.airTemperatureK, AIR_LOW_K, AIR_HIGH_K, TEMPERATURE_STEP, (si) => setConditions({ airTemperatureK: si }))}
+          {instrument('Road', 'roadSpeed', conditions.roadSpeedMS, 0, ROAD_HIGH_MS, ROAD_STEP, (si) => setConditions({ roadSpeedMS: si }))}
+          {instrument('Load', 'share', conditions.load, 0, 1, LOAD_STEP, (si) => setConditions({ load: si }))}
+        </>
+      )}
       <div className="instrument still">
         <label className="label" htmlFor="oil-grade">Oil</label>
         <select
@@ -48,7 +72,7 @@ export function StateBar() {
         {project.namedStates.map((state, i) => {
           const here = Math.abs(state.speedRevS - speedRevS) < SAME && Math.abs(state.oilTemperatureK - oilTemperatureK) < SAME;
           return (
-            <button key={state.name} type="button" aria-pressed={here} aria-keyshortcuts={String(i + 1)} onClick={() => setState({ speedRevS: state.speedRevS, oilTemperatureK: state.oilTemperatureK })}>
+            <button key={state.name} type="button" aria-pressed={here} aria-keyshortcuts={String(i + 1)} onClick={() => goTo(state)}>
               <strong>{state.name}</strong>
               <span>{formatQuantity(state.speedRevS, 'speed', units)}, {formatQuantity(state.oilTemperatureK, 'temperature', units)}</span>
             </button>

@@ -1,0 +1,43 @@
+import type { HeatMap } from '../../../core/heat/studies';
+import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/units';
+
+const CELL_W = 38;
+const CELL_H = 13;
+const LEFT = 64;
+const BOTTOM = 40;
+
+/** Sump temperature over air and road speed: tint by temperature, marks where it is too cold (dots) or too hot (strokes). */
+export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly units: UnitChoice }) {
+  const t = displayUnit('temperature', units);
+  const v = displayUnit('roadSpeed', units);
+  const width = LEFT + map.roadMS.length * CELL_W + 12;
+  const height = map.airK.length * CELL_H + BOTTOM;
+  const known = map.sumpK.flat().filter((k): k is number => k !== null);
+  const [low, high] = [Math.min(...known), Math.max(...known)];
+  const tint = (k: number) => Math.min(4, Math.floor(((k - low) / Math.max(1e-9, high - low)) * 5));
+  const hot = known.filter((k) => k > map.limitHotK).length;
+  const cold = known.filter((k) => k < map.limitColdK).length;
+  const share = (n: number) => `${Math.round((100 * n) / Math.max(1, known.length))} %`;
+  return (
+    <figure className="chart">
+      <figcaption><h2>Where the oil settles, by air and road</h2><p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to shed water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}.`}</p></figcaption>
+      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Map of sump temperature. ${share(hot)} too hot, ${share(cold)} too cold.`}>
+        {map.airK.map((air, a) => map.roadMS.map((_, r) => {
+          const k = map.sumpK[a]?.[r] ?? null;
+          const x = LEFT + r * CELL_W;
+          const y = (map.airK.length - 1 - a) * CELL_H;
+          return (
+            <g key={`${air}-${r}`}>
+              <rect x={x} y={y} width={CELL_W} height={CELL_H} fill={k === null ? 'var(--paper)' : `var(--tint-${tint(k)})`} stroke="var(--paper)" strokeWidth={0.5} />
+              {k !== null && k > map.limitHotK && <path d={`M${x + 4} ${y + 11} l8 -9 M${x + 16} ${y + 11} l8 -9 M${x + 28} ${y + 11} l8 -9`} stroke="var(--alarm)" strokeWidth={2} />}
+              {k !== null && k < map.limitColdK && <path d={`M${x + 9} ${y + 7} h0.1 M${x + 19} ${y + 7} h0.1 M${x + 29} ${y + 7} h0.1`} stroke="var(--ink)" strokeWidth={3} strokeLinecap="round" />}
+            </g>
+          );
+        }))}
+        {map.airK.map((air, a) => a % 5 === 0 && <text key={air} x={LEFT - 8} y={(map.airK.length - 1 - a) * CELL_H + 11} textAnchor="end" className="t-small">{Math.round(toDisplay(air, t))} {t.symbol}</text>)}
+        {map.roadMS.map((road, r) => r % 3 === 0 && <text key={road} x={LEFT + r * CELL_W + CELL_W / 2} y={map.airK.length * CELL_H + 16} textAnchor="middle" className="t-small">{Math.round(toDisplay(road, v))}</text>)}
+        <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">road, {v.symbol}; strokes: over the hot limit, dots: too cold to shed water</text>
+      </svg>
+    </figure>
+  );
+}
