@@ -3,6 +3,9 @@ import { readFileSync } from 'node:fs';
 import { InitHydOption } from 'epanet-js';
 import { layoutSheet } from '../src/app/features/sheet/layout';
 import { unfilteredPorts } from '../src/core/circuit/filtration';
+import { HeatSolver } from '../src/core/heat/heatSolver';
+import { heatMap } from '../src/core/heat/studies';
+import { runTrace } from '../src/core/heat/trace';
 import { readProjectText } from '../src/core/circuit/readProject';
 import { applyMove, type Move, type MoveDraft } from '../src/core/moves';
 import { CircuitSolver } from '../src/core/network/solveProject';
@@ -122,3 +125,34 @@ const [preview, once] = medians(
   },
 ) as [number, number];
 console.log(`A move previewed on ${crowd.circuit.parts.length} parts, with the layout it gives, costs ${(preview / once).toFixed(1)} single solves from rest (${preview.toFixed(0)} ms against the 100 ms that a hand feels)`);
+
+// Heat: one balance from its neighbour as a multiple of one held state from rest; a map; a trace against real time.
+for (const variant of ['stock', 'noseCooler']) {
+  const heated = CircuitSolver.of(read.project, variant);
+  if (!heated.ok) throw new Error('the demo does not compile');
+  const run = <T>(generator: Generator<number, T>): T => {
+    for (;;) {
+      const step = generator.next();
+      if (step.done) return step.value;
+    }
+  };
+  const [map, held] = medians(
+    3,
+    () => void run(heatMap(heated.circuit, 5000 / 60, 0.7)),
+    () => {
+      for (let i = 0; i < 100; i++) {
+        heated.circuit.solver.reset();
+        heated.circuit.solveOnly(heated.circuit.stateAt(5000 / 60 + 0.01 * i, 368.15));
+      }
+    },
+  ) as [number, number];
+  console.log(`${variant}: one balance of a map of 30 × 20 costs ${(map / 600 / (held / 100)).toFixed(1)} held states from rest`);
+}
+const driven = CircuitSolver.of(read.project, 'noseCooler');
+if (!driven.ok) throw new Error('the demo does not compile');
+const lap = Array.from({ length: 12_000 }, (_, i) => ({ timeS: i / 10, speedRevS: (4000 + 2000 * Math.sin(i / 70)) / 60, load: 0.5 + 0.5 * Math.sin(i / 40), roadSpeedMS: 30 + 15 * Math.sin(i / 200) }));
+const [trace] = medians(3, () => {
+  const steps = runTrace(new HeatSolver(driven.circuit), lap, { airTemperatureK: 298 }, 333, 393);
+  while (!steps.next().done);
+}) as [number];
+console.log(`A trace of 20 minutes at 10 Hz runs ${(1.2e6 / trace).toFixed(0)} times as fast as it was driven`);

@@ -28,6 +28,17 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.getByLabel('Variant').selectOption('noseCooler');
     await page.locator('[data-part=turboDrain]').click();
   } },
+  { name: 'heat', prepare: async (page) => {
+    await page.getByLabel('Variant').selectOption('noseCooler');
+    await page.getByRole('link', { name: 'Heat' }).click();
+    await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
+  } },
+  { name: 'heat-curves', prepare: async (page) => {
+    await page.getByLabel('Variant').selectOption('noseCooler');
+    await page.getByRole('link', { name: 'Heat' }).click();
+    await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
+    await page.evaluate(() => document.querySelector('.studies')?.scrollIntoView());
+  } },
   { name: 'saltmarsh', prepare: async (page) => {
     await page.getByRole('button', { name: 'Project' }).click();
     await page.getByRole('menuitem', { name: /Saltmarsh/ }).click();

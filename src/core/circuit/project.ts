@@ -32,7 +32,6 @@ export const heatSchema = z.strictObject({
   metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),
   throttling: z.boolean().default(true).meta({ title: 'Pump losses and throttling warm the oil' }),
 });
-export type EngineHeat = z.infer<typeof heatSchema>;
 
 export const engineSchema = z.strictObject({
   description: z.string().max(200).default(''),

@@ -10,7 +10,9 @@ type Of<K extends Move['kind']> = Extract<Move, { kind: K }>;
 /** Tees off at a place: parts one behind the other, the last fed; its oil falls where it is told, or into the only sump. */
 export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   const { part } = w.port(move.at);
-  const chain = w.chain(move.drafts, rightmostOf(w, part));
+  // What only reads or holds stands where it is tapped; what is fed stands at the end of the row.
+  const ends = DEAD_ENDS.has(move.drafts[move.drafts.length - 1]?.kind ?? '');
+  const chain = w.chain(move.drafts, ends && part.kind !== 'sump' && part.kind !== 'tank' ? part.id : rightmostOf(w, part));
   w.join(move.at, chain.inlet);
   const { last } = chain;
   const falls = isConsumer(last) || last.kind === 'sideStream' || last.kind === 'relief';
@@ -28,6 +30,8 @@ export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   }
   w.join(outlet, returnTo);
 }
+
+const DEAD_ENDS: ReadonlySet<string> = new Set(['gauge', 'plug', 'accumulator']);
 
 /** Where a new branch's columns go: behind the last part that is fed from here. */
 function rightmostOf(w: Workpiece, part: Part): string {

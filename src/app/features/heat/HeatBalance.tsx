@@ -39,27 +39,31 @@ export function HeatBalance({ heat, units }: { readonly heat: HeatResult; readon
   );
 }
 
-function Column({ rows, x, side, perW, units }: { readonly rows: readonly Row[]; readonly x: number; readonly side: 'in' | 'out'; readonly perW: number; readonly units: UnitChoice }) {
-  const sorted = [...rows].sort((a, b) => b.heatW - a.heatW);
+/** Rows one under the other, largest first, with words that keep apart where rows are thin. */
+function stack(rows: readonly Row[], perW: number): readonly (Row & { readonly top: number; readonly height: number; readonly labelY: number })[] {
   let y = TOP;
   let labelY = TOP - LEAST_ROW;
+  return [...rows].sort((a, b) => b.heatW - a.heatW).map((row) => {
+    const height = row.heatW * perW;
+    const top = y;
+    y += height;
+    labelY = Math.max(labelY + LEAST_ROW, top + height / 2 + 4);
+    return { ...row, top, height, labelY };
+  });
+}
+
+function Column({ rows, x, side, perW, units }: { readonly rows: readonly Row[]; readonly x: number; readonly side: 'in' | 'out'; readonly perW: number; readonly units: UnitChoice }) {
+  const edge = side === 'in' ? x - 6 : x + BAR + 6;
+  const text = side === 'in' ? edge - 22 : edge + 22;
   return (
     <g>
-      {sorted.map((row, i) => {
-        const height = row.heatW * perW;
-        const top = y;
-        y += height;
-        labelY = Math.max(labelY + LEAST_ROW, top + height / 2 + 4);
-        const edge = side === 'in' ? x - 6 : x + BAR + 6;
-        const text = side === 'in' ? edge - 22 : edge + 22;
-        return (
-          <g key={row.name}>
-            <rect x={x} y={top} width={BAR} height={Math.max(0.5, height)} fill={`var(--tint-${(i % 2) + (side === 'in' ? 2 : 1)})`} stroke="var(--ink)" strokeWidth={1.5} />
-            <path d={`M${edge} ${top + height / 2} L${text} ${labelY - 4}`} stroke="var(--ink2)" fill="none" />
-            <text x={side === 'in' ? text - 4 : text + 4} y={labelY} textAnchor={side === 'in' ? 'end' : 'start'} className="t-name">{row.name} <tspan fontWeight={520}>{formatQuantity(row.heatW, 'heatFlow', units)}</tspan></text>
-          </g>
-        );
-      })}
+      {stack(rows, perW).map((row, i) => (
+        <g key={row.name}>
+          <rect x={x} y={row.top} width={BAR} height={Math.max(0.5, row.height)} fill={`var(--tint-${(i % 2) + (side === 'in' ? 2 : 1)})`} stroke="var(--ink)" strokeWidth={1.5} />
+          <path d={`M${edge} ${row.top + row.height / 2} L${text} ${row.labelY - 4}`} stroke="var(--ink2)" fill="none" />
+          <text x={side === 'in' ? text - 4 : text + 4} y={row.labelY} textAnchor={side === 'in' ? 'end' : 'start'} className="t-name">{row.name} <tspan fontWeight={520}>{formatQuantity(row.heatW, 'heatFlow', units)}</tspan></text>
+        </g>
+      ))}
     </g>
   );
 }

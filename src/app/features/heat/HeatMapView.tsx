@@ -1,5 +1,5 @@
 import type { HeatMap } from '../../../core/heat/studies';
-import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/units';
+import { displayUnit, formatFigure, type UnitChoice } from '../../../core/units';
 
 const CELL_W = 38;
 const CELL_H = 13;
@@ -34,8 +34,8 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
             </g>
           );
         }))}
-        {map.airK.map((air, a) => a % 5 === 0 && <text key={air} x={LEFT - 8} y={(map.airK.length - 1 - a) * CELL_H + 11} textAnchor="end" className="t-small">{Math.round(toDisplay(air, t))} {t.symbol}</text>)}
-        {map.roadMS.map((road, r) => r % 3 === 0 && <text key={road} x={LEFT + r * CELL_W + CELL_W / 2} y={map.airK.length * CELL_H + 16} textAnchor="middle" className="t-small">{Math.round(toDisplay(road, v))}</text>)}
+        {map.airK.map((air, a) => a % 5 === 0 && <text key={air} x={LEFT - 8} y={(map.airK.length - 1 - a) * CELL_H + 11} textAnchor="end" className="t-small">{formatFigure(air, 'temperature', units)} {t.symbol}</text>)}
+        {map.roadMS.map((road, r) => r % 3 === 0 && <text key={road} x={LEFT + r * CELL_W + CELL_W / 2} y={map.airK.length * CELL_H + 16} textAnchor="middle" className="t-small">{formatFigure(road, 'roadSpeed', units)}</text>)}
         <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">road, {v.symbol}; strokes: over the hot limit, dots: too cold to shed water</text>
       </svg>
     </figure>

@@ -29,12 +29,19 @@ export function HeatStudies() {
   const [progress, setProgress] = useState(0);
   const [problem, setProblem] = useState<string>();
   const file = useRef<HTMLInputElement>(null);
+  /** How often Stop was pressed: a study that has not begun yet is stopped by it too. */
+  const stops = useRef(0);
+  const stop = () => {
+    stops.current++;
+    stopHeat();
+  };
   const drive = useMemo(() => ({ speedRevS, ...conditions }), [speedRevS, conditions]);
   const study = useQuery({
     queryKey: ['heat', documentRevision(project), wanted.kind, wanted.name ?? '', wanted.kind === 'trace' ? conditions.airTemperatureK : drive],
     queryFn: async ({ signal }): Promise<Done> => {
+      const before = stops.current;
       await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
-      if (signal.aborted) throw new Superseded();
+      if (signal.aborted || stops.current !== before) throw new Superseded();
       setProgress(0);
       signal.addEventListener('abort', stopHeat);
       switch (wanted.kind) {
@@ -47,7 +54,7 @@ export function HeatStudies() {
           return heatInWorker(project, { kind: 'trace', rows: [...(wanted.rows ?? [])], airTemperatureK: conditions.airTemperatureK, startK: conditions.airTemperatureK, limitK: project.range.hottestOilK }, setProgress);
       }
     },
-    staleTime: Infinity, gcTime: 60_000, retry: (n, error) => error instanceof Superseded && n < 1, retryDelay: 0,
+    staleTime: Infinity, gcTime: 60_000, retry: false,
   });
   const openTrace = async (text: string, name: string) => {
     const { data } = Papa.parse<string[]>(text, { skipEmptyLines: true });
@@ -72,7 +79,7 @@ export function HeatStudies() {
       </div>
       {busy && (
         <p role="status" className="progress">
-          <progress max={1} value={progress} aria-label="Share done" /> {Math.round(100 * progress)} % <button type="button" className="plain" onClick={stopHeat}>Stop</button>
+          <progress max={1} value={progress} aria-label="Share done" /> {Math.round(100 * progress)} % <button type="button" className="plain" onClick={stop}>Stop</button>
         </p>
       )}
       {problem && <div className="notice" role="alert">{problem} Nothing else has changed.</div>}

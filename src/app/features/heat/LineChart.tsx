@@ -33,13 +33,13 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
     const style = getComputedStyle(document.documentElement);
     const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
     const ink = colour('ink');
-    Chart.defaults.font.family = colour('font');
+    const family = colour('font');
     const hasShare = series.some((s) => s.axis === 'share');
     const datasets: ChartDataset<'line', { x: number; y: number | null }[]>[] = series.map((s) => ({
       label: s.label, data: s.points.map((p) => ({ ...p })), borderColor: s.limit ? colour('alarm') : ink, backgroundColor: s.limit ? colour('alarm') : colour('paper'),
       borderDash: [...s.dash], borderWidth: s.limit ? 1.5 : 2.2, pointStyle: s.shape === false || s.points.length > 60 ? ('line' as const) : s.shape, pointRadius: s.shape === false || s.points.length > 60 ? 0 : 4, pointBorderColor: ink, spanGaps: false, yAxisID: s.axis ?? 'y',
     }));
-    const axis = (text: string) => ({ title: { display: true, text, color: ink, font: { weight: 'bold' as const } }, ticks: { color: ink }, grid: { color: colour('hair') }, border: { color: ink } });
+    const axis = (text: string) => ({ title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } }, ticks: { color: ink, font: { family } }, grid: { color: colour('hair') }, border: { color: ink } });
     return {
       data: { datasets },
       options: {
@@ -49,7 +49,15 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
           x: { type: 'linear' as const, ...axis(xName) }, y: { type: 'linear' as const, ...axis(yName) },
           ...(hasShare ? { share: { type: 'linear' as const, position: 'right' as const, min: 0, max: 100, ...axis('%'), grid: { drawOnChartArea: false } } } : {}),
         },
-        plugins: { legend: { labels: { color: ink, usePointStyle: true, boxWidth: 40 } } },
+        plugins: {
+          legend: {
+            labels: {
+              color: ink, font: { family }, usePointStyle: true, pointStyleWidth: 44,
+              // Dashes tell lines apart: the legend has to show them.
+              generateLabels: (chart: Chart) => Chart.defaults.plugins.legend.labels.generateLabels(chart).map((item) => ({ ...item, lineDash: [...(series[item.datasetIndex ?? 0]?.dash ?? [])], lineWidth: 2.2 })),
+            },
+          },
+        },
       },
     };
     // The theme's colours are read off the page.
@@ -63,7 +71,7 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
   return (
     <figure className="chart">
       <figcaption><h2>{title}</h2>{marks.map((m) => <p key={m}>{m}</p>)}</figcaption>
-      <div className="canvas" tabIndex={0} role="img" aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`}><Line data={data} options={options} /></div>
+      <div className="canvas"><Line data={data} options={options} tabIndex={0} aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`} /></div>
       <button type="button" className="plain" onClick={() => saveText(file, csv(), 'text/csv')}>Data as CSV</button>
     </figure>
   );
