@@ -59,7 +59,7 @@ describe('The command line', () => {
   });
 
   it('finds the balance: in and out meet, and the exit code tells whether it is within its limit', () => {
-    const { code, out } = run('balance', DEMO, '--variant', 'noseCooler', '--rpm', '3500', '--load', '0.4', '--road-speed', '90', '--air-temp', '20', '--json');
+    const { code, out } = run('balance', DEMO, '--variant', 'noseCooler', '--rpm', '5000', '--load', '0.7', '--road-speed', '100', '--air-temp', '27', '--json');
     const { heat } = JSON.parse(out) as { heat: HeatResult };
     expect([code, heatResultSchema.parse(heat).status]).toEqual([0, 'balanced']);
     const sum = (list: readonly { heatW: number }[]) => list.reduce((s, h) => s + h.heatW, 0);

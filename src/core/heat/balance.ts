@@ -24,7 +24,9 @@ export interface BalanceOutcome {
 /** Where a search stops: hotter oil is not oil any more, colder does not flow. */
 const HOTTEST_K = 523.15;
 const COLDEST_K = 223.15;
-const MOST_STEPS = 80;
+const MOST_STEPS = 45;
+/** A step's first pass shows the step itself; what it sets in motion is seen in the second. */
+const LEAST_INNER = 2;
 const MOST_INNER = 10;
 const MOST_INNER_CLOSER = 30;
 const LONGEST_STEP_K = 35;
@@ -35,6 +37,14 @@ const RESIDUAL_SHARE = 1e-7;
 const AT_REST_K = 1e-4;
 /** A bracket this narrow holds nothing more [K]. */
 const CLOSED_K = 2e-6;
+/** Last gain and last loss this near each other, with no rest between, are a hunt [K]. */
+const HUNTS_WITHIN_K = 1.5;
+/** Residual, as a share of the heat in, from which the bracket is kept open this far [K]. */
+const NEAR_SHARE = 2e-5;
+const NEAR_K = 0.02;
+/** A bracket this narrow with this share of the heat in left on both sides is a jump, not a slope [K]. */
+const JUMP_K = 0.05;
+const JUMP_SHARE = 0.02;
 /** How far it is opened again on either side [K]. */
 const REOPENED_K = 0.5;
 
@@ -56,12 +66,16 @@ export function findBalance(heat: HeatSolver, state: OperatingState, conditions:
   let passes = 0;
   let step = LONGEST_STEP_K;
   let closer = false;
+  let gainsAt: number | undefined;
+  let losesAt: number | undefined;
+  let lowShare = 0;
+  let highShare = 0;
   for (let i = 0; i < MOST_STEPS; i++) {
     let residualW = NaN;
     let changeK = Infinity;
     // Temperatures must have come to rest well within the step that they are to decide.
     const rest = Math.max(AT_REST_K, 0.02 * Math.abs(step));
-    for (let inner = 0; inner < (closer ? MOST_INNER_CLOSER : MOST_INNER) && changeK > rest; inner++) {
+    for (let inner = 0; inner < LEAST_INNER || (inner < (closer ? MOST_INNER_CLOSER : MOST_INNER) && changeK > rest); inner++) {
       const outcome = heat.pass({ ...state, oilTemperatureK: t }, conditions, t);
       passes++;
       if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW)) return { status: 'notSolved', sumpK: t, residualW: NaN, passes };
@@ -70,8 +84,18 @@ export function findBalance(heat: HeatSolver, state: OperatingState, conditions:
     const { ledger } = heat;
     const heatIn = Math.max(1, ledger.bearingsW + ledger.fedPartsW + ledger.engineW + ledger.pumpingW + ledger.radiantW);
     if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= AT_REST_K) return { status: 'balanced', sumpK: t, residualW, passes };
-    if (residualW > 0) low = Math.max(low, t);
-    else high = Math.min(high, t);
+    if (residualW > 0) gainsAt = t;
+    else losesAt = t;
+    const share = changeK <= rest ? Math.abs(residualW) / heatIn : 0;
+    // So near the answer a sign is no better than the rest it was taken at: there the secant goes on without a bracket.
+    if (Math.abs(residualW) < NEAR_SHARE * heatIn) {
+      low = Math.min(low, t - NEAR_K);
+      high = Math.max(high, t + NEAR_K);
+    } else if (residualW > 0) {
+      if (t > low) [low, lowShare] = [t, share];
+    } else if (t < high) [high, highShare] = [t, share];
+    // Much heat in just below, much heat out just above, both at rest: no steady state lies between.
+    if (high - low < JUMP_K && lowShare > JUMP_SHARE && highShare > JUMP_SHARE) return { status: 'hunting', sumpK: 0.5 * (low + high), residualW, passes };
     if (low >= HOTTEST_K - 1e-9) return { status: 'tooHot', sumpK: t, residualW, passes };
     if (high <= COLDEST_K + 1e-9) return { status: 'tooCold', sumpK: t, residualW, passes };
     const slope = before && Math.abs(t - before.t) > 1e-9 ? (before.r - residualW) / (t - before.t) : FIRST_SLOPE_WK;
@@ -90,12 +114,15 @@ export function findBalance(heat: HeatSolver, state: OperatingState, conditions:
       closer = true;
       low = Math.max(COLDEST_K, t - REOPENED_K);
       high = Math.min(HOTTEST_K, t + REOPENED_K);
+      lowShare = highShare = 0;
       before = undefined;
       t = residualW > 0 ? 0.5 * (t + high) : 0.5 * (t + low);
       step = 0;
     }
   }
-  return { status: 'notSolved', sumpK: t, residualW: before?.r ?? NaN, passes };
+  // Steps ran out while gain and loss stood close together: it does not come to rest between them.
+  const narrow = gainsAt !== undefined && losesAt !== undefined && Math.abs(gainsAt - losesAt) < HUNTS_WITHIN_K;
+  return { status: narrow ? 'hunting' : 'notSolved', sumpK: narrow ? 0.5 * (gainsAt! + losesAt!) : t, residualW: before?.r ?? NaN, passes };
 }
 
 /** Balances that a state has: from the cold side, and from the hot side where that is another one. */

@@ -6,7 +6,7 @@ import type { CircuitSolver } from '../network/solveProject';
 import type { SolveOutcome } from '../network/solver';
 import { STANDARD_GRAVITY_M_S2, type OperatingState, type TemperatureField } from '../network/state';
 import { consumerHeatW, engineHeatW, HOSE_CONDUCTANCE_WMK, windConductanceWK, type Conditions } from './conditions';
-import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, meanSpecificHeat, type CoolerConductance } from './coolers';
+import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, faceSpeedMS, meanSpecificHeat, type CoolerConductance } from './coolers';
 import { singleStreamEffectiveness } from './effectiveness';
 
 /** Mass flow below which an element carries no heat [kg/s]. */
@@ -14,8 +14,9 @@ const NO_FLOW_KG_S = 1e-9;
 /** Exchange that gives a dead end its neighbour's temperature [kg/s]: too small to see in any balance. */
 const TRICKLE_KG_S = 1e-9;
 
-/** Share of the way that a fan's switch follows its outlet in one pass. */
-const SWITCH_SHARE = 0.35;
+/** Share of the way that a fan's switch follows its outlet in one pass, at first and at least. */
+const FIRST_SWITCH_SHARE = 0.9;
+const LEAST_SWITCH_SHARE = 0.15;
 
 /** What a line exchanges with the air and takes from the exhaust. */
 interface LineHeat {
@@ -71,6 +72,8 @@ export class HeatSolver {
   readonly outK: Float64Array;
   /** What a fan's switch at an outlet has come to feel: follows the outlet by part of the way each pass, or fan and outlet would chase each other. */
   private readonly switchK: Float64Array;
+  private readonly switchLagK: Float64Array;
+  private readonly switchShare: Float64Array;
   readonly unknownOfNode: Int32Array;
   readonly sourceUnknown: number;
   /** Coolers whose rating no exchanger could do. */
@@ -139,6 +142,8 @@ export class HeatSolver {
     this.placeK = new Float64Array(n).fill(NaN);
     this.outK = new Float64Array(elements);
     this.switchK = new Float64Array(elements);
+    this.switchLagK = new Float64Array(elements);
+    this.switchShare = new Float64Array(elements).fill(FIRST_SWITCH_SHARE);
     this.field = { elementK: new Float64Array(elements), opening: new Float64Array(elements).fill(NaN) };
     this.ledger = { bearingsW: 0, fedPartsW: 0, engineW: 0, pumpingW: 0, radiantW: 0, exchangeW: new Float64Array(elements), panW: 0, coolantW: 0 };
 
@@ -156,7 +161,6 @@ export class HeatSolver {
     });
     this.coolers = this.cooler.flatMap((c, e) => (c ? [{ element: e, part: partOf(e)! }] : []));
     this.impossibleCoolers = impossible;
-    this.hasFan = this.cooler.some((c) => c?.cooling.kind === 'air' && c.cooling.fan !== undefined);
     this.fed = network.elementName.map((_, e) => {
       const part = partOf(e);
       return part?.kind === 'consumer' ? part : undefined;
@@ -188,6 +192,8 @@ export class HeatSolver {
     this.placeK.fill(temperatureK);
     this.outK.fill(temperatureK);
     this.switchK.fill(temperatureK);
+    this.switchLagK.fill(0);
+    this.switchShare.fill(FIRST_SWITCH_SHARE);
     this.field.opening.fill(NaN);
     this.circuit.solver.reset();
   }
@@ -198,7 +204,7 @@ export class HeatSolver {
    */
   pass(state: OperatingState, conditions: Conditions, sumpK: number, stores?: ThermalStores): PassOutcome {
     this.setElementTemperatures(sumpK);
-    const hydraulic = this.circuit.solver.solve(this.circuit.oil, state, this.field as TemperatureField);
+    const hydraulic = this.circuit.solver.solve(this.circuit.oil, state, this.field as TemperatureField, 1);
     if (hydraulic.status !== 'converged') return { hydraulic, residualW: NaN, changeK: NaN };
     const changeK = this.solveTemperatures(state, conditions, sumpK, stores);
     return { hydraulic, residualW: this.residualW(conditions, sumpK, stores), changeK };
@@ -287,8 +293,14 @@ export class HeatSolver {
     this.readExchange(state, conditions, stores);
     for (const { element } of this.coolers) {
       const lag = this.outK[element]! - this.switchK[element]!;
-      this.switchK[element]! += SWITCH_SHARE * lag;
-      if (this.hasFan && Math.abs(lag) > changeK) changeK = Math.abs(lag);
+      // Where fan and outlet chase each other, the switch takes shorter steps.
+      if (lag * this.switchLagK[element]! < 0) this.switchShare[element] = Math.max(LEAST_SWITCH_SHARE, 0.6 * this.switchShare[element]!);
+      this.switchLagK[element] = lag;
+      this.switchK[element]! += this.switchShare[element]! * lag;
+      const cooling = this.cooler[element]!.cooling;
+      // A lag matters only where the fan would run otherwise.
+      const felt = cooling.kind === 'air' && cooling.fan && faceSpeedMS(cooling, conditions.roadSpeedMS, this.switchK[element]!) !== faceSpeedMS(cooling, conditions.roadSpeedMS, this.outK[element]!);
+      if (felt && Math.abs(lag) > changeK) changeK = Math.abs(lag);
     }
     return changeK;
   }
@@ -336,7 +348,6 @@ export class HeatSolver {
     }
   }
 
-  private readonly hasFan: boolean;
   private strayW = 0;
 
   /** What the home reservoir exchanges: conductance in all [W/K], and what it would gain at 0 K over its own temperature [W]. */

@@ -133,18 +133,19 @@ export class HydraulicSolver {
   /**
    * Solves one state, starting from the last one that this solver converged on, or from rest.
    * @param field temperatures by element; undefined holds the state's temperature everywhere
+   * @param leastIterations steps taken even where the start already satisfies the stopping test: what is balanced against this flow needs it finer
    * @returns how it ended, with the worst node and element; pressures and flows in `workspace`
    */
-  solve(oil: Oil, state: OperatingState, field?: TemperatureField): SolveOutcome {
+  solve(oil: Oil, state: OperatingState, field?: TemperatureField, leastIterations = 0): SolveOutcome {
     const startedWarm = this.warm;
     if (!startedWarm) this.startFromRest();
     this.bind(oil, state, field);
-    let outcome = this.iterate(oil, state, !startedWarm);
+    let outcome = this.iterate(oil, state, !startedWarm, leastIterations);
     if (outcome.status !== 'converged' && outcome.status !== 'singular') {
       this.startFromRest();
       this.bind(oil, state, field);
       const relaxed = this.relax(oil, state);
-      const rest = this.iterate(oil, state, false);
+      const rest = this.iterate(oil, state, false, leastIterations);
       outcome = { ...rest, iterations: outcome.iterations + relaxed + rest.iterations, evaluations: outcome.evaluations + relaxed + rest.evaluations };
     }
     this.warm = outcome.status === 'converged';
@@ -163,7 +164,7 @@ export class HydraulicSolver {
     for (const state of film) if (state) state.temperatureK = 0;
   }
 
-  private iterate(oil: Oil, state: OperatingState, fromRest: boolean): SolveOutcome {
+  private iterate(oil: Oil, state: OperatingState, fromRest: boolean, leastIterations: number): SolveOutcome {
     const { network, workspace: ws } = this;
     let evaluations = 1;
     let forced = 0;
@@ -171,7 +172,8 @@ export class HydraulicSolver {
     this.evaluate(oil, state, fromRest);
     let merit = this.measure(ws.byFromPa);
     for (let iteration = 0; ; iteration++) {
-      if (hasConverged(this.convergence)) return this.outcome('converged', iteration, evaluations);
+      const already = hasConverged(this.convergence);
+      if (iteration >= leastIterations && already) return this.outcome('converged', iteration, evaluations);
       if (iteration >= ITERATION_LIMIT) return this.outcome('iterationLimit', iteration, evaluations);
       this.assemble(0);
       if (!this.matrix.factor(this.symmetric))
@@ -187,7 +189,7 @@ export class HydraulicSolver {
         evaluations++;
         // The first step from rest has no residual worth comparing with: its linearisation knows no flow yet.
         const judged = this.measure(this.weights);
-        if (first || judged <= (1 - SUFFICIENT_DECREASE * length) * merit) break;
+        if (first || already || judged <= (1 - SUFFICIENT_DECREASE * length) * merit) break;
         if (this.correctionNorm() <= (1 - NATURAL_DECREASE * length) * stepNorm) break;
         if (length < SMALLEST_STEP) {
           // A kink closer than the shortest step: cross it, but not for ever.
