@@ -5,18 +5,11 @@ import { newProject, type NewEngine } from '../src/core/archetypes/newProject';
 import { DEFAULT_AIR_COOLING } from '../src/core/heat/coolers';
 import { changePart } from '../src/core/circuit/partFields';
 import { PROJECT_VERSION, projectSchema, type Circuit, type Project, type Variant } from '../src/core/circuit/project';
-import { applyMove, type Move, type MoveDraft } from '../src/core/moves';
+import type { MoveDraft } from '../src/core/moves';
 import { catalogueEntry } from '../src/core/parts/catalogue';
+import { makeMoves as moved } from '../src/core/moves/makeMoves';
 
 const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
-
-function moved(variant: Variant, ...moves: Move[]): Variant {
-  return moves.reduce((v, move) => {
-    const outcome = applyMove(v, move);
-    if (!outcome.ok) throw new Error(`${JSON.stringify(move)}: ${outcome.why}`);
-    return outcome.variant;
-  }, variant);
-}
 
 /** Sets values inside parts: "part.key.key": value. */
 function set(circuit: Circuit, values: Readonly<Record<string, unknown>>): Circuit {

@@ -10,6 +10,7 @@ import type { Finding } from './finding';
 import { findingsOf } from './rule';
 import { RULES } from './rules';
 import { auditToEnd, sayFinding } from '.';
+import { makeMoves as moved } from '../moves/makeMoves';
 
 const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
 const demo = (name = 'thornback'): Project => {
@@ -20,13 +21,6 @@ const demo = (name = 'thornback'): Project => {
 const THORNBACK = demo();
 const STOCK = activeVariant(THORNBACK);
 
-function moved(variant: Variant, ...moves: Move[]): Variant {
-  return moves.reduce((v, move) => {
-    const outcome = applyMove(v, move);
-    if (!outcome.ok) throw new Error(`${JSON.stringify(move)}: ${outcome.why}`);
-    return outcome.variant;
-  }, variant);
-}
 /** Sets "part.key": value, in the stock circuit or another. */
 function set(values: Readonly<Record<string, unknown>>, variant = STOCK): Variant {
   const parts = Object.entries(values).reduce((list, [where, value]) => {

@@ -1,6 +1,8 @@
 import type { z } from 'zod';
 import type { Quantity } from '../units';
 import type { FieldMeta } from './field';
+import { HOSE_CONDUCTANCE_WMK } from '../heat/conditions';
+import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../heat/coolers';
 import { entryFor } from '../parts/catalogue';
 import { partSchema, type Part } from './parts';
 import { PORTS } from './ports';
@@ -101,7 +103,7 @@ function isGroup(schema: AnySchema): boolean {
 
 const GROUP_TITLES: Readonly<Record<string, string>> = {
   screen: 'Screen', tube: 'Tube', bypass: 'Bypass valve', slip: 'Slip', fillLoss: 'Loss of filling at speed', variable: 'Regulator', losses: 'Ends and bends',
-  feed: 'Feed', eccentricity: 'Running', nozzle: 'Nozzle', valve: 'Spring valve', supply: 'What it must see', run: 'Run', branch: 'Branch', metering: 'Metering', passage: 'Passage', profile: 'Heights along the run', spring: 'Shimmed spring', connections: 'Threads', electrical: 'Wiring', place: 'Where it sits',
+  feed: 'Feed', eccentricity: 'Running', nozzle: 'Nozzle', valve: 'Spring valve', supply: 'What it must see', run: 'Run', branch: 'Branch', metering: 'Metering', passage: 'Passage', profile: 'Heights along the run', spring: 'Shimmed spring', connections: 'Threads', electrical: 'Wiring', place: 'Where it sits', cooling: 'Cooling', fan: 'Fan', heat: 'Heat exchanged',
 };
 
 /**
@@ -122,6 +124,8 @@ export function changePart(part: Part, path: readonly (string | number)[], value
 
 /** What a part may have besides, and what it begins with when it is given it. */
 const EXTRAS: Readonly<Record<string, { readonly label: string; readonly seed: (part: Part) => unknown; readonly fits: (part: Part) => boolean }>> = {
+  cooling: { label: 'Say how it cools', seed: (p) => (p.kind === 'cooler' && p.medium === 'liquid' ? DEFAULT_LIQUID_COOLING : DEFAULT_AIR_COOLING), fits: (p) => p.kind === 'cooler' },
+  heat: { label: 'Say what heat it exchanges', seed: (p) => ({ airConductanceWMK: (p.kind === 'line' && p.dash !== undefined ? HOSE_CONDUCTANCE_WMK[p.dash] : undefined) ?? 1.1, radiantWM: 0 }), fits: (p) => p.kind === 'line' },
   place: { label: 'Say where it sits', seed: () => ({}), fits: (p) => p.kind !== 'sump' && p.kind !== 'ownOil' },
   connections: { label: 'Say its threads', seed: (p) => threadsOf(p), fits: (p) => PORTS[p.kind].length > 0 && p.kind !== 'sump' && p.kind !== 'tank' },
   electrical: { label: 'Describe its wiring', seed: () => ({ currentA: 5 }), fits: (p) => p.kind === 'cooler' || p.kind === 'scavenge' || p.kind === 'sideStream' || p.kind === 'gauge' },

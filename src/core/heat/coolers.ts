@@ -34,6 +34,37 @@ export function estimateAirCooling(rows: number, widthM: number): AirCooling {
   return { ...DEFAULT_AIR_COOLING, faceAreaM2, ratedHeatW: DEFAULT_AIR_COOLING.ratedHeatW * (faceAreaM2 / DEFAULT_AIR_COOLING.faceAreaM2) };
 }
 
+/** One point of a cooler's curve: heat at an oil flow, at the rating point's air and temperatures. */
+export interface HeatPoint {
+  readonly oilFlowM3S: number;
+  readonly heatW: number;
+}
+
+/** Shares of the oil side that are tried, and how far the best may miss. */
+const SHARES = Array.from({ length: 37 }, (_, i) => 0.05 + 0.025 * i);
+const WORST_MISFIT = 0.25;
+
+/**
+ * The rating and the oil side's share that a curve of heat against oil flow has, at the air and temperatures of `base`.
+ * @param points two at least, flows and heats > 0 @returns undefined where no such cooler follows them within a quarter
+ * @source least squares over the share; the heat is scaled to the point of largest flow
+ */
+export function fitAirCooling(points: readonly HeatPoint[], base: AirCooling, oil: Oil): { readonly cooling: AirCooling; readonly misfit: number } | undefined {
+  if (points.length < 2 || points.some((p) => !(p.oilFlowM3S > 0) || !(p.heatW > 0))) return undefined;
+  const top = points.reduce((a, b) => (b.oilFlowM3S > a.oilFlowM3S ? b : a));
+  const surroundings = { airTemperatureK: base.ratedAirK, roadSpeedMS: base.positionFactor > 0 ? base.ratedFaceSpeedMS / base.positionFactor : 0, coolantK: base.ratedAirK, atmospherePa: 101_325 };
+  let best: { cooling: AirCooling; misfit: number } | undefined;
+  for (const oilSideShare of SHARES) {
+    const cooling: AirCooling = { ...base, ratedHeatW: top.heatW, ratedOilFlowM3S: top.oilFlowM3S, oilSideShare };
+    const c = coolerConductance(cooling, oil);
+    if (!c) continue;
+    const heat = (flow: number) => coolerExchangeWK(c, oil, flow * oil.densityKgM3(base.ratedOilK), base.ratedOilK, base.ratedOilK, surroundings) * (base.ratedOilK - base.ratedAirK);
+    const misfit = Math.max(...points.map((p) => Math.abs(heat(p.oilFlowM3S) / heat(top.oilFlowM3S) / (p.heatW / top.heatW) - 1)));
+    if (!best || misfit < best.misfit) best = { cooling, misfit };
+  }
+  return best && best.misfit <= WORST_MISFIT ? best : undefined;
+}
+
 /** A cooler's film conductances at its rating point. */
 export interface CoolerConductance {
   readonly cooling: Cooling;

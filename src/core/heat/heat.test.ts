@@ -2,12 +2,15 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { readProjectText } from '../circuit/readProject';
 import { projectSchema, PROJECT_VERSION, type Project } from '../circuit/project';
+import type { MoveDraft } from '../moves';
+import { makeMoves } from '../moves/makeMoves';
+import { catalogueEntry } from '../parts/catalogue';
 import { CircuitSolver } from '../network/solveProject';
 import { Oil } from '../oil/oil';
 import { OIL_GRADES } from '../oil/grades';
 import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
 import { findBalance, findBalances, isFound } from './balance';
-import { coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, estimateAirCooling, faceSpeedMS } from './coolers';
+import { coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, estimateAirCooling, faceSpeedMS, fitAirCooling } from './coolers';
 import { counterflowEffectiveness, crossflowEffectiveness, singleStreamEffectiveness } from './effectiveness';
 import { HeatSolver } from './heatSolver';
 import { solveBalanced } from './solveBalanced';
@@ -87,6 +90,16 @@ describe('A cooler', () => {
       const k = coolerExchangeWK(c, OIL, m, 400, 400, { ...around, airTemperatureK: 253 });
       expect(OIL.temperatureK(OIL.enthalpyJKg(400) - (k * (400 - 253)) / m)).toBeGreaterThanOrEqual(253 - 1e-6);
     }
+  });
+
+  it('is found again from a curve of heat against oil flow that it made itself', () => {
+    const base = { ...DEFAULT_AIR_COOLING, oilSideShare: 0.65 };
+    const c = coolerConductance(base, OIL)!;
+    const heat = (q: number) => coolerExchangeWK(c, OIL, q * OIL.densityKgM3(base.ratedOilK), base.ratedOilK, base.ratedOilK, around) * (base.ratedOilK - base.ratedAirK);
+    const fitted = fitAirCooling([1e-4, 2e-4, 5e-4].map((q) => ({ oilFlowM3S: q, heatW: heat(q) })), DEFAULT_AIR_COOLING, OIL)!;
+    expect(fitted.misfit).toBeLessThan(0.01);
+    expect(fitted.cooling.oilSideShare).toBeCloseTo(0.65, 1);
+    expect(fitAirCooling([{ oilFlowM3S: 1e-4, heatW: 5000 }], DEFAULT_AIR_COOLING, OIL)).toBeUndefined();
   });
 
   it('refuses a rating that no exchanger could keep, and estimates one by its size', () => {
@@ -188,6 +201,19 @@ describe('Temperatures around a circuit', () => {
     const taken = at('stock') - at('summer');
     expect(taken).toBeGreaterThan(6);
     expect(taken).toBeLessThan(16);
+  });
+
+  // An oil-to-air cooler in a liquid one's place: slower to warm up, cooler on the track. Common practice, no source.
+  it('warms up slower with an air cooler than with a liquid one, and runs cooler on the track', () => {
+    const p = demo('thornback');
+    const stock = p.variants[0]!;
+    const liquid = makeMoves(stock, { kind: 'insert', at: 'filter.out', drafts: [{ ...catalogueEntry('liquidCooler').part } as MoveDraft] });
+    const air = makeMoves(stock, { kind: 'insert', at: 'filter.out', drafts: [{ ...catalogueEntry('airCooler').part } as MoveDraft] });
+    const circuit = (variant: typeof stock) => solverOf({ ...p, variants: [variant] });
+    const track = (variant: typeof stock) => solveBalanced(circuit(variant), 6500 / 60, { airTemperatureK: 298.15, roadSpeedMS: 35, load: 0.9 }).heat.sumpK;
+    expect(track(air)).toBeLessThan(track(liquid) - 5);
+    const after = (variant: typeof stock) => toEnd(warmUp(new HeatSolver(circuit(variant)), { speedRevS: 2500 / 60, load: 0.2, roadSpeedMS: 20, airTemperatureK: 283.15 }, 283.15, 300)).samples.at(-1)!.sumpK;
+    expect(after(air)).toBeLessThan(after(liquid) - 5);
   });
 
   it('says where the oil does not come to rest: a core in freezing air that plugs and frees itself in turn', () => {

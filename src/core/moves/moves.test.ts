@@ -12,6 +12,7 @@ import { catalogueEntry } from '../parts/catalogue';
 import { hasColumn } from '../sheet/arrange';
 import { seededRandom } from '../verification/testing/loopedNetwork';
 import { applyMove, branchOf, offersFor, tidyColumns, type Move, type MoveDraft } from '.';
+import { makeMoves as moved } from './makeMoves';
 
 const C = 273.15;
 const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
@@ -21,13 +22,6 @@ const project = (): Project => {
   return read.project;
 };
 const stock = () => activeVariant(project());
-function moved(variant: Variant, ...moves: Move[]): Variant {
-  return moves.reduce((v, move) => {
-    const outcome = applyMove(v, move);
-    if (!outcome.ok) throw new Error(`${JSON.stringify(move)}: ${outcome.why}`);
-    return outcome.variant;
-  }, variant);
-}
 const whyNot = (variant: Variant, move: Move) => {
   const outcome = applyMove(variant, move);
   return outcome.ok ? 'made' : outcome.why;

@@ -8,6 +8,8 @@ import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/parts/thre
 import { lossLabel } from '../../../core/explain/explainPart';
 import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
+import { CoolingInput } from './CoolingInput';
+import { EndsInput, hasLosses } from './EndsInput';
 import { CurveInput, isRated } from './CurveInput';
 import { QuantityInput } from './QuantityInput';
 
@@ -28,6 +30,8 @@ export default function PartForm({ part }: { readonly part: Part }) {
   };
   return (
     <AntdTheme><form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+      {hasLosses(part) && <EndsInput part={part} onChange={replacePart} />}
+      {part.kind === 'cooler' && part.cooling?.kind === 'air' && <CoolingInput part={part} cooling={part.cooling} onChange={replacePart} />}
       {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
       {fields.map((field, i) => {
         const at = field.path.join('.');

@@ -1,0 +1,38 @@
+import { useState } from 'react';
+import { FITTING_NAMES } from '../../../core/circuit/laws';
+import { partSchema, type Part } from '../../../core/circuit/parts';
+import { lossLabel } from '../../../core/explain/explainPart';
+import { FITTINGS, type FittingName } from '../../../core/parts/fittings';
+
+type WithLosses = Extract<Part, { losses: unknown }>;
+
+/** True for lines and fittings: their ends and bends are a list. */
+export function hasLosses(part: Part): part is WithLosses {
+  return 'losses' in part;
+}
+
+/** The ends and bends of a line: which there are, one more, one less. Their numbers stand in the form below. */
+export function EndsInput({ part, onChange }: { readonly part: WithLosses; readonly onChange: (part: Part) => void }) {
+  const [fitting, setFitting] = useState<FittingName>('hoseEnd90');
+  const change = (losses: readonly unknown[]) => {
+    const made = partSchema.safeParse({ ...part, losses });
+    if (made.success) onChange(made.data);
+  };
+  return (
+    <details>
+      <summary>Ends and bends ({part.losses.length})</summary>
+      {part.losses.map((loss, i) => (
+        <div key={`${loss.kind}${i}`} className="savepoint">
+          <span>{lossLabel(loss)}</span>
+          <button type="button" className="plain" aria-label={`Take away ${lossLabel(loss)}`} onClick={() => change(part.losses.filter((_, at) => at !== i))}>Take away</button>
+        </div>
+      ))}
+      <div className="inline">
+        <select value={fitting} aria-label="End or bend" onChange={(event) => setFitting(event.target.value as FittingName)}>
+          {FITTING_NAMES.map((name) => <option key={name} value={name}>{FITTINGS[name].label}</option>)}
+        </select>
+        <button type="button" className="plain" onClick={() => change([...part.losses, { kind: 'catalogue', fitting }])}>Add it</button>
+      </div>
+    </details>
+  );
+}
