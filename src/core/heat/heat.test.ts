@@ -137,7 +137,7 @@ describe('Temperatures around a circuit', () => {
     const element = (id: string) => circuit.compiled.elementsOfPart.get(id)!.get(id === 'end' ? 'nozzle' : '')!;
     const ws = circuit.solver.workspace;
     const m = (id: string) => ws.densityKgM3[element(id)]! * ws.flowM3S[element(id)]!;
-    const at = (port: string) => heat.placeK[heat.unknownOfNode[circuit.compiled.nodeOfPort.get(port)!]!]!;
+    const at = (port: string) => heat.nodeK(circuit.compiled.nodeOfPort.get(port)!);
     const h = (k: number) => circuit.oil.enthalpyJKg(k);
     const mixed = (m('plain') * h(heat.outK[element('plain')]!) + m('heater') * h(heat.outK[element('heater')]!)) / (m('plain') + m('heater'));
     expect(at('end.in')).toBeCloseTo(circuit.oil.temperatureK(mixed), 6);

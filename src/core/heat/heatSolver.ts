@@ -1,13 +1,13 @@
-import { isReservoir, type ReservoirPart } from '../circuit/ports';
 import type { Part } from '../circuit/parts';
-import { SparseLu } from '../linear/sparseLu';
 import { Law } from '../network/law';
 import type { CircuitSolver } from '../network/solveProject';
 import type { SolveOutcome } from '../network/solver';
 import { STANDARD_GRAVITY_M_S2, type OperatingState, type TemperatureField } from '../network/state';
-import { consumerHeatW, engineHeatW, HOSE_CONDUCTANCE_WMK, windConductanceWK, type Conditions } from './conditions';
+import { consumerHeatW, engineHeatW, windConductanceWK, type Conditions } from './conditions';
 import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, faceSpeedMS, meanSpecificHeat, type CoolerConductance } from './coolers';
 import { singleStreamEffectiveness } from './effectiveness';
+import { lineHeat, type LineHeat } from './lineHeat';
+import { ThermalPlaces } from './thermalPlaces';
 
 /** Mass flow below which an element carries no heat [kg/s]. */
 const NO_FLOW_KG_S = 1e-9;
@@ -17,13 +17,6 @@ const TRICKLE_KG_S = 1e-9;
 /** Share of the way that a fan's switch follows its outlet in one pass, at first and at least. */
 const FIRST_SWITCH_SHARE = 0.9;
 const LEAST_SWITCH_SHARE = 0.15;
-
-/** What a line exchanges with the air and takes from the exhaust. */
-interface LineHeat {
-  /** At 25 m/s, whole length [W/K]. */
-  readonly conductanceWK: number;
-  readonly radiantW: number;
-}
 
 /** Where the heat came from and went to in one pass [W]. */
 export interface HeatLedger {
@@ -74,18 +67,14 @@ export class HeatSolver {
   private readonly switchK: Float64Array;
   private readonly switchLagK: Float64Array;
   private readonly switchShare: Float64Array;
-  readonly unknownOfNode: Int32Array;
-  readonly sourceUnknown: number;
+  /** Which temperature belongs to which place of the circuit. */
+  readonly places: ThermalPlaces;
   /** Coolers whose rating no exchanger could do. */
   readonly impossibleCoolers: readonly string[];
   readonly coolers: readonly { readonly element: number; readonly part: Part }[];
 
-  private readonly homeUnknown: number;
-  private readonly scavenged: { readonly from: number; readonly to: number }[] = [];
-  private readonly matrix: SparseLu;
-  private readonly slots: Int32Array;
-  private readonly diagonal: Int32Array;
-  private readonly scavengeSlots: Int32Array;
+  /** Heat of elements that lie in one place, or carry nothing: it goes to the home reservoir [W]. */
+  private strayW = 0;
   private readonly rhs: Float64Array;
   private readonly enthalpy: Float64Array;
   private readonly inflowKgS: Float64Array;
@@ -98,44 +87,9 @@ export class HeatSolver {
     const { compiled, variant } = circuit;
     const { network } = compiled;
     const parts = variant.circuit.parts;
-    const nodes = network.nodeName.length;
     const elements = network.law.length;
-    // Both ends of a reservoir are one stirred store.
-    const reservoirs = parts.filter(isReservoir);
-    this.unknownOfNode = new Int32Array(nodes);
-    let n = reservoirs.length;
-    for (let i = 0; i < nodes; i++) {
-      const id = compiled.reservoirOfNode.get(i as never);
-      this.unknownOfNode[i] = id === undefined ? n++ : reservoirs.findIndex((r) => r.id === id);
-    }
-    this.sourceUnknown = this.indexOfSource(reservoirs);
-    this.homeUnknown = this.indexOfHome(reservoirs);
-    for (const part of parts) {
-      if (part.kind !== 'scavenge') continue;
-      const [from, to] = [compiled.nodeOfPort.get(`${part.id}.in`), compiled.nodeOfPort.get(`${part.id}.out`)];
-      if (from === undefined || to === undefined) continue;
-      const [a, b] = [this.unknownOfNode[from]!, this.unknownOfNode[to]!];
-      if (a < reservoirs.length && b < reservoirs.length && a !== b && !this.scavenged.some((s) => s.from === a)) this.scavenged.push({ from: a, to: b });
-    }
-    const rows: number[] = [];
-    const columns: number[] = [];
-    const couple = (a: number, b: number) => {
-      if (a === b) return;
-      rows.push(a);
-      columns.push(b);
-    };
-    const at = (node: number) => this.unknownOfNode[node]!;
-    for (let e = 0; e < elements; e++) couple(at(network.from[e]!), at(network.to[e]!));
-    for (const s of this.scavenged) couple(s.from, s.to);
-    this.matrix = new SparseLu(n, rows, columns);
-    // Four slots an element: (to,to) (to,from) (from,from) (from,to).
-    this.slots = new Int32Array(4 * elements);
-    for (let e = 0; e < elements; e++) {
-      const [a, b] = [at(network.from[e]!), at(network.to[e]!)];
-      this.slots.set([this.matrix.slot(b, b), this.matrix.slot(b, a), this.matrix.slot(a, a), this.matrix.slot(a, b)], 4 * e);
-    }
-    this.diagonal = Int32Array.from({ length: n }, (_, i) => this.matrix.slot(i, i));
-    this.scavengeSlots = Int32Array.from(this.scavenged, (s) => this.matrix.slot(s.to, s.from));
+    this.places = new ThermalPlaces(circuit);
+    const n = this.places.count;
     this.rhs = new Float64Array(n);
     this.enthalpy = new Float64Array(n);
     this.inflowKgS = new Float64Array(n);
@@ -171,22 +125,6 @@ export class HeatSolver {
     });
   }
 
-  private indexOfSource(reservoirs: readonly ReservoirPart[]): number {
-    const { compiled, variant } = this.circuit;
-    const { network } = compiled;
-    // The reservoir that something leaves by its suction towards a pump.
-    const found = reservoirs.findIndex((r) => {
-      const node = compiled.nodeOfPort.get(`${r.id}.suction`);
-      return node !== undefined && network.from.includes(node) && variant.circuit.parts.some((p) => p.kind === 'pump');
-    });
-    return Math.max(0, found);
-  }
-
-  private indexOfHome(reservoirs: readonly ReservoirPart[]): number {
-    const counts = reservoirs.map((r) => [...this.circuit.compiled.returnsTo.values()].filter((id) => id === r.id).length);
-    return Math.max(0, counts.indexOf(Math.max(...counts)));
-  }
-
   /** Starts from one temperature everywhere. */
   startAt(temperatureK: number): void {
     this.placeK.fill(temperatureK);
@@ -210,16 +148,26 @@ export class HeatSolver {
     return { hydraulic, residualW: this.residualW(conditions, sumpK, stores), changeK };
   }
 
+  /** Temperature at a node of the network [K]. */
+  nodeK(node: number): number {
+    return this.placeK[this.places.unknownOfNode[node]!]!;
+  }
+
+  /** Temperature of the oil that enters an element, whichever way it flows [K]. */
+  inletK(e: number): number {
+    return this.placeK[this.upstream(e)]!;
+  }
+
   private upstream(e: number): number {
     const { network } = this.circuit.compiled;
-    return this.unknownOfNode[this.circuit.solver.workspace.flowM3S[e]! >= 0 ? network.from[e]! : network.to[e]!]!;
+    return this.places.unknownOfNode[this.circuit.solver.workspace.flowM3S[e]! >= 0 ? network.from[e]! : network.to[e]!]!;
   }
 
   private setElementTemperatures(sumpK: number): void {
     const { elementK } = this.field;
-    this.placeK[this.sourceUnknown] = sumpK;
+    this.placeK[this.places.source] = sumpK;
     for (let e = 0; e < elementK.length; e++) {
-      const inK = this.placeK[this.upstream(e)]!;
+      const inK = this.inletK(e);
       const own = Number.isFinite(inK) ? inK : sumpK;
       elementK[e] = this.cooler[e] ? 0.5 * (own + (Number.isFinite(this.outK[e]!) ? this.outK[e]! : own)) : own;
     }
@@ -230,8 +178,9 @@ export class HeatSolver {
     const { network } = this.circuit.compiled;
     const { oil, project, solver } = this.circuit;
     const ws = solver.workspace;
-    const { values } = this.matrix;
-    const { ledger, rhs, slots } = this;
+    const { values } = this.places.matrix;
+    const { ledger, rhs } = this;
+    const { slots } = this.places;
     values.fill(0);
     rhs.fill(0);
     this.inflowKgS.fill(0);
@@ -242,8 +191,8 @@ export class HeatSolver {
       const flow = ws.flowM3S[e]!;
       const forward = flow >= 0;
       const [toTo, toFrom, fromFrom, fromTo] = [slots[4 * e]!, slots[4 * e + 1]!, slots[4 * e + 2]!, slots[4 * e + 3]!];
-      const a = this.unknownOfNode[network.from[e]!]!;
-      const b = this.unknownOfNode[network.to[e]!]!;
+      const a = this.places.unknownOfNode[network.from[e]!]!;
+      const b = this.places.unknownOfNode[network.to[e]!]!;
       const m = ws.densityKgM3[e]! * Math.abs(flow);
       const heat = this.heatOf(e, state, conditions);
       ledger.exchangeW[e] = 0;
@@ -277,12 +226,12 @@ export class HeatSolver {
       rhs[d]! += heat - k * (inK - oil.enthalpyJKg(inK) / cp - ambientK);
     }
     this.addStores(state, conditions, strayW, stores);
-    const source = this.diagonal[this.sourceUnknown]!;
-    this.holdRow(this.sourceUnknown);
+    const source = this.places.diagonal[this.places.source]!;
+    this.places.holdRow(this.places.source);
     values[source] = 1;
-    rhs[this.sourceUnknown] = oil.enthalpyJKg(sumpK);
-    if (!this.matrix.factor(false)) return NaN;
-    this.matrix.solve(rhs, this.enthalpy);
+    rhs[this.places.source] = oil.enthalpyJKg(sumpK);
+    if (!this.places.matrix.factor(false)) return NaN;
+    this.places.matrix.solve(rhs, this.enthalpy);
     let changeK = 0;
     for (let i = 0; i < this.placeK.length; i++) {
       const found = oil.temperatureK(this.enthalpy[i]!);
@@ -305,22 +254,6 @@ export class HeatSolver {
     return changeK;
   }
 
-  /** Takes everything out of a row but its diagonal: its unknown is given. */
-  private holdRow(row: number): void {
-    const { network } = this.circuit.compiled;
-    const { values } = this.matrix;
-    for (let e = 0; e < network.law.length; e++) {
-      const a = this.unknownOfNode[network.from[e]!]!;
-      const b = this.unknownOfNode[network.to[e]!]!;
-      if (a === b) continue;
-      if (b === row) values[this.slots[4 * e + 1]!] = 0;
-      if (a === row) values[this.slots[4 * e + 3]!] = 0;
-    }
-    this.scavenged.forEach((s, i) => {
-      if (s.to === row) values[this.scavengeSlots[i]!] = 0;
-    });
-  }
-
   /** What belongs to the reservoirs: the rest of the engine's heat, pan and block; and what scavenge sections carry from one to the other. */
   private addStores(state: OperatingState, conditions: Conditions, strayW: number, stores: ThermalStores | undefined): void {
     const { project, oil } = this.circuit;
@@ -328,27 +261,25 @@ export class HeatSolver {
     const all = engineHeatW(project, state.speedRevS, conditions.load);
     ledger.engineW = Math.max(0, all - ledger.bearingsW - ledger.fedPartsW);
     this.strayW = strayW;
-    const home = this.homeUnknown;
-    if (home !== this.sourceUnknown) {
-      const homeK = Number.isFinite(this.placeK[home]!) ? this.placeK[home]! : this.placeK[this.sourceUnknown]!;
+    const home = this.places.home;
+    if (home !== this.places.source) {
+      const homeK = Number.isFinite(this.placeK[home]!) ? this.placeK[home]! : this.placeK[this.places.source]!;
       const cp = oil.specificHeatJKgK(homeK);
       const { conductance, gainW } = this.homeTerms(conditions, stores);
-      this.matrix.values[this.diagonal[home]!]! += conductance / cp;
+      this.places.matrix.values[this.places.diagonal[home]!]! += conductance / cp;
       this.rhs[home]! += gainW - conductance * (homeK - oil.enthalpyJKg(homeK) / cp);
     }
-    this.scavenged.forEach((s, i) => {
+    this.places.scavenged.forEach((s, i) => {
       const m = this.inflowKgS[s.from]!;
-      this.matrix.values[this.diagonal[s.to]!]! += m;
-      this.matrix.values[this.scavengeSlots[i]!]! -= m;
+      this.places.matrix.values[this.places.diagonal[s.to]!]! += m;
+      this.places.matrix.values[this.places.scavengeSlots[i]!]! -= m;
     });
     // A reservoir that nothing comes to keeps what it had.
-    for (let i = 0; i < this.diagonal.length; i++) if (this.matrix.values[this.diagonal[i]!] === 0) {
-      this.matrix.values[this.diagonal[i]!] = 1;
-      this.rhs[i] = oil.enthalpyJKg(Number.isFinite(this.placeK[i]!) ? this.placeK[i]! : this.placeK[this.sourceUnknown]!);
+    for (let i = 0; i < this.places.diagonal.length; i++) if (this.places.matrix.values[this.places.diagonal[i]!] === 0) {
+      this.places.matrix.values[this.places.diagonal[i]!] = 1;
+      this.rhs[i] = oil.enthalpyJKg(Number.isFinite(this.placeK[i]!) ? this.placeK[i]! : this.placeK[this.places.source]!);
     }
   }
-
-  private strayW = 0;
 
   /** What the home reservoir exchanges: conductance in all [W/K], and what it would gain at 0 K over its own temperature [W]. */
   private homeTerms(conditions: Conditions, stores: ThermalStores | undefined): { readonly conductance: number; readonly gainW: number } {
@@ -372,19 +303,19 @@ export class HeatSolver {
       const m = ws.densityKgM3[e]! * Math.abs(ws.flowM3S[e]!);
       if (m < NO_FLOW_KG_S) continue;
       const forward = ws.flowM3S[e]! >= 0;
-      const u = this.unknownOfNode[forward ? network.from[e]! : network.to[e]!]!;
-      const d = this.unknownOfNode[forward ? network.to[e]! : network.from[e]!]!;
+      const u = this.places.unknownOfNode[forward ? network.from[e]! : network.to[e]!]!;
+      const d = this.places.unknownOfNode[forward ? network.to[e]! : network.from[e]!]!;
       if (u === d) continue;
-      if (d === this.sourceUnknown) residual += m * (oil.enthalpyJKg(this.outK[e]!) - own);
+      if (d === this.places.source) residual += m * (oil.enthalpyJKg(this.outK[e]!) - own);
     }
-    this.scavenged.forEach((s) => {
-      if (s.to === this.sourceUnknown) residual += this.inflowKgS[s.from]! * (this.enthalpy[s.from]! - own);
+    this.places.scavenged.forEach((s) => {
+      if (s.to === this.places.source) residual += this.inflowKgS[s.from]! * (this.enthalpy[s.from]! - own);
     });
-    const homeK = this.homeUnknown === this.sourceUnknown ? sumpK : this.placeK[this.homeUnknown]!;
+    const homeK = this.places.home === this.places.source ? sumpK : this.placeK[this.places.home]!;
     const { heat } = this.circuit.project.engine;
     this.ledger.panW = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS) * (homeK - conditions.airTemperatureK);
     this.ledger.coolantW = heat.blockConductanceWK * (homeK - heat.coolantK);
-    if (this.homeUnknown === this.sourceUnknown) {
+    if (this.places.home === this.places.source) {
       const { conductance, gainW } = this.homeTerms(conditions, stores);
       residual += gainW - conductance * sumpK;
     }
@@ -467,13 +398,4 @@ export class HeatSolver {
     }
     Object.assign(this.ledger, { bearingsW, fedPartsW, pumpingW, radiantW });
   }
-}
-
-function lineHeat(part: Part | undefined): LineHeat | undefined {
-  if (part?.kind !== 'line') return undefined;
-  const outside = part.form === 'hose' || part.form === 'hardLine';
-  const perMetre = part.heat?.airConductanceWMK ?? (outside ? (HOSE_CONDUCTANCE_WMK[part.dash ?? 10] ?? 1.1) * (part.form === 'hardLine' ? 1.5 : 1) : 0);
-  const sleeve = part.place?.sleeved ? 0.5 : 1;
-  const radiant = part.heat?.radiantWM ?? 0;
-  return perMetre === 0 && radiant === 0 ? undefined : { conductanceWK: perMetre * part.lengthM * sleeve, radiantW: radiant * part.lengthM * sleeve };
 }

@@ -23,8 +23,7 @@ export function solveBalanced(circuit: CircuitSolver, speedRevS: number, conditi
   const state = { speedRevS, oilTemperatureK: cold.sumpK, atmospherePa: project.engine.atmospherePa };
   // The last pass again, for its outcome: temperatures have come to rest, so nothing moves.
   const last = heat.pass(state, conditions, cold.sumpK);
-  const nodeK = (node: number) => heat.placeK[heat.unknownOfNode[node]!]!;
-  const described = describeResult(variant.circuit, compiled, solver, last.hydraulic, oil, state, nodeK);
+  const described = describeResult(variant.circuit, compiled, solver, last.hydraulic, oil, state, (node) => heat.nodeK(node));
   const limitHotK = project.range.hottestOilK;
   const sump = variant.circuit.parts.find((p) => p.kind === 'sump' || p.kind === 'tank')?.name ?? '';
   const balanced = isFound(cold.status);
@@ -52,7 +51,7 @@ export function describeHeat(heat: HeatSolver, conditions: Conditions, { cold, h
   for (let e = 0; e < network.law.length; e++) {
     const flow = solver.workspace.flowM3S[e]!;
     const kgS = Math.abs(flow) * solver.workspace.densityKgM3[e]!;
-    const inK = heat.placeK[heat.unknownOfNode[flow >= 0 ? network.from[e]! : network.to[e]!]!]!;
+    const inK = heat.inletK(e);
     const id = compiled.partOfElement[e]!;
     const known = parts.get(id);
     // Of a part with several ways the one that carries most is what a hand would feel.

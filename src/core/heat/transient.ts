@@ -82,7 +82,7 @@ export class WarmUp {
     const { compiled } = this.heat.circuit;
     const { opening } = this.heat.field;
     for (const t of this.thermostats) {
-      const sensedK = this.heat.placeK[this.heat.unknownOfNode[compiled.network.from[t.element]!]!]!;
+      const sensedK = this.heat.nodeK(compiled.network.from[t.element]!);
       const rising = thermostatOpening(sensedK, t.opensK, t.fullK);
       const falling = thermostatOpening(sensedK, t.opensK - t.hysteresisK, t.fullK - t.hysteresisK);
       const before = Number.isNaN(opening[t.element]!) ? rising : opening[t.element]!;
@@ -119,11 +119,11 @@ export class WarmUp {
 
   private stepCoolers(dtS: number): void {
     const { heat } = this;
-    const { compiled, oil, solver } = heat.circuit;
+    const { oil, solver } = heat.circuit;
     for (const { element } of heat.coolers) {
       const flow = solver.workspace.flowM3S[element]!;
       const m = solver.workspace.densityKgM3[element]! * Math.abs(flow);
-      const inK = heat.placeK[heat.unknownOfNode[flow >= 0 ? compiled.network.from[element]! : compiled.network.to[element]!]!]!;
+      const inK = heat.inletK(element);
       if (m < 1e-7) continue;
       const settledK = oil.temperatureK(oil.enthalpyJKg(inK) - heat.ledger.exchangeW[element]! / m);
       const rate = (m * oil.specificHeatJKgK(inK)) / this.coolerJK;
@@ -142,7 +142,7 @@ export class WarmUp {
     const outK = cooler ? this.coolerOutK[cooler.element]! : NaN;
     return {
       timeS: this.timeS, sumpK: this.sumpK, metalK: this.metalK, speedRevS: drive.speedRevS,
-      galleryK: node === undefined ? null : heat.placeK[heat.unknownOfNode[node]!]!,
+      galleryK: node === undefined ? null : heat.nodeK(node),
       coolerOutK: cooler ? outK : null,
       opening: thermostat ? Math.max(0, heat.field.opening[thermostat.element] || 0) : null,
       fan: air?.fan ? Math.min(1, Math.max(0, (faceSpeedMS(air, 0, outK) - faceSpeedMS(air, 0, 0)) / Math.max(1e-9, air.fan.faceSpeedMS - faceSpeedMS(air, 0, 0)))) : null,

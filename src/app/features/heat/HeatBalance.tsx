@@ -39,17 +39,22 @@ export function HeatBalance({ heat, units }: { readonly heat: HeatResult; readon
   );
 }
 
-/** Rows one under the other, largest first, with words that keep apart where rows are thin. */
+/** Rows one under the other, largest first, with words that keep apart where rows are thin, and inside the picture. */
 function stack(rows: readonly Row[], perW: number): readonly (Row & { readonly top: number; readonly height: number; readonly labelY: number })[] {
   let y = TOP;
   let labelY = TOP - LEAST_ROW;
-  return [...rows].sort((a, b) => b.heatW - a.heatW).map((row) => {
+  const stacked = [...rows].sort((a, b) => b.heatW - a.heatW).map((row) => {
     const height = row.heatW * perW;
     const top = y;
     y += height;
     labelY = Math.max(labelY + LEAST_ROW, top + height / 2 + 4);
     return { ...row, top, height, labelY };
   });
+  let lowest = HEIGHT - 6 + LEAST_ROW;
+  return stacked.reduceRight<typeof stacked>((above, row) => {
+    lowest = Math.min(row.labelY, lowest - LEAST_ROW);
+    return [{ ...row, labelY: lowest }, ...above];
+  }, []);
 }
 
 function Column({ rows, x, side, perW, units }: { readonly rows: readonly Row[]; readonly x: number; readonly side: 'in' | 'out'; readonly perW: number; readonly units: UnitChoice }) {

@@ -1,0 +1,19 @@
+import type { Part } from '../circuit/parts';
+import { HOSE_CONDUCTANCE_WMK } from './conditions';
+
+/** What a line exchanges with the air and takes from the exhaust. */
+export interface LineHeat {
+  /** At 25 m/s, whole length [W/K]. */
+  readonly conductanceWK: number;
+  readonly radiantW: number;
+}
+
+/** Heat that an outside line gives to the air and takes from the exhaust. Undefined for passages in metal and whatever is no line. */
+export function lineHeat(part: Part | undefined): LineHeat | undefined {
+  if (part?.kind !== 'line') return undefined;
+  const outside = part.form === 'hose' || part.form === 'hardLine';
+  const perMetre = part.heat?.airConductanceWMK ?? (outside ? (HOSE_CONDUCTANCE_WMK[part.dash ?? 10] ?? 1.1) * (part.form === 'hardLine' ? 1.5 : 1) : 0);
+  const sleeve = part.place?.sleeved ? 0.5 : 1;
+  const radiant = part.heat?.radiantWM ?? 0;
+  return perMetre === 0 && radiant === 0 ? undefined : { conductanceWK: perMetre * part.lengthM * sleeve, radiantW: radiant * part.lengthM * sleeve };
+}
