@@ -15,6 +15,8 @@ export interface Options {
   readonly roadSpeedKmh: string | undefined;
   readonly load: string | undefined;
   readonly minutes: string | undefined;
+  /** The only consumer asked about. */
+  readonly for: string | undefined;
   readonly json: boolean;
   readonly csv: boolean;
 }

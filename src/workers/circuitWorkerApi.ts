@@ -7,8 +7,10 @@ import { balanceCurves, heatMap } from '../core/heat/studies';
 import { runTrace } from '../core/heat/trace';
 import { warmUp } from '../core/heat/transient';
 import { CircuitSolver } from '../core/network/solveProject';
+import { feasibleBands } from '../core/sizing/feasibleBand';
+import { sizablesOf } from '../core/sizing/sizable';
 import { sweepCircuit } from '../core/sweep/sweep';
-import { heatJobSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type HeatJobReply, type OpenReply, type SolveReply, type SweepReply } from './protocol';
+import { heatJobSchema, sizingRequestSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type HeatJobReply, type OpenReply, type SizingReply, type SolveReply, type SweepReply } from './protocol';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -23,6 +25,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let sweepNumber = 0;
   let auditNumber = 0;
   let heatNumber = 0;
+  let sizingNumber = 0;
   let balancing: HeatSolver | undefined;
 
   /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
@@ -45,6 +48,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       sweepNumber++;
       auditNumber++;
       heatNumber++;
+      sizingNumber++;
       circuit = undefined;
       balancing = undefined;
       const read = readProject(project);
@@ -80,6 +84,18 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       if (!circuit) return { kind: 'refused', sentences: [...refusal] };
       const findings = await inSlices(auditCircuit(circuit), () => mine === auditNumber);
       return findings ? { kind: 'audited', findings } : { kind: 'cancelled' };
+    },
+
+    async size(raw: unknown, onProgress: (share: number) => void): Promise<SizingReply> {
+      const mine = ++sizingNumber;
+      const parsed = sizingRequestSchema.safeParse(raw);
+      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
+      const { project, variant } = circuit;
+      const part = variant.circuit.parts.find((p) => p.id === parsed.data?.part);
+      const sizable = part && sizablesOf(part).find((s) => s.path.join('.') === parsed.data?.path.join('.'));
+      if (!parsed.success || !part || !sizable) return { kind: 'refused', sentences: ['There is no such figure to size in this circuit.'] };
+      const sizing = await inSlices(feasibleBands(project, variant, part, sizable, parsed.data.consumer), () => mine === sizingNumber, onProgress);
+      return sizing ? { kind: 'sized', sizing } : { kind: 'cancelled' };
     },
 
     async heat(raw: unknown, onProgress: (share: number) => void): Promise<HeatJobReply> {

@@ -2,9 +2,10 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
 import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/network/result';
+import type { Sizing } from '../core/sizing/feasibleBand';
 import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
-import { auditReplySchema, heatJobReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SolveRequest } from './protocol';
+import { auditReplySchema, heatJobReplySchema, openReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SizingRequest, type SolveRequest } from './protocol';
 
 export type { SolveRequest } from './protocol';
 
@@ -74,6 +75,14 @@ class CircuitWorkerClient {
     await this.remote.stopHeat();
   }
 
+  async size(project: Project, request: SizingRequest, onProgress: (share: number) => void): Promise<Sizing> {
+    await this.open(project);
+    const reply = sizingReplySchema.parse(await this.remote.size(request, proxy(onProgress)));
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    if (reply.kind === 'cancelled') throw new Superseded();
+    return reply.sizing;
+  }
+
   async audit(project: Project): Promise<readonly Finding[]> {
     await this.open(project);
     const reply = auditReplySchema.parse(await this.remote.audit());
@@ -121,4 +130,11 @@ export function heatInWorker<K extends HeatJob['kind']>(project: Project, job: E
 /** Stops the work about heat that is under way. */
 export function stopHeat(): void {
   void heating?.stopHeat();
+}
+
+let sizing: CircuitWorkerClient | undefined;
+
+/** Searches the sizes of a figure that would do, in a worker of its own. */
+export function sizeInWorker(project: Project, request: SizingRequest, onProgress: (share: number) => void) {
+  return (sizing ??= new CircuitWorkerClient()).size(project, request, onProgress);
 }

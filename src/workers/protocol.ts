@@ -4,6 +4,7 @@ import { conditionsSchema, heatResultSchema } from '../core/heat/heatResult';
 import { curvesSchema, heatMapSchema } from '../core/heat/studies';
 import { traceRowSchema } from '../core/heat/trace';
 import { findingSchema } from '../core/audit';
+import { sizingSchema } from '../core/sizing/feasibleBand';
 import { sweepSchema } from '../core/sweep/sweep';
 
 /** What the page and its workers say to each other. Both sides check what they receive. */
@@ -58,6 +59,17 @@ export const heatJobReplySchema = z.discriminatedUnion('kind', [
 ]);
 export type HeatJobReply = z.infer<typeof heatJobReplySchema>;
 
+/** Which size of one figure of one part would do: for everything that is fed, or for one consumer. */
+export const sizingRequestSchema = z.strictObject({ part: z.string(), path: z.array(z.union([z.string(), z.number()])), consumer: z.string().optional() });
+export type SizingRequest = z.infer<typeof sizingRequestSchema>;
+
+export const sizingReplySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('sized'), sizing: sizingSchema }),
+  z.strictObject({ kind: z.literal('cancelled') }),
+  refusedSchema,
+]);
+export type SizingReply = z.infer<typeof sizingReplySchema>;
+
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
   /** Takes a project, checks and compiles its active variant. */
@@ -70,4 +82,6 @@ export interface CircuitWorkerApi {
   /** Long work about heat; a newer job, `stopHeat` or `open` cancels an older one. @param onProgress receives the share done */
   heat(job: unknown, onProgress: (share: number) => void): Promise<HeatJobReply>;
   stopHeat(): void;
+  /** Searches the sizes that would do; a newer search or `open` cancels an older one. */
+  size(request: unknown, onProgress: (share: number) => void): Promise<SizingReply>;
 }

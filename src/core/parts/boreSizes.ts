@@ -14,6 +14,9 @@ const NUMBER_DRILLS_INCH: readonly number[] = [
   0.039, 0.038, 0.037, 0.036, 0.035, 0.033, 0.032, 0.031, 0.0292, 0.028, 0.026, 0.025, 0.024, 0.0225, 0.021, 0.02, 0.018, 0.016, 0.0145, 0.0135,
 ];
 
+/** How many number drills there are. */
+export const NUMBER_DRILLS = NUMBER_DRILLS_INCH.length;
+
 /** Diameter of a number drill [m]; undefined for a number that is not one, 1 to 80. */
 export function numberDrillM(number: number): number | undefined {
   const inch = NUMBER_DRILLS_INCH[number - 1];

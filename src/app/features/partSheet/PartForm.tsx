@@ -5,6 +5,7 @@ import { changePart, partExtras, partFields, type PartField } from '../../../cor
 import type { Part } from '../../../core/circuit/parts';
 import { fieldIssue } from '../../../core/circuit/readProject';
 import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/parts/threads';
+import { sizablesOf, withSize, type Sizable } from '../../../core/sizing/sizable';
 import { lossLabel } from '../../../core/explain/explainPart';
 import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
@@ -12,12 +13,14 @@ import { CoolingInput } from './CoolingInput';
 import { EndsInput, hasLosses } from './EndsInput';
 import { CurveInput, isRated } from './CurveInput';
 import { QuantityInput } from './QuantityInput';
+import { SizeFinder } from './SizeFinder';
 
 /** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
 export default function PartForm({ part }: { readonly part: Part }) {
   const replacePart = useWorkbench((w) => w.replacePart);
   const units = useWorkbench((w) => w.units);
   const fields = useMemo(() => partFields(part), [part]);
+  const sizables = useMemo(() => new Map(sizablesOf(part).map((s) => [s.path.join('.'), s])), [part]);
   const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
   const change = (field: PartField, value: unknown) => {
     const changed = changePart(part, field.path, value);
@@ -28,6 +31,10 @@ export default function PartForm({ part }: { readonly part: Part }) {
     }
     setProblem({ at: field.path.join('.'), text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' ') });
   };
+  const take = ({ path }: Sizable, si: number) => {
+    const sized = withSize(part, path, si);
+    if (sized) replacePart(sized);
+  };
   return (
     <AntdTheme><form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
       {hasLosses(part) && <EndsInput part={part} onChange={replacePart} />}
@@ -35,11 +42,13 @@ export default function PartForm({ part }: { readonly part: Part }) {
       {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
       {fields.map((field, i) => {
         const at = field.path.join('.');
+        const sizable = sizables.get(at);
         const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
         return (
           <Fragment key={at}>
             {heading && <h3>{heading}</h3>}
             <FieldRow field={field} part={part} onChange={(value) => change(field, value)} problem={problem?.at === at ? problem.text : undefined} />
+            {sizable && <SizeFinder part={part} sizable={sizable} current={field.value as number} onTake={(si) => take(sizable, si)} />}
           </Fragment>
         );
       })}

@@ -1,0 +1,26 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { commandLine, openApp, part } from './app';
+
+test('find the restrictor’s band, take a drill from it, see the verdict pass', async ({ page }) => {
+  const problems = await openApp(page);
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo/);
+  await part(page, 'turboRestrictor').click();
+  await page.getByRole('button', { name: 'Which would do?' }).click();
+  const finder = page.getByRole('region', { name: 'Which bore would do' });
+  // The same band and the same sizes as the command line's.
+  const { code, json } = await commandLine<{ bands: { low: number; high: number }[]; fitting: { label: string }[] }>('size', 'demo/thornback.json', 'turboRestrictor.boreM');
+  expect(code).toBe(0);
+  const mm = (si: number) => (1000 * si).toFixed(2);
+  await expect(finder).toContainText(new RegExp(`${mm(json.bands[0]!.low)}\\smm to ${mm(json.bands[0]!.high)}\\smm will do`));
+  await expect(finder).toContainText(/Larger: Turbo at 7000\srpm, 120\s°C/);
+  await expect(finder.getByRole('button')).toHaveText(json.fitting.map((s) => new RegExp(`^${s.label}`)));
+  await finder.getByRole('button', { name: /^drill 56/ }).click();
+  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.18.mm/);
+  await expect(finder).toContainText(/will do/);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/all supplied, 337 states/)).toBeVisible();
+  expect(problems).toEqual([]);
+});

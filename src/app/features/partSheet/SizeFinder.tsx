@@ -1,0 +1,71 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Part } from '../../../core/circuit/parts';
+import type { Sizing } from '../../../core/sizing/feasibleBand';
+import { saySizing } from '../../../core/sizing/saySizing';
+import type { Sizable } from '../../../core/sizing/sizable';
+import { formatQuantity, type UnitChoice } from '../../../core/units';
+import { sizeInWorker } from '../../../workers/client';
+import { documentRevision } from '../../state/useAnswers';
+import { useWorkbench } from '../../state/workbench';
+
+const WIDTH = 300;
+const HEIGHT = 44;
+const EDGE = 6;
+/** Sizes that are offered as buttons: beyond these the band itself says enough. */
+const MOST_OFFERED = 12;
+
+/** Under a figure that can be sized: which sizes would do over the whole range, what limits them, and those that can be had. */
+export function SizeFinder({ part, sizable, current, onTake }: { readonly part: Part; readonly sizable: Sizable; readonly current: number; readonly onTake: (si: number) => void }) {
+  const project = useWorkbench((w) => w.project)!;
+  const units = useWorkbench((w) => w.units);
+  const [asked, setAsked] = useState(false);
+  const [progress, setProgress] = useState(0);
+  const search = useQuery({
+    // A part's own figure is what is searched: the answer holds for every edit, and is asked again when anything changes.
+    queryKey: ['size', documentRevision(project), project.activeVariant, part.id, sizable.path.join('.')],
+    queryFn: () => {
+      setProgress(0);
+      return sizeInWorker(project, { part: part.id, path: [...sizable.path] }, setProgress);
+    },
+    enabled: asked, staleTime: Infinity, gcTime: 60_000, retry: false,
+  });
+  if (!asked) return <div className="sizing"><button type="button" className="plain" onClick={() => setAsked(true)}>Which would do?</button></div>;
+  return (
+    <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.isFetching}>
+      {search.isFetching && <p role="status" className="progress"><progress max={1} value={progress} aria-label="Share done" /> trying sizes</p>}
+      {search.error && !search.isFetching && <p className="problem" role="alert">{search.error.message} <button type="button" className="plain" onClick={() => void search.refetch()}>Try again</button></p>}
+      {search.data && !search.isFetching && <Answer sizing={search.data} sizable={sizable} current={current} units={units} onTake={onTake} />}
+    </section>
+  );
+}
+
+function Answer({ sizing, sizable, current, units, onTake }: { readonly sizing: Sizing; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice; readonly onTake: (si: number) => void }) {
+  const sentences = saySizing(sizing, sizable.quantity, units);
+  const step = Math.max(1, Math.ceil(sizing.fitting.length / MOST_OFFERED));
+  const offered = sizing.fitting.filter((_, i) => i % step === 0);
+  return (
+    <>
+      <Scale sizing={sizing} current={current} />
+      {sentences.map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
+      {sizable.sizes.length > 0 && sizing.bands.length > 0 && offered.length === 0 && <p className="quiet">No usual size lies in it.</p>}
+      <div className="moves">
+        {offered.map((size) => <button key={size.label} type="button" className="make" onClick={() => onTake(size.si)}>{size.label}{size.label.startsWith('drill') || size.label.startsWith('dash') ? `, ${formatQuantity(size.si, sizable.quantity, units)}` : ''}</button>)}
+      </div>
+    </>
+  );
+}
+
+/** The searched range on one line: what will do is filled, usual sizes are ticks, the present one is a pointer. */
+function Scale({ sizing, current }: { readonly sizing: Sizing; readonly current: number }) {
+  const x = (si: number) => EDGE + ((WIDTH - 2 * EDGE) * Math.log(si / sizing.low)) / Math.log(sizing.high / sizing.low);
+  const here = x(Math.min(sizing.high, Math.max(sizing.low, current)));
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
+      <rect x={EDGE} y={20} width={WIDTH - 2 * EDGE} height={12} fill="none" stroke="var(--ink2)" />
+      {sizing.bands.map((band) => <rect key={band.low} x={x(band.low)} y={20} width={Math.max(2, x(band.high) - x(band.low))} height={12} fill="var(--tint-3)" stroke="var(--ink)" strokeWidth={1.5} />)}
+      {sizing.fitting.map((size) => <line key={size.label} x1={x(size.si)} x2={x(size.si)} y1={32} y2={40} stroke="var(--ink)" />)}
+      <path d={`M${here - 6} 4 h12 l-6 14 Z`} fill="var(--accent)" stroke="var(--ink)" />
+    </svg>
+  );
+}
