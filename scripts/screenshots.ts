@@ -1,4 +1,4 @@
-// npm run screenshots: takes the README's pictures of the built app with the invented demo data. Look at each before keeping it.
+// npm run screenshots [-- NAME …]: takes the README's pictures of the built app with the invented demo data. Look at each before keeping it.
 import { chromium, type Page } from '@playwright/test';
 import { listen } from '../src/server/server';
 
@@ -28,6 +28,12 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.getByLabel('Variant').selectOption('noseCooler');
     await page.locator('[data-part=turboDrain]').click();
   } },
+  { name: 'sizing', prepare: async (page) => {
+    await page.locator('[data-part=turboRestrictor]').click();
+    await page.getByRole('button', { name: 'Which would do?' }).click();
+    await page.getByRole('button', { name: /^drill 56/ }).waitFor();
+    await page.evaluate(() => document.querySelector('.sizing')?.scrollIntoView({ block: 'center' }));
+  } },
   { name: 'heat', prepare: async (page) => {
     await page.getByLabel('Variant').selectOption('noseCooler');
     await page.getByRole('link', { name: 'Heat' }).click();
@@ -48,11 +54,12 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.getByRole('menuitem', { name: /New circuit/ }).click();
   } },
 ];
+const wanted = process.argv.slice(2);
 const ARGUMENTS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 const server = await listen(0, '127.0.0.1');
 const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ARGUMENTS });
-for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTURES) {
+for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTURES.filter((p) => wanted.length === 0 || wanted.includes(p.name))) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light' });
   await page.goto(server.url);
   await page.getByText('337 states').waitFor();

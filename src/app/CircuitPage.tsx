@@ -10,6 +10,7 @@ import { StateBar } from './features/stateBar/StateBar';
 import { useAudit, usePreview, useSolved, useSweep } from './state/useAnswers';
 import { useWorkbench } from './state/workbench';
 
+const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
 
 const SPEED_STEP_REV_S = 50 / 60;
@@ -24,7 +25,7 @@ export function CircuitPage() {
   const sweep = useSweep();
   const audit = useAudit();
   const seen = usePreview();
-  const [tab, setTab] = useState<'supply' | 'audit'>('supply');
+  const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
   const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
@@ -56,10 +57,11 @@ export function CircuitPage() {
                   <div className="tabs" role="tablist" aria-label="Findings">
                     <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>Supply</button>
                     <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>Audit{audit.data ? ` (${open})` : ''}</button>
+                    <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>Faults</button>
                   </div>
-                  {tab === 'supply'
-                    ? <Findings result={solved.data.result} sweep={sweep.data} sweeping={sweep.isFetching} warnings={solved.data.warnings} />
-                    : <AuditList findings={audit.data} working={audit.isFetching} />}
+                  {tab === 'faults' && <Suspense fallback={<p className="quiet">Opening…</p>}><FaultList /></Suspense>}
+                  {tab === 'supply' && <Findings result={solved.data.result} sweep={sweep.data} sweeping={sweep.isFetching} warnings={solved.data.warnings} />}
+                  {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
                 </>
               ))}
         </aside>

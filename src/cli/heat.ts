@@ -8,6 +8,7 @@ import { readTrace, runTrace } from '../core/heat/trace';
 import { warmUp, type WarmSample } from '../core/heat/transient';
 import { displayUnit, formatQuantity, fromDisplay, toDisplay } from '../core/units';
 import { load, numberOption, Refusal, type Options } from './load';
+import { runToEnd } from '../core/sweep/runToEnd';
 
 const MOST_RPM = 25_000;
 const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
@@ -66,16 +67,11 @@ export function warmup(file: string, options: Options): number {
   const circuit = load(file, options.variant);
   const drive = driveOf(circuit, options);
   const minutes = numberOption(options.minutes, 'minutes', 30, 0.1, 24 * 60);
-  const run = warmUp(new HeatSolver(circuit), drive, drive.airTemperatureK, 60 * minutes);
-  for (;;) {
-    const step = run.next();
-    if (!step.done) continue;
-    console.log([COLUMNS, ...step.value.samples.map(row)].join('\n'));
-    const { opensS, fullS, settledS, solved } = step.value;
-    console.error(`Thermostat opens ${opensS === null ? 'not' : `after ${opensS.toFixed(0)} s`}, fully ${fullS === null ? 'not' : `after ${fullS.toFixed(0)} s`}; settled ${settledS === null ? 'not' : `after ${settledS.toFixed(0)} s`}.`);
-    if (!solved) console.error('A step did not solve; the rows up to it stand.');
-    return solved ? 0 : 1;
-  }
+  const { samples, opensS, fullS, settledS, solved } = runToEnd(warmUp(new HeatSolver(circuit), drive, drive.airTemperatureK, 60 * minutes));
+  console.log([COLUMNS, ...samples.map(row)].join('\n'));
+  console.error(`Thermostat opens ${opensS === null ? 'not' : `after ${opensS.toFixed(0)} s`}, fully ${fullS === null ? 'not' : `after ${fullS.toFixed(0)} s`}; settled ${settledS === null ? 'not' : `after ${settledS.toFixed(0)} s`}.`);
+  if (!solved) console.error('A step did not solve; the rows up to it stand.');
+  return solved ? 0 : 1;
 }
 
 /** `tidal trace FILE LOG.csv --csv`: driven by a recorded or invented trace. */
@@ -94,13 +90,8 @@ export function trace(file: string, options: Options, log: string | undefined): 
   const { data } = Papa.parse<string[]>(text, { skipEmptyLines: true });
   const read = readTrace({ header: data[0] ?? [], rows: data.slice(1) });
   if (!read.ok) throw new Refusal(`${log}: ${read.why}`);
-  const run = runTrace(new HeatSolver(circuit), read.rows, drive, drive.airTemperatureK, circuit.project.range.hottestOilK);
-  for (;;) {
-    const step = run.next();
-    if (!step.done) continue;
-    const r = step.value;
-    console.log([COLUMNS, ...r.samples.map(row)].join('\n'));
-    console.error(`Peak ${formatQuantity(r.peakK, 'temperature', {}, 1)} at ${r.peakS.toFixed(0)} s; ${r.overS.toFixed(0)} s above ${formatQuantity(r.limitK, 'temperature')}.`);
-    return r.solved && r.overS === 0 ? 0 : 1;
-  }
+  const r = runToEnd(runTrace(new HeatSolver(circuit), read.rows, drive, drive.airTemperatureK, circuit.project.range.hottestOilK));
+  console.log([COLUMNS, ...r.samples.map(row)].join('\n'));
+  console.error(`Peak ${formatQuantity(r.peakK, 'temperature', {}, 1)} at ${r.peakS.toFixed(0)} s; ${r.overS.toFixed(0)} s above ${formatQuantity(r.limitK, 'temperature')}.`);
+  return r.solved && r.overS === 0 ? 0 : 1;
 }

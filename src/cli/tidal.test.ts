@@ -3,6 +3,8 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
+import { faultOutcomeSchema } from '../core/faults/faultStudy';
+import { sizingSchema } from '../core/sizing/feasibleBand';
 import { main } from './main';
 import { solveResultSchema } from '../core/network/result';
 
@@ -21,6 +23,12 @@ const fileWith = (name: string, text: string) => {
   const path = join(folder, name);
   writeFileSync(path, text);
   return path;
+};
+
+/** A printed answer without the names that stand before it. */
+const withoutHead = (out: string) => {
+  const { project: _project, variant: _variant, ...rest } = JSON.parse(out) as Record<string, unknown>;
+  return rest;
 };
 
 describe('The command line', () => {
@@ -77,7 +85,26 @@ describe('The command line', () => {
     expect(driven.out.trim().split('\n').length).toBeGreaterThan(1190);
   });
 
+  it('sizes a figure: the band and the sizes in it, exit 1 where none will do', () => {
+    const { code, out } = run('size', DEMO, 'turboRestrictor.boreM');
+    expect([code, out]).toEqual([0, expect.stringMatching(/^1\.\d\d\smm to 1\.\d\d\smm will do\.\nSmaller: Turbo[^]*Larger: Turbo[^]*Sizes to be had: .*drill 56/)]);
+    const none = run('size', DEMO, 'filter.bypass.crackPa', '--json');
+    expect([none.code, sizingSchema.parse(withoutHead(none.out)).bands]).toEqual([1, []]);
+    expect(run('size', DEMO, 'filter.bypass.crackPa', '--for', 'mains').code).toBe(0);
+  });
+
+  it('puts each single fault in, worst first', () => {
+    const { code, out } = run('faults', DEMO, '--json');
+    expect(code).toBe(1);
+    const { faults } = JSON.parse(out) as { faults: unknown[] };
+    expect(faults.map((f) => faultOutcomeSchema.parse(f)).some((f) => f.id === 'relief.open' && f.noticed)).toBe(true);
+    expect(run('faults', DEMO).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}The gauge tells most/);
+  });
+
   it.each([
+    ['a figure that is not there', () => ['size', DEMO, 'turbo.horn'], 'There is no turbo.horn in this variant. These are: '],
+    ['a figure that is not sized', () => ['size', DEMO, 'pump.speedRatio'], 'pump.speedRatio is not a size that is searched for'],
+    ['a consumer that is none', () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'], '--for: pump is not a consumer'],
     ['a trace that is no trace', () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'], 'The trace lacks a column for time in seconds (time_s)'],
     ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],
     ['a broken file', () => ['solve', fileWith('broken.json', readFileSync(DEMO, 'utf8').replace('"boreM": 0.0015', '"boreM": -1'))], 'boreM (Restrictor): must be greater than 0, -1 is there'],

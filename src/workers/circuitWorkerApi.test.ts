@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { auditReplySchema, heatJobReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
+import { auditReplySchema, faultsReplySchema, heatJobReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
 
 const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -61,6 +61,21 @@ describe('The circuit worker', () => {
     worker.stopHeat();
     expect((await stopped).kind).toBe('cancelled');
     expect((await worker.heat({ kind: 'boil' }, () => undefined)).kind).toBe('refused');
+  });
+
+  it('sizes a figure and puts faults in, with progress, and stops when another project is opened', async () => {
+    const worker = createCircuitWorker(pause, hasty());
+    worker.open(demo());
+    const seen: number[] = [];
+    const sized = sizingReplySchema.parse(await worker.size({ part: 'turboRestrictor', path: ['boreM'] }, (share) => seen.push(share)));
+    expect(sized.kind === 'sized' && sized.sizing.bands).toHaveLength(1);
+    expect([...seen].sort((a, b) => a - b)).toEqual(seen);
+    const studied = faultsReplySchema.parse(await worker.faults(() => undefined));
+    expect(studied.kind === 'studied' && studied.faults.length).toBeGreaterThan(15);
+    const overtaken = [worker.size({ part: 'relief', path: ['crackPa'] }, () => undefined), worker.faults(() => undefined)];
+    worker.open(demo());
+    expect((await Promise.all(overtaken)).map((r) => r.kind)).toEqual(['cancelled', 'cancelled']);
+    expect((await worker.size({ part: 'turbo', path: ['name'] }, () => undefined)).kind).toBe('refused');
   });
 
   it('refuses in words what it cannot use, and keeps nothing half open', async () => {

@@ -7,10 +7,11 @@ import { balanceCurves, heatMap } from '../core/heat/studies';
 import { runTrace } from '../core/heat/trace';
 import { warmUp } from '../core/heat/transient';
 import { CircuitSolver } from '../core/network/solveProject';
+import { faultStudy } from '../core/faults/faultStudy';
 import { feasibleBands } from '../core/sizing/feasibleBand';
 import { sizablesOf } from '../core/sizing/sizable';
 import { sweepCircuit } from '../core/sweep/sweep';
-import { heatJobSchema, sizingRequestSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type HeatJobReply, type OpenReply, type SizingReply, type SolveReply, type SweepReply } from './protocol';
+import { heatJobSchema, sizingRequestSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type FaultsReply, type HeatJobReply, type OpenReply, type SizingReply, type SolveReply, type SweepReply } from './protocol';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -26,6 +27,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let auditNumber = 0;
   let heatNumber = 0;
   let sizingNumber = 0;
+  let faultsNumber = 0;
   let balancing: HeatSolver | undefined;
 
   /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
@@ -49,6 +51,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       auditNumber++;
       heatNumber++;
       sizingNumber++;
+      faultsNumber++;
       circuit = undefined;
       balancing = undefined;
       const read = readProject(project);
@@ -96,6 +99,13 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       if (!parsed.success || !part || !sizable) return { kind: 'refused', sentences: ['There is no such figure to size in this circuit.'] };
       const sizing = await inSlices(feasibleBands(project, variant, part, sizable, parsed.data.consumer), () => mine === sizingNumber, onProgress);
       return sizing ? { kind: 'sized', sizing } : { kind: 'cancelled' };
+    },
+
+    async faults(onProgress: (share: number) => void): Promise<FaultsReply> {
+      const mine = ++faultsNumber;
+      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
+      const faults = await inSlices(faultStudy(circuit.project, circuit.variant), () => mine === faultsNumber, onProgress);
+      return faults ? { kind: 'studied', faults } : { kind: 'cancelled' };
     },
 
     async heat(raw: unknown, onProgress: (share: number) => void): Promise<HeatJobReply> {

@@ -2,10 +2,11 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
 import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/network/result';
+import type { FaultOutcome } from '../core/faults/faultStudy';
 import type { Sizing } from '../core/sizing/feasibleBand';
 import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
-import { auditReplySchema, heatJobReplySchema, openReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SizingRequest, type SolveRequest } from './protocol';
+import { auditReplySchema, faultsReplySchema, heatJobReplySchema, openReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SizingRequest, type SolveRequest } from './protocol';
 
 export type { SolveRequest } from './protocol';
 
@@ -83,6 +84,14 @@ class CircuitWorkerClient {
     return reply.sizing;
   }
 
+  async faults(project: Project, onProgress: (share: number) => void): Promise<readonly FaultOutcome[]> {
+    await this.open(project);
+    const reply = faultsReplySchema.parse(await this.remote.faults(proxy(onProgress)));
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    if (reply.kind === 'cancelled') throw new Superseded();
+    return reply.faults;
+  }
+
   async audit(project: Project): Promise<readonly Finding[]> {
     await this.open(project);
     const reply = auditReplySchema.parse(await this.remote.audit());
@@ -132,9 +141,14 @@ export function stopHeat(): void {
   void heating?.stopHeat();
 }
 
-let sizing: CircuitWorkerClient | undefined;
+let studying: CircuitWorkerClient | undefined;
 
-/** Searches the sizes of a figure that would do, in a worker of its own. */
+/** Searches the sizes of a figure that would do, in a worker kept for studies. */
 export function sizeInWorker(project: Project, request: SizingRequest, onProgress: (share: number) => void) {
-  return (sizing ??= new CircuitWorkerClient()).size(project, request, onProgress);
+  return (studying ??= new CircuitWorkerClient()).size(project, request, onProgress);
+}
+
+/** Puts each single fault in, in turn, in the worker kept for studies. */
+export function faultsInWorker(project: Project, onProgress: (share: number) => void) {
+  return (studying ??= new CircuitWorkerClient()).faults(project, onProgress);
 }

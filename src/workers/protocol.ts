@@ -4,6 +4,7 @@ import { conditionsSchema, heatResultSchema } from '../core/heat/heatResult';
 import { curvesSchema, heatMapSchema } from '../core/heat/studies';
 import { traceRowSchema } from '../core/heat/trace';
 import { findingSchema } from '../core/audit';
+import { faultOutcomeSchema } from '../core/faults/faultStudy';
 import { sizingSchema } from '../core/sizing/feasibleBand';
 import { sweepSchema } from '../core/sweep/sweep';
 
@@ -70,6 +71,13 @@ export const sizingReplySchema = z.discriminatedUnion('kind', [
 ]);
 export type SizingReply = z.infer<typeof sizingReplySchema>;
 
+export const faultsReplySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('studied'), faults: z.array(faultOutcomeSchema) }),
+  z.strictObject({ kind: z.literal('cancelled') }),
+  refusedSchema,
+]);
+export type FaultsReply = z.infer<typeof faultsReplySchema>;
+
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
   /** Takes a project, checks and compiles its active variant. */
@@ -84,4 +92,6 @@ export interface CircuitWorkerApi {
   stopHeat(): void;
   /** Searches the sizes that would do; a newer search or `open` cancels an older one. */
   size(request: unknown, onProgress: (share: number) => void): Promise<SizingReply>;
+  /** Puts each single fault in, in turn; a newer study or `open` cancels an older one. */
+  faults(onProgress: (share: number) => void): Promise<FaultsReply>;
 }

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Part } from '../../core/circuit/parts';
+import { activeVariant } from '../../core/circuit/project';
 import { readProjectText } from '../../core/circuit/readProject';
 import { catalogueEntry } from '../../core/parts/catalogue';
 import { OIL_GRADES } from '../../core/oil/grades';
@@ -74,6 +75,17 @@ describe('The workbench', () => {
     makeMove({ kind: 'takeOut', part: 'pump' });
     expect(useWorkbench.getState().preview?.why).toContain('Pump moves the oil');
     expect([useWorkbench.getState().project, useWorkbench.getState().past]).toEqual([before, []]);
+  });
+
+  it('opens a fault as a variant of its own, which undo takes away', () => {
+    const before = opened();
+    const bench = () => useWorkbench.getState();
+    const stock = activeVariant(before);
+    bench().openFault('Restrictor plugged', { ...stock, circuit: { ...stock.circuit, parts: stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, blocked: true } : p)) } }, { speedRevS: 20, oilTemperatureK: 300 });
+    expect([activeVariant(bench().project!).name, activeVariant(bench().project!).basedOn, bench().speedRevS, bench().found]).toEqual(['Restrictor plugged', stock.id, 20, false]);
+    expect(bench().project!.variants.find((v) => v.id === stock.id)).toEqual(stock);
+    bench().undo();
+    expect(bench().project).toBe(before);
   });
 
   it('copies a variant with the one that it came from, shows another, and sets findings aside', () => {

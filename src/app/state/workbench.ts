@@ -59,6 +59,8 @@ interface Workbench {
   showVariant(id: string): void;
   /** Copies the open variant under a name and opens the copy. */
   copyVariant(name: string): void;
+  /** Opens the open variant with a fault in it, as a variant of its own, at the state where it tells. */
+  openFault(title: string, faulty: Variant, state: { readonly speedRevS: number; readonly oilTemperatureK: number }): void;
   waive(waiver: Waiver): void;
   unwaive(rule: string, part: string | undefined): void;
   setState(state: { speedRevS?: number; oilTemperatureK?: number }): void;
@@ -115,6 +117,14 @@ export const useWorkbench = create<Workbench>()((set, get) => {
   };
   const changeVariant = (name: string, next: (variant: Variant) => Variant, together = false) =>
     change(name, (project) => withVariant(project, next(activeVariant(project))), together);
+  /** Adds a variant made from the open one, and opens it. */
+  const addVariant = (step: string, name: string, made: (from: Variant) => Variant, note = '') => change(step, (project) => {
+    const from = activeVariant(project);
+    const taken = new Set(project.variants.map((v) => v.id));
+    let n = project.variants.length + 1;
+    while (taken.has(`variant${n}`)) n++;
+    return { ...project, variants: [...project.variants, { ...made(from), id: `variant${n}`, name, note, basedOn: from.id }], activeVariant: `variant${n}` };
+  });
   const stillThere = (project: Project, part: string | undefined) => (part !== undefined && activeVariant(project).circuit.parts.some((p) => p.id === part) ? part : undefined);
 
   return {
@@ -191,14 +201,10 @@ export const useWorkbench = create<Workbench>()((set, get) => {
       if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id }, selected: undefined, moves: undefined, preview: undefined });
     },
 
-    copyVariant(name) {
-      change(`copy the variant as ${name}`, (project) => {
-        const from = activeVariant(project);
-        const taken = new Set(project.variants.map((v) => v.id));
-        let n = project.variants.length + 1;
-        while (taken.has(`variant${n}`)) n++;
-        return { ...project, variants: [...project.variants, { ...from, id: `variant${n}`, name, note: '', basedOn: from.id }], activeVariant: `variant${n}` };
-      });
+    copyVariant: (name) => addVariant(`copy the variant as ${name}`, name, (from) => from),
+    openFault(title, faulty, state) {
+      addVariant(`open ${title}`, title, () => faulty, 'With a fault put in to look at; not a circuit to build.');
+      set({ ...state, found: false });
     },
 
     waive: (waiver) => changeVariant('set a finding aside', (variant) => ({ ...variant, waivers: [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver] })),

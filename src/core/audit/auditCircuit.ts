@@ -3,6 +3,7 @@ import { surveyCircuit, type AuditContext } from './context';
 import { WEIGHTS, type Finding } from './finding';
 import { findingsOf } from './rule';
 import { RULES } from './rules';
+import { runToEnd } from '../sweep/runToEnd';
 
 /**
  * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the number done.
@@ -22,9 +23,5 @@ export function* auditCircuit(solver: CircuitSolver): Generator<number, readonly
 
 /** Runs an audit to its end at once; for the command line and tests. */
 export function auditToEnd(solver: CircuitSolver): readonly Finding[] {
-  const run = auditCircuit(solver);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
+  return runToEnd(auditCircuit(solver));
 }

@@ -12,6 +12,7 @@ import { arbitrarySeed, randomProject } from '../verification/testing/randomCirc
 import { findBalance, findBalances, isFound } from './balance';
 import { coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, estimateAirCooling, faceSpeedMS, fitAirCooling } from './coolers';
 import { counterflowEffectiveness, crossflowEffectiveness, singleStreamEffectiveness } from './effectiveness';
+import { runToEnd } from '../sweep/runToEnd';
 import { HeatSolver } from './heatSolver';
 import { solveBalanced } from './solveBalanced';
 import { balanceCurves, heatMap } from './studies';
@@ -31,12 +32,6 @@ const solverOf = (project: Project, variant?: string) => {
   return made.circuit;
 };
 const NOSE = () => solverOf(demo('thornback'), 'noseCooler');
-function toEnd<T>(run: Generator<number, T>): T {
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
-}
 
 describe('Effectiveness', () => {
   // Exact both-unmixed series, Mason (1955) and Baclic (1978): published table, NTU by C_r, six digits.
@@ -212,7 +207,7 @@ describe('Temperatures around a circuit', () => {
     const circuit = (variant: typeof stock) => solverOf({ ...p, variants: [variant] });
     const track = (variant: typeof stock) => solveBalanced(circuit(variant), 6500 / 60, { airTemperatureK: 298.15, roadSpeedMS: 35, load: 0.9 }).heat.sumpK;
     expect(track(air)).toBeLessThan(track(liquid) - 5);
-    const after = (variant: typeof stock) => toEnd(warmUp(new HeatSolver(circuit(variant)), { speedRevS: 2500 / 60, load: 0.2, roadSpeedMS: 20, airTemperatureK: 283.15 }, 283.15, 300)).samples.at(-1)!.sumpK;
+    const after = (variant: typeof stock) => runToEnd(warmUp(new HeatSolver(circuit(variant)), { speedRevS: 2500 / 60, load: 0.2, roadSpeedMS: 20, airTemperatureK: 283.15 }, 283.15, 300)).samples.at(-1)!.sumpK;
     expect(after(air)).toBeLessThan(after(liquid) - 5);
   });
 
@@ -248,7 +243,7 @@ describe('Warm-up', () => {
   it('ends at the balance', () => {
     const circuit = NOSE();
     const balance = solveBalanced(circuit, drive.speedRevS, drive).heat.sumpK;
-    const end = toEnd(warmUp(new HeatSolver(circuit), drive, 283.15, 3000));
+    const end = runToEnd(warmUp(new HeatSolver(circuit), drive, 283.15, 3000));
     expect(end.samples.at(-1)!.sumpK).toBeCloseTo(balance, 1);
     expect(end.opensS).toBeGreaterThan(60);
     expect(end.solved).toBe(true);
@@ -288,7 +283,7 @@ describe('A trace', () => {
   it('of twenty minutes at 10 Hz runs far faster than it was driven', () => {
     const heat = new HeatSolver(NOSE());
     const from = Date.now();
-    const result = toEnd(runTrace(heat, rows(12_000, 10), { airTemperatureK: 298 }, 333, 393));
+    const result = runToEnd(runTrace(heat, rows(12_000, 10), { airTemperatureK: 298 }, 333, 393));
     expect(result.solved).toBe(true);
     expect(result.samples.length).toBeGreaterThan(1190);
     // 500 times real time is 2.4 s; the bench measures it without the test's own burden.
@@ -297,7 +292,7 @@ describe('A trace', () => {
 
   it('counts the time above a limit, and its peak', () => {
     const constant = Array.from({ length: 1800 }, (_, i) => ({ timeS: i, speedRevS: 100, load: 1, roadSpeedMS: 10 }));
-    const result = toEnd(runTrace(new HeatSolver(solverOf(demo('thornback'), 'stock')), constant, { airTemperatureK: 303 }, 303, 393.15));
+    const result = runToEnd(runTrace(new HeatSolver(solverOf(demo('thornback'), 'stock')), constant, { airTemperatureK: 303 }, 303, 393.15));
     const first = result.samples.find((s) => s.sumpK > 393.15)!.timeS;
     expect(result.overS).toBeCloseTo(1799 - first + 1, 0);
     expect(result.peakK).toBeGreaterThan(393.15);
@@ -320,7 +315,7 @@ describe('A trace', () => {
 
 describe('Studies', () => {
   it('show what the cooler and the thermostat do, and on which days the oil is too hot or too cold', () => {
-    const curves = toEnd(balanceCurves(NOSE(), 3500 / 60, { airTemperatureK: 293.15, roadSpeedMS: 25, load: 0.4 }));
+    const curves = runToEnd(balanceCurves(NOSE(), 3500 / 60, { airTemperatureK: 293.15, roadSpeedMS: 25, load: 0.4 }));
     const air = Object.fromEntries(curves.byAir.map((c) => [c.option, c.points.map((p) => p.sumpK!)]));
     air['asIs']!.forEach((k, i) => {
       expect(k).toBeLessThan(air['noCooler']![i]!);
@@ -343,7 +338,7 @@ describe('Studies', () => {
 
   it('map air and road without a gap, hotter air never cooler oil', () => {
     // Without a fan: one whose switch sits at the outlet may stay off in colder air and leave the oil hotter.
-    const map = toEnd(heatMap(solverOf(demo('larkspur'), 'summer'), 5000 / 60, 0.7, 6, 5));
+    const map = runToEnd(heatMap(solverOf(demo('larkspur'), 'summer'), 5000 / 60, 0.7, 6, 5));
     expect(map.sumpK.flat().every((k) => k !== null)).toBe(true);
     for (let a = 1; a < 6; a++) for (let r = 0; r < 5; r++) expect(map.sumpK[a]![r]!).toBeGreaterThanOrEqual(map.sumpK[a - 1]![r]! - 0.6);
   });

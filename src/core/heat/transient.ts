@@ -1,3 +1,4 @@
+import { galleryPort } from '../circuit/gaugePort';
 import { isReservoir } from '../circuit/ports';
 import { thermostatOpening } from '../elements/thermostat';
 import { Law } from '../network/law';
@@ -74,8 +75,7 @@ export class WarmUp {
     const hoses = parts.reduce((sum, p) => sum + (p.kind === 'line' && p.form === 'hose' ? p.lengthM * (p.boreM / HOSE_BORE_M) ** 2 : 0), 0);
     this.coolerJK = COOLER_JK + (HOSE_JK_M * hoses) / Math.max(1, heat.coolers.length);
     this.oilM3 = parts.filter(isReservoir).reduce((sum, r) => sum + (r.volumeM3 ?? 0), 0) || ASSUMED_OIL_M3;
-    const place = parts.find((p) => p.kind === 'line' && p.form === 'gallery') ?? parts.find((p) => p.kind === 'bearings');
-    this.galleryPort = place && `${place.id}.${place.kind === 'line' ? 'out' : 'in'}`;
+    this.galleryPort = galleryPort(parts);
   }
 
   private setOpenings(): void {

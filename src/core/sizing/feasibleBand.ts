@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { Part } from '../circuit/parts';
 import type { Project, Variant } from '../circuit/project';
-import { checkSchema, verdictSchema } from '../network/result';
 import { CircuitSolver } from '../network/solveProject';
 import { stillNodes } from '../network/stillNodes';
 import { probesOf, readProbe } from '../supply/probe';
 import { isSupplied } from '../supply/supplyVerdict';
-import { sweepToEnd, type ConsumerRange } from '../sweep/sweep';
+import { shortfalls, shortfallSchema, type Shortfall } from '../sweep/shortfall';
+import { sweepToEnd } from '../sweep/sweep';
 import { withSize, type Sizable } from './sizable';
 
 /** Sizes that the range is looked at, evenly in the logarithm, before the ends are searched. */
@@ -19,17 +19,10 @@ const LOOK_TEMPERATURES = 7;
 /** Rounds in which another state may turn out to be the worse one. */
 const MOST_ROUNDS = 12;
 
-const limitSchema = z.strictObject({
-  part: z.string(), name: z.string(), verdict: verdictSchema, decisive: checkSchema.nullable(),
-  speedRevS: z.number(), oilTemperatureK: z.number(),
-});
-/** What fails where a band ends, or where nothing fits. */
-export type SizeLimit = z.infer<typeof limitSchema>;
-
 const bandSchema = z.strictObject({
   low: z.number(), high: z.number(),
   /** What fails just below and above; null where the searched range ends instead. */
-  below: limitSchema.nullable(), above: limitSchema.nullable(),
+  below: shortfallSchema.nullable(), above: shortfallSchema.nullable(),
 });
 
 export const sizingSchema = z.strictObject({
@@ -39,7 +32,7 @@ export const sizingSchema = z.strictObject({
   /** Where everything asked about is supplied over the whole range, every end solved there; none where no size will do. */
   bands: z.array(bandSchema),
   /** What is not supplied at each size looked at, smallest first. */
-  looks: z.array(z.strictObject({ si: z.number(), failing: z.array(limitSchema), solved: z.boolean() })),
+  looks: z.array(z.strictObject({ si: z.number(), failing: z.array(shortfallSchema), solved: z.boolean() })),
   /** Sizes that can be had and lie in a band. */
   fitting: z.array(z.strictObject({ label: z.string(), si: z.number() })),
 });
@@ -65,12 +58,11 @@ class Sizer {
     if (!solver) return { si, failing: [], solved: false };
     const sweep = sweepToEnd(solver, speeds, temperatures);
     const asked = sweep.consumers.filter((c) => this.consumer === undefined || c.part === this.consumer);
-    const failing = asked.filter((c) => !c.supplied).sort((a, b) => ratio(a) - ratio(b)).map(limitOf);
-    return { si, failing, solved: sweep.notConverged.length === 0 };
+    return { si, failing: shortfalls(asked), solved: sweep.notConverged.length === 0 };
   }
 
   /** Whether one consumer is supplied at one state. */
-  private holds(si: number, limit: SizeLimit): boolean {
+  private holds(si: number, limit: Shortfall): boolean {
     const solver = this.solverAt(si);
     if (!solver) return false;
     const state = solver.stateAt(limit.speedRevS, limit.oilTemperatureK);
@@ -85,7 +77,7 @@ class Sizer {
    * Narrows an end between a size that is good over the whole range and one that is not. Halves on the consumer and state that fail worst
    * on the bad side, which costs a solve each; then holds the whole range against what was found, and goes on where another is worse.
    */
-  end(good: number, bad: Look): { readonly si: number; readonly limit: SizeLimit | null } {
+  end(good: number, bad: Look): { readonly si: number; readonly limit: Shortfall | null } {
     let outside = bad;
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const limit = outside.failing[0];
@@ -107,11 +99,6 @@ class Sizer {
   }
 }
 
-const ratio = (c: ConsumerRange) => (c.worst?.verdict === 'dry' ? -Infinity : c.worst?.decisive?.nearRatio ?? -Infinity);
-const limitOf = (c: ConsumerRange): SizeLimit => ({
-  part: c.part, name: c.name, verdict: c.verdict, decisive: c.worst?.decisive ?? null,
-  speedRevS: c.worst?.state.speedRevS ?? 0, oilTemperatureK: c.worst?.state.oilTemperatureK ?? 0,
-});
 const isGood = (look: Look) => look.solved && look.failing.length === 0;
 
 /**

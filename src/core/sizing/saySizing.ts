@@ -1,19 +1,14 @@
-import { sayWhy } from '../supply/say';
+import { sayEdge, sayShortfall } from '../sweep/sayShortfall';
 import { formatQuantity, type Quantity, type UnitChoice } from '../units';
-import type { SizeLimit, Sizing } from './feasibleBand';
-
-/** What limits a size, with its state: "Turbo at 7000 rpm, 120 °C. Its flow is …". */
-export function sayLimit(limit: SizeLimit, units: UnitChoice = {}): string {
-  return `${limit.name} at ${formatQuantity(limit.speedRevS, 'speed', units)}, ${formatQuantity(limit.oilTemperatureK, 'temperature', units)}. ${sayWhy(limit.verdict, limit.decisive, units)}`;
-}
+import type { Sizing } from './feasibleBand';
 
 /** The answer in sentences, first what will do, then what limits it at each end, or what rules every size out. */
 export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice = {}): string[] {
   const figure = (si: number) => formatQuantity(si, quantity, units);
   if (sizing.bands.length > 0) return sizing.bands.flatMap((band) => [
     `${figure(band.low)} to ${figure(band.high)} will do.`,
-    band.below ? `Smaller: ${sayLimit(band.below, units)}` : `Smaller than ${figure(band.low)} was not looked at.`,
-    band.above ? `Larger: ${sayLimit(band.above, units)}` : `Larger than ${figure(band.high)} was not looked at.`,
+    band.below ? `Smaller: ${sayEdge(band.below, units)}` : `Smaller than ${figure(band.low)} was not looked at.`,
+    band.above ? `Larger: ${sayEdge(band.above, units)}` : `Larger than ${figure(band.high)} was not looked at.`,
   ]);
   const everywhere = (sizing.looks[0]?.failing ?? []).filter((f) => sizing.looks.every((look) => look.failing.some((other) => other.part === f.part)));
   const first = sizing.looks[0]?.failing[0];
@@ -22,8 +17,8 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
   return [
     `No size from ${figure(sizing.low)} to ${figure(sizing.high)} will do.`,
     ...(everywhere.length > 0
-      ? everywhere.map((f) => `Whatever the size: ${sayLimit(f, units)}`)
-      : [...(first ? [`Small: ${sayLimit(first, units)}`] : []), ...(last ? [`Large: ${sayLimit(last, units)}`] : [])]),
+      ? everywhere.map((f) => `Whatever the size: ${sayShortfall(f, units)}`)
+      : [...(first ? [`Small: ${sayShortfall(first, units)}`] : []), ...(last ? [`Large: ${sayShortfall(last, units)}`] : [])]),
     ...(unsolved > 0 ? [`${unsolved} of ${sizing.looks.length} sizes did not solve at every state.`] : []),
   ];
 }

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { PROJECT_VERSION, projectSchema, type Project } from '../circuit/project';
 import { readProjectText } from '../circuit/readProject';
 import { CircuitSolver } from '../network/solveProject';
+import { runToEnd } from '../sweep/runToEnd';
 import { sweepToEnd } from '../sweep/sweep';
 import { feasibleBands, type Sizing } from './feasibleBand';
 import { saySizing } from './saySizing';
@@ -18,11 +19,7 @@ function size(project: Project, where: string, consumer?: string): Sizing {
   const variant = project.variants.find((v) => v.id === project.activeVariant)!;
   const [id, ...path] = where.split('.');
   const part = variant.circuit.parts.find((p) => p.id === id)!;
-  const run = feasibleBands(project, variant, part, sizablesOf(part).find((s) => s.path.join('.') === path.join('.'))!, consumer);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
+  return runToEnd(feasibleBands(project, variant, part, sizablesOf(part).find((s) => s.path.join('.') === path.join('.'))!, consumer));
 }
 /** Who is not supplied over the whole range with a figure set. */
 function failingAt(project: Project, where: string, si: number): string[] {

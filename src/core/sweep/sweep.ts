@@ -4,6 +4,7 @@ import { checkSchema, verdictSchema } from '../network/result';
 import { stillNodes } from '../network/stillNodes';
 import { probesOf, readProbe, type Probe } from '../supply/probe';
 import { isSupplied } from '../supply/supplyVerdict';
+import { runToEnd } from './runToEnd';
 import { reachableStates, type SpeedAndOil } from './reachable';
 
 /** Grid that verdicts over the range are taken on. */
@@ -120,9 +121,5 @@ function rangeOf(row: Running): ConsumerRange {
 
 /** Runs a sweep to its end at once; for the command line and tests. */
 export function sweepToEnd(...args: Parameters<typeof sweepCircuit>): Sweep {
-  const run = sweepCircuit(...args);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
+  return runToEnd(sweepCircuit(...args));
 }
