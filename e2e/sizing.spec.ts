@@ -24,3 +24,22 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
   await expect(page.getByText(/all supplied, 337 states/)).toBeVisible();
   expect(problems).toEqual([]);
 });
+
+test('run the faults and open the worst one as a state', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByRole('tab', { name: 'Faults' }).click();
+  const faults = page.getByRole('region', { name: 'Faults' });
+  await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
+  // The same order as the command line's.
+  const { json } = await commandLine<{ faults: { title: string; starved: { part: string }[] }[] }>('faults', 'demo/thornback.json');
+  const worst = json.faults[0]!;
+  await expect(faults.getByRole('article').first()).toHaveAccessibleName(worst.title);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  await faults.getByRole('article').first().getByRole('button', { name: 'Open it as a variant' }).click();
+  await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText(worst.title);
+  await expect(part(page, worst.starved[0]!.part)).toHaveAttribute('aria-label', /dry/);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock');
+  expect(problems).toEqual([]);
+});

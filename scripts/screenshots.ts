@@ -34,6 +34,10 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.getByRole('button', { name: /^drill 56/ }).waitFor();
     await page.evaluate(() => document.querySelector('.sizing')?.scrollIntoView({ block: 'center' }));
   } },
+  { name: 'faults', prepare: async (page) => {
+    await page.getByRole('tab', { name: 'Faults' }).click();
+    await page.getByText('starve or flood something').waitFor();
+  } },
   { name: 'heat', prepare: async (page) => {
     await page.getByLabel('Variant').selectOption('noseCooler');
     await page.getByRole('link', { name: 'Heat' }).click();

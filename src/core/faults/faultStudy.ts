@@ -68,7 +68,7 @@ function gaugeOf(normal: Swept, faulty: Swept): FaultOutcome['gauge'] {
 export function* faultStudy(project: Project, variant: Variant, pairs = false): Generator<number, FaultOutcome[]> {
   const normal = sweepOf(project, variant);
   if (!normal) return [];
-  const before = new Set(shortfalls(normal.sweep.consumers).map((s) => `${s.part} ${s.decisive?.side ?? s.verdict}`));
+  const before = new Set(shortfalls(normal.sweep).map((s) => `${s.part} ${s.decisive?.side ?? s.verdict}`));
   const faults = singleFaults(variant);
   const sets: (readonly Fault[])[] = [...faults.map((f) => [f]), ...(pairs ? faults.flatMap((a, i) => faults.slice(i + 1).filter((b) => b.part !== a.part).map((b) => [a, b])) : [])];
   const outcomes: FaultOutcome[] = [];
@@ -83,7 +83,7 @@ export function* faultStudy(project: Project, variant: Variant, pairs = false): 
     const altered = set.reduce<Variant | undefined>((v, fault) => v && fault.apply(v), variant);
     const faulty = altered && sweepOf(project, altered);
     if (!faulty) return { ...head, outcome: 'impossible', starved: [], gauge: null, noticed: false };
-    const starved = shortfalls(faulty.sweep.consumers).filter((s) => !before.has(`${s.part} ${s.decisive?.side ?? s.verdict}`));
+    const starved = shortfalls(faulty.sweep).filter((s) => !before.has(`${s.part} ${s.decisive?.side ?? s.verdict}`));
     const gauge = gaugeOf(normal!, faulty);
     const off = gauge ? Math.abs(gauge.faultyPa - gauge.normalPa) : 0;
     return {

@@ -57,8 +57,7 @@ class Sizer {
     const solver = this.solverAt(si);
     if (!solver) return { si, failing: [], solved: false };
     const sweep = sweepToEnd(solver, speeds, temperatures);
-    const asked = sweep.consumers.filter((c) => this.consumer === undefined || c.part === this.consumer);
-    return { si, failing: shortfalls(asked), solved: sweep.notConverged.length === 0 };
+    return { si, failing: shortfalls(sweep, this.consumer), solved: sweep.notConverged.length === 0 };
   }
 
   /** Whether one consumer is supplied at one state. */
