@@ -38,6 +38,10 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.getByRole('tab', { name: 'Faults' }).click();
     await page.getByText('starve or flood something').waitFor();
   } },
+  { name: 'compare', prepare: async (page) => {
+    await page.getByRole('link', { name: 'Compare' }).click();
+    await page.getByRole('region', { name: 'Comparison' }).waitFor();
+  } },
   { name: 'heat', prepare: async (page) => {
     await page.getByLabel('Variant').selectOption('noseCooler');
     await page.getByRole('link', { name: 'Heat' }).click();

@@ -17,6 +17,8 @@ export interface Options {
   readonly minutes: string | undefined;
   /** The only consumer asked about. */
   readonly for: string | undefined;
+  /** Ids apart by commas, to set side by side. */
+  readonly variants: string | undefined;
   /** Faults two at a time as well. */
   readonly pairs: boolean;
   readonly json: boolean;

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
+import { comparisonSchema } from '../core/compare/compareVariants';
 import { faultOutcomeSchema } from '../core/faults/faultStudy';
 import { sizingSchema } from '../core/sizing/feasibleBand';
 import { main } from './main';
@@ -101,7 +102,14 @@ describe('The command line', () => {
     expect(run('faults', DEMO).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}The gauge tells most/);
   });
 
+  it('sets variants side by side', () => {
+    const { code, out } = run('compare', DEMO);
+    expect([code, out]).toEqual([1, expect.stringMatching(/Stock +Nose cooler[^]*Nose cooler +- +cooler[^]*\nTurbo +flooded.* +.*\n[^]*Gauge, Hot idle/)]);
+    expect(comparisonSchema.parse(withoutHead(`{"variant":"", ${run('compare', DEMO, '--variants', 'noseCooler,stock', '--json').out.slice(1)}`)).variants.map((v) => v.id)).toEqual(['noseCooler', 'stock']);
+  });
+
   it.each([
+    ['one variant to compare', () => ['compare', DEMO, '--variants', 'stock'], '--variants: give 2 to 4, 1 is there'],
     ['a figure that is not there', () => ['size', DEMO, 'turbo.horn'], 'There is no turbo.horn in this variant. These are: '],
     ['a figure that is not sized', () => ['size', DEMO, 'pump.speedRatio'], 'pump.speedRatio is not a size that is searched for'],
     ['a consumer that is none', () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'], '--for: pump is not a consumer'],

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { auditReplySchema, faultsReplySchema, heatJobReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
+import { auditReplySchema, compareReplySchema, faultsReplySchema, heatJobReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
 
 const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -72,6 +72,9 @@ describe('The circuit worker', () => {
     expect([...seen].sort((a, b) => a - b)).toEqual(seen);
     const studied = faultsReplySchema.parse(await worker.faults(() => undefined));
     expect(studied.kind === 'studied' && studied.faults.length).toBeGreaterThan(15);
+    const compared = compareReplySchema.parse(await worker.compare(['stock', 'noseCooler']));
+    expect(compared.kind === 'compared' && compared.comparison.variants.map((v) => v.id)).toEqual(['stock', 'noseCooler']);
+    expect((await worker.compare(['stock'])).kind).toBe('refused');
     const overtaken = [worker.size({ part: 'relief', path: ['crackPa'] }, () => undefined), worker.faults(() => undefined)];
     worker.open(demo());
     expect((await Promise.all(overtaken)).map((r) => r.kind)).toEqual(['cancelled', 'cancelled']);

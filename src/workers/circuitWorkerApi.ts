@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { auditCircuit } from '../core/audit';
 import { sayIssue } from '../core/circuit/issue';
 import { readProject } from '../core/circuit/readProject';
@@ -7,11 +8,12 @@ import { balanceCurves, heatMap } from '../core/heat/studies';
 import { runTrace } from '../core/heat/trace';
 import { warmUp } from '../core/heat/transient';
 import { CircuitSolver } from '../core/network/solveProject';
+import { compareVariants, MOST_COMPARED } from '../core/compare/compareVariants';
 import { faultStudy } from '../core/faults/faultStudy';
 import { feasibleBands } from '../core/sizing/feasibleBand';
 import { sizablesOf } from '../core/sizing/sizable';
 import { sweepCircuit } from '../core/sweep/sweep';
-import { heatJobSchema, sizingRequestSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type FaultsReply, type HeatJobReply, type OpenReply, type SizingReply, type SolveReply, type SweepReply } from './protocol';
+import { heatJobSchema, sizingRequestSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type CompareReply, type FaultsReply, type HeatJobReply, type OpenReply, type SizingReply, type SolveReply, type SweepReply } from './protocol';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -28,6 +30,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let heatNumber = 0;
   let sizingNumber = 0;
   let faultsNumber = 0;
+  let compareNumber = 0;
   let balancing: HeatSolver | undefined;
 
   /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
@@ -52,6 +55,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       heatNumber++;
       sizingNumber++;
       faultsNumber++;
+      compareNumber++;
       circuit = undefined;
       balancing = undefined;
       const read = readProject(project);
@@ -106,6 +110,14 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       if (!circuit) return { kind: 'refused', sentences: [...refusal] };
       const faults = await inSlices(faultStudy(circuit.project, circuit.variant), () => mine === faultsNumber, onProgress);
       return faults ? { kind: 'studied', faults } : { kind: 'cancelled' };
+    },
+
+    async compare(raw: unknown): Promise<CompareReply> {
+      const mine = ++compareNumber;
+      const ids = z.array(z.string()).min(2).max(MOST_COMPARED).safeParse(raw);
+      if (!ids.success || !circuit) return { kind: 'refused', sentences: ids.success ? [...refusal] : [`Two to ${MOST_COMPARED} variants can stand side by side.`] };
+      const comparison = await inSlices(compareVariants(circuit.project, ids.data), () => mine === compareNumber);
+      return comparison ? { kind: 'compared', comparison } : { kind: 'cancelled' };
     },
 
     async heat(raw: unknown, onProgress: (share: number) => void): Promise<HeatJobReply> {

@@ -2,11 +2,12 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
 import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/network/result';
+import type { Comparison } from '../core/compare/compareVariants';
 import type { FaultOutcome } from '../core/faults/faultStudy';
 import type { Sizing } from '../core/sizing/feasibleBand';
 import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
-import { auditReplySchema, faultsReplySchema, heatJobReplySchema, openReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SizingRequest, type SolveRequest } from './protocol';
+import { auditReplySchema, compareReplySchema, faultsReplySchema, heatJobReplySchema, openReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SizingRequest, type SolveRequest } from './protocol';
 
 export type { SolveRequest } from './protocol';
 
@@ -92,6 +93,14 @@ class CircuitWorkerClient {
     return reply.faults;
   }
 
+  async compare(project: Project, ids: readonly string[]): Promise<Comparison> {
+    await this.open(project);
+    const reply = compareReplySchema.parse(await this.remote.compare([...ids]));
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    if (reply.kind === 'cancelled') throw new Superseded();
+    return reply.comparison;
+  }
+
   async audit(project: Project): Promise<readonly Finding[]> {
     await this.open(project);
     const reply = auditReplySchema.parse(await this.remote.audit());
@@ -151,4 +160,9 @@ export function sizeInWorker(project: Project, request: SizingRequest, onProgres
 /** Puts each single fault in, in turn, in the worker kept for studies. */
 export function faultsInWorker(project: Project, onProgress: (share: number) => void) {
   return (studying ??= new CircuitWorkerClient()).faults(project, onProgress);
+}
+
+/** Sets variants side by side, in the worker kept for studies. */
+export function compareInWorker(project: Project, ids: readonly string[]) {
+  return (studying ??= new CircuitWorkerClient()).compare(project, ids);
 }

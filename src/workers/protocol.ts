@@ -4,6 +4,7 @@ import { conditionsSchema, heatResultSchema } from '../core/heat/heatResult';
 import { curvesSchema, heatMapSchema } from '../core/heat/studies';
 import { traceRowSchema } from '../core/heat/trace';
 import { findingSchema } from '../core/audit';
+import { comparisonSchema } from '../core/compare/compareVariants';
 import { faultOutcomeSchema } from '../core/faults/faultStudy';
 import { sizingSchema } from '../core/sizing/feasibleBand';
 import { sweepSchema } from '../core/sweep/sweep';
@@ -78,6 +79,13 @@ export const faultsReplySchema = z.discriminatedUnion('kind', [
 ]);
 export type FaultsReply = z.infer<typeof faultsReplySchema>;
 
+export const compareReplySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('compared'), comparison: comparisonSchema }),
+  z.strictObject({ kind: z.literal('cancelled') }),
+  refusedSchema,
+]);
+export type CompareReply = z.infer<typeof compareReplySchema>;
+
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
   /** Takes a project, checks and compiles its active variant. */
@@ -94,4 +102,6 @@ export interface CircuitWorkerApi {
   size(request: unknown, onProgress: (share: number) => void): Promise<SizingReply>;
   /** Puts each single fault in, in turn; a newer study or `open` cancels an older one. */
   faults(onProgress: (share: number) => void): Promise<FaultsReply>;
+  /** Sets variants of the open project side by side; a newer comparison or `open` cancels an older one. @param ids 2 to 4 of them */
+  compare(ids: unknown): Promise<CompareReply>;
 }

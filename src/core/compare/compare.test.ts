@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import { changePart } from '../circuit/partFields';
+import type { Project } from '../circuit/project';
+import { readProjectText } from '../circuit/readProject';
+import { CircuitSolver } from '../network/solveProject';
+import { partVolumeM3 } from '../parts/partVolume';
+import { runToEnd } from '../sweep/runToEnd';
+import { sweepToEnd } from '../sweep/sweep';
+import { compareVariants, comparisonSchema } from './compareVariants';
+
+const demo = (name: string): Project => {
+  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
+  if (!read.ok) throw new Error('refused');
+  return read.project;
+};
+
+describe('Variants side by side', () => {
+  it.each(['thornback', 'saltmarsh', 'larkspur'])('of %s: each column is what the variant says alone', (name) => {
+    const project = demo(name);
+    const ids = project.variants.map((v) => v.id);
+    const comparison = comparisonSchema.parse(runToEnd(compareVariants(project, ids)));
+    ids.slice(0, 4).forEach((id, i) => {
+      const made = CircuitSolver.of(project, id);
+      if (!made.ok) throw new Error('refused');
+      const alone = sweepToEnd(made.circuit);
+      expect(comparison.variants[i]).toMatchObject({ id, supplied: alone.supplied, notSupplied: alone.consumers.filter((c) => !c.supplied).length });
+      for (const c of alone.consumers) expect(comparison.consumers.find((row) => row.part === c.part)!.worst[i]).toMatchObject({ verdict: c.verdict, ...c.worst!.state });
+    });
+  });
+
+  it('names what was added, and nothing that is the same', () => {
+    const project = demo('thornback');
+    const [stock, nose] = ['stock', 'noseCooler'].map((id) => project.variants.find((v) => v.id === id)!);
+    const { parts, variants } = runToEnd(compareVariants(project, ['stock', 'noseCooler']));
+    const added = nose!.circuit.parts.filter((p) => !stock!.circuit.parts.some((q) => q.id === p.id));
+    expect(parts.filter((p) => p.kinds[0] === null).map((p) => p.part).sort()).toEqual(added.map((p) => p.id).sort());
+    const volume = (list: typeof added) => list.reduce((sum, p) => sum + partVolumeM3(p), 0);
+    const taken = stock!.circuit.parts.filter((p) => !nose!.circuit.parts.some((q) => q.id === p.id));
+    expect(variants[1]!.oilInPartsM3 - variants[0]!.oilInPartsM3).toBeCloseTo(volume(added) - volume(taken), 5);
+  });
+
+  it('names the one setting that was changed, with both values, and the verdict that it mends', () => {
+    const project = demo('thornback');
+    const stock = project.variants[0]!;
+    const parts = stock.circuit.parts.map((p) => {
+      if (p.id !== 'turboRestrictor') return p;
+      const changed = changePart(p, ['boreM'], 1.2e-3);
+      if (!changed.ok) throw new Error('refused');
+      return changed.part;
+    });
+    const two = { ...project, variants: [stock, { ...stock, id: 'drilled', name: 'Drilled', circuit: { ...stock.circuit, parts } }] };
+    const comparison = runToEnd(compareVariants(two, [stock.id, 'drilled']));
+    expect(comparison.parts).toEqual([]);
+    expect(comparison.settings).toEqual([{ part: 'turboRestrictor', name: 'Restrictor', title: 'Bore', quantity: 'bore', values: [1.5e-3, 1.2e-3] }]);
+    expect(comparison.consumers.find((c) => c.part === 'turbo')!.worst.map((w) => w!.supplied)).toEqual([false, true]);
+    expect(comparison.gauge.every((row) => row.pressurePa[1]! >= row.pressurePa[0]! - 1)).toBe(true);
+  });
+});
