@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
 import type { HeatResult } from '../core/heat/heatResult';
@@ -56,20 +57,23 @@ class CircuitWorkerClient {
     return work;
   }
 
-  async sweep(project: Project): Promise<Sweep> {
+  /** Opens the project, asks, and checks the reply. @throws CircuitRefused, or Superseded when it was stopped or overtaken */
+  private async ask<R extends { readonly kind: string }>(project: Project, send: (remote: Remote<CircuitWorkerApi>) => Promise<unknown>, schema: z.ZodType<R>): Promise<Exclude<R, { readonly kind: 'refused' | 'cancelled' }>> {
     await this.open(project);
-    const reply = sweepReplySchema.parse(await this.remote.sweep());
-    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    const reply = schema.parse(await send(this.remote));
+    if (isRefusal(reply)) throw new CircuitRefused(reply.sentences.join('\n'));
     if (reply.kind === 'cancelled') throw new Superseded();
-    return reply.sweep;
+    return reply as Exclude<R, { readonly kind: 'refused' | 'cancelled' }>;
+  }
+
+  async sweep(project: Project): Promise<Sweep> {
+    return (await this.ask(project, (remote) => remote.sweep(), sweepReplySchema)).sweep;
   }
 
   /** Long work about heat. @throws Superseded when it was stopped or overtaken */
   async heat<K extends HeatJob['kind']>(project: Project, job: Extract<HeatJob, { kind: K }>, onProgress: (share: number) => void): Promise<Extract<HeatJobReply, { kind: K }>> {
-    await this.open(project);
-    const reply = heatJobReplySchema.parse(await this.remote.heat(job, proxy(onProgress)));
-    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
-    if (reply.kind === 'cancelled' || reply.kind !== job.kind) throw new Superseded();
+    const reply = await this.ask(project, (remote) => remote.heat(job, proxy(onProgress)), heatJobReplySchema);
+    if (reply.kind !== job.kind) throw new Superseded();
     return reply as Extract<HeatJobReply, { kind: K }>;
   }
 
@@ -78,37 +82,23 @@ class CircuitWorkerClient {
   }
 
   async size(project: Project, request: SizingRequest, onProgress: (share: number) => void): Promise<Sizing> {
-    await this.open(project);
-    const reply = sizingReplySchema.parse(await this.remote.size(request, proxy(onProgress)));
-    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
-    if (reply.kind === 'cancelled') throw new Superseded();
-    return reply.sizing;
+    return (await this.ask(project, (remote) => remote.size(request, proxy(onProgress)), sizingReplySchema)).sizing;
   }
 
   async faults(project: Project, onProgress: (share: number) => void): Promise<readonly FaultOutcome[]> {
-    await this.open(project);
-    const reply = faultsReplySchema.parse(await this.remote.faults(proxy(onProgress)));
-    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
-    if (reply.kind === 'cancelled') throw new Superseded();
-    return reply.faults;
+    return (await this.ask(project, (remote) => remote.faults(proxy(onProgress)), faultsReplySchema)).faults;
   }
 
   async compare(project: Project, ids: readonly string[]): Promise<Comparison> {
-    await this.open(project);
-    const reply = compareReplySchema.parse(await this.remote.compare([...ids]));
-    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
-    if (reply.kind === 'cancelled') throw new Superseded();
-    return reply.comparison;
+    return (await this.ask(project, (remote) => remote.compare([...ids]), compareReplySchema)).comparison;
   }
 
   async audit(project: Project): Promise<readonly Finding[]> {
-    await this.open(project);
-    const reply = auditReplySchema.parse(await this.remote.audit());
-    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
-    if (reply.kind === 'cancelled') throw new Superseded();
-    return reply.findings;
+    return (await this.ask(project, (remote) => remote.audit(), auditReplySchema)).findings;
   }
 }
+
+const isRefusal = (reply: { readonly kind: string }): reply is { readonly kind: 'refused'; readonly sentences: readonly string[] } => reply.kind === 'refused';
 
 /** Workers by what they are for, each made when it is first needed. */
 let solving: CircuitWorkerClient | undefined;

@@ -18,6 +18,7 @@ export const solveRequestSchema = z.strictObject({
 export type SolveRequest = z.infer<typeof solveRequestSchema>;
 
 const refusedSchema = z.strictObject({ kind: z.literal('refused'), sentences: z.array(z.string()) });
+const cancelledSchema = z.strictObject({ kind: z.literal('cancelled') });
 
 export const openReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('opened'), warnings: z.array(z.string()) }), refusedSchema]);
 export type OpenReply = z.infer<typeof openReplySchema>;
@@ -25,18 +26,10 @@ export type OpenReply = z.infer<typeof openReplySchema>;
 export const solveReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('solved'), result: solveResultSchema, heat: heatResultSchema.nullable() }), refusedSchema]);
 export type SolveReply = z.infer<typeof solveReplySchema>;
 
-export const sweepReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('swept'), sweep: sweepSchema }),
-  z.strictObject({ kind: z.literal('cancelled') }),
-  refusedSchema,
-]);
+export const sweepReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('swept'), sweep: sweepSchema }), cancelledSchema, refusedSchema]);
 export type SweepReply = z.infer<typeof sweepReplySchema>;
 
-export const auditReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('audited'), findings: z.array(findingSchema).readonly() }),
-  z.strictObject({ kind: z.literal('cancelled') }),
-  refusedSchema,
-]);
+export const auditReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('audited'), findings: z.array(findingSchema).readonly() }), cancelledSchema, refusedSchema]);
 export type AuditReply = z.infer<typeof auditReplySchema>;
 
 const driveSchema = z.strictObject({ speedRevS: z.number().min(0), ...conditionsSchema.shape });
@@ -56,7 +49,7 @@ export const heatJobReplySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('map'), map: heatMapSchema }),
   z.strictObject({ kind: z.literal('warmUp'), warmUp: z.strictObject({ samples: z.array(sampleSchema).readonly(), opensS: figure, fullS: figure, settledS: figure, solved: z.boolean() }) }),
   z.strictObject({ kind: z.literal('trace'), trace: z.strictObject({ samples: z.array(sampleSchema).readonly(), peakK: z.number(), peakS: z.number(), overS: z.number(), limitK: z.number(), solved: z.boolean() }) }),
-  z.strictObject({ kind: z.literal('cancelled') }),
+  cancelledSchema,
   refusedSchema,
 ]);
 export type HeatJobReply = z.infer<typeof heatJobReplySchema>;
@@ -65,25 +58,13 @@ export type HeatJobReply = z.infer<typeof heatJobReplySchema>;
 export const sizingRequestSchema = z.strictObject({ part: z.string(), path: z.array(z.union([z.string(), z.number()])), consumer: z.string().optional() });
 export type SizingRequest = z.infer<typeof sizingRequestSchema>;
 
-export const sizingReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('sized'), sizing: sizingSchema }),
-  z.strictObject({ kind: z.literal('cancelled') }),
-  refusedSchema,
-]);
+export const sizingReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('sized'), sizing: sizingSchema }), cancelledSchema, refusedSchema]);
 export type SizingReply = z.infer<typeof sizingReplySchema>;
 
-export const faultsReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('studied'), faults: z.array(faultOutcomeSchema) }),
-  z.strictObject({ kind: z.literal('cancelled') }),
-  refusedSchema,
-]);
+export const faultsReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('studied'), faults: z.array(faultOutcomeSchema) }), cancelledSchema, refusedSchema]);
 export type FaultsReply = z.infer<typeof faultsReplySchema>;
 
-export const compareReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('compared'), comparison: comparisonSchema }),
-  z.strictObject({ kind: z.literal('cancelled') }),
-  refusedSchema,
-]);
+export const compareReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('compared'), comparison: comparisonSchema }), cancelledSchema, refusedSchema]);
 export type CompareReply = z.infer<typeof compareReplySchema>;
 
 /** What a circuit worker offers. */

@@ -1,7 +1,5 @@
-import { readFileSync } from 'node:fs';
 import { changePart } from '../circuit/partFields';
 import { activeVariant, type Project, type Variant } from '../circuit/project';
-import { readProjectText } from '../circuit/readProject';
 import { applyMove, type Move, type MoveDraft } from '../moves';
 import { CircuitSolver } from '../network/solveProject';
 import { catalogueEntry } from '../parts/catalogue';
@@ -11,14 +9,10 @@ import { findingsOf } from './rule';
 import { RULES } from './rules';
 import { auditToEnd, sayFinding } from '.';
 import { makeMoves as moved } from '../moves/makeMoves';
+import { demoProject } from '../verification/testing/demo';
 
 const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
-const demo = (name = 'thornback'): Project => {
-  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
-  if (!read.ok) throw new Error('refused');
-  return read.project;
-};
-const THORNBACK = demo();
+const THORNBACK = demoProject();
 const STOCK = activeVariant(THORNBACK);
 
 /** Sets "part.key": value, in the stock circuit or another. */
@@ -161,7 +155,7 @@ describe('The audit', () => {
     const [level] = findings('level', cooled);
     // π/4·14.2²·2.4 m in two hoses of 1.2 m, the core's 0.5 L and the plate's 0.06 L (closed form).
     expect(level!.figures['added']!.si).toBeCloseTo((Math.PI / 4) * 14.2e-3 ** 2 * 2.4 + 0.56e-3, 6);
-    const saltmarsh = demo('saltmarsh');
+    const saltmarsh = demoProject('saltmarsh');
     const stock = saltmarsh.variants[0]!;
     const without = { ...moved(stock, { kind: 'swap', part: 'cooler', draft: draft('coverThrough') }), id: 'plain', basedOn: 'stock' };
     expect(findings('coolantSide', without, saltmarsh).map((f) => f.weight)).toEqual(['look']);
@@ -170,7 +164,7 @@ describe('The audit', () => {
 
   it.each([['thornback', 'noseCooler', ['supply', 'unfilteredFeed', 'gravityDrain']], ['saltmarsh', 'sideStream', ['gravityDrain', 'gravityReturn', 'sideStreamReach', 'canisterMount']], ['larkspur', 'summer', ['surroundings', 'coolerFilling', 'threadMates']]] as const)(
     'finds the honest mistakes of %s', (name, variant, rules) => {
-      const made = CircuitSolver.of(demo(name), variant);
+      const made = CircuitSolver.of(demoProject(name), variant);
       if (!made.ok) throw new Error('refused');
       const found = auditToEnd(made.circuit).filter((f) => f.weight !== 'note').map((f) => f.rule);
       for (const rule of rules) expect(found).toContain(rule);
@@ -178,7 +172,7 @@ describe('The audit', () => {
 
   it('offers remedies that mend what they are offered for', () => {
     for (const [name, id] of [['thornback', 'noseCooler'], ['larkspur', 'summer'], ['saltmarsh', 'sideStream']] as const) {
-      const project = demo(name);
+      const project = demoProject(name);
       const variant = project.variants.find((v) => v.id === id)!;
       const made = CircuitSolver.of(project, id);
       if (!made.ok) throw new Error('refused');
@@ -202,8 +196,8 @@ describe('The audit', () => {
   });
 
   it('leaves no placeholder unfilled in any sentence', () => {
-    for (const name of ['thornback', 'saltmarsh', 'larkspur']) for (const variant of demo(name).variants) {
-      const made = CircuitSolver.of(demo(name), variant.id);
+    for (const name of ['thornback', 'saltmarsh', 'larkspur']) for (const variant of demoProject(name).variants) {
+      const made = CircuitSolver.of(demoProject(name), variant.id);
       if (!made.ok) throw new Error('refused');
       for (const f of auditToEnd(made.circuit)) expect(sayFinding(f, `${f.what} ${f.why}`)).not.toMatch(/[{}]|NaN|undefined/);
     }

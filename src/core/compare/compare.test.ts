@@ -1,22 +1,15 @@
-import { readFileSync } from 'node:fs';
 import { changePart } from '../circuit/partFields';
-import type { Project } from '../circuit/project';
-import { readProjectText } from '../circuit/readProject';
 import { CircuitSolver } from '../network/solveProject';
 import { partVolumeM3 } from '../parts/partVolume';
 import { runToEnd } from '../sweep/runToEnd';
 import { sweepToEnd } from '../sweep/sweep';
 import { compareVariants, comparisonSchema } from './compareVariants';
+import { demoProject } from '../verification/testing/demo';
 
-const demo = (name: string): Project => {
-  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
-  if (!read.ok) throw new Error('refused');
-  return read.project;
-};
 
 describe('Variants side by side', () => {
   it.each(['thornback', 'saltmarsh', 'larkspur'])('of %s: each column is what the variant says alone', (name) => {
-    const project = demo(name);
+    const project = demoProject(name);
     const ids = project.variants.map((v) => v.id);
     const comparison = comparisonSchema.parse(runToEnd(compareVariants(project, ids)));
     ids.slice(0, 4).forEach((id, i) => {
@@ -29,7 +22,7 @@ describe('Variants side by side', () => {
   });
 
   it('names what was added, and nothing that is the same', () => {
-    const project = demo('thornback');
+    const project = demoProject('thornback');
     const [stock, nose] = ['stock', 'noseCooler'].map((id) => project.variants.find((v) => v.id === id)!);
     const { parts, variants } = runToEnd(compareVariants(project, ['stock', 'noseCooler']));
     const added = nose!.circuit.parts.filter((p) => !stock!.circuit.parts.some((q) => q.id === p.id));
@@ -40,7 +33,7 @@ describe('Variants side by side', () => {
   });
 
   it('names the one setting that was changed, with both values, and the verdict that it mends', () => {
-    const project = demo('thornback');
+    const project = demoProject('thornback');
     const stock = project.variants[0]!;
     const parts = stock.circuit.parts.map((p) => {
       if (p.id !== 'turboRestrictor') return p;

@@ -1,18 +1,13 @@
-import { readFileSync } from 'node:fs';
-import { PROJECT_VERSION, projectSchema, type Project } from '../circuit/project';
-import { readProjectText } from '../circuit/readProject';
+import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
 import { runToEnd } from '../sweep/runToEnd';
 import { faultStudy, variantWithFault, type FaultOutcome } from './faultStudy';
 import { sayGauge, sayOutcome } from './sayFault';
 import { singleFaults } from './singleFaults';
+import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, betweenTanks } from '../verification/testing/bench';
+import { demoProject } from '../verification/testing/demo';
 
-const demo = (name: string): Project => {
-  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
-  if (!read.ok) throw new Error('refused');
-  return read.project;
-};
-const THORNBACK = demo('thornback');
+const THORNBACK = demoProject('thornback');
 const STOCK = THORNBACK.variants[0]!;
 const solve = (project: Project, variant = project.variants[0]!, speedRevS = 0, oilTemperatureK = 373.15) => {
   const made = CircuitSolver.of({ ...project, variants: [variant], activeVariant: variant.id });
@@ -49,7 +44,7 @@ describe('Single faults', () => {
   });
 
   it.each(['thornback', 'saltmarsh', 'larkspur'])('can be put into every variant of %s, each by a name of its own, and leave it as it was', (name) => {
-    const project = demo(name);
+    const project = demoProject(name);
     for (const variant of project.variants) {
       const before = JSON.stringify(variant);
       const found = runToEnd(faultStudy(project, variant));
@@ -74,21 +69,13 @@ describe('Single faults', () => {
 
 describe('A leak', () => {
   it('lets out what a sharp hole of 1.5 mm does (orifice equation, Cd 0.61)', () => {
-    const project = projectSchema.parse({
-      format: 'tidal-gauge-project', version: PROJECT_VERSION, name: 'bench', oil: { name: 'constant', viscosity40M2S: 12e-6, viscosity100M2S: 12e-6, density15KgM3: 850, expansionPerK: 0 },
-      engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 }, range: { coldestOilK: 263, hottestOilK: 393, coldSpeedRevS: 25, fullSpeedFromK: 343 }, activeVariant: 'a',
-      variants: [{ id: 'a', name: 'A', circuit: {
-        parts: [
-          { id: 'high', kind: 'tank', name: 'high', levelM: 0, pressurePa: 3e5 }, { id: 'low', kind: 'tank', name: 'low', levelM: 0, pressurePa: 0 },
-          { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 14e-3, lengthM: 0.1, losses: [] },
-          { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-6, ratedViscosityPaS: 0.01, ratedDensityKgM3: 850, viscousShare: 1 },
-        ],
-        joints: [{ from: 'high.suction', to: 'hose.in' }, { from: 'hose.out', to: 'fed.in' }, { from: 'fed.out', to: 'low.return' }],
-      } }],
-    });
+    const project = betweenTanks([
+      { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 14e-3, lengthM: 0.1, losses: [] },
+      { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-6, ratedViscosityPaS: 0.01, ratedDensityKgM3: 850, viscousShare: 1 },
+    ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
     const variant = variantWithFault(project.variants[0]!, 'hose.leak')!;
     const leak = variant.circuit.parts.find((p) => p.name === 'Leak')!;
     const flow = solve(project, variant).elements.find((e) => e.part === leak.id)!.flowM3S;
-    expect(flow / (0.61 * 0.25 * Math.PI * 1.5e-3 ** 2 * Math.sqrt((2 * 3e5) / 850))).toBeCloseTo(1, 1.5);
+    expect(flow / (0.61 * 0.25 * Math.PI * 1.5e-3 ** 2 * Math.sqrt((2 * BENCH_HIGH_PA) / BENCH_DENSITY_KG_M3))).toBeCloseTo(1, 1.5);
   });
 });

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { readProjectText } from '../circuit/readProject';
 import { projectSchema, PROJECT_VERSION, type Project } from '../circuit/project';
 import type { MoveDraft } from '../moves';
 import { makeMoves } from '../moves/makeMoves';
@@ -18,20 +16,16 @@ import { solveBalanced } from './solveBalanced';
 import { balanceCurves, heatMap } from './studies';
 import { readTrace, runTrace, type TraceRow } from './trace';
 import { warmUp, WarmUp, type Drive } from './transient';
+import { demoProject } from '../verification/testing/demo';
 
 const C = 273.15;
 const OIL = new Oil(OIL_GRADES.find((g) => g.name === '10W-40')!);
-const demo = (name: string): Project => {
-  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
-  if (!read.ok) throw new Error('refused');
-  return read.project;
-};
 const solverOf = (project: Project, variant?: string) => {
   const made = CircuitSolver.of(project, variant);
   if (!made.ok) throw new Error(JSON.stringify(made.issues));
   return made.circuit;
 };
-const NOSE = () => solverOf(demo('thornback'), 'noseCooler');
+const NOSE = () => solverOf(demoProject('thornback'), 'noseCooler');
 
 describe('Effectiveness', () => {
   // Exact both-unmixed series, Mason (1955) and Baclic (1978): published table, NTU by C_r, six digits.
@@ -165,8 +159,8 @@ describe('Temperatures around a circuit', () => {
   });
 
   it('is found for every state and variant of the demos, the same from both sides or said', () => {
-    for (const name of ['thornback', 'saltmarsh', 'larkspur']) for (const variant of demo(name).variants) {
-      const circuit = solverOf(demo(name), variant.id);
+    for (const name of ['thornback', 'saltmarsh', 'larkspur']) for (const variant of demoProject(name).variants) {
+      const circuit = solverOf(demoProject(name), variant.id);
       const heat = new HeatSolver(circuit);
       for (const [rpm, air, road, load] of [[900, 20, 0, 0], [3000, -15, 25, 0.2], [3500, 35, 20, 0.5], [5000, 20, 30, 0.9]] as const) {
         const found = findBalances(heat, { speedRevS: rpm / 60 }, 101325, { airTemperatureK: air + C, roadSpeedMS: road, load });
@@ -178,7 +172,7 @@ describe('Temperatures around a circuit', () => {
 
   // Orientation for a 2.3 L turbo engine with a nose cooler at full load: some 110/102/96 °C at 15/30/60 m/s, 160 °C and more without it. Common practice, no source.
   it('reads what a builder expects of Thornback at full load', () => {
-    const sump = (roadSpeedMS: number, variant: string) => solveBalanced(solverOf(demo('thornback'), variant), 7000 / 60, { airTemperatureK: 298.15, roadSpeedMS, load: 1 }).heat.sumpK - C;
+    const sump = (roadSpeedMS: number, variant: string) => solveBalanced(solverOf(demoProject('thornback'), variant), 7000 / 60, { airTemperatureK: 298.15, roadSpeedMS, load: 1 }).heat.sumpK - C;
     const [slow, middle, fast] = [15, 30, 60].map((v) => sump(v, 'noseCooler')) as [number, number, number];
     expect(slow).toBeGreaterThan(middle);
     expect(middle).toBeGreaterThan(fast);
@@ -189,7 +183,7 @@ describe('Temperatures around a circuit', () => {
 
   // People report 8 to 11 K from a small cooler on an air-cooled twin: common practice, no source.
   it('takes some ten kelvin off an air-cooled engine with a small cooler', () => {
-    const larkspur = demo('larkspur');
+    const larkspur = demoProject('larkspur');
     const airCooled: Project = { ...larkspur, engine: { ...larkspur.engine, heat: { ...larkspur.engine.heat, brakePowerW: 45e3, blockConductanceWK: 0, panConductanceWK: 60 } } };
     const small = { ...airCooled, variants: airCooled.variants.map((v) => ({ ...v, circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => (p.kind === 'cooler' ? { ...p, cooling: { ...DEFAULT_AIR_COOLING, ratedHeatW: 700, faceAreaM2: 0.012, ratedOilFlowM3S: 1e-4 * 1.5 } } : p)) } })) };
     const at = (variant: string) => solveBalanced(solverOf(small, variant), 4000 / 60, { airTemperatureK: 298.15, roadSpeedMS: 20, load: 0.5 }).heat.sumpK;
@@ -200,7 +194,7 @@ describe('Temperatures around a circuit', () => {
 
   // An oil-to-air cooler in a liquid one's place: slower to warm up, cooler on the track. Common practice, no source.
   it('warms up slower with an air cooler than with a liquid one, and runs cooler on the track', () => {
-    const p = demo('thornback');
+    const p = demoProject('thornback');
     const stock = p.variants[0]!;
     const liquid = makeMoves(stock, { kind: 'insert', at: 'filter.out', drafts: [{ ...catalogueEntry('liquidCooler').part } as MoveDraft] });
     const air = makeMoves(stock, { kind: 'insert', at: 'filter.out', drafts: [{ ...catalogueEntry('airCooler').part } as MoveDraft] });
@@ -228,7 +222,7 @@ describe('Temperatures around a circuit', () => {
   });
 
   it('says where there is no balance in range', () => {
-    const p = demo('thornback');
+    const p = demoProject('thornback');
     const hot = { ...p, engine: { ...p.engine, heat: { ...p.engine.heat, heatShare: 0.3, blockConductanceWK: 0, panConductanceWK: 0 } } };
     const { heat, result } = solveBalanced(solverOf(hot), 7000 / 60, { airTemperatureK: 308, roadSpeedMS: 10, load: 1 });
     expect(heat.status).toBe('tooHot');
@@ -292,7 +286,7 @@ describe('A trace', () => {
 
   it('counts the time above a limit, and its peak', () => {
     const constant = Array.from({ length: 1800 }, (_, i) => ({ timeS: i, speedRevS: 100, load: 1, roadSpeedMS: 10 }));
-    const result = runToEnd(runTrace(new HeatSolver(solverOf(demo('thornback'), 'stock')), constant, { airTemperatureK: 303 }, 303, 393.15));
+    const result = runToEnd(runTrace(new HeatSolver(solverOf(demoProject('thornback'), 'stock')), constant, { airTemperatureK: 303 }, 303, 393.15));
     const first = result.samples.find((s) => s.sumpK > 393.15)!.timeS;
     expect(result.overS).toBeCloseTo(1799 - first + 1, 0);
     expect(result.peakK).toBeGreaterThan(393.15);
@@ -325,7 +319,7 @@ describe('Studies', () => {
   });
 
   it('find that Larkspur without its summer cooler passes in spring and fails in August', () => {
-    const larkspur = demo('larkspur');
+    const larkspur = demoProject('larkspur');
     const at = (name: string, variant: string) => {
       const s = larkspur.namedStates.find((n) => n.name === name)!;
       return solveBalanced(solverOf(larkspur, variant), s.speedRevS, { airTemperatureK: s.airTemperatureK!, roadSpeedMS: s.roadSpeedMS!, load: s.load! });
@@ -338,7 +332,7 @@ describe('Studies', () => {
 
   it('map air and road without a gap, hotter air never cooler oil', () => {
     // Without a fan: one whose switch sits at the outlet may stay off in colder air and leave the oil hotter.
-    const map = runToEnd(heatMap(solverOf(demo('larkspur'), 'summer'), 5000 / 60, 0.7, 6, 5));
+    const map = runToEnd(heatMap(solverOf(demoProject('larkspur'), 'summer'), 5000 / 60, 0.7, 6, 5));
     expect(map.sumpK.flat().every((k) => k !== null)).toBe(true);
     for (let a = 1; a < 6; a++) for (let r = 0; r < 5; r++) expect(map.sumpK[a]![r]!).toBeGreaterThanOrEqual(map.sumpK[a - 1]![r]! - 0.6);
   });

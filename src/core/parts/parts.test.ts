@@ -1,7 +1,6 @@
 import { changePart } from '../circuit/partFields';
 import { partSchema, type Part } from '../circuit/parts';
 import { PORTS, waysThrough } from '../circuit/ports';
-import { PROJECT_VERSION, projectSchema, type Joint } from '../circuit/project';
 import { readProjectText } from '../circuit/readProject';
 import { scavengeCapacityM3S } from '../drains/judgeDrain';
 import { accumulatorOilM3 } from '../elements/accumulator';
@@ -13,23 +12,11 @@ import { CATALOGUE, catalogueEntry, entryFor } from './catalogue';
 import { partVolumeM3 } from './partVolume';
 import { fitRating } from './ratingFit';
 import { JOINTS, jointOf, threadLabel, THREAD_IDS } from './threads';
+import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
 
-const MU = 12e-6 * 850;
-const RHO = 850;
-/** A fluid of constant viscosity, so that closed forms need no temperature. */
-const OIL = { name: 'constant', viscosity40M2S: 12e-6, viscosity100M2S: 12e-6, density15KgM3: RHO, expansionPerK: 0 };
-const HIGH_PA = 3e5;
-
-function project(parts: readonly Record<string, unknown>[], joints: readonly [string, string][]) {
-  return projectSchema.parse({
-    format: 'tidal-gauge-project', version: PROJECT_VERSION, name: 'bench', oil: OIL, engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 },
-    range: { coldestOilK: 263, hottestOilK: 393, coldSpeedRevS: 25, fullSpeedFromK: 343 }, activeVariant: 'a',
-    variants: [{ id: 'a', name: 'A', circuit: { parts: [{ id: 'high', kind: 'tank', name: 'high', levelM: 0, pressurePa: HIGH_PA }, { id: 'low', kind: 'tank', name: 'low', levelM: 0, pressurePa: 0 }, ...parts], joints: joints.map(([from, to]): Joint => ({ from, to })) } }],
-  });
-}
 /** Parts between two tanks 3 bar apart. */
 function bench(parts: readonly Record<string, unknown>[], joints: readonly [string, string][], temperatureK = 373.15) {
-  const made = CircuitSolver.of(project(parts, joints));
+  const made = CircuitSolver.of(betweenTanks(parts, joints));
   if (!made.ok) throw new Error(JSON.stringify(made.issues));
   const result = made.circuit.solve(made.circuit.stateAt(0, temperatureK));
   expect(result.convergence.status).toBe('converged');
@@ -37,7 +24,7 @@ function bench(parts: readonly Record<string, unknown>[], joints: readonly [stri
 }
 const across = (part: Record<string, unknown>, outlet = 'out') => bench([{ id: 'x', name: 'x', ...part }], [['high.suction', 'x.in'], [`x.${outlet}`, 'low.suction']]);
 const corners = [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }];
-const rating = { ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-4, ratedViscosityPaS: MU, ratedDensityKgM3: RHO };
+const rating = { ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-4, ratedViscosityPaS: BENCH_VISCOSITY_PA_S, ratedDensityKgM3: BENCH_DENSITY_KG_M3 };
 
 describe('Every entry of the catalogue', () => {
   it.each(CATALOGUE.map((e) => [e.id, e] as const))('%s reads through the schema, keeps to the usual ranges, and says what to measure', (_, entry) => {
@@ -48,7 +35,7 @@ describe('Every entry of the catalogue', () => {
     for (const port of Object.keys(entry.threads ?? {})) expect(PORTS[part.kind]).toContain(port);
     expect(entryFor(part)?.part.kind).toBe(part.kind);
     // A file, and back.
-    const whole = { ...project([], []), variants: [{ ...project([], []).variants[0]!, circuit: { parts: [...project([], []).variants[0]!.circuit.parts, part], joints: [] } }] };
+    const whole = { ...betweenTanks([], []), variants: [{ ...betweenTanks([], []).variants[0]!, circuit: { parts: [...betweenTanks([], []).variants[0]!.circuit.parts, part], joints: [] } }] };
     const read = readProjectText(JSON.stringify(whole));
     expect(read.ok && read.project.variants[0]!.circuit.parts.at(-1)).toEqual(part);
   });
@@ -75,7 +62,7 @@ describe('Laws of the parts', () => {
 
   it('a blank cover and a plain plate without a loop pass nothing', () => {
     for (const part of [{ kind: 'cover', boreM: 0.012, carriesPassage: false }, { kind: 'plate', boreM: 0.012, passage: { kind: 'separate' } }]) {
-      const made = CircuitSolver.of(project([{ id: 'x', name: 'x', ...part }], [['high.suction', 'x.in'], ['x.out', 'low.suction']]));
+      const made = CircuitSolver.of(betweenTanks([{ id: 'x', name: 'x', ...part }], [['high.suction', 'x.in'], ['x.out', 'low.suction']]));
       if (!made.ok) throw new Error('refused');
       const result = made.circuit.solve(made.circuit.stateAt(0, 373));
       expect(result.elements.filter((e) => Math.abs(e.flowM3S) > 1e-15)).toEqual([]);
@@ -109,9 +96,9 @@ describe('Laws of the parts', () => {
     // Edge: Δp = ρQ²/(2Cd²A²) + 6πμQ/(A·d); element all viscous: Δp = aQ. Together a quadratic.
     const bore = 1.5e-3;
     const area = 0.25 * Math.PI * bore ** 2;
-    const a = 1e5 / 5e-4 + (6 * Math.PI * MU) / (area * bore);
-    const b = RHO / (2 * 0.61 ** 2 * area ** 2);
-    const closed = (-a + Math.sqrt(a * a + 4 * b * HIGH_PA)) / (2 * b);
+    const a = 1e5 / 5e-4 + (6 * Math.PI * BENCH_VISCOSITY_PA_S) / (area * bore);
+    const b = BENCH_DENSITY_KG_M3 / (2 * 0.61 ** 2 * area ** 2);
+    const closed = (-a + Math.sqrt(a * a + 4 * b * BENCH_HIGH_PA)) / (2 * b);
     const q = bench([{ id: 'x', name: 'x', kind: 'sideStream', ...rating, viscousShare: 1, metering: { kind: 'orifice', boreM: bore, lengthM: 0 } }], [['high.suction', 'x.in'], ['x.out', 'low.return']]);
     expect(q('x', 'media') / closed).toBeCloseTo(1, 6);
     const shut = bench([{ id: 'x', name: 'x', kind: 'sideStream', ...rating, viscousShare: 1, metering: { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: 0 } }], [['high.suction', 'x.in'], ['x.out', 'low.return']]);

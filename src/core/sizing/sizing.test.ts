@@ -1,19 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { PROJECT_VERSION, projectSchema, type Project } from '../circuit/project';
-import { readProjectText } from '../circuit/readProject';
+import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
 import { runToEnd } from '../sweep/runToEnd';
 import { sweepToEnd } from '../sweep/sweep';
 import { feasibleBands, type Sizing } from './feasibleBand';
 import { saySizing } from './saySizing';
 import { sizablesOf, withSize } from './sizable';
+import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
+import { demoProject } from '../verification/testing/demo';
 
-const demo = (name = 'thornback'): Project => {
-  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
-  if (!read.ok) throw new Error('refused');
-  return read.project;
-};
-const THORNBACK = demo();
+const THORNBACK = demoProject();
 
 function size(project: Project, where: string, consumer?: string): Sizing {
   const variant = project.variants.find((v) => v.id === project.activeVariant)!;
@@ -33,21 +28,12 @@ function failingAt(project: Project, where: string, si: number): string[] {
 describe('Which size would do', () => {
   it('is the band that Hagen and Poiseuille give for a laminar feed (closed form)', () => {
     // Two tanks 3 bar apart; a hose of 1 m, then a consumer all viscous, 1 bar at 5e-6 m³/s: Q = Δp / (128μL/(πD⁴) + R).
-    const mu = 12e-6 * 850;
     const [least, most] = [1.2e-5, 1.4e-5];
-    const project = projectSchema.parse({
-      format: 'tidal-gauge-project', version: PROJECT_VERSION, name: 'bench', oil: { name: 'constant', viscosity40M2S: 12e-6, viscosity100M2S: 12e-6, density15KgM3: 850, expansionPerK: 0 },
-      engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 }, range: { coldestOilK: 263, hottestOilK: 393, coldSpeedRevS: 25, fullSpeedFromK: 343 }, activeVariant: 'a',
-      variants: [{ id: 'a', name: 'A', circuit: {
-        parts: [
-          { id: 'high', kind: 'tank', name: 'high', levelM: 0, pressurePa: 3e5 }, { id: 'low', kind: 'tank', name: 'low', levelM: 0, pressurePa: 0 },
-          { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 6e-3, lengthM: 1, losses: [] },
-          { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-6, ratedViscosityPaS: mu, ratedDensityKgM3: 850, viscousShare: 1, supply: { lowFlowM3S: least, highFlowM3S: most } },
-        ],
-        joints: [{ from: 'high.suction', to: 'hose.in' }, { from: 'hose.out', to: 'fed.in' }, { from: 'fed.out', to: 'low.return' }],
-      } }],
-    });
-    const bore = (flow: number) => ((128 * mu * 1) / (Math.PI * (3e5 / flow - 1e5 / 5e-6))) ** 0.25;
+    const project = betweenTanks([
+      { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 6e-3, lengthM: 1, losses: [] },
+      { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-6, ratedViscosityPaS: BENCH_VISCOSITY_PA_S, ratedDensityKgM3: 850, viscousShare: 1, supply: { lowFlowM3S: least, highFlowM3S: most } },
+    ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
+    const bore = (flow: number) => ((128 * BENCH_VISCOSITY_PA_S * 1) / (Math.PI * (BENCH_HIGH_PA / flow - 1e5 / 5e-6))) ** 0.25;
     const { bands } = size(project, 'hose.boreM');
     expect(bands).toHaveLength(1);
     expect(bands[0]!.low / bore(least)).toBeCloseTo(1, 2.7);
@@ -85,7 +71,7 @@ describe('Which size would do', () => {
   });
 
   it.each(['thornback', 'saltmarsh', 'larkspur'])('every figure of %s that can be sized reads back as it was set', (name) => {
-    for (const variant of demo(name).variants) for (const part of variant.circuit.parts) for (const { path, low, high, sizes } of sizablesOf(part)) {
+    for (const variant of demoProject(name).variants) for (const part of variant.circuit.parts) for (const { path, low, high, sizes } of sizablesOf(part)) {
       for (const si of [low * 1.01, Math.sqrt(low * high), high * 0.99]) {
         const set = withSize(part, path, si)!;
         expect(sizablesOf(set).some((s) => s.path.join() === path.join())).toBe(true);

@@ -6,6 +6,9 @@ import { saveText } from '../../files/saveFile';
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Legend, Tooltip);
 
+/** An axis figure with a true minus, as everywhere else. */
+const tick = (value: number | string) => String(Number(Number(value).toPrecision(6))).replace('-', '−');
+
 /** One line of a chart, in the reader's units already. */
 export interface Series {
   readonly label: string;
@@ -39,7 +42,7 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
       label: s.label, data: s.points.map((p) => ({ ...p })), borderColor: s.limit ? colour('alarm') : ink, backgroundColor: s.limit ? colour('alarm') : colour('paper'),
       borderDash: [...s.dash], borderWidth: s.limit ? 1.5 : 2.2, pointStyle: s.shape === false || s.points.length > 60 ? ('line' as const) : s.shape, pointRadius: s.shape === false || s.points.length > 60 ? 0 : 4, pointBorderColor: ink, spanGaps: false, yAxisID: s.axis ?? 'y',
     }));
-    const axis = (text: string) => ({ title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } }, ticks: { color: ink, font: { family } }, grid: { color: colour('hair') }, border: { color: ink } });
+    const axis = (text: string) => ({ title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } }, ticks: { color: ink, font: { family }, callback: tick }, grid: { color: colour('hair') }, border: { color: ink } });
     return {
       data: { datasets },
       options: {
