@@ -25,6 +25,20 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
   expect(problems).toEqual([]);
 });
 
+test('two figures of one part can be asked about at once, and both follow an edit', async ({ page }) => {
+  const problems = await openApp(page);
+  await part(page, 'jets').click();
+  await page.getByRole('button', { name: 'Which would do?' }).nth(1).click();
+  await page.getByRole('button', { name: 'Which would do?' }).first().click();
+  const finders = page.locator('section.sizing');
+  await expect(finders).toHaveCount(2);
+  for (const i of [0, 1]) await expect(finders.nth(i).locator('.answer')).toBeVisible();
+  await finders.first().getByRole('button').first().click();
+  for (const i of [0, 1]) await expect(finders.nth(i)).toContainText('will do');
+  await expect(page.getByRole('button', { name: 'Try again' })).toHaveCount(0);
+  expect(problems).toEqual([]);
+});
+
 test('run the faults and open the worst one as a state', async ({ page }) => {
   const problems = await openApp(page);
   await page.getByRole('tab', { name: 'Faults' }).click();

@@ -24,6 +24,7 @@ class CircuitWorkerClient {
   private opening: Promise<readonly string[]> = Promise.resolve([]);
   private latest = 0;
   private busy: Promise<unknown> = Promise.resolve();
+  private sizing: Promise<unknown> = Promise.resolve();
 
   constructor() {
     this.remote = wrap<CircuitWorkerApi>(new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' }));
@@ -81,8 +82,14 @@ class CircuitWorkerClient {
     await this.remote.stopHeat();
   }
 
-  async size(project: Project, request: SizingRequest, onProgress: (share: number) => void): Promise<Sizing> {
-    return (await this.ask(project, (remote) => remote.size(request, proxy(onProgress)), sizingReplySchema)).sizing;
+  /** Searches follow one another: two figures of one part can be asked about at once. @param signal aborted drops one that still waits */
+  async size(project: Project, request: SizingRequest, onProgress: (share: number) => void, signal: AbortSignal): Promise<Sizing> {
+    const work = this.sizing.catch(() => undefined).then(() => {
+      if (signal.aborted) throw new Superseded();
+      return this.ask(project, (remote) => remote.size(request, proxy(onProgress)), sizingReplySchema);
+    });
+    this.sizing = work;
+    return (await work).sizing;
   }
 
   async faults(project: Project, onProgress: (share: number) => void): Promise<readonly FaultOutcome[]> {
@@ -143,8 +150,8 @@ export function stopHeat(): void {
 let studying: CircuitWorkerClient | undefined;
 
 /** Searches the sizes of a figure that would do, in a worker kept for studies. */
-export function sizeInWorker(project: Project, request: SizingRequest, onProgress: (share: number) => void) {
-  return (studying ??= new CircuitWorkerClient()).size(project, request, onProgress);
+export function sizeInWorker(project: Project, request: SizingRequest, onProgress: (share: number) => void, signal: AbortSignal) {
+  return (studying ??= new CircuitWorkerClient()).size(project, request, onProgress, signal);
 }
 
 /** Puts each single fault in, in turn, in the worker kept for studies. */

@@ -24,9 +24,9 @@ export function SizeFinder({ part, sizable, current, onTake }: { readonly part: 
   const search = useQuery({
     // A part's own figure is what is searched: the answer holds for every edit, and is asked again when anything changes.
     queryKey: ['size', documentRevision(project), project.activeVariant, part.id, sizable.path.join('.')],
-    queryFn: () => {
+    queryFn: ({ signal }) => {
       setProgress(0);
-      return sizeInWorker(project, { part: part.id, path: [...sizable.path] }, setProgress);
+      return sizeInWorker(project, { part: part.id, path: [...sizable.path] }, setProgress, signal);
     },
     enabled: asked, staleTime: Infinity, gcTime: 60_000, retry: false,
   });
