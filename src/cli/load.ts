@@ -1,4 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
+import type { Project } from '../core/circuit/project';
 import { sayIssue, type Issue } from '../core/circuit/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../core/circuit/readProject';
 import { CircuitSolver } from '../core/network/solveProject';
@@ -56,4 +57,9 @@ export function numberOption(text: string | undefined, name: string, fallback: n
   if (text.trim() === '' || !Number.isFinite(value)) throw new Refusal(`--${name}: a number is needed, "${text}" is there.`);
   if (value < low || value > high) throw new Refusal(`--${name}: ${value} is out of range; give ${low} to ${high}.`);
   return value;
+}
+
+/** The project with the variant of a solver open, as studies take it. */
+export function opened({ project, variant }: CircuitSolver): Project {
+  return { ...project, activeVariant: variant.id };
 }

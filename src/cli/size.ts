@@ -1,9 +1,9 @@
 import { partFields } from '../core/circuit/partFields';
-import { feasibleBands } from '../core/sizing/feasibleBand';
+import { SIZING_STUDY } from '../core/sizing/sizingStudy';
 import { saySizing } from '../core/sizing/saySizing';
 import { sizablesOf } from '../core/sizing/sizable';
-import { runToEnd } from '../core/sweep/runToEnd';
-import { load, Refusal, type Options } from './load';
+import { studyHere } from '../core/studies/works';
+import { load, opened, Refusal, type Options } from './load';
 
 /** `tidal size FILE PART.FIELD`: which sizes keep everything supplied, or one consumer. Exits 0 where one will do, 1 where none does. */
 export function size(file: string, options: Options, where: string | undefined): number {
@@ -17,7 +17,7 @@ export function size(file: string, options: Options, where: string | undefined):
     throw new Refusal(`${why}. These are: ${all.map((s) => s.name).join(', ')}.`);
   }
   if (options.for !== undefined && !parts.some((p) => p.id === options.for && 'supply' in p)) throw new Refusal(`--for: ${options.for} is not a consumer of this variant.`);
-  const sizing = runToEnd(feasibleBands(circuit.project, circuit.variant, found.part, found.sizable, options.for));
+  const sizing = studyHere(SIZING_STUDY, opened(circuit), { part: found.part.id, path: [...found.sizable.path], ...(options.for === undefined ? {} : { consumer: options.for }) });
   if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...sizing }, null, 1));
   else {
     for (const sentence of saySizing(sizing, found.sizable.quantity)) console.log(sentence);

@@ -3,9 +3,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
-import { comparisonSchema } from '../core/compare/compareVariants';
+import { comparisonSchema } from '../core/compare/compareStudy';
 import { faultOutcomeSchema } from '../core/faults/faultStudy';
-import { sizingSchema } from '../core/sizing/feasibleBand';
+import { sizingSchema } from '../core/sizing/sizingStudy';
 import { main } from './main';
 import { solveResultSchema } from '../core/network/result';
 

@@ -27,18 +27,33 @@ interface StoredLibraryItem {
   item: unknown;
 }
 
+/** The answer of a study, kept with the variant that it is about. */
+interface StoredResult {
+  /** Project, variant, study and what was asked. */
+  key: string;
+  at: number;
+  /** What the answer depends on, as text. */
+  dependsOn: string;
+  answer: unknown;
+}
+
 const database = new Dexie('tidal-gauge') as Dexie & {
   projects: EntityTable<StoredProject, 'id'>;
   savePoints: EntityTable<StoredSavePoint, 'id'>;
   library: EntityTable<StoredLibraryItem, 'id'>;
+  results: EntityTable<StoredResult, 'key'>;
 };
 database.version(1).stores({ projects: 'id, updatedAt' });
 database.version(2).stores({ projects: 'id, updatedAt', savePoints: '++id, at', library: 'id' });
+database.version(3).stores({ projects: 'id, updatedAt', savePoints: '++id, at', library: 'id', results: 'key, at' });
 
 /** The project that is worked on. */
 const CURRENT = 'current';
 /** Projects set aside by the app; older ones make room. Named save points stay until they are thrown away. */
 const MOST_SET_ASIDE = 30;
+
+/** Answers of studies kept; older ones make room. */
+const MOST_RESULTS = 80;
 
 /** What was found in the store. */
 export type Loaded =
@@ -154,4 +169,16 @@ export async function keepInLibrary(...items: readonly LibraryItem[]): Promise<v
 
 export async function dropFromLibrary(item: LibraryItem): Promise<void> {
   await database.library.delete(itemId(item));
+}
+
+/** Keeps the answer of a study. @param now milliseconds since 1970 */
+export async function saveResult(key: string, dependsOn: string, answer: unknown, now: number): Promise<void> {
+  await database.results.put({ key, at: now, dependsOn, answer });
+  const spare = (await database.results.count()) - MOST_RESULTS;
+  if (spare > 0) await database.results.bulkDelete(await database.results.orderBy('at').limit(spare).primaryKeys());
+}
+
+/** Reads the answer of a study; the caller checks it. */
+export async function loadResult(key: string): Promise<{ readonly dependsOn: string; readonly answer: unknown } | undefined> {
+  return database.results.get(key);
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { FAULT_STUDY } from '../core/faults/faultStudy';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { auditReplySchema, compareReplySchema, faultsReplySchema, heatJobReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema } from './protocol';
+import { auditReplySchema, heatJobReplySchema, solveReplySchema, sweepReplySchema, taskReplySchema } from './protocol';
 
 const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -63,22 +64,14 @@ describe('The circuit worker', () => {
     expect((await worker.heat({ kind: 'boil' }, () => undefined)).kind).toBe('refused');
   });
 
-  it('sizes a figure and puts faults in, with progress, and stops when another project is opened', async () => {
-    const worker = createCircuitWorker(pause, hasty());
+  it('does tasks of studies, and refuses in words what it does not know', () => {
+    const worker = createCircuitWorker(pause, Date.now);
+    expect(worker.task('faults', { ids: ['relief.open'] }).kind).toBe('refused');
     worker.open(demo());
-    const seen: number[] = [];
-    const sized = sizingReplySchema.parse(await worker.size({ part: 'turboRestrictor', path: ['boreM'] }, (share) => seen.push(share)));
-    expect(sized.kind === 'sized' && sized.sizing.bands).toHaveLength(1);
-    expect([...seen].sort((a, b) => a - b)).toEqual(seen);
-    const studied = faultsReplySchema.parse(await worker.faults(() => undefined));
-    expect(studied.kind === 'studied' && studied.faults.length).toBeGreaterThan(15);
-    const compared = compareReplySchema.parse(await worker.compare(['stock', 'noseCooler']));
-    expect(compared.kind === 'compared' && compared.comparison.variants.map((v) => v.id)).toEqual(['stock', 'noseCooler']);
-    expect((await worker.compare(['stock'])).kind).toBe('refused');
-    const overtaken = [worker.size({ part: 'relief', path: ['crackPa'] }, () => undefined), worker.faults(() => undefined)];
-    worker.open(demo());
-    expect((await Promise.all(overtaken)).map((r) => r.kind)).toEqual(['cancelled', 'cancelled']);
-    expect((await worker.size({ part: 'turbo', path: ['name'] }, () => undefined)).kind).toBe('refused');
+    const reply = taskReplySchema.parse(worker.task('faults', { ids: ['relief.open', 'relief.shut'] }));
+    expect(reply.kind === 'done' && FAULT_STUDY.replySchema.parse(reply.reply).map((f) => f.id)).toEqual(['relief.open', 'relief.shut']);
+    for (const [name, task] of [['faults', { ids: 7 }], ['boil', {}], ['size', { kind: 'look', request: { part: 'turbo', path: ['name'] }, si: 1 }]] as const)
+      expect([name, taskReplySchema.parse(worker.task(name, task)).kind]).toEqual([name, 'refused']);
   });
 
   it('refuses in words what it cannot use, and keeps nothing half open', async () => {

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { auditCircuit } from '../core/audit';
 import { sayIssue } from '../core/circuit/issue';
 import { readProject } from '../core/circuit/readProject';
@@ -8,12 +7,11 @@ import { balanceCurves, heatMap } from '../core/heat/studies';
 import { runTrace } from '../core/heat/trace';
 import { warmUp } from '../core/heat/transient';
 import { CircuitSolver } from '../core/network/solveProject';
-import { compareVariants, MOST_COMPARED } from '../core/compare/compareVariants';
-import { faultStudy } from '../core/faults/faultStudy';
-import { feasibleBands } from '../core/sizing/feasibleBand';
-import { sizablesOf } from '../core/sizing/sizable';
+import { StudyRefused } from '../core/studies/study';
+import { StudyBench } from '../core/studies/studyBench';
+import { doTask } from '../core/studies/works';
 import { sweepCircuit } from '../core/sweep/sweep';
-import { heatJobSchema, sizingRequestSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type CompareReply, type FaultsReply, type HeatJobReply, type OpenReply, type SizingReply, type SolveReply, type SweepReply } from './protocol';
+import { heatJobSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type HeatJobReply, type OpenReply, type SolveReply, type SweepReply, type TaskReply } from './protocol';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -28,10 +26,8 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let sweepNumber = 0;
   let auditNumber = 0;
   let heatNumber = 0;
-  let sizingNumber = 0;
-  let faultsNumber = 0;
-  let compareNumber = 0;
   let balancing: HeatSolver | undefined;
+  let bench: StudyBench | undefined;
 
   /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
   async function inSlices<T>(run: Generator<number, T>, wanted: () => boolean, onProgress?: (share: number) => void): Promise<T | undefined> {
@@ -53,14 +49,13 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       sweepNumber++;
       auditNumber++;
       heatNumber++;
-      sizingNumber++;
-      faultsNumber++;
-      compareNumber++;
       circuit = undefined;
       balancing = undefined;
+      bench = undefined;
       const read = readProject(project);
       if (!read.ok) refusal = read.issues.map(sayIssue);
       else {
+        bench = new StudyBench(read.project);
         const made = CircuitSolver.of(read.project);
         if (made.ok) {
           circuit = made.circuit;
@@ -93,31 +88,14 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       return findings ? { kind: 'audited', findings } : { kind: 'cancelled' };
     },
 
-    async size(raw: unknown, onProgress: (share: number) => void): Promise<SizingReply> {
-      const mine = ++sizingNumber;
-      const parsed = sizingRequestSchema.safeParse(raw);
-      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
-      const { project, variant } = circuit;
-      const part = variant.circuit.parts.find((p) => p.id === parsed.data?.part);
-      const sizable = part && sizablesOf(part).find((s) => s.path.join('.') === parsed.data?.path.join('.'));
-      if (!parsed.success || !part || !sizable) return { kind: 'refused', sentences: ['There is no such figure to size in this circuit.'] };
-      const sizing = await inSlices(feasibleBands(project, variant, part, sizable, parsed.data.consumer), () => mine === sizingNumber, onProgress);
-      return sizing ? { kind: 'sized', sizing } : { kind: 'cancelled' };
-    },
-
-    async faults(onProgress: (share: number) => void): Promise<FaultsReply> {
-      const mine = ++faultsNumber;
-      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
-      const faults = await inSlices(faultStudy(circuit.project, circuit.variant), () => mine === faultsNumber, onProgress);
-      return faults ? { kind: 'studied', faults } : { kind: 'cancelled' };
-    },
-
-    async compare(raw: unknown): Promise<CompareReply> {
-      const mine = ++compareNumber;
-      const ids = z.array(z.string()).min(2).max(MOST_COMPARED).safeParse(raw);
-      if (!ids.success || !circuit) return { kind: 'refused', sentences: ids.success ? [...refusal] : [`Two to ${MOST_COMPARED} variants can stand side by side.`] };
-      const comparison = await inSlices(compareVariants(circuit.project, ids.data), () => mine === compareNumber);
-      return comparison ? { kind: 'compared', comparison } : { kind: 'cancelled' };
+    task(name: string, raw: unknown): TaskReply {
+      if (!bench) return { kind: 'refused', sentences: [...refusal] };
+      try {
+        return { kind: 'done', reply: doTask(bench, name, raw) };
+      } catch (error) {
+        if (!(error instanceof StudyRefused)) throw error;
+        return { kind: 'refused', sentences: error.message.split('\n') };
+      }
     },
 
     async heat(raw: unknown, onProgress: (share: number) => void): Promise<HeatJobReply> {

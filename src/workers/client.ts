@@ -3,12 +3,9 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Project } from '../core/circuit/project';
 import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/network/result';
-import type { Comparison } from '../core/compare/compareVariants';
-import type { FaultOutcome } from '../core/faults/faultStudy';
-import type { Sizing } from '../core/sizing/feasibleBand';
 import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
-import { auditReplySchema, compareReplySchema, faultsReplySchema, heatJobReplySchema, openReplySchema, sizingReplySchema, solveReplySchema, sweepReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SizingRequest, type SolveRequest } from './protocol';
+import { auditReplySchema, heatJobReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, taskReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SolveRequest } from './protocol';
 
 export type { SolveRequest } from './protocol';
 
@@ -18,13 +15,12 @@ export class CircuitRefused extends Error {}
 export class Superseded extends Error {}
 
 /** One worker with one project open in it. Requests that a newer one overtakes while waiting are dropped. */
-class CircuitWorkerClient {
+export class CircuitWorkerClient {
   private readonly remote: Remote<CircuitWorkerApi>;
   private opened: Project | undefined;
   private opening: Promise<readonly string[]> = Promise.resolve([]);
   private latest = 0;
   private busy: Promise<unknown> = Promise.resolve();
-  private sizing: Promise<unknown> = Promise.resolve();
 
   constructor() {
     this.remote = wrap<CircuitWorkerApi>(new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' }));
@@ -82,22 +78,13 @@ class CircuitWorkerClient {
     await this.remote.stopHeat();
   }
 
-  /** Searches follow one another: two figures of one part can be asked about at once. @param signal aborted drops one that still waits */
-  async size(project: Project, request: SizingRequest, onProgress: (share: number) => void, signal: AbortSignal): Promise<Sizing> {
-    const work = this.sizing.catch(() => undefined).then(() => {
-      if (signal.aborted) throw new Superseded();
-      return this.ask(project, (remote) => remote.size(request, proxy(onProgress)), sizingReplySchema);
-    });
-    this.sizing = work;
-    return (await work).sizing;
-  }
-
-  async faults(project: Project, onProgress: (share: number) => void): Promise<readonly FaultOutcome[]> {
-    return (await this.ask(project, (remote) => remote.faults(proxy(onProgress)), faultsReplySchema)).faults;
-  }
-
-  async compare(project: Project, ids: readonly string[]): Promise<Comparison> {
-    return (await this.ask(project, (remote) => remote.compare([...ids]), compareReplySchema)).comparison;
+  /** One task of a study. @throws CircuitRefused */
+  async task(project: Project, name: string, task: unknown): Promise<unknown> {
+    // A variant that cannot be computed does not refuse a study of others: what the study itself says counts.
+    await this.open(project).catch(() => undefined);
+    const reply = taskReplySchema.parse(await this.remote.task(name, task));
+    if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+    return reply.reply;
   }
 
   async audit(project: Project): Promise<readonly Finding[]> {
@@ -145,21 +132,4 @@ export function heatInWorker<K extends HeatJob['kind']>(project: Project, job: E
 /** Stops the work about heat that is under way. */
 export function stopHeat(): void {
   void heating?.stopHeat();
-}
-
-let studying: CircuitWorkerClient | undefined;
-
-/** Searches the sizes of a figure that would do, in a worker kept for studies. */
-export function sizeInWorker(project: Project, request: SizingRequest, onProgress: (share: number) => void, signal: AbortSignal) {
-  return (studying ??= new CircuitWorkerClient()).size(project, request, onProgress, signal);
-}
-
-/** Puts each single fault in, in turn, in the worker kept for studies. */
-export function faultsInWorker(project: Project, onProgress: (share: number) => void) {
-  return (studying ??= new CircuitWorkerClient()).faults(project, onProgress);
-}
-
-/** Sets variants side by side, in the worker kept for studies. */
-export function compareInWorker(project: Project, ids: readonly string[]) {
-  return (studying ??= new CircuitWorkerClient()).compare(project, ids);
 }

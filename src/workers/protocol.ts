@@ -4,9 +4,6 @@ import { conditionsSchema, heatResultSchema } from '../core/heat/heatResult';
 import { curvesSchema, heatMapSchema } from '../core/heat/studies';
 import { traceRowSchema } from '../core/heat/trace';
 import { findingSchema } from '../core/audit';
-import { comparisonSchema } from '../core/compare/compareVariants';
-import { faultOutcomeSchema } from '../core/faults/faultStudy';
-import { sizingSchema } from '../core/sizing/feasibleBand';
 import { sweepSchema } from '../core/sweep/sweep';
 
 /** What the page and its workers say to each other. Both sides check what they receive. */
@@ -54,18 +51,9 @@ export const heatJobReplySchema = z.discriminatedUnion('kind', [
 ]);
 export type HeatJobReply = z.infer<typeof heatJobReplySchema>;
 
-/** Which size of one figure of one part would do: for everything that is fed, or for one consumer. */
-export const sizingRequestSchema = z.strictObject({ part: z.string(), path: z.array(z.union([z.string(), z.number()])), consumer: z.string().optional() });
-export type SizingRequest = z.infer<typeof sizingRequestSchema>;
-
-export const sizingReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('sized'), sizing: sizingSchema }), cancelledSchema, refusedSchema]);
-export type SizingReply = z.infer<typeof sizingReplySchema>;
-
-export const faultsReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('studied'), faults: z.array(faultOutcomeSchema) }), cancelledSchema, refusedSchema]);
-export type FaultsReply = z.infer<typeof faultsReplySchema>;
-
-export const compareReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('compared'), comparison: comparisonSchema }), cancelledSchema, refusedSchema]);
-export type CompareReply = z.infer<typeof compareReplySchema>;
+/** What a study's task gave; the study's own schema checks it. */
+export const taskReplySchema = z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('done'), reply: z.unknown() }), refusedSchema]);
+export type TaskReply = z.infer<typeof taskReplySchema>;
 
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
@@ -79,10 +67,6 @@ export interface CircuitWorkerApi {
   /** Long work about heat; a newer job, `stopHeat` or `open` cancels an older one. @param onProgress receives the share done */
   heat(job: unknown, onProgress: (share: number) => void): Promise<HeatJobReply>;
   stopHeat(): void;
-  /** Searches the sizes that would do; a newer search or `open` cancels an older one. */
-  size(request: unknown, onProgress: (share: number) => void): Promise<SizingReply>;
-  /** Puts each single fault in, in turn; a newer study or `open` cancels an older one. */
-  faults(onProgress: (share: number) => void): Promise<FaultsReply>;
-  /** Sets variants of the open project side by side; a newer comparison or `open` cancels an older one. @param ids 2 to 4 of them */
-  compare(ids: unknown): Promise<CompareReply>;
+  /** Does one task of a study of the open project. Tasks are short: whoever wants to stop sends no more. @param name of the study */
+  task(name: string, task: unknown): TaskReply;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { THREAD_IDS } from '../parts/threads';
-import { positive, signed } from './field';
+import { nonNegative, positive, signed } from './field';
 
 const BAR = 1e5;
 
@@ -42,6 +42,8 @@ export const partBase = {
   blocked: z.boolean().optional().meta({ title: 'Blocked' }),
   oilVolumeM3: positive('volume', 'Oil it holds', { typical: [1e-6, 5e-3], description: 'Empty: computed from its bore and length, or a default of its kind.' }).optional(),
   pressureRatingPa: positive('pressure', 'Rated to', { typical: [7 * BAR, 70 * BAR], description: 'Working pressure on its data sheet. Empty: not judged.' }).optional(),
+  massKg: nonNegative('mass', 'Weighs, dry', { typical: [0.005, 10] }).optional(),
+  price: nonNegative('money', 'Costs', { typical: [0, 2000], description: 'In whatever money you count; the same for all parts.' }).optional(),
   connections: z.array(connectionSchema).max(8).optional(),
   electrical: electricalSchema.optional(),
   place: placeSchema.optional(),

@@ -38,7 +38,7 @@ const defOf = (schema: AnySchema): Def => schema._zod.def as unknown as Def;
 /** Keys that identify a part or its form; changed by plumbing moves, not by typing. */
 const FIXED = new Set(['id', 'kind', 'form', 'note', 'sense', 'fitting', 'label', 'at']);
 
-const COMMON = new Set(['elevationM', 'blocked', 'oilVolumeM3', 'pressureRatingPa', 'connections', 'electrical', 'place']);
+const COMMON = new Set(['elevationM', 'blocked', 'oilVolumeM3', 'pressureRatingPa', 'massKg', 'price', 'connections', 'electrical', 'place']);
 
 /**
  * Every field of a part, in the schema's order: the form, its help and its ranges come from the one schema.

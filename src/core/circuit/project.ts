@@ -79,6 +79,24 @@ export const waiverSchema = z.strictObject({
 });
 export type Waiver = z.infer<typeof waiverSchema>;
 
+/** What a season changes for a variant: the oil that is filled, how cold and hot it gets. */
+export const seasonSchema = z.strictObject({
+  name: z.string().trim().min(1).max(40),
+  oil: oilSchema.optional(),
+  coldestOilK: positive('temperature', 'Coldest oil').optional(),
+  hottestOilK: positive('temperature', 'Hottest oil').optional(),
+  airTemperatureK: positive('temperature', 'Air').optional(),
+});
+export type Season = z.infer<typeof seasonSchema>;
+
+/** How far one figure of one part may lie from what is stated: 95 in 100 within plus or minus this, in the figure's SI unit. */
+export const toleranceSchema = z.strictObject({
+  part: partIdSchema,
+  path: z.array(z.union([z.string(), z.number()])).min(1).max(8),
+  plusMinus: z.number().nonnegative(),
+});
+export type Tolerance = z.infer<typeof toleranceSchema>;
+
 export const variantSchema = z.strictObject({
   id: partIdSchema,
   name: z.string().min(1).max(80),
@@ -90,6 +108,9 @@ export const variantSchema = z.strictObject({
   sheet: z.strictObject({ columns: z.array(z.union([partIdSchema, z.number().positive().max(400)])).max(4000) }).optional(),
   /** Findings of the audit that the user answers for. */
   waivers: z.array(waiverSchema).max(200).default([]),
+  season: seasonSchema.optional(),
+  /** Tolerances that differ from what is usual for such a figure. */
+  tolerances: z.array(toleranceSchema).max(500).optional(),
 });
 
 export const projectSchema = z.strictObject({
@@ -113,6 +134,13 @@ export type Circuit = z.infer<typeof circuitSchema>;
 export type Joint = z.infer<typeof jointSchema>;
 export type Engine = z.infer<typeof engineSchema>;
 export type OperatingRange = z.infer<typeof rangeSchema>;
+
+/** The project as a variant's season makes it: its oil, and its coldest and hottest. Without a season it is the project itself. */
+export function inSeason(project: Project, { season }: Variant): Project {
+  if (!season) return project;
+  const range = { ...project.range, ...(season.coldestOilK === undefined ? {} : { coldestOilK: season.coldestOilK }), ...(season.hottestOilK === undefined ? {} : { hottestOilK: season.hottestOilK }) };
+  return { ...project, oil: season.oil ?? project.oil, range };
+}
 
 /** The variant that a project has open; the reader has checked that it exists. */
 export function activeVariant(project: Project): Variant {

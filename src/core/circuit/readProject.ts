@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Issue } from './issue';
 import { migrate, type RawProject } from './migrations';
 import { PORTS, splitPortRef } from './ports';
-import { PROJECT_FORMAT, PROJECT_VERSION, projectSchema, type Project, type Variant } from './project';
+import { inSeason, PROJECT_FORMAT, PROJECT_VERSION, projectSchema, rangeSchema, type Project, type Variant } from './project';
 
 /** Larger files are refused unread: a project of 2000 parts takes about one MiB. */
 export const LARGEST_FILE_BYTES = 8 * 1024 * 1024;
@@ -107,7 +107,11 @@ function* referenceIssues(project: Project): Generator<Issue> {
   if (!project.variants.some((v) => v.id === project.activeVariant))
     yield { code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: project.activeVariant };
   yield* duplicates(project.variants.map((v) => v.id), 'variants');
-  for (const [index, variant] of project.variants.entries()) yield* circuitIssues(variant, `variants[${index}].circuit`);
+  for (const [index, variant] of project.variants.entries()) {
+    yield* circuitIssues(variant, `variants[${index}].circuit`);
+    if (variant.season && !rangeSchema.safeParse(inSeason(project, variant).range).success)
+      yield { code: 'field', severity: 'refused', at: `variants[${index}].season`, detail: 'coldestOilK, the range’s fullSpeedFromK and hottestOilK must rise in this order' };
+  }
 }
 
 function* duplicates(ids: readonly string[], at: string): Generator<Issue> {

@@ -1,7 +1,7 @@
 import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
-import { runToEnd } from '../sweep/runToEnd';
-import { faultStudy, variantWithFault, type FaultOutcome } from './faultStudy';
+import { studyHere } from '../studies/works';
+import { FAULT_STUDY, variantWithFault, type FaultOutcome } from './faultStudy';
 import { sayGauge, sayOutcome } from './sayFault';
 import { singleFaults } from './singleFaults';
 import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, betweenTanks } from '../verification/testing/bench';
@@ -14,9 +14,11 @@ const solve = (project: Project, variant = project.variants[0]!, speedRevS = 0, 
   if (!made.ok) throw new Error('refused');
   return made.circuit.solve(made.circuit.stateAt(speedRevS, oilTemperatureK));
 };
+/** The study of one variant, alone in its project. */
+const faultsOf = (project: Project, variant: Project['variants'][number], pairs = false) => studyHere(FAULT_STUDY, { ...project, variants: [variant], activeVariant: variant.id }, { pairs });
 
 describe('Single faults', () => {
-  const outcomes = runToEnd(faultStudy(THORNBACK, STOCK));
+  const outcomes = faultsOf(THORNBACK, STOCK);
   const of = (id: string): FaultOutcome => outcomes.find((o) => o.id === id)!;
 
   it('of Thornback do what such faults are known for (common practice)', () => {
@@ -47,7 +49,7 @@ describe('Single faults', () => {
     const project = demoProject(name);
     for (const variant of project.variants) {
       const before = JSON.stringify(variant);
-      const found = runToEnd(faultStudy(project, variant));
+      const found = faultsOf(project, variant);
       expect(found.filter((o) => o.outcome === 'impossible' || o.outcome === 'unsolved').map((o) => o.id)).toEqual([]);
       expect(new Set(found.map((o) => o.title)).size).toBe(found.length);
       expect(JSON.stringify(variant)).toBe(before);
@@ -56,7 +58,7 @@ describe('Single faults', () => {
   });
 
   it('in pairs find more than either does alone: a worn pump and worn mains', () => {
-    const pairs = runToEnd(faultStudy(THORNBACK, STOCK, true));
+    const pairs = faultsOf(THORNBACK, STOCK, true);
     const singles = singleFaults(STOCK);
     const expected = singles.flatMap((a, i) => singles.slice(i + 1).filter((b) => b.part !== a.part)).length;
     expect(pairs).toHaveLength(singles.length + expected);

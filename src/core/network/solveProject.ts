@@ -1,4 +1,4 @@
-import { activeVariant, type Project, type Variant } from '../circuit/project';
+import { activeVariant, inSeason, type Project, type Variant } from '../circuit/project';
 import type { Issue } from '../circuit/issue';
 import { Oil } from '../oil/oil';
 import { compileCircuit, type CompiledCircuit } from './compile';
@@ -10,6 +10,7 @@ import type { OperatingState } from './state';
 /** A variant compiled once and solved at any number of states, each from the last. */
 export class CircuitSolver {
   private constructor(
+    /** As the variant's season makes it. */
     readonly project: Project,
     readonly variant: Variant,
     readonly compiled: CompiledCircuit,
@@ -24,7 +25,8 @@ export class CircuitSolver {
     if (!variant) return { ok: false, issues: [{ code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: variantId }] };
     const result = compileCircuit(variant.circuit, `variants[${index}].circuit`);
     if (!result.ok) return result;
-    return { ok: true, circuit: new CircuitSolver(project, variant, result.compiled, new Oil(project.oil), new HydraulicSolver(result.compiled.network)) };
+    const seasonal = inSeason(project, variant);
+    return { ok: true, circuit: new CircuitSolver(seasonal, variant, result.compiled, new Oil(seasonal.oil), new HydraulicSolver(result.compiled.network)) };
   }
 
   /** A state of this project's engine. @param speedRevS ≥ 0 @param oilTemperatureK > 0 */

@@ -1,6 +1,6 @@
 import { sayEdge, sayShortfall } from '../sweep/sayShortfall';
 import { formatQuantity, type Quantity, type UnitChoice } from '../units';
-import type { Sizing } from './feasibleBand';
+import type { Sizing } from './sizingStudy';
 
 /** The answer in sentences, first what will do, then what limits it at each end, or what rules every size out. */
 export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice = {}): string[] {

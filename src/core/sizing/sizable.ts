@@ -1,5 +1,7 @@
 import { changePart, partFields } from '../circuit/partFields';
 import type { Part } from '../circuit/parts';
+import type { Variant } from '../circuit/project';
+import { StudyRefused } from '../studies/study';
 import { DASH_BORES_M, NUMBER_DRILLS, numberDrillM } from '../parts/boreSizes';
 import type { Quantity } from '../units';
 
@@ -98,4 +100,12 @@ export function withSize(part: Part, path: readonly (string | number)[], si: num
     here = changed.part;
   }
   return here;
+}
+
+/** The figure that is asked about, by part and path. @throws StudyRefused where there is none such in the variant */
+export function sizableAt(variant: Variant, { part: id, path }: { readonly part: string; readonly path: readonly (string | number)[] }): { readonly part: Part; readonly sizable: Sizable } {
+  const part = variant.circuit.parts.find((p) => p.id === id);
+  const sizable = part && sizablesOf(part).find((s) => s.path.join('.') === path.join('.'));
+  if (!part || !sizable) throw new StudyRefused('There is no such figure to size in this circuit.');
+  return { part, sizable };
 }

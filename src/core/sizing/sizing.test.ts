@@ -1,8 +1,8 @@
 import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
-import { runToEnd } from '../sweep/runToEnd';
+import { studyHere } from '../studies/works';
 import { sweepToEnd } from '../sweep/sweep';
-import { feasibleBands, type Sizing } from './feasibleBand';
+import { SIZING_STUDY, type Sizing } from './sizingStudy';
 import { saySizing } from './saySizing';
 import { sizablesOf, withSize } from './sizable';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
@@ -11,10 +11,8 @@ import { demoProject } from '../verification/testing/demo';
 const THORNBACK = demoProject();
 
 function size(project: Project, where: string, consumer?: string): Sizing {
-  const variant = project.variants.find((v) => v.id === project.activeVariant)!;
-  const [id, ...path] = where.split('.');
-  const part = variant.circuit.parts.find((p) => p.id === id)!;
-  return runToEnd(feasibleBands(project, variant, part, sizablesOf(part).find((s) => s.path.join('.') === path.join('.'))!, consumer));
+  const [part, ...path] = where.split('.') as [string, ...string[]];
+  return studyHere(SIZING_STUDY, project, { part, path, ...(consumer === undefined ? {} : { consumer }) });
 }
 /** Who is not supplied over the whole range with a figure set. */
 function failingAt(project: Project, where: string, si: number): string[] {

@@ -54,6 +54,8 @@ export const QUANTITIES = {
   share: [unit('pct', '%', 0.01, 0)],
   time: [unit('s', 's', 1, 0)],
   springRate: [unit('Nmm', 'N/mm', 1e3, 1), unit('lbfin', 'lbf/in', 4.4482216152605 / INCH, 0)],
+  mass: [unit('kg', 'kg', 1, 2), unit('lb', 'lb', 0.45359237, 2)],
+  money: [unit('1', '', 1, 2)],
   current: [unit('A', 'A', 1, 1)],
   force: [unit('N', 'N', 1, 0), unit('lbf', 'lbf', 4.4482216152605, 0)],
   power: [unit('W', 'W', 1, 0)],

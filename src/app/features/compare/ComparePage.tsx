@@ -1,12 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import { MOST_COMPARED, type Comparison } from '../../../core/compare/compareVariants';
+import { COMPARE_STUDY, MOST_COMPARED, type Comparison } from '../../../core/compare/compareStudy';
 import { sayMargin, VERDICT_WORDS } from '../../../core/supply/say';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/units';
-import { compareInWorker } from '../../../workers/client';
 import { VerdictIcon } from '../../marks/VerdictMark';
-import { documentRevision } from '../../state/useAnswers';
+import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
+import { StudyStatus } from '../../studies/StudyStatus';
 
 /** Variants side by side: what differs first, then each consumer at its worst, the gauge, and the oil that they hold. */
 export default function ComparePage() {
@@ -15,13 +14,8 @@ export default function ComparePage() {
   const [left, setLeft] = useState<readonly string[]>([]);
   const chosen = project.variants.filter((v) => !left.includes(v.id)).slice(0, MOST_COMPARED);
   const ids = chosen.map((v) => v.id);
-  const comparison = useQuery({
-    queryKey: ['compare', documentRevision(project), ids],
-    queryFn: () => compareInWorker(project, ids),
-    enabled: ids.length >= 2, staleTime: Infinity, gcTime: 60_000, retry: false,
-  });
   return (
-    <main className="page compare" aria-busy={comparison.isFetching}>
+    <main className="page compare">
       <h1>Variants side by side</h1>
       <fieldset className="chosen">
         <legend className="quiet">Up to {MOST_COMPARED} at a time. Oil temperature held; each consumer at its worst over the range.</legend>
@@ -35,22 +29,35 @@ export default function ComparePage() {
         ))}
       </fieldset>
       {ids.length < 2 && <p role="status">{project.variants.length < 2 ? 'This project has one variant. Copy it under Project, change the copy, and compare here.' : 'Choose at least two.'}</p>}
-      {comparison.isFetching && <p role="status">Solving each over the range…</p>}
-      {comparison.error && !comparison.isFetching && <p className="problem" role="alert">{comparison.error.message}</p>}
-      {comparison.data && !comparison.isFetching && ids.length >= 2 && <Table comparison={comparison.data} units={units} />}
+      {ids.length >= 2 && <Comparing ids={ids} units={units} />}
     </main>
   );
 }
 
+function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly units: UnitChoice }) {
+  const study = useStudy(COMPARE_STUDY, { ids: [...ids] });
+  return (
+    <section aria-busy={study.running}>
+      <StudyStatus study={study} doing="solving each over the range" />
+      {study.answer && <Table comparison={study.answer} units={units} />}
+    </section>
+  );
+}
+
+/** "as 3 of 12 state it": sums over parts are worth no more than what was filled in. */
+const ofParts = (stated: number, parts: number) => (stated === parts ? '' : ` (${stated} of ${parts} parts state it)`);
+
 function Table({ comparison, units }: { readonly comparison: Comparison; readonly units: UnitChoice }) {
-  const { variants, parts, settings, consumers, gauge } = comparison;
+  const project = useWorkbench((w) => w.project)!;
+  const { variants, parts, settings, consumers, states } = comparison;
+  const of = <K extends keyof Comparison['states'][number]['figures'][number]>(key: K, quantity: Quantity) => states.map((s) => row(s.name, s.name, s.figures.map((f) => (f[key] === null ? null : formatQuantity(f[key], quantity, units)))));
   const section = (title: string, rows: readonly ReactNode[]) => rows.length > 0 && <tbody><tr><th colSpan={variants.length + 1} scope="colgroup"><h2>{title}</h2></th></tr>{rows}</tbody>;
   const row = (key: string, name: string, cells: readonly ReactNode[]) => <tr key={key}><th scope="row">{name}</th>{cells.map((cell, i) => <td key={variants[i]!.id}>{cell ?? '–'}</td>)}</tr>;
   return (
     <div className="scroll" tabIndex={0} role="region" aria-label="Comparison">
       <table>
         <thead><tr><td /><>{variants.map((v) => (
-          <th key={v.id} scope="col">{v.name}<div className="quiet">{v.refused ?? (v.notConverged > 0 ? `${v.notConverged} states did not solve` : v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`)}</div></th>
+          <th key={v.id} scope="col">{v.name}{v.basedOn !== null && <div className="quiet">from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}</div>}<div className="quiet">{v.refused ?? (v.notConverged > 0 ? `${v.notConverged} states did not solve` : v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`)}</div></th>
         ))}</></tr></thead>
         {section('Parts that differ', parts.map((p) => row(p.part, p.name, p.kinds.map((k) => (new Set(p.kinds.filter((other) => other !== null)).size > 1 ? k : k && 'fitted')))))}
         {section('Settings that differ', settings.map((s) => row(`${s.part}.${s.title}`, `${s.name}: ${s.title.toLowerCase()}`, s.values.map((v) => (typeof v === 'number' && s.quantity !== null ? formatQuantity(v, s.quantity as Quantity, units) : v === null ? null : String(v))))))}
@@ -60,8 +67,14 @@ function Table({ comparison, units }: { readonly comparison: Comparison; readonl
             <span>{VERDICT_WORDS[w.verdict]}{w.decisive ? `, ${sayMargin(w.decisive, units)}` : ''}<span className="quiet"> {formatQuantity(w.speedRevS, 'speed', units)}, {formatQuantity(w.oilTemperatureK, 'temperature', units)}</span></span>
           </span>
         )))))}
-        {section('What the gauge shows, where each has it', gauge.map((g) => row(g.name, g.name, g.pressurePa.map((pa) => (pa === null ? null : formatQuantity(pa, 'pressure', units))))))}
-        {section('Oil', [row('oil', 'In parts and lines', variants.map((v) => formatQuantity(v.oilInPartsM3, 'volume', units)))])}
+        {section('What the gauge shows, where each has it', of('gaugePa', 'pressure'))}
+        {section('What the pump moves', of('pumpM3S', 'flow'))}
+        {section('Where the oil settles, in the air, road and load of each state', of('sumpK', 'temperature'))}
+        {section('What it takes', [
+          row('oil', 'Oil in parts and lines', variants.map((v) => formatQuantity(v.oilInPartsM3, 'volume', units))),
+          ...(variants.some((v) => v.weighed > 0) ? [row('mass', 'Weight', variants.map((v) => `${formatQuantity(v.massKg, 'mass', units)}${ofParts(v.weighed, v.parts)}`))] : []),
+          ...(variants.some((v) => v.priced > 0) ? [row('price', 'Cost', variants.map((v) => `${formatQuantity(v.price, 'money', units)}${ofParts(v.priced, v.parts)}`))] : []),
+        ])}
       </table>
     </div>
   );

@@ -1,36 +1,33 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { activeVariant } from '../../../core/circuit/project';
-import { variantWithFault, type FaultOutcome } from '../../../core/faults/faultStudy';
+import { FAULT_STUDY, variantWithFault, type FaultOutcome } from '../../../core/faults/faultStudy';
 import { sayGauge, sayOutcome } from '../../../core/faults/sayFault';
 import { VerdictIcon } from '../../marks/VerdictMark';
-import { documentRevision } from '../../state/useAnswers';
+import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
-import { faultsInWorker } from '../../../workers/client';
+import { StudyStatus } from '../../studies/StudyStatus';
 
-/** Each single fault: who starves first, what the gauge shows, and the way to look at it. Oil temperature held. */
+/** Rows shown before the rest is asked for: pairs run into hundreds. */
+const SHOWN = 60;
+
+/** Each single fault, or every two: who starves first, what the gauge shows, and the way to look at it. Oil temperature held. */
 export default function FaultList() {
-  const project = useWorkbench((w) => w.project)!;
-  const [progress, setProgress] = useState(0);
-  const study = useQuery({
-    queryKey: ['faults', documentRevision(project)],
-    queryFn: () => {
-      setProgress(0);
-      return faultsInWorker(project, setProgress);
-    },
-    staleTime: Infinity, gcTime: 60_000, retry: false,
-  });
-  const starving = (study.data ?? []).filter((f) => f.starved.length > 0);
+  const [pairs, setPairs] = useState(false);
+  const [all, setAll] = useState(false);
+  const study = useStudy(FAULT_STUDY, { pairs });
+  const faults = study.answer ?? [];
+  const starving = faults.filter((f) => f.starved.length > 0);
   const unseen = starving.filter((f) => !f.noticed).length;
   return (
-    <section aria-label="Faults" aria-busy={study.isFetching}>
-      <h2>One fault at a time</h2>
-      {study.isFetching && <p role="status" className="progress"><progress max={1} value={progress} aria-label="Share done" /> putting faults in</p>}
-      {study.error && !study.isFetching && <p className="problem" role="alert">{study.error.message} <button type="button" className="plain" onClick={() => void study.refetch()}>Try again</button></p>}
-      {study.data && !study.isFetching && (
+    <section aria-label="Faults" aria-busy={study.running}>
+      <h2>{pairs ? 'Two faults at a time as well' : 'One fault at a time'}</h2>
+      <label className="choice"><input type="checkbox" checked={pairs} onChange={(event) => setPairs(event.target.checked)} /> every two together as well</label>
+      <StudyStatus study={study} doing="putting faults in" />
+      {study.answer && (
         <>
-          <p className="quiet">{starving.length} of {study.data.length} starve or flood something that was supplied; {unseen} of these the gauge hardly shows.</p>
-          {study.data.map((fault) => <FaultRow key={fault.id} fault={fault} />)}
+          <p className="quiet">{starving.length} of {faults.length} starve or flood something that was supplied; {unseen} of these the gauge hardly shows.</p>
+          {(all ? faults : faults.slice(0, SHOWN)).map((fault) => <FaultRow key={fault.id} fault={fault} />)}
+          {!all && faults.length > SHOWN && <button type="button" className="plain" onClick={() => setAll(true)}>Show the other {faults.length - SHOWN}</button>}
         </>
       )}
     </section>

@@ -1,13 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Part } from '../../../core/circuit/parts';
-import type { Sizing } from '../../../core/sizing/feasibleBand';
+import { SIZING_STUDY, type Sizing } from '../../../core/sizing/sizingStudy';
 import { saySizing } from '../../../core/sizing/saySizing';
 import type { Sizable } from '../../../core/sizing/sizable';
 import { formatQuantity, type UnitChoice } from '../../../core/units';
-import { sizeInWorker } from '../../../workers/client';
-import { documentRevision } from '../../state/useAnswers';
+import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
+import { StudyStatus } from '../../studies/StudyStatus';
 
 const WIDTH = 300;
 const HEIGHT = 44;
@@ -17,25 +16,18 @@ const MOST_OFFERED = 12;
 
 /** Under a figure that can be sized: which sizes would do over the whole range, what limits them, and those that can be had. */
 export function SizeFinder({ part, sizable, current, onTake }: { readonly part: Part; readonly sizable: Sizable; readonly current: number; readonly onTake: (si: number) => void }) {
-  const project = useWorkbench((w) => w.project)!;
   const units = useWorkbench((w) => w.units);
   const [asked, setAsked] = useState(false);
-  const [progress, setProgress] = useState(0);
-  const search = useQuery({
-    // A part's own figure is what is searched: the answer holds for every edit, and is asked again when anything changes.
-    queryKey: ['size', documentRevision(project), project.activeVariant, part.id, sizable.path.join('.')],
-    queryFn: ({ signal }) => {
-      setProgress(0);
-      return sizeInWorker(project, { part: part.id, path: [...sizable.path] }, setProgress, signal);
-    },
-    enabled: asked, staleTime: Infinity, gcTime: 60_000, retry: false,
-  });
   if (!asked) return <div className="sizing"><button type="button" className="plain" onClick={() => setAsked(true)}>Which would do?</button></div>;
+  return <Search part={part} sizable={sizable} current={current} onTake={onTake} units={units} />;
+}
+
+function Search({ part, sizable, current, units, onTake }: { readonly part: Part; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice; readonly onTake: (si: number) => void }) {
+  const search = useStudy(SIZING_STUDY, { part: part.id, path: [...sizable.path] });
   return (
-    <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.isFetching}>
-      {search.isFetching && <p role="status" className="progress"><progress max={1} value={progress} aria-label="Share done" /> trying sizes</p>}
-      {search.error && !search.isFetching && <p className="problem" role="alert">{search.error.message} <button type="button" className="plain" onClick={() => void search.refetch()}>Try again</button></p>}
-      {search.data && !search.isFetching && <Answer sizing={search.data} sizable={sizable} current={current} units={units} onTake={onTake} />}
+    <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
+      <StudyStatus study={search} doing="trying sizes" />
+      {search.answer && !search.running && <Answer sizing={search.answer} sizable={sizable} current={current} units={units} onTake={onTake} />}
     </section>
   );
 }

@@ -1,0 +1,108 @@
+import { useEffect, useMemo } from 'react';
+import { create } from 'zustand';
+import type { Project } from '../../core/circuit/project';
+import { dependenciesOf, StudyRefused, type StudyKind } from '../../core/studies/study';
+import { loadResult, saveResult } from '../../storage/database';
+import { CircuitRefused, Superseded } from '../../workers/client';
+import { studyPool } from '../../workers/studyPool';
+import { useWorkbench } from './workbench';
+
+/** One study as the page knows it. */
+interface StudyState {
+  readonly status: 'reading' | 'idle' | 'running' | 'failed';
+  readonly done: number;
+  readonly known: number;
+  readonly partial: unknown;
+  readonly answer: unknown;
+  /** What the answer depends on. */
+  readonly dependsOn: string | undefined;
+  readonly message: string;
+}
+
+const NOTHING: StudyState = { status: 'idle', done: 0, known: 0, partial: undefined, answer: undefined, dependsOn: undefined, message: '' };
+/** Least time between two looks at a partial answer [ms]: each is drawn. */
+const LOOK_EVERY_MS = 120;
+
+/** Studies by key; what runs goes on while other pages are looked at. */
+const useStudies = create<{ readonly byKey: Readonly<Record<string, StudyState>> }>()(() => ({ byKey: {} }));
+const running = new Map<string, AbortController>();
+
+const put = (key: string, change: Partial<StudyState>) =>
+  useStudies.setState(({ byKey }) => ({ byKey: { ...byKey, [key]: { ...(byKey[key] ?? NOTHING), ...change } } }));
+
+const keyOf = (name: string, project: Project, request: unknown) => JSON.stringify([project.name, project.activeVariant, name, request]);
+
+/** Begins a study anew; one that runs under the same key is stopped. */
+function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P, key: string): void {
+  running.get(key)?.abort();
+  const control = new AbortController();
+  running.set(key, control);
+  const dependsOn = dependenciesOf(kind, project, request);
+  put(key, { status: 'running', done: 0, known: 0, partial: undefined, message: '' });
+  let looked = 0;
+  studyPool().run(kind, project, request, ({ done, known, partial }) => {
+    const now = performance.now();
+    if (now - looked < LOOK_EVERY_MS) return;
+    looked = now;
+    put(key, { done, known, partial });
+  }, control.signal).then((answer) => {
+    if (control.signal.aborted) return;
+    put(key, { status: 'idle', answer, dependsOn, partial: undefined });
+    void saveResult(key, dependsOn, answer, Date.now());
+  }, (error: unknown) => {
+    if (control.signal.aborted || error instanceof Superseded) return;
+    const known = error instanceof CircuitRefused || error instanceof StudyRefused;
+    put(key, { status: 'failed', partial: undefined, message: known ? error.message : 'The study stopped here. Nothing of the project is lost; run it again.' });
+  });
+}
+
+/** A study as a view shows it. */
+export interface StudyView<A> {
+  /** The last whole answer, or what can be said of the one that runs. */
+  readonly answer: A | undefined;
+  /** True where something changed that the answer depends on. */
+  readonly stale: boolean;
+  readonly partly: boolean;
+  readonly running: boolean;
+  readonly done: number;
+  readonly known: number;
+  /** Why it failed; empty where it did not. */
+  readonly message: string;
+  readonly run: () => void;
+  readonly cancel: () => void;
+}
+
+/**
+ * A study of the open variant: its kept answer, or one that is run.
+ * @param request plain data; another one is another study @param auto runs it by itself where none is kept
+ */
+export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, auto = true): StudyView<A> {
+  const project = useWorkbench((w) => w.project)!;
+  const key = keyOf(kind.name, project, request);
+  const state = useStudies((s) => s.byKey[key]);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the request
+  const dependsOn = useMemo(() => dependenciesOf(kind, project, request), [kind, project, key]);
+  useEffect(() => {
+    if (useStudies.getState().byKey[key]) return;
+    put(key, { status: 'reading' });
+    void loadResult(key).catch(() => undefined).then((kept) => {
+      if (useStudies.getState().byKey[key]?.status !== 'reading') return;
+      const read = kept && kind.answerSchema.safeParse(kept.answer);
+      if (kept && read?.success) put(key, { status: 'idle', answer: read.data, dependsOn: kept.dependsOn });
+      else if (auto) begin(kind, project, request, key);
+      else put(key, { status: 'idle' });
+    });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each key: an edit makes the answer stale, it does not run it again
+  }, [key]);
+  const { status, done, known, partial, answer, dependsOn: of, message } = state ?? NOTHING;
+  const shown = status === 'running' && partial !== undefined ? partial : answer;
+  return {
+    answer: shown as A | undefined, stale: answer !== undefined && shown === answer && of !== dependsOn, partly: shown !== answer,
+    running: status === 'running', done, known, message: status === 'failed' ? message : '',
+    run: () => begin(kind, project, request, key),
+    cancel: () => {
+      running.get(key)?.abort();
+      put(key, { status: 'idle', partial: undefined });
+    },
+  };
+}

@@ -1,0 +1,59 @@
+import type { z } from 'zod';
+import type { Project } from '../circuit/project';
+
+/**
+ * Long work that falls apart into tasks. It yields batches of tasks that do not need each other, receives their
+ * replies in the same order, and returns its answer. Who runs it decides where the tasks are done: one after
+ * another here, or in workers at once. The answer does not depend on that.
+ */
+export type Study<T, R, A> = Generator<readonly T[], A, readonly R[]>;
+
+/**
+ * A kind of study: what may be asked, what goes to and fro, how it falls apart. The work of a task stands in a
+ * file of its own, so that a page which only asks need not load the solver.
+ */
+export interface StudyKind<P, T, R, A> {
+  readonly name: string;
+  readonly requestSchema: z.ZodType<P>;
+  readonly taskSchema: z.ZodType<T>;
+  readonly replySchema: z.ZodType<R>;
+  readonly answerSchema: z.ZodType<A>;
+  /** @param project with the variant that is asked about open */
+  start(project: Project, request: P): Study<T, R, A>;
+  /** What can be said from the replies so far, in the order of their tasks; absent where nothing can before the end. */
+  partial?(project: Project, request: P, replies: readonly R[]): A | undefined;
+  /** Variants that the answer depends on, where not only on the open one. */
+  variants?(request: P): readonly string[];
+  /** The project with what the answer does not depend on made the same for all: the figure that is sized. */
+  apart?(project: Project, request: P): Project;
+}
+
+/** A study that cannot be done; the message is for the reader. */
+export class StudyRefused extends Error {}
+
+/** Runs a study to its end here, one task after another; for the command line and tests. */
+export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T) => R): A {
+  let step = study.next();
+  while (!step.done) step = study.next(step.value.map(work));
+  return step.value;
+}
+
+/** The same where the tasks are done elsewhere, a batch at once. @param doAll gives the replies in the order of the tasks */
+export async function runStudy<T, R, A>(study: Study<T, R, A>, doAll: (tasks: readonly T[]) => Promise<readonly R[]>): Promise<A> {
+  let step = study.next();
+  while (!step.done) step = study.next(await doAll(step.value));
+  return step.value;
+}
+
+/** What an answer depends on, as text: another text, and the answer is stale. */
+export function dependenciesOf<P>(kind: Pick<StudyKind<P, never, never, never>, 'variants' | 'apart'>, project: Project, request: P): string {
+  const ids = kind.variants?.(request) ?? [project.activeVariant];
+  const variants = (kind.apart?.(project, request) ?? project).variants.filter((v) => ids.includes(v.id)).map(({ id, circuit, season, tolerances }) => ({ id, circuit, season, tolerances }));
+  const { engine, oil, range, namedStates } = project;
+  return JSON.stringify({ engine, oil, range, namedStates, variants });
+}
+
+/** Cuts a list into pieces of at most so many. */
+export function inPieces<T>(list: readonly T[], most: number): T[][] {
+  return Array.from({ length: Math.ceil(list.length / most) }, (_, i) => list.slice(i * most, (i + 1) * most));
+}

@@ -1,0 +1,30 @@
+import { sayIssue } from '../circuit/issue';
+import { activeVariant, type Project, type Variant } from '../circuit/project';
+import { CircuitSolver } from '../network/solveProject';
+import { StudyRefused } from './study';
+
+/** What whoever does tasks keeps between them: one project, its solvers, and what tasks of one study share. */
+export class StudyBench {
+  private readonly shared = new Map<string, unknown>();
+
+  constructor(readonly project: Project) {}
+
+  get variant(): Variant {
+    return activeVariant(this.project);
+  }
+
+  /** A solver of a variant, the open one where none is named. @throws StudyRefused where it cannot be computed */
+  circuit(variantId = this.project.activeVariant): CircuitSolver {
+    return this.kept(`circuit ${variantId}`, () => {
+      const made = CircuitSolver.of(this.project, variantId);
+      if (!made.ok) throw new StudyRefused(made.issues.map(sayIssue).join('\n'));
+      return made.circuit;
+    });
+  }
+
+  /** Makes something once and keeps it under a name. */
+  kept<T>(name: string, make: () => T): T {
+    if (!this.shared.has(name)) this.shared.set(name, make());
+    return this.shared.get(name) as T;
+  }
+}

@@ -1,0 +1,39 @@
+import { COMPARE_STUDY } from '../compare/compareStudy';
+import { compareWork } from '../compare/compareWork';
+import { FAULT_STUDY } from '../faults/faultStudy';
+import { faultWork } from '../faults/faultWork';
+import { SIZING_STUDY } from '../sizing/sizingStudy';
+import { sizingWork } from '../sizing/sizingWork';
+import type { Project } from '../circuit/project';
+import { runStudyHere, StudyRefused, type StudyKind } from './study';
+import { StudyBench } from './studyBench';
+
+type Work = (bench: StudyBench, rawTask: unknown) => unknown;
+
+function work<P, T, R, A>(kind: StudyKind<P, T, R, A>, does: (bench: StudyBench, task: T) => R): Work {
+  return (bench, rawTask) => {
+    const task = kind.taskSchema.safeParse(rawTask);
+    if (!task.success) throw new StudyRefused('What was asked of the study cannot be read.');
+    return does(bench, task.data);
+  };
+}
+
+/** Who does the tasks of each kind of study, by its name. */
+const WORKS: Readonly<Record<string, Work>> = {
+  [COMPARE_STUDY.name]: work(COMPARE_STUDY, compareWork),
+  [FAULT_STUDY.name]: work(FAULT_STUDY, faultWork),
+  [SIZING_STUDY.name]: work(SIZING_STUDY, sizingWork),
+};
+
+/** Does one task. @throws StudyRefused where there is no such study, or it cannot be done */
+export function doTask(bench: StudyBench, name: string, rawTask: unknown): unknown {
+  const does = WORKS[name];
+  if (!does) throw new StudyRefused(`There is no study called ${name}.`);
+  return does(bench, rawTask);
+}
+
+/** Runs a study of a project to its end here; for the command line and tests. @throws StudyRefused */
+export function studyHere<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): A {
+  const bench = new StudyBench(project);
+  return runStudyHere(kind.start(project, request), (task) => kind.replySchema.parse(doTask(bench, kind.name, task)));
+}

@@ -1,0 +1,84 @@
+import type { Project } from '../core/circuit/project';
+import { runStudy, type StudyKind } from '../core/studies/study';
+import { CircuitWorkerClient, Superseded } from './client';
+
+/** What a study says while it runs. */
+export interface StudyProgress<A> {
+  /** Tasks done, of those known so far. */
+  readonly done: number;
+  readonly known: number;
+  /** What can be said already; undefined where nothing can. */
+  readonly partial: A | undefined;
+}
+
+/** Whoever does a task; a worker, or what stands for one in a test. */
+interface TaskDoer {
+  task(project: Project, name: string, task: unknown): Promise<unknown>;
+}
+
+/** Workers that share the tasks of all studies, first come first served. */
+export class StudyPool {
+  private readonly idle: TaskDoer[] = [];
+  private readonly waiting: ((doer: TaskDoer) => void)[] = [];
+  private made = 0;
+
+  /** @param size workers at most, ≥ 1 @param make makes one when it is first needed */
+  constructor(private readonly size: number, private readonly make: () => TaskDoer) {}
+
+  private take(): Promise<TaskDoer> {
+    const free = this.idle.pop();
+    if (free) return Promise.resolve(free);
+    if (this.made < this.size) {
+      this.made++;
+      return Promise.resolve(this.make());
+    }
+    return new Promise((resolve) => this.waiting.push(resolve));
+  }
+
+  private give(doer: TaskDoer): void {
+    const next = this.waiting.shift();
+    if (next) next(doer);
+    else this.idle.push(doer);
+  }
+
+  /**
+   * Runs a study over the workers.
+   * @param onProgress after every task, with what can be said so far @param signal aborted, no further task is begun
+   * @throws Superseded when it was aborted; CircuitRefused where a task cannot be done
+   */
+  async run<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P, onProgress: (progress: StudyProgress<A>) => void, signal: AbortSignal): Promise<A> {
+    let done = 0;
+    let known = 0;
+    const before: R[] = [];
+    return runStudy(kind.start(project, request), async (tasks) => {
+      known += tasks.length;
+      const replies: R[] = [];
+      let failed = false;
+      await Promise.all(tasks.map(async (task, i) => {
+        const doer = await this.take();
+        try {
+          if (signal.aborted) throw new Superseded();
+          if (failed) return;
+          replies[i] = kind.replySchema.parse(await doer.task(project, kind.name, task));
+        } catch (error) {
+          failed = true;
+          throw error;
+        } finally {
+          this.give(doer);
+        }
+        done++;
+        const sofar = replies.filter((r) => r !== undefined);
+        if (!signal.aborted) onProgress({ done, known, partial: kind.partial?.(project, request, [...before, ...sofar]) });
+      }));
+      before.push(...replies);
+      return replies;
+    });
+  }
+}
+
+let pool: StudyPool | undefined;
+
+/** The page's own pool: a worker on every core but one, which the page itself needs. */
+export function studyPool(): StudyPool {
+  return (pool ??= new StudyPool(Math.max(1, navigator.hardwareConcurrency - 1), () => new CircuitWorkerClient()));
+}
