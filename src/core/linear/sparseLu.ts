@@ -151,6 +151,23 @@ export class SparseLu {
     }
     for (let i = 0; i < size; i++) solution[order[i]!] = work[i]!;
   }
+
+  /** Solves the transposed system with the last factors: Aᵀx = b. @param rhs by unknown, kept @param solution by unknown, written */
+  solveTransposed(rhs: Float64Array, solution: Float64Array): void {
+    const { size, order, lowerStart, lowerColumn, lowerValue, upperStart, upperColumn, upperValue, work } = this;
+    for (let i = 0; i < size; i++) work[i] = rhs[order[i]!]!;
+    // A = LU by rows, so Aᵀ = UᵀLᵀ: down the columns of Uᵀ, then up those of Lᵀ.
+    for (let i = 0; i < size; i++) {
+      const y = work[i]! * this.inversePivot[i]!;
+      work[i] = y;
+      for (let p = upperStart[i]!; p < upperStart[i + 1]!; p++) work[upperColumn[p]!]! -= upperValue[p]! * y;
+    }
+    for (let i = size - 1; i >= 0; i--) {
+      const z = work[i]!;
+      for (let p = lowerStart[i]!; p < lowerStart[i + 1]!; p++) work[lowerColumn[p]!]! -= lowerValue[p]! * z;
+    }
+    for (let i = 0; i < size; i++) solution[order[i]!] = work[i]!;
+  }
 }
 
 function runningSum(counts: Int32Array): Int32Array {

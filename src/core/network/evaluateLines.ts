@@ -47,9 +47,15 @@ export class LineTable {
     this.kReverse = new Float64Array(n);
     this.exits = new Float64Array(n);
     this.startFlow = new Float64Array(n);
+    this.read();
+  }
+
+  /** Reads what of the lines' parameters does not depend on the oil. */
+  read(): void {
+    const { network, element } = this;
     const p = network.parameters;
-    for (let i = 0; i < n; i++) {
-      const at = network.parameterStart[lines[i]!]!;
+    for (let i = 0; i < element.length; i++) {
+      const at = network.parameterStart[element[i]!]!;
       this.lengthOverBore[i] = p[at + 1]! / p[at]!;
       this.roughness[i] = 0.27 * p[at + 2]!;
       this.kForward[i] = p[at + 4]!;

@@ -11,7 +11,7 @@ import type { ElementIndex, ElementSpec, NetworkBuilder, NodeIndex } from './net
 
 /** What a part needs to put itself into a network. */
 export interface Expansion {
-  readonly builder: NetworkBuilder;
+  readonly builder: Pick<NetworkBuilder, 'addNode' | 'elevationOf'>;
   /** Node of one of the part's ports. */
   node(port: string): NodeIndex;
   /** Adds an element under a role; the role '' is the part's own. */

@@ -1,10 +1,11 @@
-import { SparseLu } from '../linear/sparseLu';
+import type { SparseLu } from '../linear/sparseLu';
 import type { Oil } from '../oil/oil';
 import { bindState } from './bindState';
 import { evaluateElements } from './evaluate';
 import { LineTable } from './evaluateLines';
 import { Law } from './law';
 import type { Network } from './network';
+import { NodeSystem } from './nodeSystem';
 import type { OperatingState, TemperatureField } from './state';
 import { hasConverged, ITERATION_LIMIT, LEAST_FLOW_SCALE_M3S, type Convergence, type SolveStatus } from './stopping';
 import { settleFlows } from './settleFlows';
@@ -46,11 +47,11 @@ const FIRST_STEP_OPENING = 0.95;
  */
 export class HydraulicSolver {
   readonly workspace: Workspace;
+  /** Its unknowns and Jacobian: what else rests on the linearised circuit uses them after a solve. */
+  readonly system: NodeSystem;
   private readonly unknownOfNode: Int32Array;
   private readonly nodeOfUnknown: Int32Array;
   private readonly matrix: SparseLu;
-  private readonly slots: Int32Array;
-  private readonly diagonal: Int32Array;
   private readonly rhs: Float64Array;
   private readonly step: Float64Array;
   private readonly pressureBefore: Float64Array;
@@ -71,46 +72,11 @@ export class HydraulicSolver {
 
   constructor(readonly network: Network) {
     this.workspace = createWorkspace(network);
+    this.system = new NodeSystem(network);
+    ({ unknownOfNode: this.unknownOfNode, nodeOfUnknown: this.nodeOfUnknown, matrix: this.matrix } = this.system);
     const nodes = network.nodeName.length;
-    this.unknownOfNode = new Int32Array(nodes).fill(-1);
-    let unknowns = 0;
-    for (let i = 0; i < nodes; i++) if (network.nodeHeld[i] === 0) this.unknownOfNode[i] = unknowns++;
-    this.nodeOfUnknown = new Int32Array(unknowns);
-    for (let i = 0; i < nodes; i++) if (this.unknownOfNode[i]! >= 0) this.nodeOfUnknown[this.unknownOfNode[i]!] = i;
-
     const elements = network.law.length;
-    const rows: number[] = [];
-    const columns: number[] = [];
-    const couple = (row: number, column: number) => {
-      if (row < 0 || column < 0 || row === column) return;
-      rows.push(row);
-      columns.push(column);
-    };
-    const unknownAt = (node: number) => (node < 0 ? -1 : this.unknownOfNode[node]!);
-    for (let e = 0; e < elements; e++) {
-      const a = unknownAt(network.from[e]!);
-      const b = unknownAt(network.to[e]!);
-      const s = unknownAt(network.sense[e]!);
-      couple(a, b);
-      couple(a, s);
-      couple(b, s);
-    }
-    this.matrix = new SparseLu(unknowns, rows, columns);
-    // Six slots an element: (a,a) (a,b) (a,s) (b,a) (b,b) (b,s); −1 where an end is held.
-    this.slots = new Int32Array(6 * elements).fill(-1);
-    const slotFor = (row: number, column: number) => (row < 0 || column < 0 ? -1 : this.matrix.slot(row, column));
-    for (let e = 0; e < elements; e++) {
-      const a = unknownAt(network.from[e]!);
-      const b = unknownAt(network.to[e]!);
-      const s = unknownAt(network.sense[e]!);
-      this.slots[6 * e] = slotFor(a, a);
-      this.slots[6 * e + 1] = slotFor(a, b);
-      this.slots[6 * e + 2] = slotFor(a, s);
-      this.slots[6 * e + 3] = slotFor(b, a);
-      this.slots[6 * e + 4] = slotFor(b, b);
-      this.slots[6 * e + 5] = slotFor(b, s);
-    }
-    this.diagonal = Int32Array.from({ length: unknowns }, (_, i) => this.matrix.slot(i, i));
+    const unknowns = this.nodeOfUnknown.length;
     this.rhs = new Float64Array(unknowns);
     this.correction = new Float64Array(unknowns);
     this.step = new Float64Array(unknowns);
@@ -123,6 +89,11 @@ export class HydraulicSolver {
     this.hasPump = network.law.includes(Law.pump);
     // A pump's slopes differ at its two ends, and what senses elsewhere couples one way only.
     this.symmetric = !this.hasPump && network.sense.every((node) => node < 0);
+  }
+
+  /** Reads the network's parameters anew, after someone has revised them in place. The last state stays as the start of the next solve. */
+  parametersChanged(): void {
+    this.lines.read();
   }
 
   /** Forgets the last state, so that the next solve starts from rest. */
@@ -175,7 +146,7 @@ export class HydraulicSolver {
       const already = hasConverged(this.convergence);
       if (iteration >= leastIterations && already) return this.outcome('converged', iteration, evaluations);
       if (iteration >= ITERATION_LIMIT) return this.outcome('iterationLimit', iteration, evaluations);
-      this.assemble(0);
+      this.system.assemble(ws, 0);
       if (!this.matrix.factor(this.symmetric))
         return this.outcome('singular', iteration, evaluations, this.nodeOfUnknown[this.matrix.singularUnknown]!);
       this.assembleRhs(ws.byFromPa);
@@ -220,7 +191,7 @@ export class HydraulicSolver {
       before = now;
       const density = ws.densityKgM3.length > 0 ? ws.densityKgM3[0]! : 1;
       if (now < RELAXED_SHARE * density * this.convergence.flowScaleM3S) return i;
-      this.assemble(compliance);
+      this.system.assemble(ws, compliance);
       if (!this.matrix.factor(this.symmetric)) return i;
       this.assembleRhs(ws.byFromPa);
       this.matrix.solve(this.rhs, this.step);
@@ -322,33 +293,6 @@ export class HydraulicSolver {
     convergence.worstElement = worstElement;
     this.ownMerit = ownMerit + balance;
     return merit + balance;
-  }
-
-  /** Jacobian of the node balances, element flows eliminated. @param compliance added to every balance, mass flow per pressure */
-  private assemble(compliance: number): void {
-    const { network, workspace: ws, unknownOfNode, slots } = this;
-    const { values } = this.matrix;
-    values.fill(0);
-    for (let i = 0; i < this.diagonal.length; i++) values[this.diagonal[i]!] = compliance;
-    for (let e = 0; e < network.law.length; e++) {
-      const rho = ws.densityKgM3[e]!;
-      const a = unknownOfNode[network.from[e]!]!;
-      const b = unknownOfNode[network.to[e]!]!;
-      const at = 6 * e;
-      const byFrom = rho * ws.byFromPa[e]!;
-      const byTo = rho * ws.byToPa[e]!;
-      const bySense = rho * ws.bySensePa[e]!;
-      if (a >= 0) {
-        values[slots[at]!]! += byFrom;
-        if (b >= 0) values[slots[at + 1]!]! += byTo;
-        if (slots[at + 2]! >= 0) values[slots[at + 2]!]! += bySense;
-      }
-      if (b >= 0) {
-        if (a >= 0) values[slots[at + 3]!]! -= byFrom;
-        values[slots[at + 4]!]! -= byTo;
-        if (slots[at + 5]! >= 0) values[slots[at + 5]!]! -= bySense;
-      }
-    }
   }
 
   /** What the node balances lack, with each law error turned into the flow that its weight gives. */

@@ -2,6 +2,8 @@ import { COMPARE_STUDY } from '../compare/compareStudy';
 import { compareWork } from '../compare/compareWork';
 import { FAULT_STUDY } from '../faults/faultStudy';
 import { faultWork } from '../faults/faultWork';
+import { SENSITIVITY_STUDY } from '../sensitivity/sensitivityStudy';
+import { sensitivityWork } from '../sensitivity/sensitivityWork';
 import { SIZING_STUDY } from '../sizing/sizingStudy';
 import { sizingWork } from '../sizing/sizingWork';
 import type { Project } from '../circuit/project';
@@ -22,6 +24,7 @@ function work<P, T, R, A>(kind: StudyKind<P, T, R, A>, does: (bench: StudyBench,
 const WORKS: Readonly<Record<string, Work>> = {
   [COMPARE_STUDY.name]: work(COMPARE_STUDY, compareWork),
   [FAULT_STUDY.name]: work(FAULT_STUDY, faultWork),
+  [SENSITIVITY_STUDY.name]: work(SENSITIVITY_STUDY, sensitivityWork),
   [SIZING_STUDY.name]: work(SIZING_STUDY, sizingWork),
 };
 

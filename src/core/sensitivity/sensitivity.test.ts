@@ -1,0 +1,85 @@
+import { isConsumer } from '../circuit/ports';
+import type { Project } from '../circuit/project';
+import { inputsOf, stateInputs, type Input } from '../inputs/inputs';
+import { RevisableCircuit, withStateInput } from '../inputs/revisableCircuit';
+import { stillNodes } from '../network/stillNodes';
+import { studyHere } from '../studies/works';
+import { probesOf, readProbe } from '../supply/probe';
+import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
+import { demoProject } from '../verification/testing/demo';
+import { SENSITIVITY_STUDY, type Sensitivity } from './sensitivityStudy';
+
+/** The margin with one input moved, by solving again, as finely as rounding lets it. */
+function marginAt(revisable: RevisableCircuit, at: { speedRevS: number; oilTemperatureK: number }, input: Input, si: number, { consumer, check }: Sensitivity): number {
+  const { circuit } = revisable;
+  const state = withStateInput(circuit.stateAt(at.speedRevS, at.oilTemperatureK), input, si);
+  if (input.path.length > 0) {
+    revisable.set(input, si);
+    expect(revisable.apply()).toBe(true);
+  }
+  expect(revisable.solve(state, 4).status).toBe('converged');
+  const { compiled, solver, variant } = circuit;
+  const probe = probesOf(variant.circuit, compiled).find((p) => p.part.id === consumer)!;
+  const reading = readProbe(probe, compiled.network, solver.workspace, state, stillNodes(compiled.network, solver.workspace));
+  return reading.checks.find((c) => c.quantity === check!.quantity && c.side === check!.side)!.margin;
+}
+
+/** Largest difference between the adjoint's effects and central differences of whole solves, as a share of the largest effect. */
+function worstDisagreement(project: Project, at: { speedRevS: number; oilTemperatureK: number }, consumer: string): { share: number; rows: number } | undefined {
+  const answer = studyHere(SENSITIVITY_STUDY, project, { ...at, consumer });
+  if (!answer.check) return undefined;
+  const variant = project.variants.find((v) => v.id === project.activeVariant)!;
+  const inputs = new Map([...inputsOf(project, variant), ...stateInputs(at)].map((i) => [i.id, i]));
+  const largest = Math.abs(answer.rows[0]!.perStep);
+  const revisable = new RevisableCircuit(project);
+  let share = 0;
+  for (const row of answer.rows) {
+    const input = inputs.get(row.id)!;
+    const h = 1e-2 * input.plusMinus;
+    const difference = (marginAt(revisable, at, input, input.stated + h, answer) - marginAt(revisable, at, input, input.stated - h, answer)) / (2 * h);
+    marginAt(revisable, at, input, input.stated, answer);
+    share = Math.max(share, Math.abs(difference * input.plusMinus - row.perStep) / largest);
+  }
+  return { share, rows: answer.rows.length };
+}
+
+describe('What moves a margin', () => {
+  it('is what Hagen and Poiseuille give in closed form: a laminar hose, then an all-viscous consumer', () => {
+    const [rated, flow] = [1e5, 5e-6];
+    const project = betweenTanks([
+      { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 6e-3, lengthM: 1, losses: [] },
+      { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: rated, ratedFlowM3S: flow, ratedViscosityPaS: BENCH_VISCOSITY_PA_S, ratedDensityKgM3: 850, viscousShare: 1, supply: { lowFlowM3S: 1e-6 } },
+    ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
+    const { rows, check } = studyHere(SENSITIVITY_STUDY, project, { speedRevS: 50, oilTemperatureK: 373.15, consumer: 'fed' });
+    // Q = P/(a L/D⁴ + R): ∂Q/∂D = 4Q²aL/(P D⁵), ∂Q/∂L = −Q²a/(P D⁴), ∂Q/∂p_r = −Q²/(P·q_r); both resistances carry μ, so ∂Q/∂μ·μ = −Q.
+    const a = (128 * BENCH_VISCOSITY_PA_S) / Math.PI;
+    const q = BENCH_HIGH_PA / (a / 6e-3 ** 4 + rated / flow);
+    const of = (id: string) => rows.find((r) => r.id === id)!;
+    expect(check!.actual / q).toBeCloseTo(1, 6);
+    expect((of('hose.boreM').perStep / of('hose.boreM').step) / ((4 * q * q * a) / (BENCH_HIGH_PA * 6e-3 ** 5))).toBeCloseTo(1, 5);
+    expect((of('hose.lengthM').perStep / of('hose.lengthM').step) / ((-q * q * a) / (BENCH_HIGH_PA * 6e-3 ** 4))).toBeCloseTo(1, 5);
+    expect((of('fed.ratedPressureDropPa').perStep / of('fed.ratedPressureDropPa').step) / ((-q * q) / (BENCH_HIGH_PA * flow))).toBeCloseTo(1, 5);
+    expect((of('oil.viscosity').perStep / of('oil.viscosity').step) / -q).toBeCloseTo(1, 5);
+  });
+
+  const STATES = [{ speedRevS: 850 / 60, oilTemperatureK: 383 }, { speedRevS: 7000 / 60, oilTemperatureK: 393 }, { speedRevS: 1500 / 60, oilTemperatureK: 300 }];
+  it.each(['thornback', 'saltmarsh', 'larkspur'])('agrees with central differences of whole solves to 1e-4, for every consumer of %s', (name) => {
+    const project = demoProject(name);
+    const consumers = project.variants.find((v) => v.id === project.activeVariant)!.circuit.parts.filter(isConsumer);
+    let compared = 0;
+    for (const at of STATES) for (const { id } of consumers) {
+      const found = worstDisagreement(project, at, id);
+      if (!found) continue;
+      compared += found.rows;
+      expect([id, at, found.share < 1e-4 || found.share]).toEqual([id, at, true]);
+    }
+    expect(compared).toBeGreaterThan(100);
+  });
+
+  it('ranks for Thornback’s turbo its restrictor first, and hotter oil against it', () => {
+    const { rows, check } = studyHere(SENSITIVITY_STUDY, demoProject(), { ...STATES[1]!, consumer: 'turbo' });
+    expect([check!.quantity, check!.side]).toEqual(['flow', 'high']);
+    expect(rows.slice(0, 3).map((r) => r.id)).toContain('turboRestrictor.boreM');
+    expect(rows.find((r) => r.id === 'turboRestrictor.boreM')!.perStep).toBeLessThan(0);
+  });
+});
