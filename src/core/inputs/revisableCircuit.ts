@@ -1,6 +1,6 @@
 import type { Part } from '../circuit/parts';
 import type { Project } from '../circuit/project';
-import { revisePart } from '../network/revisePart';
+import { PartReviser } from '../network/revisePart';
 import { CircuitSolver } from '../network/solveProject';
 import type { SolveOutcome } from '../network/solver';
 import type { OperatingState } from '../network/state';
@@ -27,6 +27,7 @@ export class RevisableCircuit {
   oil: Oil;
   private readonly project: Project;
   private readonly slots = new Map<string, Slot>();
+  private readonly revisers = new Map<Part, PartReviser>();
   private readonly changed = new Set<Part>();
   private factor = 1;
 
@@ -77,11 +78,20 @@ export class RevisableCircuit {
       hthsPaS: data.hthsPaS === undefined ? undefined : this.factor * data.hthsPaS,
     });
     let fits = true;
-    for (const part of this.changed) fits = revisePart(this.circuit.compiled, part) && fits;
+    for (const part of this.changed) fits = this.reviserOf(part).revise() && fits;
     this.changed.clear();
     if (fits) this.circuit.solver.parametersChanged();
-    else this.circuit = this.compile();
+    else {
+      this.circuit = this.compile();
+      this.revisers.clear();
+    }
     return fits;
+  }
+
+  private reviserOf(part: Part): PartReviser {
+    let reviser = this.revisers.get(part);
+    if (!reviser) this.revisers.set(part, (reviser = new PartReviser(this.circuit.compiled, part)));
+    return reviser;
   }
 
   /** Solves with the oil as it is set. */

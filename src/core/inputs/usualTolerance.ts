@@ -62,5 +62,25 @@ export function usualTolerance(part: Part, path: readonly (string | number)[], s
   return usual.si ?? usual.share! * Math.abs(si);
 }
 
+/** Least share of a figure that it can be: nothing that is made comes out at a twentieth of its size. */
+const LEAST_SHARE = 0.05;
+
+/** Between what a figure can lie at all, by its schema [SI]. */
+export function possibleRange(path: readonly (string | number)[], si: number): readonly [number, number] {
+  switch (path[path.length - 1]) {
+    case 'load':
+      return [1, Infinity];
+    case 'ratio':
+      return [0, 0.98];
+    case 'turns':
+      return [0, Infinity];
+    case 'volumetricEfficiency':
+    case 'dischargeCoefficient':
+      return [LEAST_SHARE * si, 1];
+    default:
+      return [LEAST_SHARE * si, Infinity];
+  }
+}
+
 /** Of the oil's viscosity: grades span a range, and oil shears down and ages. @source SAE J300 grades span some ±15 % at 100 °C (from memory); half of that for a known oil */
 export const VISCOSITY_SHARE = 0.08;

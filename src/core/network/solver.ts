@@ -129,9 +129,10 @@ export class HydraulicSolver {
   }
 
   private startFromRest(): void {
-    const { pressurePa, flowM3S, film } = this.workspace;
+    const { pressurePa, flowM3S, lawDropPa, film } = this.workspace;
     pressurePa.set(this.network.heldPressurePa);
     flowM3S.fill(0);
+    lawDropPa.fill(0);
     for (const state of film) if (state) state.temperatureK = 0;
   }
 

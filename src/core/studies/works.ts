@@ -6,6 +6,8 @@ import { SENSITIVITY_STUDY } from '../sensitivity/sensitivityStudy';
 import { sensitivityWork } from '../sensitivity/sensitivityWork';
 import { SIZING_STUDY } from '../sizing/sizingStudy';
 import { sizingWork } from '../sizing/sizingWork';
+import { SPREAD_STUDY } from '../spread/spreadStudy';
+import { spreadWork } from '../spread/spreadWork';
 import type { Project } from '../circuit/project';
 import { runStudyHere, StudyRefused, type StudyKind } from './study';
 import { StudyBench } from './studyBench';
@@ -26,6 +28,7 @@ const WORKS: Readonly<Record<string, Work>> = {
   [FAULT_STUDY.name]: work(FAULT_STUDY, faultWork),
   [SENSITIVITY_STUDY.name]: work(SENSITIVITY_STUDY, sensitivityWork),
   [SIZING_STUDY.name]: work(SIZING_STUDY, sizingWork),
+  [SPREAD_STUDY.name]: work(SPREAD_STUDY, spreadWork),
 };
 
 /** Does one task. @throws StudyRefused where there is no such study, or it cannot be done */
