@@ -1,5 +1,7 @@
 import { COMPARE_STUDY } from '../compare/compareStudy';
 import { compareWork } from '../compare/compareWork';
+import { ENVELOPE_STUDY } from '../envelope/envelopeStudy';
+import { envelopeWork } from '../envelope/envelopeWork';
 import { FAULT_STUDY } from '../faults/faultStudy';
 import { faultWork } from '../faults/faultWork';
 import { SENSITIVITY_STUDY } from '../sensitivity/sensitivityStudy';
@@ -25,6 +27,7 @@ function work<P, T, R, A>(kind: StudyKind<P, T, R, A>, does: (bench: StudyBench,
 /** Who does the tasks of each kind of study, by its name. */
 const WORKS: Readonly<Record<string, Work>> = {
   [COMPARE_STUDY.name]: work(COMPARE_STUDY, compareWork),
+  [ENVELOPE_STUDY.name]: work(ENVELOPE_STUDY, envelopeWork),
   [FAULT_STUDY.name]: work(FAULT_STUDY, faultWork),
   [SENSITIVITY_STUDY.name]: work(SENSITIVITY_STUDY, sensitivityWork),
   [SIZING_STUDY.name]: work(SIZING_STUDY, sizingWork),

@@ -1,0 +1,191 @@
+import fc from 'fast-check';
+import type { Project } from '../circuit/project';
+import { CircuitSolver } from '../network/solveProject';
+import { Oil } from '../oil/oil';
+import { StudyBench } from '../studies/studyBench';
+import { studyHere } from '../studies/works';
+import { isSupplied } from '../supply/supplyVerdict';
+import { BENCH_HIGH_PA, betweenTanks } from '../verification/testing/bench';
+import { demoProject } from '../verification/testing/demo';
+import { bracketedRoot } from './bracketedRoot';
+import { ENVELOPE_STUDY, type Envelope, type EnvelopeRequest } from './envelopeStudy';
+import { envelopeWork } from './envelopeWork';
+import { boundaryLines, crossedEdges, edgeKey, type MapPoint } from './marchingSquares';
+
+describe('A root between two signs', () => {
+  const bisected = (f: (t: number) => number) => {
+    let [a, b] = [0, 1];
+    while (b - a > 1e-12) {
+      const t = 0.5 * (a + b);
+      if (f(t) >= 0 === f(0) >= 0) a = t;
+      else b = t;
+    }
+    return 0.5 * (a + b);
+  };
+
+  it('is where halving finds it, for steep, flat and jumping functions', () => {
+    fc.assert(fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), fc.constantFrom(0.2, 1, 3, 9), fc.constantFrom(1, -1), fc.boolean(), (at, power, sign, jumps) => {
+      const f = (t: number) => sign * (Math.sign(t - at) * Math.abs(t - at) ** power + (jumps ? 5 * Math.sign(t - at) : 0));
+      expect(Math.abs(bracketedRoot(f, f(0), f(1), 1e-4) - bisected(f))).toBeLessThan(1e-4);
+    }));
+  });
+
+  it('takes fewer looks than halving where the function is smooth', () => {
+    let looks = 0;
+    bracketedRoot((t) => (looks++, Math.exp(t) - 1.7), 1 - 1.7, Math.E - 1.7, 5e-4);
+    expect(looks).toBeLessThan(Math.log2(1 / 5e-4));
+  });
+
+  it('stops where nothing is known', () => {
+    expect(bracketedRoot(() => undefined, -1, 1, 1e-3)).toBe(0.5);
+  });
+});
+
+describe('The line through a grid', () => {
+  const traced = (f: (x: number, y: number) => number | null, n: number) => {
+    const values = Array.from({ length: n }, (_, iy) => Array.from({ length: n }, (__, ix) => f(ix, iy)));
+    const crossing = new Map<string, MapPoint>(crossedEdges(values).map((edge) => {
+      const { ix, iy, along } = edge;
+      const [a, b] = [values[iy]![ix]!, along === 'x' ? values[iy]![ix + 1]! : values[iy + 1]![ix]!];
+      const t = a / (a - b);
+      return [edgeKey(edge), along === 'x' ? { x: ix + t, y: iy } : { x: ix, y: iy + t }];
+    }));
+    return { lines: boundaryLines(values, crossing), crossing };
+  };
+  const length = (line: readonly MapPoint[]) => line.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - line[i]!.x, p.y - line[i]!.y), 0);
+
+  it('around a disc closes, and is as long as its circumference', () => {
+    const { lines } = traced((x, y) => 8 - Math.hypot(x - 10.2, y - 9.7), 21);
+    expect(lines).toHaveLength(1);
+    expect(lines[0]![0]).toEqual(lines[0]!.at(-1));
+    expect(length(lines[0]!) / (2 * Math.PI * 8)).toBeCloseTo(1, 2);
+  });
+
+  it('leaves the grid at two places where the region does, and stops at what is not known', () => {
+    expect(traced((x) => x - 3.4, 8).lines.map((l) => l.length)).toEqual([8]);
+    expect(traced((x, y) => (y > 4 ? null : x - 3.4), 8).lines.map((l) => l.length)).toEqual([5]);
+  });
+
+  it('keeps apart or joins two corners by the middle of their cell', () => {
+    expect(traced((x, y) => ((x + y) % 2 === 0 ? 3 : -1), 2).lines.map((l) => l.length)).toEqual([2, 2]);
+    // The good middle joins the good corners: each bad corner is cut off by itself.
+    const [first] = traced((x, y) => ((x + y) % 2 === 0 ? 3 : -1), 2).lines;
+    expect(new Set(first!.map((p) => Math.hypot(p.x - 1, p.y) < 1 || Math.hypot(p.x, p.y - 1) < 1))).toEqual(new Set([true]));
+  });
+
+  it('uses every crossing once, whatever the values', () => {
+    fc.assert(fc.property(fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 36, maxLength: 36 }), (flat) => {
+      const { lines, crossing } = traced((x, y) => flat[6 * y + x]! || 0.5, 6);
+      const points = lines.flatMap((l) => (l[0] === l.at(-1) ? l.slice(1) : l));
+      expect(points).toHaveLength(crossing.size);
+      expect(new Set(points).size).toBe(crossing.size);
+    }));
+  });
+});
+
+const envelopeOf = (project: Project, request: EnvelopeRequest): Envelope => studyHere(ENVELOPE_STUDY, project, request);
+
+describe('The envelope', () => {
+  it('of a laminar hose ends where ASTM D341 gives the oil the viscosity that the flow asks for', () => {
+    const oil = { name: '10W-40', viscosity40M2S: 96e-6, viscosity100M2S: 14.4e-6, density15KgM3: 865, expansionPerK: 6.5e-4 };
+    const [bore, length, least] = [4e-3, 2, 2e-6];
+    // Both all viscous, so μ = P/(Q(k + r)); the consumer takes a fifth of the drop.
+    const hose = (128 * length) / (Math.PI * bore ** 4);
+    const fed = 0.25 * hose;
+    const bench = betweenTanks([
+      { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: bore, lengthM: length, losses: [] },
+      { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: fed * 1e-8, ratedFlowM3S: 1e-6, ratedViscosityPaS: 0.01, ratedDensityKgM3: 850, viscousShare: 1, supply: { lowFlowM3S: least } },
+    ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
+    const { overall: { lines }, failingShare } = envelopeOf({ ...bench, oil }, { y: 'oil' });
+    const needed = BENCH_HIGH_PA / (least * (hose + fed));
+    const ready = new Oil(oil);
+    let [cold, hot] = [263, 393];
+    while (hot - cold > 1e-6) {
+      const middle = 0.5 * (cold + hot);
+      if (ready.viscosityPaS(middle) > needed) cold = middle;
+      else hot = middle;
+    }
+    expect(lines).toHaveLength(1);
+    for (const { y } of lines[0]!) expect(Math.abs(y - cold)).toBeLessThan(0.02);
+    expect(failingShare).toBeGreaterThan(0);
+    expect(failingShare).toBeLessThan(1);
+  });
+
+  const project = demoProject();
+  const stock = envelopeOf(project, { y: 'oil' });
+  const made = CircuitSolver.of(project);
+  if (!made.ok) throw new Error('refused');
+  const suppliedAt = (x: number, y: number, part?: string) => {
+    made.circuit.solver.reset();
+    const result = made.circuit.solve(made.circuit.stateAt(x, y));
+    return result.consumers.filter((c) => part === undefined || c.part === part).every((c) => isSupplied(c.verdict));
+  };
+
+  it('of Thornback changes sides across its line, at every place of it, as solving there says', () => {
+    const [dx, dy] = [stock.speedsRevS[1]! - stock.speedsRevS[0]!, stock.ys[1]! - stock.ys[0]!];
+    let places = 0;
+    for (const { part, lines } of stock.consumers) for (const { x, y } of lines.flat()) {
+      places++;
+      // Each place lies on an edge of the grid, so along it a thousandth of a cell to either side.
+      const onColumn = stock.speedsRevS.some((s) => Math.abs(s - x) < 1e-9);
+      const [ex, ey] = onColumn ? [0, 1e-3 * dy] : [1e-3 * dx, 0];
+      expect([part, x, y, suppliedAt(x - ex, y - ey, part)]).toEqual([part, x, y, !suppliedAt(x + ex, y + ey, part)]);
+    }
+    expect(places).toBeGreaterThan(30);
+  });
+
+  it('agrees on its boundary with plain bisection of the verdict', () => {
+    const turbo = stock.consumers.find((c) => c.part === 'turbo')!;
+    const column = stock.speedsRevS[24]!;
+    const place = turbo.lines.flat().find((p) => p.x === column)!;
+    let [low, high] = [place.y - 4, place.y + 4];
+    const below = suppliedAt(column, low, 'turbo');
+    expect(suppliedAt(column, high, 'turbo')).toBe(!below);
+    while (high - low > 1e-6) {
+      const middle = 0.5 * (low + high);
+      if (suppliedAt(column, middle, 'turbo') === below) low = middle;
+      else high = middle;
+    }
+    expect(Math.abs(place.y - low)).toBeLessThan(5e-4 * (stock.ys[1]! - stock.ys[0]!));
+  });
+
+  it('names where and by whom the session first fails, on the boundary', () => {
+    expect(stock.session.map((s) => s.name)).toEqual(project.namedStates.map((s) => s.name));
+    const { x, y, part } = stock.crossing!;
+    expect(part).toBe('turbo');
+    expect(suppliedAt(x - 0.05, y)).toBe(true);
+    expect(suppliedAt(x + 0.05, y)).toBe(false);
+  });
+
+  it('is the same whoever does which task in which order', () => {
+    const benches = [new StudyBench(project), new StudyBench(project)];
+    const study = ENVELOPE_STUDY.start(project, { y: 'oil' });
+    let step = study.next();
+    while (!step.done) {
+      const tasks = [...step.value];
+      const replies = new Array<ReturnType<typeof envelopeWork>>(tasks.length);
+      for (let i = tasks.length - 1; i >= 0; i--) replies[i] = envelopeWork(benches[i % 2]!, tasks[i]!);
+      step = study.next(replies);
+    }
+    expect(step.value).toEqual(stock);
+  });
+
+  it('over the filters’ age holds the oil, and says what a loaded filter does: less is left to the mains with hot oil', () => {
+    const hot = envelopeOf(project, { y: 'filterAge', oilTemperatureK: 393 });
+    const mains = hot.consumers.find((c) => c.part === 'mains')!;
+    const [fresh, neglected] = [mains.values[0]!, mains.values.at(-1)!];
+    // Up to some 2200 rpm its least pressure decides; then, for a while, what it must not exceed: a loaded filter spares it that.
+    expect(fresh.slice(0, 11).every((v, i) => v! >= neglected[i]! - 1e-6)).toBe(true);
+    expect(fresh[8]!).toBeGreaterThan(neglected[8]! + 0.01);
+    expect(hot.ys.at(-1)).toBe(12);
+  });
+
+  it('over the air with the oil’s temperature found agrees with the balance: hot air floods the turbo at lower speeds', () => {
+    const air = envelopeOf(project, { y: 'air', roadSpeedMS: 30, load: 0.7 });
+    const turbo = air.consumers.find((c) => c.part === 'turbo')!;
+    const fails = (row: readonly (number | null)[]) => row.filter((v) => v !== null && v < 0).length;
+    expect(air.unsolved).toBe(0);
+    expect(fails(turbo.values.at(-1)!)).toBeGreaterThan(0);
+    expect(fails(turbo.values.at(-1)!)).toBeGreaterThanOrEqual(fails(turbo.values[0]!));
+  });
+});
