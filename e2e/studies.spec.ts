@@ -77,3 +77,73 @@ for (const scheme of ['light', 'dark'] as const) {
     expect(problems).toEqual([]);
   });
 }
+
+test('the envelope names the worst, and a press on the map sets the state', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByRole('link', { name: 'Envelope' }).click();
+  const map = page.getByRole('img', { name: /^Map of the least margin/ });
+  // The same words as the command line's figures.
+  const { json } = await commandLine<{ failingShare: number; crossing: { x: number; y: number; name: string } }>('envelope', 'demo/thornback.json');
+  await expect(map).toHaveAccessibleName(new RegExp(`Fails in ${Math.round(100 * json.failingShare)}\\s% of the states within reach\\. The session first fails at ${Math.round(60 * json.crossing.x)}\\srpm, ${Math.round(json.crossing.y - 273.15)}\\s°C: ${json.crossing.name}`));
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  const box = (await map.boundingBox())!;
+  // The middle of the map: half of the speeds, half of the temperatures.
+  await page.mouse.click(box.x + box.width * (46 + 634 / 2) / 700, box.y + box.height * (18 + 418 / 2) / 470);
+  await expect(page.getByRole('slider', { name: 'Engine speed' })).toHaveAttribute('aria-valuetext', /36[12]\d/);
+  await expect(page.getByRole('slider', { name: 'Oil, held everywhere' })).toHaveAttribute('aria-valuetext', /5[45]/);
+  // By keyboard: to the worst state of the turbo.
+  const turbo = page.getByRole('listitem').filter({ hasText: 'Turbo' }).getByRole('button');
+  await turbo.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('slider', { name: 'Engine speed' })).toHaveAttribute('aria-valuetext', /7000/);
+  await page.getByRole('radio', { name: 'Filter loading' }).check();
+  await expect(page.getByRole('img', { name: /^Map of the least margin over engine speed and filter loading/ })).toBeVisible();
+  expect(problems).toEqual([]);
+});
+
+test('draw the tolerances, see what to tighten, state one, and be told that the answer is of an earlier state', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByRole('link', { name: 'Tolerances' }).click();
+  const spread = page.getByRole('region', { name: 'Spread' });
+  await spread.getByRole('radio', { name: /each consumer’s worst/ }).check();
+  await spread.getByLabel('Samples').selectOption('1024');
+  await spread.getByRole('button', { name: 'Run' }).click();
+  await expect(spread).toContainText('Tighten first: ');
+  await expect(spread).toContainText('1024 circuits, seed 1');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  // What moves the lifters' margin, as on the command line.
+  await spread.getByRole('button', { name: 'Lifters' }).click();
+  const { json } = await commandLine<{ rows: { name: string }[] }>('sensitivity', 'demo/thornback.json', 'lifters');
+  const ranked = page.getByRole('region', { name: 'What moves a margin' }).getByRole('row');
+  for (const [i, row] of json.rows.slice(0, 4).entries()) await expect(ranked.nth(i + 1)).toContainText(row.name);
+  await page.getByText(/^Tolerances: \d+ figures/).click();
+  await page.getByRole('textbox', { name: 'Restrictor: bore, plus or minus' }).fill('0.05');
+  await expect(spread).toContainText('Of an earlier state.');
+  // Kept with the variant, and its staleness too, when the page is loaded again.
+  await page.reload();
+  await spread.getByRole('radio', { name: /each consumer’s worst/ }).check();
+  await spread.getByLabel('Samples').selectOption('1024');
+  await expect(spread).toContainText('Of an earlier state.');
+  await spread.getByRole('button', { name: 'Run again' }).click();
+  await expect(spread.getByText('Of an earlier state.')).toHaveCount(0);
+  await expect(spread).toContainText('Tighten first: ');
+  expect(problems).toEqual([]);
+});
+
+test('a study is stopped, and faults come in pairs when asked', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByRole('tab', { name: 'Faults' }).click();
+  const faults = page.getByRole('region', { name: 'Faults' });
+  await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
+  await faults.getByRole('checkbox', { name: /every two/ }).check();
+  // What is there already is shown while the rest is worked out.
+  await expect(faults).toContainText(/putting faults in, \d+ of \d+/);
+  await expect(faults.getByRole('article').first()).toBeVisible();
+  await faults.getByRole('button', { name: 'Stop' }).click();
+  await expect(faults.getByRole('button', { name: 'Run', exact: true })).toBeVisible();
+  await faults.getByRole('checkbox', { name: /every two/ }).uncheck();
+  await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
+  expect(problems).toEqual([]);
+});

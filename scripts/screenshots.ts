@@ -42,6 +42,17 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
     await page.getByRole('link', { name: 'Compare' }).click();
     await page.getByRole('region', { name: 'Comparison' }).waitFor();
   } },
+  { name: 'envelope', prepare: async (page) => {
+    await page.getByRole('link', { name: 'Envelope' }).click();
+    await page.getByText('The session first fails').first().waitFor();
+  } },
+  { name: 'tolerances', prepare: async (page) => {
+    await page.getByRole('link', { name: 'Envelope' }).click();
+    await page.getByRole('listitem').filter({ hasText: 'Lifters' }).getByRole('button').click();
+    await page.getByRole('link', { name: 'Tolerances' }).click();
+    await page.getByRole('button', { name: 'Run' }).click();
+    await page.getByText('Tighten first').waitFor();
+  } },
   { name: 'heat', prepare: async (page) => {
     await page.getByLabel('Variant').selectOption('noseCooler');
     await page.getByRole('link', { name: 'Heat' }).click();

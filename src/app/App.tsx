@@ -7,14 +7,29 @@ import { usePersistence } from './state/usePersistence';
 import { useWorkbench } from './state/workbench';
 
 const ComparePage = lazy(() => import('./features/compare/ComparePage'));
+const EnvelopePage = lazy(() => import('./EnvelopePage'));
 const HeatPage = lazy(() => import('./HeatPage'));
 const InterviewPage = lazy(() => import('./features/interview/InterviewPage'));
 const LibraryPage = lazy(() => import('./features/library/LibraryPage'));
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
+const TolerancesPage = lazy(() => import('./TolerancesPage'));
 
 const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, refetchOnReconnect: false, networkMode: 'always' } } });
 
-const router = createBrowserRouter([{ path: '/', element: <Shell />, errorElement: <Failed />, children: [{ index: true, element: <CircuitPage /> }, { path: 'heat', element: <Suspense fallback={null}><HeatPage /></Suspense> }, { path: 'compare', element: <Suspense fallback={null}><ComparePage /></Suspense> }, { path: 'new', element: <Suspense fallback={null}><InterviewPage /></Suspense> }, { path: 'library', element: <Suspense fallback={null}><LibraryPage /></Suspense> }, { path: '*', element: <NoSuchPage /> }] }]);
+/** Every view below the shell; all but the circuit are loaded when they are first opened. */
+const VIEWS = [
+  { path: 'envelope', view: EnvelopePage }, { path: 'heat', view: HeatPage }, { path: 'compare', view: ComparePage },
+  { path: 'tolerances', view: TolerancesPage }, { path: 'new', view: InterviewPage }, { path: 'library', view: LibraryPage },
+];
+
+const router = createBrowserRouter([{
+  path: '/', element: <Shell />, errorElement: <Failed />,
+  children: [
+    { index: true, element: <CircuitPage /> },
+    ...VIEWS.map(({ path, view: View }) => ({ path, element: <Suspense fallback={null}><View /></Suspense> })),
+    { path: '*', element: <NoSuchPage /> },
+  ],
+}]);
 
 /** The whole application: theme, queries, routes. */
 export function App() {
@@ -37,7 +52,7 @@ function Shell() {
         <VariantBar />
         <span className="note">{project.engine.description}{project.madeUp ? ' · invented demo data' : ''}</span>
         <span className="grow" />
-        <nav aria-label="Views"><NavLink to="/">Circuit</NavLink><NavLink to="/heat">Heat</NavLink><NavLink to="/compare">Compare</NavLink><NavLink to="/library">Library</NavLink></nav>
+        <nav aria-label="Views"><NavLink to="/">Circuit</NavLink><NavLink to="/envelope">Envelope</NavLink><NavLink to="/heat">Heat</NavLink><NavLink to="/compare">Compare</NavLink><NavLink to="/tolerances">Tolerances</NavLink><NavLink to="/library">Library</NavLink></nav>
         <Suspense fallback={null}><ProjectMenu /></Suspense>
       </header>
       {opening.notice ? <ShellNotice text={opening.notice} /> : null}

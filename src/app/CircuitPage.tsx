@@ -8,7 +8,11 @@ import { PartSheet } from './features/partSheet/PartSheet';
 import { Sheet } from './features/sheet/Sheet';
 import { StateBar } from './features/stateBar/StateBar';
 import { useAudit, usePreview, useSolved, useSweep } from './state/useAnswers';
+import { spreadAt } from './state/spreadRequest';
+import { useAnswerAtHand } from './state/useStudy';
 import { useWorkbench } from './state/workbench';
+import type { PostBand } from './marks/TidePost';
+import { SPREAD_STUDY } from '../core/spread/spreadStudy';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
@@ -30,6 +34,7 @@ export function CircuitPage() {
   useShortcuts();
   const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
   const shown = looking ? { project: looking.project, result: looking.result, sweep: looking.sweep } : solved.data && { project: solved.data.project, result: solved.data.result, sweep: sweep.data };
+  const bands = useBands();
   const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
   const open = (audit.data ?? []).filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
   return (
@@ -39,7 +44,7 @@ export function CircuitPage() {
         <div className="stage">
           <PreviewBar before={sweep.data} after={seen.data?.sweep} />
           {shown
-            ? <Sheet {...shown} flags={looking ? NO_FLAGS : flags} came={looking ? preview?.came ?? [] : []} />
+            ? <Sheet {...shown} bands={looking ? NO_BANDS : bands} flags={looking ? NO_FLAGS : flags} came={looking ? preview?.came ?? [] : []} />
             : <div className="sheet" role="status" style={{ padding: 28 }}>{solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}</div>}
         </div>
         <aside className="panel" aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'} aria-busy={sweep.isFetching}>
@@ -68,6 +73,17 @@ export function CircuitPage() {
       </main>
     </>
   );
+}
+
+const NO_BANDS: ReadonlyMap<string, PostBand> = new Map();
+
+/** Bands that tolerances leave each consumer's pressure at this state, where they have been drawn and still hold. */
+function useBands(): ReadonlyMap<string, PostBand> {
+  const speedRevS = useWorkbench((w) => w.speedRevS);
+  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
+  const found = useWorkbench((w) => w.found);
+  const spread = useAnswerAtHand(SPREAD_STUDY, spreadAt({ speedRevS, oilTemperatureK }));
+  return useMemo(() => (spread && !found ? new Map(spread.consumers.flatMap((c) => (c.pressurePa[0] ? [[c.part, c.pressurePa[0]] as const] : []))) : NO_BANDS), [spread, found]);
 }
 
 const NO_FLAGS: ReadonlyMap<string, Weight> = new Map();

@@ -13,7 +13,13 @@ export function compare(file: string, options: Options): number {
   if (ids.length < 2 || ids.length > MOST_COMPARED) throw new Refusal(`--variants: give 2 to ${MOST_COMPARED}, ${ids.length} ${ids.length === 1 ? 'is' : 'are'} there.`);
   const comparison = studyHere(COMPARE_STUDY, project, { ids });
   if (options.json) console.log(JSON.stringify({ project: project.name, ...comparison }, null, 1));
-  else {
+  else if (options.csv) {
+    console.log('variant,consumer,verdict,supplied,margin_si,quantity,speed_rev_s,oil_temp_k,pressure_pa,flow_m3s');
+    comparison.variants.forEach(({ id }, i) => comparison.consumers.forEach(({ part, worst }) => {
+      const w = worst[i];
+      if (w) console.log([id, part, w.verdict, w.supplied, w.decisive?.margin ?? '', w.decisive?.quantity ?? '', w.speedRevS, w.oilTemperatureK, w.pressurePa ?? '', w.flowM3S ?? ''].join(','));
+    }));
+  } else {
     const line = (name: string, cells: readonly string[]) => console.log([name.padEnd(28), ...cells.map((c) => c.padEnd(34))].join(' ').trimEnd());
     line('', comparison.variants.map((v) => v.name));
     for (const { name, kinds } of comparison.parts) line(name, kinds.map((k) => k ?? '-'));

@@ -2,35 +2,22 @@ import { readFileSync, statSync } from 'node:fs';
 import Papa from 'papaparse';
 import { isFound } from '../core/heat/balance';
 import { HeatSolver } from '../core/heat/heatSolver';
-import { DEFAULT_CONDITIONS, type Conditions } from '../core/heat/conditions';
 import { solveBalanced } from '../core/heat/solveBalanced';
 import { readTrace, runTrace } from '../core/heat/trace';
 import { warmUp, type WarmSample } from '../core/heat/transient';
-import { displayUnit, formatQuantity, fromDisplay, toDisplay } from '../core/units';
+import { displayUnit, formatQuantity, toDisplay } from '../core/units';
 import { load, numberOption, Refusal, type Options } from './load';
 import { runToEnd } from '../core/sweep/runToEnd';
+import { driveOf } from './stateOptions';
 
-const MOST_RPM = 25_000;
 const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
 const celsius = displayUnit('temperature');
 const rpm = displayUnit('speed');
-const kmh = displayUnit('roadSpeed');
-
-/** Speed and surroundings from the words, defaults for the rest. */
-function driveOf(circuit: ReturnType<typeof load>, options: Options): { readonly speedRevS: number } & Conditions {
-  const d = DEFAULT_CONDITIONS;
-  return {
-    speedRevS: fromDisplay(numberOption(options.rpm, 'rpm', toDisplay(circuit.project.engine.maximumSpeedRevS, rpm), 0, MOST_RPM), rpm),
-    airTemperatureK: fromDisplay(numberOption(options.airTempC, 'air-temp', toDisplay(d.airTemperatureK, celsius), -60, 60), celsius),
-    roadSpeedMS: fromDisplay(numberOption(options.roadSpeedKmh, 'road-speed', toDisplay(d.roadSpeedMS, kmh), 0, 500), kmh),
-    load: numberOption(options.load, 'load', d.load, 0, 1),
-  };
-}
 
 /** `tidal balance`: where the oil settles, and where its heat comes from and goes to. */
 export function balance(file: string, options: Options): number {
   const circuit = load(file, options.variant);
-  const drive = driveOf(circuit, options);
+  const drive = driveOf(options, circuit);
   const { result, heat } = solveBalanced(circuit, drive.speedRevS, drive);
   if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, heat, ...result }, null, 1));
   else {
@@ -65,7 +52,7 @@ function row(s: WarmSample): string {
 export function warmup(file: string, options: Options): number {
   if (!options.csv) throw new Refusal('warmup: say --csv; it is the only form so far.');
   const circuit = load(file, options.variant);
-  const drive = driveOf(circuit, options);
+  const drive = driveOf(options, circuit);
   const minutes = numberOption(options.minutes, 'minutes', 30, 0.1, 24 * 60);
   const { samples, opensS, fullS, settledS, solved } = runToEnd(warmUp(new HeatSolver(circuit), drive, drive.airTemperatureK, 60 * minutes));
   console.log([COLUMNS, ...samples.map(row)].join('\n'));
@@ -78,7 +65,7 @@ export function warmup(file: string, options: Options): number {
 export function trace(file: string, options: Options, log: string | undefined): number {
   if (!options.csv || log === undefined) throw new Refusal('trace: give a project, a log, and --csv.');
   const circuit = load(file, options.variant);
-  const drive = driveOf(circuit, options);
+  const drive = driveOf(options, circuit);
   let text: string;
   try {
     if (statSync(log).size > LARGEST_TRACE_BYTES) throw new Refusal(`${log}: over 64 MiB. Thin it out.`);

@@ -20,6 +20,10 @@ export interface Options {
   readonly for: string | undefined;
   /** Ids apart by commas, to set side by side. */
   readonly variants: string | undefined;
+  /** What goes upward on an envelope. */
+  readonly over: string | undefined;
+  readonly samples: string | undefined;
+  readonly seed: string | undefined;
   /** Faults two at a time as well. */
   readonly pairs: boolean;
   readonly json: boolean;

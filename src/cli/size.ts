@@ -19,7 +19,10 @@ export function size(file: string, options: Options, where: string | undefined):
   if (options.for !== undefined && !parts.some((p) => p.id === options.for && 'supply' in p)) throw new Refusal(`--for: ${options.for} is not a consumer of this variant.`);
   const sizing = studyHere(SIZING_STUDY, opened(circuit), { part: found.part.id, path: [...found.sizable.path], ...(options.for === undefined ? {} : { consumer: options.for }) });
   if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...sizing }, null, 1));
-  else {
+  else if (options.csv) {
+    console.log('low_si,high_si,fails_below,fails_above');
+    for (const b of sizing.bands) console.log([b.low, b.high, b.below?.part ?? '', b.above?.part ?? ''].join(','));
+  } else {
     for (const sentence of saySizing(sizing, found.sizable.quantity)) console.log(sentence);
     if (sizing.fitting.length > 0) console.log(`Sizes to be had: ${sizing.fitting.map((s) => s.label).join(', ')}.`);
   }

@@ -1,21 +1,14 @@
-import { displayUnit, formatQuantity, fromDisplay, toDisplay } from '../core/units';
+import { formatQuantity } from '../core/units';
 import { sayMargin, sayWhy, VERDICT_WORDS } from '../core/supply/say';
 import type { SolveResult } from '../core/network/result';
-import { load, numberOption, type Options } from './load';
-
-const MOST_RPM = 25_000;
-const COLDEST_C = -60;
-const HOTTEST_C = 250;
-const DEFAULT_OIL_C = 100;
+import { load, type Options } from './load';
+import { stateOf } from './stateOptions';
 
 /** `tidal solve`: one state. Without --rpm the engine's maximum speed, without --oil-temp 100 °C. */
 export function solve(file: string, options: Options): number {
   const circuit = load(file, options.variant);
-  const rpm = displayUnit('speed');
-  const celsius = displayUnit('temperature');
-  const speed = numberOption(options.rpm, 'rpm', toDisplay(circuit.project.engine.maximumSpeedRevS, rpm), 0, MOST_RPM);
-  const oil = numberOption(options.oilTempC, 'oil-temp', DEFAULT_OIL_C, COLDEST_C, HOTTEST_C);
-  const result = circuit.solve(circuit.stateAt(fromDisplay(speed, rpm), fromDisplay(oil, celsius)));
+  const { speedRevS, oilTemperatureK } = stateOf(options, circuit);
+  const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
   if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...result }, null, 1));
   else console.log(describe(result));
   if (result.convergence.status !== 'converged')

@@ -4,8 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
 import { comparisonSchema } from '../core/compare/compareStudy';
+import { envelopeSchema } from '../core/envelope/envelopeStudy';
 import { faultOutcomeSchema } from '../core/faults/faultStudy';
+import { sensitivitySchema } from '../core/sensitivity/sensitivityStudy';
 import { sizingSchema } from '../core/sizing/sizingStudy';
+import { spreadSchema } from '../core/spread/spreadStudy';
 import { main } from './main';
 import { solveResultSchema } from '../core/network/result';
 
@@ -108,11 +111,49 @@ describe('The command line', () => {
     expect(comparisonSchema.parse(withoutHead(`{"variant":"", ${run('compare', DEMO, '--variants', 'noseCooler,stock', '--json').out.slice(1)}`)).variants.map((v) => v.id)).toEqual(['noseCooler', 'stock']);
   });
 
+  it('maps where supply fails, in words, as rows and as JSON with its lines', () => {
+    const { code, out } = run('envelope', DEMO);
+    expect([code, out]).toEqual([1, expect.stringMatching(/^Fails in \d+.% of the states within reach\.\nTurbo +-0\.\d\d at 7000.rpm[^]*The session first fails at 39\d\d.rpm, 105.°C: Turbo flooded\./)]);
+    const rows = run('envelope', DEMO, '--over', 'filterAge', '--oil-temp', '90', '--csv').out.trim().split('\n');
+    expect([rows[0]!.startsWith('speed_rev_s,filterAge_si,least,turbo,mains'), rows.length]).toEqual([true, 33 * 21 + 1]);
+    const json = withoutHead(run('envelope', DEMO, '--json').out) as { overall: { lines?: unknown[] }; consumers: { lines?: unknown[] }[] };
+    expect(json.overall.lines!.length).toBeGreaterThan(0);
+    for (const map of [json.overall, ...json.consumers]) delete map.lines;
+    expect(envelopeSchema.parse(json).y).toBe('oil');
+  });
+
+  it('ranks what moves a margin', () => {
+    const at = ['--rpm', '850', '--oil-temp', '120'];
+    const { code, out } = run('sensitivity', DEMO, 'lifters', ...at);
+    expect([code, out]).toEqual([0, expect.stringMatching(/^Lifters: 0\.23.bar above low water[^]*\nMains: radial clearance +\+4\.0.µm +-0\.1\d.bar/)]);
+    const { rows } = sensitivitySchema.parse(withoutHead(run('sensitivity', DEMO, 'lifters', ...at, '--json').out));
+    expect(run('sensitivity', DEMO, 'lifters', ...at, '--csv').out.trim().split('\n')).toHaveLength(rows.length + 1);
+  });
+
+  it('draws tolerances, the same for the same seed', () => {
+    const words = ['spread', DEMO, '--rpm', '850', '--oil-temp', '120', '--samples', '512'];
+    const { code, out } = run(...words);
+    expect([code, out]).toEqual([1, expect.stringMatching(/^Turbo +100\.00 % ± 0\.59, [^]*All supplied: 9\d\.\d\d % ± \d\.\d\d of 512 circuits, seed 1\.\nTighten first: Mains: radial clearance/)]);
+    expect(run(...words).out).toBe(out);
+    expect(run(...words, '--seed', '2').out).not.toBe(out);
+    expect(spreadSchema.parse(withoutHead(run(...words, '--json').out)).samples).toBe(512);
+    expect(run(...words, '--csv').out.split('\n')[1]).toMatch(/^turbo,1,0\.0058[^,]*(,\d[^,]*){6}$/);
+  });
+
+  it('prints every study as rows', () => {
+    expect(run('faults', DEMO, '--csv').out).toMatch(/^fault,outcome,[^\n]*\n[^]*\nrelief\.open,starves,/);
+    expect(run('size', DEMO, 'turboRestrictor.boreM', '--csv').out).toMatch(/^low_si,high_si,fails_below,fails_above\n0\.00[^,]*,0\.00[^,]*,turbo,turbo\n$/);
+    expect(run('compare', DEMO, '--csv').out).toMatch(/\nnoseCooler,turbo,flooded,false,-/);
+  });
+
   it.each([
     ['one variant to compare', () => ['compare', DEMO, '--variants', 'stock'], '--variants: give 2 to 4, 1 is there'],
     ['a figure that is not there', () => ['size', DEMO, 'turbo.horn'], 'There is no turbo.horn in this variant. These are: '],
     ['a figure that is not sized', () => ['size', DEMO, 'pump.speedRatio'], 'pump.speedRatio is not a size that is searched for'],
     ['a consumer that is none', () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'], '--for: pump is not a consumer'],
+    ['something else upward', () => ['envelope', DEMO, '--over', 'moon'], '--over: give one of oil, filterAge, air, road; "moon" is there'],
+    ['a margin of nobody', () => ['sensitivity', DEMO, 'pump'], 'pump is not a consumer of this variant. These are: turbo'],
+    ['too few samples', () => ['spread', DEMO, '--samples', '3'], '--samples: 3 is out of range'],
     ['a trace that is no trace', () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'], 'The trace lacks a column for time in seconds (time_s)'],
     ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],
     ['a broken file', () => ['solve', fileWith('broken.json', readFileSync(DEMO, 'utf8').replace('"boreM": 0.0015', '"boreM": -1'))], 'boreM (Restrictor): must be greater than 0, -1 is there'],

@@ -106,3 +106,11 @@ export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, au
     },
   };
 }
+
+/** The answer of a study that this page has already and that still holds; nothing is read or run for it. */
+export function useAnswerAtHand<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P): A | undefined {
+  const project = useWorkbench((w) => w.project);
+  const key = project ? keyOf(kind.name, project, request) : '';
+  const state = useStudies((s) => s.byKey[key]);
+  return project && state?.answer !== undefined && state.dependsOn === dependenciesOf(kind, project, request) ? (state.answer as A) : undefined;
+}

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Part } from '../../core/circuit/parts';
-import { activeVariant, type Project, type Variant, type Waiver } from '../../core/circuit/project';
+import { activeVariant, type Project, type Season, type Tolerance, type Variant, type Waiver } from '../../core/circuit/project';
 import { applyMove, tidyColumns, type Move } from '../../core/moves';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
 import type { UnitChoice } from '../../core/units';
@@ -61,6 +61,10 @@ interface Workbench {
   copyVariant(name: string): void;
   /** Opens the open variant with a fault in it, as a variant of its own, at the state where it tells. */
   openFault(title: string, faulty: Variant, state: { readonly speedRevS: number; readonly oilTemperatureK: number }): void;
+  /** Sets how far one figure may lie from what is stated; undefined goes back to what is usual. */
+  setTolerance(of: Pick<Tolerance, 'part' | 'path'>, plusMinus: number | undefined): void;
+  /** Sets what the season changes for the open variant; undefined: nothing. */
+  setSeason(season: Season | undefined): void;
   waive(waiver: Waiver): void;
   unwaive(rule: string, part: string | undefined): void;
   setState(state: { speedRevS?: number; oilTemperatureK?: number }): void;
@@ -207,6 +211,11 @@ export const useWorkbench = create<Workbench>()((set, get) => {
       set({ ...state, found: false });
     },
 
+    setTolerance: ({ part, path }, plusMinus) => changeVariant('set a tolerance', ({ tolerances = [], ...variant }) => {
+      const others = tolerances.filter((t) => t.part !== part || t.path.join('.') !== path.join('.'));
+      return { ...variant, tolerances: plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }] };
+    }, true),
+    setSeason: (season) => changeVariant('change the season', ({ season: _, ...variant }) => (season ? { ...variant, season } : variant), true),
     waive: (waiver) => changeVariant('set a finding aside', (variant) => ({ ...variant, waivers: [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver] })),
     unwaive: (rule, part) => changeVariant('take up a finding again', (variant) => ({ ...variant, waivers: variant.waivers.filter((w) => w.rule !== rule || w.part !== part) })),
 

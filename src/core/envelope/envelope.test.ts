@@ -8,9 +8,9 @@ import { isSupplied } from '../supply/supplyVerdict';
 import { BENCH_HIGH_PA, betweenTanks } from '../verification/testing/bench';
 import { demoProject } from '../verification/testing/demo';
 import { bracketedRoot } from './bracketedRoot';
-import { ENVELOPE_STUDY, type Envelope, type EnvelopeRequest } from './envelopeStudy';
+import { ENVELOPE_STUDY, failureLines, type Envelope, type EnvelopeRequest } from './envelopeStudy';
 import { envelopeWork } from './envelopeWork';
-import { boundaryLines, crossedEdges, edgeKey, type MapPoint } from './marchingSquares';
+import { boundaryLines, crossedEdges, edgeKey, regionBelow, type MapPoint } from './marchingSquares';
 
 describe('A root between two signs', () => {
   const bisected = (f: (t: number) => number) => {
@@ -83,6 +83,27 @@ describe('The line through a grid', () => {
   });
 });
 
+describe('The region below a level', () => {
+  const area = (polygon: readonly MapPoint[]) => Math.abs(polygon.reduce((sum, p, i) => sum + p.x * polygon[(i + 1) % polygon.length]!.y - p.y * polygon[(i + 1) % polygon.length]!.x, 0)) / 2;
+
+  it('outside a disc has the area that is left', () => {
+    const at = Array.from({ length: 21 }, (_, i) => i);
+    const values = at.map((y) => at.map((x) => 8 - Math.hypot(x - 10.2, y - 9.7)));
+    const sum = regionBelow(at, at, values, 0).reduce((total, polygon) => total + area(polygon), 0);
+    expect(sum / (400 - Math.PI * 64)).toBeCloseTo(1, 2);
+  });
+
+  it('and the region above add up to the whole, whatever the values', () => {
+    fc.assert(fc.property(fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 36, maxLength: 36 }), fc.double({ min: -0.9, max: 0.9, noNaN: true }), (flat, level) => {
+      const at = [0, 1, 2, 3, 4, 5];
+      // Nudged apart: a corner exactly on the level belongs to neither side.
+      const values = at.map((y) => at.map((x) => flat[6 * y + x]! + 1e-7 * (x + 6.1 * y + 0.37)));
+      const whole = (v: number[][], l: number) => regionBelow(at, at, v, l).reduce((total, polygon) => total + area(polygon), 0);
+      expect(whole(values, level) + whole(values.map((row) => row.map((x) => -x)), -level)).toBeCloseTo(25, 6);
+    }));
+  });
+});
+
 const envelopeOf = (project: Project, request: EnvelopeRequest): Envelope => studyHere(ENVELOPE_STUDY, project, request);
 
 describe('The envelope', () => {
@@ -96,7 +117,8 @@ describe('The envelope', () => {
       { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: bore, lengthM: length, losses: [] },
       { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: fed * 1e-8, ratedFlowM3S: 1e-6, ratedViscosityPaS: 0.01, ratedDensityKgM3: 850, viscousShare: 1, supply: { lowFlowM3S: least } },
     ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
-    const { overall: { lines }, failingShare } = envelopeOf({ ...bench, oil }, { y: 'oil' });
+    const { overall, failingShare } = envelopeOf({ ...bench, oil }, { y: 'oil' });
+    const lines = failureLines(overall);
     const needed = BENCH_HIGH_PA / (least * (hose + fed));
     const ready = new Oil(oil);
     let [cold, hot] = [263, 393];
@@ -124,7 +146,7 @@ describe('The envelope', () => {
   it('of Thornback changes sides across its line, at every place of it, as solving there says', () => {
     const [dx, dy] = [stock.speedsRevS[1]! - stock.speedsRevS[0]!, stock.ys[1]! - stock.ys[0]!];
     let places = 0;
-    for (const { part, lines } of stock.consumers) for (const { x, y } of lines.flat()) {
+    for (const { part, ...map } of stock.consumers) for (const { x, y } of failureLines(map).flat()) {
       places++;
       // Each place lies on an edge of the grid, so along it a thousandth of a cell to either side.
       const onColumn = stock.speedsRevS.some((s) => Math.abs(s - x) < 1e-9);
@@ -137,7 +159,7 @@ describe('The envelope', () => {
   it('agrees on its boundary with plain bisection of the verdict', () => {
     const turbo = stock.consumers.find((c) => c.part === 'turbo')!;
     const column = stock.speedsRevS[24]!;
-    const place = turbo.lines.flat().find((p) => p.x === column)!;
+    const place = failureLines(turbo).flat().find((p) => p.x === column)!;
     let [low, high] = [place.y - 4, place.y + 4];
     const below = suppliedAt(column, low, 'turbo');
     expect(suppliedAt(column, high, 'turbo')).toBe(!below);

@@ -55,14 +55,17 @@ type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
 const mapShape = {
   /** `values[iy][ix]`: margin over the distance that counts as near, below 0 where it fails; null where it did not solve. */
   values: z.array(z.array(value)),
-  /** Where supply begins to fail. */
-  lines: z.array(z.array(pointSchema)),
+  /** Where supply begins to fail, by the edge of the grid that it is crossed on. */
+  crossings: z.array(z.strictObject({ ix: z.int(), iy: z.int(), along: z.enum(['x', 'y']), ...pointSchema.shape })),
 };
+const mapSchema = z.strictObject(mapShape);
+export type EnvelopeMap = z.infer<typeof mapSchema>;
+
 export const envelopeSchema = z.strictObject({
   y: z.enum(['oil', 'filterAge', 'air', 'road']),
   speedsRevS: z.array(z.number()), ys: z.array(z.number()),
   /** Of all consumers together. */
-  overall: z.strictObject(mapShape),
+  overall: mapSchema,
   consumers: z.array(z.strictObject({
     ...consumerSchema.shape, ...mapShape,
     /** Least value among the states within reach. */
@@ -107,16 +110,16 @@ function* start(project: Project, request: EnvelopeRequest): Study<EnvelopeTask,
     ...(session.length > 1 ? [{ kind: 'path' as const, request, points: session }] : []),
   ];
   const at = second.flatMap((r) => (r.kind === 'edges' ? r.at : []));
-  const crossings = [map.overall, ...map.consumers].map(() => new Map<string, MapPoint>());
+  const crossings = [map.overall, ...map.consumers].map((): EnvelopeMap['crossings'] => []);
   searched.forEach(({ edge, from, to, map: i }, n) => {
     const t = at[n]!;
-    crossings[i]!.set(edgeKey(edge), { x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) });
+    crossings[i]!.push({ ...edge, x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) });
   });
   const found = second.flatMap((r) => (r.kind === 'path' && r.crossing ? [r.crossing] : []))[0];
   return {
     ...map,
-    overall: { ...map.overall, lines: boundaryLines(map.overall.values, crossings[0]!) },
-    consumers: map.consumers.map((c, i) => ({ ...c, lines: boundaryLines(c.values, crossings[i + 1]!) })),
+    overall: { ...map.overall, crossings: crossings[0]! },
+    consumers: map.consumers.map((c, i) => ({ ...c, crossings: crossings[i + 1]! })),
     crossing: found ? { x: found.x, y: found.y, verdict: found.verdict, part: map.consumers[found.consumer]!.part, name: map.consumers[found.consumer]!.name } : null,
   };
 
@@ -125,6 +128,12 @@ function* start(project: Project, request: EnvelopeRequest): Study<EnvelopeTask,
     return { from: { x: speedsRevS[ix]!, y: ys[iy]! }, to: { x: speedsRevS[jx]!, y: ys[jy]! }, fromValue: values[iy]![ix]!, toValue: values[jy]![jx]! };
   }
 }
+
+/** Crossings of a map by their edge, as the tracing takes them. */
+export const crossingsOf = ({ crossings }: EnvelopeMap): ReadonlyMap<string, MapPoint> => new Map(crossings.map((c) => [edgeKey(c), { x: c.x, y: c.y }]));
+
+/** Where supply begins to fail on a map, as lines. */
+export const failureLines = (map: EnvelopeMap): MapPoint[][] => boundaryLines(map.values, crossingsOf(map));
 
 /** The map from the rows that are there; those that are not yet are null. */
 function mapOf(project: Project, request: EnvelopeRequest, replies: readonly EnvelopeReply[]): Envelope | undefined {
@@ -141,10 +150,10 @@ function mapOf(project: Project, request: EnvelopeRequest, replies: readonly Env
   const reached: { readonly failing: boolean }[] = [];
   rows.forEach((row, iy) => row?.worst.forEach((w, ix) => w && within(speedsRevS[ix]!, ys[iy]!) && reached.push({ failing: overall[iy]![ix]! < 0 })));
   return {
-    y: request.y, speedsRevS, ys, overall: { values: overall, lines: [] },
+    y: request.y, speedsRevS, ys, overall: { values: overall, crossings: [] },
     consumers: consumers.map((c, i) => {
       const values = rows.map((row) => row?.values[i] ?? none());
-      return { ...c, values, lines: [], worst: worstOf(values, i) };
+      return { ...c, values, crossings: [], worst: worstOf(values, i) };
     }),
     failingShare: reached.length > 0 ? reached.filter((r) => r.failing).length / reached.length : 0,
     unsolved: rows.reduce((sum, row) => sum + (row?.worst.filter((w) => w === null).length ?? 0), 0),

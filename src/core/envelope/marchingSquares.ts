@@ -66,6 +66,41 @@ export function boundaryLines(values: Grid, crossing: ReadonlyMap<string, MapPoi
   return walk(joined).map((keys) => keys.map((key) => crossing.get(key)!));
 }
 
+/**
+ * Where a grid's values lie below a level, as polygons cell by cell, whole cells of a row in one: to be filled as one area.
+ * @param xs places of the columns @param ys of the rows @param crossing exact places for level 0, by edge; linear between the ends where there is none
+ */
+export function regionBelow(xs: readonly number[], ys: readonly number[], values: Grid, level: number, crossing?: ReadonlyMap<string, MapPoint>): MapPoint[][] {
+  const polygons: MapPoint[][] = [];
+  const rectangle = (from: number, to: number, iy: number) => {
+    if (from < to) polygons.push([{ x: xs[from]!, y: ys[iy]! }, { x: xs[to]!, y: ys[iy]! }, { x: xs[to]!, y: ys[iy + 1]! }, { x: xs[from]!, y: ys[iy + 1]! }]);
+  };
+  for (let iy = 0; iy + 1 < ys.length; iy++) {
+    let from = 0;
+    for (let ix = 0; ix + 1 < xs.length; ix++) {
+      const corners = [{ ix, iy }, { ix: ix + 1, iy }, { ix: ix + 1, iy: iy + 1 }, { ix, iy: iy + 1 }].map((c) => ({ x: xs[c.ix]!, y: ys[c.iy]!, value: values[c.iy]![c.ix]! }));
+      const below = corners.map((c) => c.value !== null && c.value < level);
+      if (below.every(Boolean)) continue;
+      rectangle(from, ix, iy);
+      from = ix + 1;
+      if (!below.some(Boolean) || corners.some((c) => c.value === null)) continue;
+      const edges: GridEdge[] = [{ ix, iy, along: 'x' }, { ix: ix + 1, iy, along: 'y' }, { ix, iy: iy + 1, along: 'x' }, { ix, iy, along: 'y' }];
+      const sides = edges.map((edge, i) => {
+        const [a, b] = [corners[i]!, corners[(i + 1) % 4]!];
+        if (below[i] === below[(i + 1) % 4]) return undefined;
+        const t = (a.value - level) / (a.value - b.value);
+        return crossing?.get(edgeKey(edge)) ?? { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) };
+      });
+      const opposite = sides.every((side) => side !== undefined);
+      const middleBelow = corners.reduce((sum, c) => sum + c.value, 0) < 4 * level;
+      if (opposite && !middleBelow) corners.forEach((c, i) => below[i] && polygons.push([sides[(i + 3) % 4]!, { x: c.x, y: c.y }, sides[i]!]));
+      else polygons.push(corners.flatMap((c, i) => [...(below[i] ? [{ x: c.x, y: c.y }] : []), ...(sides[i] ? [sides[i]] : [])]));
+    }
+    rectangle(from, xs.length - 1, iy);
+  }
+  return polygons;
+}
+
 /** Follows joints into lines: open ones from their ends first, then the closed ones. */
 function walk(joined: ReadonlyMap<string, readonly string[]>): string[][] {
   const left = new Map([...joined].map(([key, next]) => [key, [...next]]));

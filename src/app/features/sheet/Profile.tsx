@@ -5,7 +5,7 @@ import type { SheetLayout } from './layout';
 import type { Station } from './station';
 import type { Reading } from './reading';
 import { axisTopPa, fallFactor, pressureTint } from './scales';
-import { TideFigures, TidePost } from './TidePost';
+import { TideFigures, TidePost, type PostBand } from '../../marks/TidePost';
 
 const PROFILE_TOP = 10;
 const STRIP = 38;
@@ -31,11 +31,12 @@ export function AxisLabels({ axisHeight, topPa, units }: { readonly axisHeight: 
 }
 
 /** The profile: at what pressure, part by part, on the plan's own columns; every consumer ends in its tide post. */
-export function Profile({ axisHeight, layout, reading, sweep, units, unfiltered, traced, onSelect }: {
+export function Profile({ axisHeight, layout, reading, sweep, bands, units, unfiltered, traced, onSelect }: {
   readonly axisHeight: number;
   readonly layout: SheetLayout;
   readonly reading: Reading;
   readonly sweep: Sweep | undefined;
+  readonly bands: ReadonlyMap<string, PostBand>;
   readonly units: UnitChoice;
   readonly unfiltered: ReadonlySet<string>;
   readonly traced: ReadonlySet<string>;
@@ -88,7 +89,7 @@ export function Profile({ axisHeight, layout, reading, sweep, units, unfiltered,
       {consumers.map((s) => {
         const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
         const range = sweep?.consumers.find((c) => c.part === s.part.id);
-        return consumer && <TidePost key={s.part.id} x={(s.x0 + s.x1) / 2} top={PROFILE_TOP} zero={zero} y={y} consumer={consumer} range={range} onSelect={() => onSelect(s.part.id)} />;
+        return consumer && <TidePost key={s.part.id} x={(s.x0 + s.x1) / 2} top={PROFILE_TOP} zero={zero} y={y} consumer={consumer} range={range} band={bands.get(s.part.id)} onSelect={() => onSelect(s.part.id)} />;
       })}
       {consumers.map((s) => {
         const consumer = reading.result.consumers.find((c) => c.part === s.part.id);

@@ -13,7 +13,7 @@ import { Plan } from './Plan';
 import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Profile';
 import { Reading } from './reading';
 import { axisTopPa } from './scales';
-import { PostPatterns } from './TidePost';
+import { PostPatterns, type PostBand } from '../../marks/TidePost';
 
 /** Heights of the profile's axis and of the legend [px]. */
 const MOST_AXIS = 184;
@@ -24,6 +24,9 @@ const HEADLINE_WIDTH = 420;
 
 const NOTHING: readonly string[] = [];
 
+/** By consumer, the band that tolerances leave its pressure; empty where none was drawn. */
+type Bands = ReadonlyMap<string, PostBand>;
+
 /** A part's heaviest finding that is not set aside. */
 export type Flags = ReadonlyMap<string, Weight>;
 
@@ -32,10 +35,11 @@ export type Flags = ReadonlyMap<string, Weight>;
  * @param came parts that a move that is looked at would bring
  * @param flags what the audit finds, to be shown where it is
  */
-export function Sheet({ project, result, sweep, flags, came = NOTHING }: {
+export function Sheet({ project, result, sweep, bands, flags, came = NOTHING }: {
   readonly project: Project;
   readonly result: SolveResult;
   readonly sweep: Sweep | undefined;
+  readonly bands: Bands;
   readonly flags: Flags;
   readonly came?: readonly string[];
 }) {
@@ -94,9 +98,9 @@ export function Sheet({ project, result, sweep, flags, came = NOTHING }: {
         <text className="t-headline" x={headlineX} y={24} role="status">{headline}</text>
         <Plan layout={layout} reading={reading} unfiltered={unfiltered} units={units} selected={selected} traced={traced} focusPart={focusPart} flags={flags} came={came} onSelect={select} onInsert={(part) => openMoves(part, 'insert before')} onKeyDown={onKeyDown} />
         <line x1={0} x2={layout.width} y1={layout.planHeight} y2={layout.planHeight} stroke="var(--ink)" strokeWidth={1.5} />
-        <g transform={`translate(0 ${profileTop})`}><Profile axisHeight={axisHeight} layout={layout} reading={reading} sweep={sweep} units={units} unfiltered={unfiltered} traced={traced} onSelect={select} /></g>
+        <g transform={`translate(0 ${profileTop})`}><Profile axisHeight={axisHeight} layout={layout} reading={reading} sweep={sweep} bands={bands} units={units} unfiltered={unfiltered} traced={traced} onSelect={select} /></g>
         <g transform={`translate(0 ${figuresTop})`}><Figures layout={layout} reading={reading} units={units} /></g>
-        <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}><Legend /></g>
+        <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}><Legend banded={bands.size > 0} /></g>
       </svg>
     </div>
   );
@@ -114,7 +118,7 @@ function useSize(element: RefObject<HTMLElement | null>): { readonly width: numb
   return size;
 }
 
-function Legend() {
+function Legend({ banded }: { readonly banded: boolean }) {
   return (
     <g className="t-small">
       <path d="M12 -4 H58" stroke="var(--ink)" strokeWidth={11} /><path d="M12 -4 H58" stroke="var(--tint-1)" strokeWidth={8} />
@@ -126,7 +130,7 @@ function Legend() {
       <text className="t-small" x={312} y={0}>return</text>
       <path d="M366 -12 h6 m-3 0 v16 m-3 0 h6" stroke="var(--ink2)" fill="none" strokeWidth={1.5} />
       <text className="t-small" x={380} y={0}>range from cold crank to hot full speed</text>
-      <text className="t-small ink2" x={640} y={0}>width: flow · tint: pressure</text>
+      <text className="t-small ink2" x={640} y={0}>width: flow · tint: pressure{banded ? ' · box: 5 to 95 in 100' : ''}</text>
     </g>
   );
 }

@@ -5,7 +5,8 @@ import { readProjectText } from '../../../core/circuit/readProject';
 import type { Circuit } from '../../../core/circuit/project';
 import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';
 import { layoutSheet, type SheetLayout } from './layout';
-import { fallFactor, ribbonWidth, spreadLabels, axisTopPa } from './scales';
+import { spreadLabels } from '../../marks/spreadLabels';
+import { fallFactor, ribbonWidth, axisTopPa } from './scales';
 
 function demoCircuit(): Circuit {
   const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));

@@ -1,24 +1,31 @@
-import type { ConsumerResult } from '../../../core/network/result';
-import type { ConsumerRange } from '../../../core/sweep/sweep';
-import { formatFigure, type UnitChoice } from '../../../core/units';
-import { spreadLabels } from './scales';
+import type { ConsumerResult } from '../../core/network/result';
+import type { ConsumerRange } from '../../core/sweep/sweep';
+import { formatFigure, type UnitChoice } from '../../core/units';
+import { spreadLabels } from './spreadLabels';
 
 const HALF = 11;
 const LABEL_GAP = 13;
 
-/** A tide post: level, low and high water with their feet, and the range over the reachable states. */
-export function TidePost({ x, top, zero, y, consumer, range, onSelect }: {
+/** Pressures that 5 and 95 in 100 lie below, as tolerances have it. */
+export interface PostBand {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** A tide post: level, low and high water with their feet, the range over the reachable states, and the band that tolerances leave. */
+export function TidePost({ x, top, zero, y, consumer, range, band, onSelect }: {
   readonly x: number;
   readonly top: number;
   readonly zero: number;
   readonly y: (pa: number) => number;
   readonly consumer: ConsumerResult;
   readonly range: ConsumerRange | undefined;
-  readonly onSelect: () => void;
+  readonly band?: PostBand | undefined;
+  readonly onSelect?: () => void;
 }) {
   const { pressurePa: level, lowPressurePa: low, highPressurePa: high } = consumer;
   return (
-    <g onClick={onSelect} style={{ cursor: 'pointer' }}>
+    <g onClick={onSelect} style={onSelect && { cursor: 'pointer' }}>
       <rect x={x - HALF} y={top} width={2 * HALF} height={zero - top} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
       {level !== null && <rect x={x - HALF + 1} y={y(level)} width={2 * HALF - 2} height={Math.max(0, zero - y(level))} fill="var(--tint-2)" />}
       {low !== null && <rect x={x - HALF + 1} y={y(low)} width={2 * HALF - 2} height={Math.max(0, zero - y(low))} fill="url(#mud)" />}
@@ -28,6 +35,7 @@ export function TidePost({ x, top, zero, y, consumer, range, onSelect }: {
       {range?.lowestPressurePa != null && range.highestPressurePa != null && (
         <path d={`M${x - HALF - 10} ${y(range.highestPressurePa)} h6 m-3 0 V${y(range.lowestPressurePa)} m-3 0 h6`} fill="none" stroke="var(--ink2)" strokeWidth={1.5} />
       )}
+      {band && <rect x={x + HALF - 5} y={y(band.high)} width={10} height={Math.max(2, y(band.low) - y(band.high))} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.8} />}
       {level !== null && <line x1={x - HALF} x2={x + HALF} y1={y(level)} y2={y(level)} stroke={isBad(consumer) ? 'var(--alarm)' : 'var(--ink)'} strokeWidth={4} />}
     </g>
   );
