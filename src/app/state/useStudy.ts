@@ -63,6 +63,8 @@ export interface StudyView<A> {
   /** True where something changed that the answer depends on. */
   readonly stale: boolean;
   readonly partly: boolean;
+  /** True while a kept answer is looked for. */
+  readonly reading: boolean;
   readonly running: boolean;
   readonly done: number;
   readonly known: number;
@@ -98,7 +100,7 @@ export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, au
   const shown = status === 'running' && partial !== undefined ? partial : answer;
   return {
     answer: shown as A | undefined, stale: answer !== undefined && shown === answer && of !== dependsOn, partly: shown !== answer,
-    running: status === 'running', done, known, message: status === 'failed' ? message : '',
+    reading: state === undefined || status === 'reading', running: status === 'running', done, known, message: status === 'failed' ? message : '',
     run: () => begin(kind, project, request, key),
     cancel: () => {
       running.get(key)?.abort();

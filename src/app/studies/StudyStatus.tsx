@@ -2,7 +2,7 @@ import type { StudyView } from '../state/useStudy';
 
 /** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "putting faults in" */
 export function StudyStatus({ study, doing }: { readonly study: StudyView<unknown>; readonly doing: string }) {
-  const { running, done, known, stale, message, answer, run, cancel } = study;
+  const { reading, running, done, known, stale, message, answer, run, cancel } = study;
   if (running) return (
     <p role="status" className="progress">
       <progress max={Math.max(1, known)} value={done} aria-label="Share done" /> {doing}{known > 0 ? `, ${done} of ${known}` : ''}
@@ -11,6 +11,6 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
   );
   if (message) return <p className="problem" role="alert">{message} <button type="button" className="plain" onClick={run}>Try again</button></p>;
   if (stale) return <p className="notice stale" role="status"><strong>Of an earlier state.</strong> Something that it depends on has changed. <button type="button" className="make" onClick={run}>Run again</button></p>;
-  if (answer === undefined) return <p className="progress">Not run. <button type="button" className="make" onClick={run}>Run</button></p>;
+  if (answer === undefined && !reading) return <p className="progress">Not run. <button type="button" className="make" onClick={run}>Run</button></p>;
   return null;
 }
