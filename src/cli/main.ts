@@ -22,7 +22,7 @@ const USAGE = `Usage:
   tidal trace FILE LOG.csv [--air-temp C] [--variant ID] --csv
   tidal compare FILE [--variants ID,ID…] [--json|--csv]
   tidal faults FILE [--pairs] [--variant ID] [--json|--csv]
-  tidal size FILE PART.FIELD [--for CONSUMER] [--variant ID] [--json|--csv]
+  tidal size FILE PART.FIELD|PART [--for CONSUMER] [--variant ID] [--json|--csv]
   tidal envelope FILE [--over oil|filterAge|air|road] [--oil-temp C] [--air-temp C] [--road-speed KMH] [--load F] [--variant ID] [--json|--csv]
   tidal sensitivity FILE CONSUMER [--rpm N] [--oil-temp C] [--variant ID] [--json|--csv]
   tidal spread FILE [--rpm N] [--oil-temp C] [--samples N] [--seed N] [--variant ID] [--json|--csv]

@@ -3,7 +3,7 @@ import type { Part, PartKind, PartOf } from '../circuit/parts';
 import type { Circuit, Project, Variant } from '../circuit/project';
 import { Law } from '../network/law';
 import type { CompiledCircuit } from '../network/compile';
-import type { Conditions } from '../heat/conditions';
+import { designDrives, type Drive } from '../heat/designDrives';
 import { solveBalanced, type BalancedState } from '../heat/solveBalanced';
 import { PortGroups } from '../network/portGroups';
 import type { SolveResult } from '../network/result';
@@ -53,13 +53,6 @@ export interface AuditContext {
   parts<K extends PartKind>(kind: K): readonly PartOf<K>[];
   part(id: string): Part | undefined;
 }
-
-/** A hot day at full load, and a cold one at a cruise. Common practice, no source. */
-const HOT_DAY = { speedShare: 0.9, airK: 308.15, roadMS: 25 } as const;
-const COLD_CRUISE = { speedShare: 0.35, airK: 273.15, roadMS: 22, load: 0.2 } as const;
-
-/** Speed and surroundings that a heat balance is asked for. */
-type Drive = Conditions & { readonly speedRevS: number };
 
 /** Share of the maximum speed that counts as high idle. Common practice, no source. */
 const HIGH_IDLE_SHARE = 0.4;
@@ -144,10 +137,7 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
       const altered = changed(change);
       return altered && solveBalanced(altered, drive.speedRevS, drive);
     },
-    drives: {
-      hotDay: { speedRevS: HOT_DAY.speedShare * engine.maximumSpeedRevS, airTemperatureK: HOT_DAY.airK, roadSpeedMS: HOT_DAY.roadMS, load: 1 },
-      coldCruise: { speedRevS: Math.max(engine.idleSpeedRevS, COLD_CRUISE.speedShare * engine.maximumSpeedRevS), airTemperatureK: COLD_CRUISE.airK, roadSpeedMS: COLD_CRUISE.roadMS, load: COLD_CRUISE.load },
-    },
+    drives: designDrives(engine),
     stock: first && first.id !== variant.id ? first : undefined,
     parts: (kind) => circuit.parts.filter((p): p is never => p.kind === kind),
     part: (id) => circuit.parts.find((p) => p.id === id),

@@ -6,6 +6,8 @@ import { FAULT_STUDY } from '../faults/faultStudy';
 import { faultWork } from '../faults/faultWork';
 import { SENSITIVITY_STUDY } from '../sensitivity/sensitivityStudy';
 import { sensitivityWork } from '../sensitivity/sensitivityWork';
+import { ROW_STUDY } from '../sizing/rowStudy';
+import { rowWork } from '../sizing/rowWork';
 import { SIZING_STUDY } from '../sizing/sizingStudy';
 import { sizingWork } from '../sizing/sizingWork';
 import { SPREAD_STUDY } from '../spread/spreadStudy';
@@ -29,6 +31,7 @@ const WORKS: Readonly<Record<string, Work>> = {
   [COMPARE_STUDY.name]: work(COMPARE_STUDY, compareWork),
   [ENVELOPE_STUDY.name]: work(ENVELOPE_STUDY, envelopeWork),
   [FAULT_STUDY.name]: work(FAULT_STUDY, faultWork),
+  [ROW_STUDY.name]: work(ROW_STUDY, rowWork),
   [SENSITIVITY_STUDY.name]: work(SENSITIVITY_STUDY, sensitivityWork),
   [SIZING_STUDY.name]: work(SIZING_STUDY, sizingWork),
   [SPREAD_STUDY.name]: work(SPREAD_STUDY, spreadWork),
