@@ -2,7 +2,7 @@ const transform = {
   '^.+\\.tsx?$': ['@swc/jest', { module: { type: 'commonjs' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
 };
 // Lookups of Math and the typed arrays through the test's own context cost more than the solver itself.
-const shared = { sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number'], transform, roots: ['<rootDir>/src'], moduleFileExtensions: ['ts', 'tsx', 'mjs', 'js', 'json'] };
+const shared = { sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number'], transform, roots: ['<rootDir>/src'], moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'] };
 
 /** Two projects: the core and the servers in node, whatever touches the page in jsdom. */
 export default {

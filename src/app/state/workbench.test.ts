@@ -102,4 +102,45 @@ describe('The workbench', () => {
     showVariant('noseCooler');
     expect(useWorkbench.getState().project!.activeVariant).toBe('noseCooler');
   });
+
+  it('renames a variant and throws one away; what was made from it is then of the one before', () => {
+    opened();
+    const { copyVariant, renameVariant, deleteVariant, showVariant, undo } = useWorkbench.getState();
+    copyVariant('First');
+    const first = useWorkbench.getState().project!.activeVariant;
+    copyVariant('Second');
+    const second = useWorkbench.getState().project!.activeVariant;
+    renameVariant('Last');
+    expect(activeVariant(useWorkbench.getState().project!)).toMatchObject({ name: 'Last', basedOn: first });
+    showVariant(first);
+    deleteVariant();
+    const { project } = useWorkbench.getState();
+    expect(project!.activeVariant).toBe('stock');
+    expect(project!.variants.find((v) => v.id === second)).toMatchObject({ basedOn: 'stock' });
+    undo();
+    expect(useWorkbench.getState().project!.variants.map((v) => v.id)).toContain(first);
+  });
+
+  it('keeps the last variant', () => {
+    const before = opened();
+    useWorkbench.getState().open({ ...before, variants: [before.variants[0]!] });
+    const { project } = useWorkbench.getState();
+    useWorkbench.getState().deleteVariant();
+    expect(useWorkbench.getState().project).toBe(project);
+  });
+
+  it('states a tolerance once for a figure and goes back to the usual, and sets and clears a season', () => {
+    opened();
+    const { setTolerance, setSeason } = useWorkbench.getState();
+    const of = { part: 'mains', path: ['clearanceRadialM'] };
+    setTolerance(of, 1e-6);
+    setTolerance(of, 2e-6);
+    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([{ ...of, plusMinus: 2e-6 }]);
+    setTolerance(of, undefined);
+    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([]);
+    setSeason({ name: 'Winter', coldestOilK: 250 });
+    expect(activeVariant(useWorkbench.getState().project!).season).toEqual({ name: 'Winter', coldestOilK: 250 });
+    setSeason(undefined);
+    expect('season' in activeVariant(useWorkbench.getState().project!)).toBe(false);
+  });
 });

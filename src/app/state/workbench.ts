@@ -63,6 +63,9 @@ interface Workbench {
   openFault(title: string, faulty: Variant, state: { readonly speedRevS: number; readonly oilTemperatureK: number }): void;
   /** Sets how far one figure may lie from what is stated; undefined goes back to what is usual. */
   setTolerance(of: Pick<Tolerance, 'part' | 'path'>, plusMinus: number | undefined): void;
+  renameVariant(name: string): void;
+  /** Throws the open variant away, unless it is the only one; those made from it are then of the one that it was made from. */
+  deleteVariant(): void;
   /** Sets what the season changes for the open variant; undefined: nothing. */
   setSeason(season: Season | undefined): void;
   waive(waiver: Waiver): void;
@@ -215,6 +218,15 @@ export const useWorkbench = create<Workbench>()((set, get) => {
       const others = tolerances.filter((t) => t.part !== part || t.path.join('.') !== path.join('.'));
       return { ...variant, tolerances: plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }] };
     }, true),
+    renameVariant: (name) => changeVariant(`call the variant ${name}`, (variant) => ({ ...variant, name })),
+    deleteVariant: () => change('throw the variant away', (project) => {
+      const gone = activeVariant(project);
+      const left = project.variants.filter((v) => v.id !== gone.id);
+      const parent = left.find((v) => v.id === gone.basedOn) ?? left[0];
+      if (!parent) return project;
+      const variants = left.map(({ basedOn, ...v }) => (basedOn === gone.id ? { ...v, ...(gone.basedOn === undefined ? {} : { basedOn: gone.basedOn }) } : { ...v, ...(basedOn === undefined ? {} : { basedOn }) }));
+      return { ...project, variants, activeVariant: parent.id };
+    }),
     setSeason: (season) => changeVariant('change the season', ({ season: _, ...variant }) => (season ? { ...variant, season } : variant), true),
     waive: (waiver) => changeVariant('set a finding aside', (variant) => ({ ...variant, waivers: [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver] })),
     unwaive: (rule, part) => changeVariant('take up a finding again', (variant) => ({ ...variant, waivers: variant.waivers.filter((w) => w.rule !== rule || w.part !== part) })),

@@ -1,5 +1,6 @@
 // jsdom lacks what antd and layout code ask for; the real ones are exercised in the browser tests.
 import 'fake-indexeddb/auto';
+import { TextDecoder, TextEncoder } from 'node:util';
 
 if (!window.matchMedia)
   window.matchMedia = (query: string) => ({
@@ -13,3 +14,7 @@ if (!globalThis.ResizeObserver)
     disconnect() {}
   };
 if (!globalThis.structuredClone) globalThis.structuredClone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+if (!globalThis.TextEncoder) Object.assign(globalThis, { TextEncoder, TextDecoder });
+// antd measures a scroll bar's pseudo element, which jsdom does not know.
+const styleOf = window.getComputedStyle.bind(window);
+window.getComputedStyle = (element: Element) => styleOf(element);

@@ -46,7 +46,7 @@ export async function runStudy<T, R, A>(study: Study<T, R, A>, doAll: (tasks: re
 }
 
 /** What an answer depends on, as text: another text, and the answer is stale. */
-export function dependenciesOf<P>(kind: Pick<StudyKind<P, never, never, never>, 'variants' | 'apart'>, project: Project, request: P): string {
+export function dependenciesOf<P>(kind: Pick<StudyKind<P, never, never, never>, 'name' | 'variants' | 'apart'>, project: Project, request: P): string {
   const ids = kind.variants?.(request) ?? [project.activeVariant];
   const variants = (kind.apart?.(project, request) ?? project).variants.filter((v) => ids.includes(v.id)).map(({ id, circuit, season, tolerances }) => ({ id, circuit, season, tolerances }));
   const { engine, oil, range, namedStates } = project;

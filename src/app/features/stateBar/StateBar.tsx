@@ -1,3 +1,5 @@
+import { useMemo } from 'react';
+import { activeVariant, inSeason } from '../../../core/circuit/project';
 import { OIL_GRADES } from '../../../core/oil/grades';
 import { displayUnit, formatFigure, formatQuantity, fromDisplay, toDisplay, type Quantity } from '../../../core/units';
 import { useWorkbench } from '../../state/workbench';
@@ -15,7 +17,11 @@ const SAME = 1e-6;
 
 /** Engine speed and oil temperature, the oil, and the named states. Everything on the sheet follows. */
 export function StateBar({ foundK }: { readonly foundK: number | undefined }) {
-  const project = useWorkbench((w) => w.project)!;
+  const whole = useWorkbench((w) => w.project)!;
+  const variant = activeVariant(whole);
+  // As the variant's season makes it; the project itself where it has none.
+  const project = useMemo(() => inSeason(whole, variant), [whole, variant]);
+  const setSeason = useWorkbench((w) => w.setSeason);
   const speedRevS = useWorkbench((w) => w.speedRevS);
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const units = useWorkbench((w) => w.units);
@@ -55,12 +61,13 @@ export function StateBar({ foundK }: { readonly foundK: number | undefined }) {
         </>
       )}
       <div className="instrument still">
-        <label className="label" htmlFor="oil-grade">Oil</label>
+        <label className="label" htmlFor="oil-grade">Oil{variant.season ? `, ${variant.season.name}` : ''}</label>
         <select
           id="oil-grade" value={project.oil.name}
           onChange={(event) => {
             const grade = OIL_GRADES.find((each) => each.name === event.target.value);
-            if (grade) setOil({ ...grade });
+            if (grade && variant.season?.oil) setSeason({ ...variant.season, oil: { ...grade } });
+            else if (grade) setOil({ ...grade });
           }}
         >
           {!OIL_GRADES.some((each) => each.name === project.oil.name) && <option>{project.oil.name}</option>}

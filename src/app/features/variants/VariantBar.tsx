@@ -1,9 +1,24 @@
+import { lazy, Suspense, useState } from 'react';
+import type { Variant } from '../../../core/circuit/project';
 import { useWorkbench } from '../../state/workbench';
+
+const VariantDialog = lazy(() => import('./VariantDialog'));
+
+/** Variants with each behind the one that it was made from, and how deep it lies. */
+export function inTree(variants: readonly Variant[]): { readonly variant: Variant; readonly depth: number }[] {
+  const ids = new Set(variants.map((v) => v.id));
+  const below = (parent: string | undefined, depth: number): { readonly variant: Variant; readonly depth: number }[] =>
+    variants.filter((v) => (v.basedOn !== undefined && v.basedOn !== v.id && ids.has(v.basedOn) ? v.basedOn : undefined) === parent).flatMap((variant) => [{ variant, depth }, ...below(variant.id, depth + 1)]);
+  const found = below(undefined, 0);
+  // A circle of variants, which a file may hold, hangs from nothing: listed flat.
+  return [...found, ...variants.filter((v) => !found.some((f) => f.variant === v)).map((variant) => ({ variant, depth: 0 }))];
+}
 
 /** Which variant is open, and the way back and forth through what was done. */
 export function VariantBar() {
   const project = useWorkbench((w) => w.project)!;
   const showVariant = useWorkbench((w) => w.showVariant);
+  const [open, setOpen] = useState(false);
   const undo = useWorkbench((w) => w.undo);
   const redo = useWorkbench((w) => w.redo);
   const last = useWorkbench((w) => w.past[w.past.length - 1]?.name);
@@ -12,8 +27,10 @@ export function VariantBar() {
     <div className="variantbar">
       <label htmlFor="variant" className="visually-hidden">Variant</label>
       <select id="variant" value={project.activeVariant} onChange={(event) => showVariant(event.target.value)}>
-        {project.variants.map((v) => <option key={v.id} value={v.id}>{v.name}</option>)}
+        {inTree(project.variants).map(({ variant, depth }) => <option key={variant.id} value={variant.id}>{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>)}
       </select>
+      <button type="button" className="plain" onClick={() => setOpen(true)} aria-label="This variant: name and season" title="This variant: name and season">…</button>
+      {open && <Suspense fallback={null}><VariantDialog onClose={() => setOpen(false)} /></Suspense>}
       <button type="button" className="plain" disabled={last === undefined} onClick={undo} aria-keyshortcuts="Control+Z" aria-label={last === undefined ? 'Undo' : `Undo: ${last}`} title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}>Undo</button>
       <button type="button" className="plain" disabled={next === undefined} onClick={redo} aria-keyshortcuts="Control+Y" aria-label={next === undefined ? 'Redo' : `Redo: ${next}`} title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}>Redo</button>
     </div>

@@ -1,0 +1,60 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { ENVELOPE_STUDY } from '../../../core/envelope/envelopeStudy';
+import { studyHere } from '../../../core/studies/works';
+import { openDemo, show } from '../../testing/page';
+import { useWorkbench } from '../../state/workbench';
+import { sayValue } from './EnvelopeMapView';
+import { EnvelopeView } from './EnvelopeView';
+
+jest.mock('../../../workers/studyPool', () => {
+  const { StudyPool } = jest.requireActual<typeof import('../../../workers/studyPool')>('../../../workers/studyPool');
+  const { taskInPlace } = jest.requireActual<typeof import('../../../workers/testing/studiesInPlace')>('../../../workers/testing/studiesInPlace');
+  const pool = new StudyPool(2, () => ({ task: taskInPlace }));
+  return { StudyPool, studyPool: () => pool };
+});
+
+describe('The envelope on the page', () => {
+  it('names what the study found, and goes to a consumer’s worst state', async () => {
+    const project = openDemo();
+    show(<EnvelopeView />);
+    await screen.findAllByText(/The session first fails at 3960.rpm, 105.°C: Turbo flooded\./);
+    const answer = studyHere(ENVELOPE_STUDY, project, { y: 'oil' });
+    expect(screen.getAllByRole('listitem')).toHaveLength(answer.consumers.length);
+    const turbo = answer.consumers.find((c) => c.part === 'turbo')!;
+    fireEvent.click(screen.getByRole('button', { name: /^−0\.9 at 7000.rpm/ }));
+    expect([useWorkbench.getState().speedRevS, useWorkbench.getState().oilTemperatureK]).toEqual([turbo.worst!.x, turbo.worst!.y]);
+    // The boundary is drawn in every map that has one: the whole one, the turbo's and those that fail while cranking.
+    const drawn = document.querySelectorAll('path[stroke="var(--alarm)"]').length;
+    expect(drawn).toBeGreaterThanOrEqual(3);
+  });
+
+  it('sets the state where the map is pressed', async () => {
+    openDemo();
+    show(<EnvelopeView />);
+    const map = await screen.findByRole('img', { name: /^Map of the least margin over engine speed and oil temperature\./ });
+    // jsdom has no layout: the drawing is given its own size.
+    map.getBoundingClientRect = () => ({ left: 0, top: 0, width: 700, height: 470 }) as DOMRect;
+    const press = (x: number, y: number) => fireEvent(map, Object.assign(new Event('pointerdown', { bubbles: true }), { clientX: x, clientY: y }));
+    press(46, 18);
+    const { speedRevS, oilTemperatureK } = useWorkbench.getState();
+    expect([speedRevS, oilTemperatureK]).toEqual([expect.closeTo(250 / 60, 3), expect.closeTo(393.15, 6)]);
+    press(20, 460);
+    expect(useWorkbench.getState().speedRevS).toBe(speedRevS);
+  });
+
+  it('asks anew for what is chosen upward, and then sets what is upward', async () => {
+    openDemo();
+    show(<EnvelopeView />);
+    fireEvent.click(screen.getByRole('radio', { name: 'Filter loading' }));
+    const map = await screen.findByRole('img', { name: /over engine speed and filter loading/ });
+    expect(map.textContent).toContain('times a new filter’s loading');
+    fireEvent.click(screen.getByRole('radio', { name: 'Road speed' }));
+    await screen.findByRole('img', { name: /over engine speed and road speed.*Oil temperature found by heat/ });
+    fireEvent.click(screen.getAllByRole('listitem')[0]!.querySelector('button')!);
+    expect(useWorkbench.getState().found).toBe(true);
+  });
+
+  it('writes margins with a true minus and nothing as nothing', () => {
+    expect([sayValue(-0.93), sayValue(-0.01), sayValue(0), sayValue(7.26)]).toEqual(['−0.9', '0.0', '0.0', '7.3']);
+  });
+});

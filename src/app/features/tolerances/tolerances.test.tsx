@@ -1,0 +1,139 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { activeVariant } from '../../../core/circuit/project';
+import { CircuitSolver } from '../../../core/network/solveProject';
+import { SENSITIVITY_STUDY } from '../../../core/sensitivity/sensitivityStudy';
+import { SPREAD_STUDY } from '../../../core/spread/spreadStudy';
+import { studyHere } from '../../../core/studies/works';
+import { sweepToEnd } from '../../../core/sweep/sweep';
+import { openDemo, show } from '../../testing/page';
+import { useWorkbench } from '../../state/workbench';
+import { SensitivitySection } from './SensitivitySection';
+import { SpreadSection } from './SpreadSection';
+import { ToleranceTable } from './ToleranceTable';
+
+jest.mock('../../../workers/studyPool', () => {
+  const { StudyPool } = jest.requireActual<typeof import('../../../workers/studyPool')>('../../../workers/studyPool');
+  const { taskInPlace } = jest.requireActual<typeof import('../../../workers/testing/studiesInPlace')>('../../../workers/testing/studiesInPlace');
+  const pool = new StudyPool(2, () => ({ task: taskInPlace }));
+  return { StudyPool, studyPool: () => pool };
+});
+
+const HOT_IDLE = { speedRevS: 850 / 60, oilTemperatureK: 393.15 };
+
+/** The demo at a hot idle, with what the shell would have solved of it. */
+function atHotIdle() {
+  const project = openDemo();
+  useWorkbench.getState().setState(HOT_IDLE);
+  const made = CircuitSolver.of(project);
+  if (!made.ok) throw new Error('refused');
+  return { project, result: made.circuit.solve(made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)), sweep: sweepToEnd(made.circuit) };
+}
+
+const run = async () => fireEvent.click(await screen.findByRole('button', { name: 'Run' }));
+
+describe('The spread on the page', () => {
+  it('says the same as the study, by figure, band and what to tighten', async () => {
+    const { project, result, sweep } = atHotIdle();
+    show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
+    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    await run();
+    const alone = studyHere(SPREAD_STUDY, project, { states: [HOT_IDLE], samples: 1024, seed: 1 });
+    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    const lifters = alone.consumers.find((c) => c.part === 'lifters')!;
+    const row = screen.getAllByRole('row').find((r) => r.textContent?.startsWith('Lifters'))!;
+    expect(row.textContent).toContain(`${(100 * lifters.chance).toFixed(1)} ± `);
+    expect(row.textContent).toMatch(/1\.\d\d to 1\.\d\d.bar/);
+    expect(screen.getByText('Tighten first:').parentElement!.textContent).toContain(`${alone.tighten!.name}. With it halved, Lifters is supplied in `);
+    // A post for each consumer, its band beside it.
+    expect(within(screen.getByRole('region', { name: /Tide posts/ })).getByRole('img').getAttribute('aria-label')!.split('; ')).toHaveLength(alone.consumers.length);
+  });
+
+  it('keeps its answer, says when it is of an earlier state, and runs again when asked', async () => {
+    const { result, sweep } = atHotIdle();
+    const view = show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
+    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    await run();
+    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    expect(screen.queryByText('Of an earlier state.')).toBeNull();
+    act(() => useWorkbench.getState().setTolerance({ part: 'mains', path: ['clearanceRadialM'] }, 1e-6));
+    await screen.findByText('Of an earlier state.');
+    act(() => useWorkbench.getState().undo());
+    await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
+    act(() => useWorkbench.getState().redo());
+    fireEvent.click(await screen.findByRole('button', { name: 'Run again' }));
+    await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
+    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    view.unmount();
+    // Another look at the same finds the answer there.
+    show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
+    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    await screen.findByText('1024 circuits, seed 1', { exact: false });
+  });
+
+  it('draws at every consumer’s worst state together, and asks nothing of an engine that stands', async () => {
+    const { result, sweep } = atHotIdle();
+    show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
+    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    fireEvent.click(screen.getByRole('radio', { name: /each consumer’s worst/ }));
+    await run();
+    await screen.findByText(/of the circuits that these tolerances allow, at all of \d states\./);
+    act(() => useWorkbench.getState().setState({ speedRevS: 0 }));
+    fireEvent.click(screen.getByRole('radio', { name: /this state/ }));
+    expect(screen.getByRole('status').textContent).toContain('stands still');
+  });
+
+  it('hands on which consumer is asked about', async () => {
+    const { result, sweep } = atHotIdle();
+    const asked: string[] = [];
+    show(<SpreadSection result={result} sweep={sweep} onConsumer={(part) => asked.push(part)} />);
+    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    await run();
+    fireEvent.click(await screen.findByRole('button', { name: 'Cams' }));
+    expect(asked).toEqual(['cams']);
+  });
+});
+
+describe('What moves a margin, on the page', () => {
+  const consumers = [{ part: 'lifters', name: 'Lifters' }, { part: 'jets', name: 'Piston jets' }];
+
+  it('ranks as the study does, each with its step and its effect', async () => {
+    const { project } = atHotIdle();
+    show(<SensitivitySection consumer="lifters" consumers={consumers} onConsumer={() => undefined} />);
+    await screen.findByText(/above low water/);
+    const { rows } = studyHere(SENSITIVITY_STUDY, project, { ...HOT_IDLE, consumer: 'lifters' });
+    const shown = screen.getAllByRole('rowheader').map((h) => h.textContent);
+    expect(shown).toEqual(rows.slice(0, shown.length).map((r) => r.name));
+    expect(screen.getAllByRole('row')[1]!.textContent).toMatch(/^Engine speed\+100.rpm\+0\.\d\d$/);
+    const clearance = screen.getAllByRole('row').find((r) => r.textContent?.startsWith('Mains: radial clearance'))!;
+    expect(clearance.textContent).toMatch(/\+4\.0.µm−0\.\d\d$/);
+  });
+
+  it('says so where nothing is asked of the consumer, and where the engine stands', async () => {
+    atHotIdle();
+    const { unmount } = show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);
+    await screen.findByText('Nothing is asked of it at this state.');
+    unmount();
+    act(() => useWorkbench.getState().setState({ speedRevS: 0 }));
+    show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);
+    expect(screen.getByRole('status').textContent).toContain('stands still');
+  });
+});
+
+describe('The tolerances on the page', () => {
+  it('are stated in the reader’s unit, kept in SI, and go back to the usual', () => {
+    openDemo();
+    useWorkbench.getState().setUnits({ clearance: 'thou' });
+    show(<ToleranceTable />);
+    const field = screen.getByRole<HTMLInputElement>('textbox', { name: 'Mains: radial clearance, plus or minus', hidden: true });
+    expect(Number(field.value)).toBeCloseTo(4e-6 / 25.4e-6, 3);
+    fireEvent.change(field, { target: { value: '0,1' } });
+    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([{ part: 'mains', path: ['clearanceRadialM'], plusMinus: expect.closeTo(2.54e-6, 9) }]);
+    expect(screen.getByText(/1 stated by you/)).toBeTruthy();
+    fireEvent.change(field, { target: { value: 'tight' } });
+    expect(screen.getByText(/a number, zero or more/)).toBeTruthy();
+    expect(activeVariant(useWorkbench.getState().project!).tolerances).toHaveLength(1);
+    fireEvent.click(screen.getByRole('button', { name: /^back to/, hidden: true }));
+    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([]);
+    act(() => useWorkbench.getState().setUnits({}));
+  });
+});

@@ -1,0 +1,91 @@
+import { Button, Input, Modal } from 'antd';
+import { useId, useState } from 'react';
+import { activeVariant, type Project, type Season } from '../../../core/circuit/project';
+import { readProject } from '../../../core/circuit/readProject';
+import { sayIssue } from '../../../core/circuit/issue';
+import { OIL_GRADES } from '../../../core/oil/grades';
+import { displayUnit, parseQuantity, toDisplay } from '../../../core/units';
+import { useWorkbench, withVariant } from '../../state/workbench';
+import { AntdTheme } from '../../theme/AntdTheme';
+
+const TEMPERATURES = [['coldestOilK', 'Coldest oil'], ['hottestOilK', 'Hottest oil'], ['airTemperatureK', 'Air']] as const;
+
+/** The open variant: its name, what its season changes, and the way to throw it away. */
+export default function VariantDialog({ onClose }: { readonly onClose: () => void }) {
+  return <AntdTheme><Dialog onClose={onClose} /></AntdTheme>;
+}
+
+function Dialog({ onClose }: { readonly onClose: () => void }) {
+  const project = useWorkbench((w) => w.project)!;
+  const units = useWorkbench((w) => w.units);
+  const renameVariant = useWorkbench((w) => w.renameVariant);
+  const deleteVariant = useWorkbench((w) => w.deleteVariant);
+  const setSeason = useWorkbench((w) => w.setSeason);
+  const variant = activeVariant(project);
+  const { season } = variant;
+  const u = displayUnit('temperature', units);
+  const [name, setName] = useState(variant.name);
+  const [seasonName, setSeasonName] = useState(season?.name ?? '');
+  const [oil, setOil] = useState(season?.oil?.name ?? '');
+  const [texts, setTexts] = useState(() => Object.fromEntries(TEMPERATURES.map(([key]) => [key, season?.[key] === undefined ? '' : String(Math.round(toDisplay(season[key], u) * 10) / 10)])));
+  const [problem, setProblem] = useState<string>();
+  const id = useId();
+  const keep = () => {
+    const made = seasonOf();
+    if (typeof made === 'string') return setProblem(made);
+    const wrong = made && problemWith(project, made);
+    if (wrong) return setProblem(wrong);
+    if (name.trim() === '') return setProblem('A variant needs a name.');
+    if (name.trim() !== variant.name) renameVariant(name.trim());
+    if (JSON.stringify(made) !== JSON.stringify(season)) setSeason(made);
+    onClose();
+  };
+  /** The season as typed; undefined where there is none; a sentence where it cannot be read. */
+  const seasonOf = (): Season | undefined | string => {
+    const figures: Partial<Record<(typeof TEMPERATURES)[number][0], number>> = {};
+    for (const [key, title] of TEMPERATURES) {
+      const text = texts[key] ?? '';
+      if (text.trim() === '') continue;
+      const parsed = parseQuantity(text, 'temperature', units);
+      if (!parsed.ok) return `${title}: this is not a temperature. Write for instance 10, or leave it empty.`;
+      figures[key] = parsed.si;
+    }
+    const grade = OIL_GRADES.find((g) => g.name === oil) ?? (season?.oil?.name === oil ? season.oil : undefined);
+    if (seasonName.trim() === '' && !grade && Object.keys(figures).length === 0) return undefined;
+    if (seasonName.trim() === '') return 'Give the season a name, for instance Winter.';
+    return { name: seasonName.trim(), ...(grade ? { oil: { ...grade } } : {}), ...figures };
+  };
+  const grades = [...new Set([...OIL_GRADES.map((g) => g.name), ...(season?.oil ? [season.oil.name] : [])])];
+  return (
+    <Modal open title={`This variant: ${variant.name}`} onCancel={onClose} onOk={keep} okText="Keep" cancelText="Leave as it was" destroyOnHidden>
+      <div className="field"><label htmlFor={`${id}n`}>Name</label><Input id={`${id}n`} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></div>
+      <h3>Season</h3>
+      <p className="quiet">What it changes for this variant; what is left empty is the project’s.</p>
+      <div className="field"><label htmlFor={`${id}s`}>Season</label><Input id={`${id}s`} value={seasonName} maxLength={40} placeholder="Winter" onChange={(event) => setSeasonName(event.target.value)} /></div>
+      <div className="field">
+        <label htmlFor={`${id}o`}>Oil</label>
+        <select id={`${id}o`} value={oil} onChange={(event) => setOil(event.target.value)}><option value="">{project.oil.name}, the project’s</option>{grades.map((g) => <option key={g}>{g}</option>)}</select>
+      </div>
+      {TEMPERATURES.map(([key, title]) => (
+        <div className="field" key={key}><label htmlFor={id + key}>{title}</label><Input id={id + key} value={texts[key]} suffix={u.symbol} inputMode="decimal" onChange={(event) => setTexts({ ...texts, [key]: event.target.value })} /></div>
+      ))}
+      {problem && <p className="problem" role="alert">{problem}</p>}
+      {project.variants.length > 1 && (
+        <Button
+          onClick={() => {
+            deleteVariant();
+            onClose();
+          }}
+        >
+          Throw this variant away
+        </Button>
+      )}
+    </Modal>
+  );
+}
+
+/** Why a project with this season would be refused; undefined where it would not. */
+function problemWith(project: Project, season: Season): string | undefined {
+  const read = readProject(withVariant(project, { ...activeVariant(project), season }));
+  return read.ok ? undefined : read.issues.map(sayIssue).join(' ');
+}
