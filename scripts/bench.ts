@@ -11,6 +11,7 @@ import { applyMove, type Move, type MoveDraft } from '../src/core/moves';
 import { CircuitSolver } from '../src/core/network/solveProject';
 import { HydraulicSolver } from '../src/core/network/solver';
 import { Oil } from '../src/core/oil/oil';
+import { benchStudies } from './benchStudies';
 import { catalogueEntry } from '../src/core/parts/catalogue';
 import { reachableStates } from '../src/core/sweep/reachable';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../src/core/verification/testing/generalEngine';
@@ -156,3 +157,5 @@ const [trace] = medians(3, () => {
   while (!steps.next().done);
 }) as [number];
 console.log(`A trace of 20 minutes at 10 Hz runs ${(1.2e6 / trace).toFixed(0)} times as fast as it was driven`);
+
+await benchStudies(read.project);

@@ -3,7 +3,7 @@ import { SPREAD_STUDY } from '../core/spread/spreadStudy';
 import { studyHere } from '../core/studies/works';
 import { demoProject } from '../core/verification/testing/demo';
 import { Superseded } from './client';
-import { StudyPool, type StudyProgress } from './studyPool';
+import { StudyPool } from './studyPool';
 import { taskInPlace } from './testing/studiesInPlace';
 
 const project = demoProject();
@@ -18,11 +18,11 @@ describe('The pool of workers', () => {
   });
 
   it('tells how far it is, and what can be said already, which grows', async () => {
-    const seen: StudyProgress<readonly unknown[]>[] = [];
-    const answer = await poolInPlace(2).run(FAULT_STUDY, project, { pairs: false }, (p) => seen.push(p), forever());
+    const seen: { readonly done: number; readonly known: number; readonly size: number }[] = [];
+    const answer = await poolInPlace(2).run(FAULT_STUDY, project, { pairs: false }, ({ done, known, partial }) => seen.push({ done, known, size: partial()!.length }), forever());
     expect(seen.map((s) => s.done)).toEqual(seen.map((_, i) => i + 1));
     expect(seen.at(-1)!.done).toBe(seen.at(-1)!.known);
-    const sizes = seen.map((s) => s.partial!.length);
+    const sizes = seen.map((s) => s.size);
     expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
     expect(sizes.at(-1)).toBe(answer.length);
   });

@@ -7,8 +7,8 @@ export interface StudyProgress<A> {
   /** Tasks done, of those known so far. */
   readonly done: number;
   readonly known: number;
-  /** What can be said already; undefined where nothing can. */
-  readonly partial: A | undefined;
+  /** Works out what can be said already, for whoever wants it now; undefined where nothing can. */
+  readonly partial: () => A | undefined;
 }
 
 /** Whoever does a task; a worker, or what stands for one in a test. */
@@ -67,8 +67,7 @@ export class StudyPool {
           this.give(doer);
         }
         done++;
-        const sofar = replies.filter((r) => r !== undefined);
-        if (!signal.aborted) onProgress({ done, known, partial: kind.partial?.(project, request, [...before, ...sofar]) });
+        if (!signal.aborted) onProgress({ done, known, partial: () => kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]) });
       }));
       before.push(...replies);
       return replies;

@@ -44,7 +44,7 @@ function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, reques
     const now = performance.now();
     if (now - looked < LOOK_EVERY_MS) return;
     looked = now;
-    put(key, { done, known, partial });
+    put(key, { done, known, partial: partial() });
   }, control.signal).then((answer) => {
     if (control.signal.aborted) return;
     put(key, { status: 'idle', answer, dependsOn, partial: undefined });
