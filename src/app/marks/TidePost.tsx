@@ -5,6 +5,8 @@ import { spreadLabels } from './spreadLabels';
 
 const HALF = 11;
 const LABEL_GAP = 13;
+/** Width of the box of a band, inside the post. */
+const BAND = 10;
 
 /** Pressures that 5 and 95 in 100 lie below, as tolerances have it. */
 export interface PostBand {
@@ -35,7 +37,7 @@ export function TidePost({ x, top, zero, y, consumer, range, band, onSelect }: {
       {range?.lowestPressurePa != null && range.highestPressurePa != null && (
         <path d={`M${x - HALF - 10} ${y(range.highestPressurePa)} h6 m-3 0 V${y(range.lowestPressurePa)} m-3 0 h6`} fill="none" stroke="var(--ink2)" strokeWidth={1.5} />
       )}
-      {band && <rect x={x + HALF - 5} y={y(band.high)} width={10} height={Math.max(2, y(band.low) - y(band.high))} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.8} />}
+      {band && <rect x={x - BAND / 2} y={y(band.high)} width={BAND} height={Math.max(2, y(band.low) - y(band.high))} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.8} />}
       {level !== null && <line x1={x - HALF} x2={x + HALF} y1={y(level)} y2={y(level)} stroke={isBad(consumer) ? 'var(--alarm)' : 'var(--ink)'} strokeWidth={4} />}
     </g>
   );

@@ -118,15 +118,15 @@ function Posts({ spread, result, units }: { readonly spread: Spread; readonly re
             <g key={c.part}>
               <TidePost x={x} top={POST_TOP} zero={zero} y={y} consumer={shown} range={undefined} band={band} />
               {band && <>
-                <text className="t-small" x={x + 20} y={y(band.high) - 2}>{formatFigure(band.high, 'pressure', units)}</text>
-                <text className="t-small" x={x + 20} y={y(band.low) + 12}>{formatFigure(band.low, 'pressure', units)}</text>
+                <text className="t-small" x={x + 18} y={y(band.high) + 2}>{formatFigure(band.high, 'pressure', units)}</text>
+                <text className="t-small" x={x + 18} y={Math.max(y(band.low) + 6, y(band.high) + 15)}>{formatFigure(band.low, 'pressure', units)}</text>
               </>}
               <text className="t-name" x={x - 22} y={zero + 18}>{c.name}</text>
               <text className={`t-small${c.chance < SURE ? ' alarm' : ''}`} x={x - 22} y={zero + 34}>{sayChance(c)}</text>
             </g>
           );
         })}
-        <text className="t-small ink2" x={2} y={12}>{displayUnit('pressure', units).symbol}; box beside a post: 5 to 95 in 100</text>
+        <text className="t-small ink2" x={2} y={12}>{displayUnit('pressure', units).symbol}; box in a post: 5 to 95 in 100</text>
       </svg>
     </div>
   );

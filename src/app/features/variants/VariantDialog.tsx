@@ -59,7 +59,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
   return (
     <Modal open title={`This variant: ${variant.name}`} onCancel={onClose} onOk={keep} okText="Keep" cancelText="Leave as it was" destroyOnHidden>
       <div className="field"><label htmlFor={`${id}n`}>Name</label><Input id={`${id}n`} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></div>
-      <h3>Season</h3>
+      <h3 className="variant-season">Season</h3>
       <p className="quiet">What it changes for this variant; what is left empty is the project’s.</p>
       <div className="field"><label htmlFor={`${id}s`}>Season</label><Input id={`${id}s`} value={seasonName} maxLength={40} placeholder="Winter" onChange={(event) => setSeasonName(event.target.value)} /></div>
       <div className="field">
