@@ -6,12 +6,7 @@ import { useWorkbench } from '../../state/workbench';
 import { sayValue } from './EnvelopeMapView';
 import { EnvelopeView } from './EnvelopeView';
 
-jest.mock('../../../workers/studyPool', () => {
-  const { StudyPool } = jest.requireActual<typeof import('../../../workers/studyPool')>('../../../workers/studyPool');
-  const { taskInPlace } = jest.requireActual<typeof import('../../../workers/testing/studiesInPlace')>('../../../workers/testing/studiesInPlace');
-  const pool = new StudyPool(2, () => ({ task: taskInPlace }));
-  return { StudyPool, studyPool: () => pool };
-});
+jest.mock('../../../workers/studyPool');
 
 describe('The envelope on the page', () => {
   it('names what the study found, and goes to a consumer’s worst state', async () => {

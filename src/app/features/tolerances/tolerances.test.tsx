@@ -11,12 +11,7 @@ import { SensitivitySection } from './SensitivitySection';
 import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
 
-jest.mock('../../../workers/studyPool', () => {
-  const { StudyPool } = jest.requireActual<typeof import('../../../workers/studyPool')>('../../../workers/studyPool');
-  const { taskInPlace } = jest.requireActual<typeof import('../../../workers/testing/studiesInPlace')>('../../../workers/testing/studiesInPlace');
-  const pool = new StudyPool(2, () => ({ task: taskInPlace }));
-  return { StudyPool, studyPool: () => pool };
-});
+jest.mock('../../../workers/studyPool');
 
 const HOT_IDLE = { speedRevS: 850 / 60, oilTemperatureK: 393.15 };
 

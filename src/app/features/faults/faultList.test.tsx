@@ -1,0 +1,43 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import { activeVariant } from '../../../core/circuit/project';
+import { FAULT_STUDY } from '../../../core/faults/faultStudy';
+import { studyHere } from '../../../core/studies/works';
+import { openDemo, show } from '../../testing/page';
+import { useWorkbench } from '../../state/workbench';
+import FaultList from './FaultList';
+
+jest.mock('../../../workers/studyPool');
+
+describe('Faults on the page', () => {
+  it('stand in the study’s order, counted, with what the gauge shows', async () => {
+    const project = openDemo();
+    show(<FaultList />);
+    const answer = studyHere(FAULT_STUDY, project, { pairs: false });
+    const starving = answer.filter((f) => f.starved.length > 0);
+    await screen.findByText(`${starving.length} of ${answer.length} starve or flood something that was supplied; ${starving.filter((f) => !f.noticed).length} of these the gauge hardly shows.`);
+    expect(screen.getAllByRole('article').map((a) => a.getAttribute('aria-label'))).toEqual(answer.map((f) => f.title));
+    expect(within(screen.getByRole('article', { name: 'Relief stuck open' })).getByText(/^The gauge tells most/)).toBeTruthy();
+  });
+
+  it('are opened as a variant, at the state where they tell', async () => {
+    const project = openDemo();
+    show(<FaultList />);
+    const [worst] = studyHere(FAULT_STUDY, project, { pairs: false });
+    fireEvent.click(within(await screen.findByRole('article', { name: worst!.title })).getByRole('button', { name: 'Open it as a variant' }));
+    const bench = useWorkbench.getState();
+    expect([activeVariant(bench.project!).name, activeVariant(bench.project!).basedOn, bench.speedRevS]).toEqual([worst!.title, 'stock', worst!.starved[0]!.speedRevS]);
+  });
+
+  it('come in pairs when asked, as many shown as a reader takes, the rest on request; and can be stopped', async () => {
+    openDemo();
+    show(<FaultList />);
+    fireEvent.click(screen.getByRole('checkbox', { name: /every two/ }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
+    expect(screen.queryAllByRole('article')).toEqual([]);
+    fireEvent.click(screen.getByRole('button', { name: 'Run' }));
+    const rest = await screen.findByRole('button', { name: /^Show the other \d+$/ });
+    expect(screen.getAllByRole('article')).toHaveLength(60);
+    fireEvent.click(rest);
+    expect(screen.getAllByRole('article').length).toBeGreaterThan(60);
+  });
+});

@@ -1,0 +1,53 @@
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import type { Part } from '../../../core/circuit/parts';
+import { activeVariant } from '../../../core/circuit/project';
+import { SIZING_STUDY } from '../../../core/sizing/sizingStudy';
+import { sizablesOf, withSize } from '../../../core/sizing/sizable';
+import { studyHere } from '../../../core/studies/works';
+import { openDemo, show } from '../../testing/page';
+import { useWorkbench } from '../../state/workbench';
+import { RowFinder } from './RowFinder';
+import { SizeFinder } from './SizeFinder';
+
+jest.mock('../../../workers/studyPool');
+
+const partNow = (id: string) => activeVariant(useWorkbench.getState().project!).circuit.parts.find((p) => p.id === id)!;
+
+/** The finder of a restrictor's bore as the part's sheet shows it: always the part as it is now. */
+function Restrictor() {
+  useWorkbench((w) => w.project);
+  const part = partNow('turboRestrictor');
+  const sizable = sizablesOf(part).find((s) => s.path[0] === 'boreM')!;
+  return <SizeFinder part={part} sizable={sizable} current={(part as { boreM: number }).boreM} onTake={(si) => useWorkbench.getState().replacePart(withSize(part, sizable.path, si)!)} />;
+}
+
+describe('Which size would do, on the part’s sheet', () => {
+  it('gives the study’s band and its sizes, and still holds when one is taken', async () => {
+    const project = openDemo();
+    show(<Restrictor />);
+    fireEvent.click(screen.getByRole('button', { name: 'Which would do?' }));
+    const answer = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'] });
+    const mm = (si: number) => (1000 * si).toFixed(2);
+    await screen.findByText(new RegExp(`^${mm(answer.bands[0]!.low)}.mm to ${mm(answer.bands[0]!.high)}.mm will do\\.$`));
+    expect(screen.getAllByRole('button').map((b) => b.textContent!.split(',')[0])).toEqual(answer.fitting.map((s) => s.label));
+    fireEvent.click(screen.getByRole('button', { name: /^drill 56/ }));
+    expect(partNow('turboRestrictor')).toMatchObject({ boreM: expect.closeTo(1.1811e-3, 6) });
+    // The figure that is sized is not what the answer depends on; the circuit around it is.
+    expect(screen.queryByText('Of an earlier state.')).toBeNull();
+    act(() => useWorkbench.getState().replacePart({ ...partNow('relief'), crackPa: 4e5 } as Part));
+    await screen.findByText('Of an earlier state.');
+  });
+
+  it('gives coolers by the row, fits the one that is pressed, and says that the answer was of the one before', async () => {
+    openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
+    show(<RowFinder part={partNow('noseCooler')} onTake={(part) => useWorkbench.getState().replacePart(part)} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Which size would do?' }));
+    await screen.findByText(/^Every usual size would do, from 10 rows, 210 mm up\.$/);
+    const rows = screen.getAllByRole('row').slice(1);
+    expect([rows.length, rows[0]!.textContent]).toEqual([15, expect.stringMatching(/^as it is1\d\d.°C8\d.°C$/)]);
+    fireEvent.click(within(rows[4]!).getByRole('button', { name: 'Fit 19 rows, 210 mm' }));
+    const fitted = partNow('noseCooler') as { cooling: { faceAreaM2: number } };
+    expect(fitted.cooling.faceAreaM2).toBeCloseTo(19 * 0.0158 * 0.21, 6);
+    await screen.findByText('Of an earlier state.');
+  });
+});
