@@ -147,3 +147,33 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
   await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
   expect(problems).toEqual([]);
 });
+
+test('a season of a variant changes its oil and its cold, and is undone', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByRole('button', { name: 'Season and title' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Season', { exact: true }).fill('Winter');
+  await dialog.getByLabel('Oil', { exact: true }).selectOption('5W-30');
+  await dialog.getByLabel('Coldest oil').fill('-20');
+  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByLabel('Oil, Winter')).toHaveValue('5W-30');
+  await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock, Winter');
+  await expect(page.getByRole('slider', { name: 'Oil, held everywhere' })).toHaveAttribute('aria-valuemin', '-50');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock');
+  expect(problems).toEqual([]);
+});
+
+test('a thermostat that opens too early is ruled out by a cold cruise, and another is fitted', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByLabel('Variant').selectOption('noseCooler');
+  await part(page, 'plate').click();
+  await page.getByRole('button', { name: 'Which size would do?' }).click();
+  const finder = page.getByRole('region', { name: 'Which Plate would do' });
+  await expect(finder).toContainText('80 °C; 82 °C; 85 °C; 88 °C; 93 °C would do.');
+  await expect(finder.getByRole('row', { name: /^71 °C/ })).toContainText('Too cold on a cold cruise.');
+  await finder.getByRole('button', { name: 'Fit 88 °C' }).click();
+  await expect(page.getByLabel('Starts to open')).toHaveValue('88');
+  expect(problems).toEqual([]);
+});

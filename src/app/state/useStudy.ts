@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
 import type { Project } from '../../core/circuit/project';
 import { dependenciesOf, StudyRefused, type StudyKind } from '../../core/studies/study';
@@ -27,8 +27,22 @@ const LOOK_EVERY_MS = 120;
 const useStudies = create<{ readonly byKey: Readonly<Record<string, StudyState>> }>()(() => ({ byKey: {} }));
 const running = new Map<string, AbortController>();
 
+/** Studies that the page keeps at hand; the store has more. */
+const MOST_AT_HAND = 60;
+
 const put = (key: string, change: Partial<StudyState>) =>
-  useStudies.setState(({ byKey }) => ({ byKey: { ...byKey, [key]: { ...(byKey[key] ?? NOTHING), ...change } } }));
+  useStudies.setState(({ byKey }) => {
+    const { [key]: own, ...others } = byKey;
+    // The latest stands last; those that nobody has touched for longest make room, unless they run.
+    const left = Object.entries(others);
+    const kept = left.filter(([, s], i) => s.status === 'running' || i >= left.length - MOST_AT_HAND);
+    return { byKey: { ...Object.fromEntries(kept), [key]: { ...(own ?? NOTHING), ...change } } };
+  });
+
+function stop(key: string): void {
+  running.get(key)?.abort();
+  put(key, { status: 'idle', partial: undefined });
+}
 
 const keyOf = (name: string, project: Project, request: unknown) => JSON.stringify([project.name, project.activeVariant, name, request]);
 
@@ -84,8 +98,13 @@ export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, au
   const state = useStudies((s) => s.byKey[key]);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the request
   const dependsOn = useMemo(() => dependenciesOf(kind, project, request), [kind, project, key]);
+  const before = useRef(key);
   useEffect(() => {
-    if (useStudies.getState().byKey[key]) return;
+    // What ran by itself for an earlier question of this view is not wanted any more.
+    if (auto && before.current !== key && useStudies.getState().byKey[before.current]?.status === 'running') stop(before.current);
+    before.current = key;
+    const known = useStudies.getState().byKey[key];
+    if (known && (known.answer !== undefined || known.status !== 'idle' || !auto)) return;
     put(key, { status: 'reading' });
     void loadResult(key).catch(() => undefined).then((kept) => {
       if (useStudies.getState().byKey[key]?.status !== 'reading') return;
@@ -102,10 +121,7 @@ export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, au
     answer: shown as A | undefined, stale: answer !== undefined && shown === answer && of !== dependsOn, partly: shown !== answer,
     reading: state === undefined || status === 'reading', running: status === 'running', done, known, message: status === 'failed' ? message : '',
     run: () => begin(kind, project, request, key),
-    cancel: () => {
-      running.get(key)?.abort();
-      put(key, { status: 'idle', partial: undefined });
-    },
+    cancel: () => stop(key),
   };
 }
 

@@ -6,6 +6,7 @@ import { VERDICT_WORDS } from '../../../core/supply/say';
 import { speedLimitRevS } from '../../../core/sweep/reachable';
 import { formatQuantity, type UnitChoice } from '../../../core/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
+import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
@@ -46,7 +47,7 @@ export function EnvelopeView() {
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const conditions = useWorkbench((w) => w.conditions);
   const [y, setY] = useState<Envelope['y']>('oil');
-  const study = useStudy(ENVELOPE_STUDY, requestOf(y, { oilTemperatureK, conditions }));
+  const study = useStudy(ENVELOPE_STUDY, requestOf(y, useSettled({ oilTemperatureK, conditions })));
   const envelope = study.answer;
   const upward = { oil: oilTemperatureK, filterAge: undefined, air: conditions.airTemperatureK, road: conditions.roadSpeedMS }[y];
   const here = upward === undefined ? undefined : { x: speedRevS, y: upward };

@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import type { Part } from '../../../core/circuit/parts';
+import { isConsumer } from '../../../core/circuit/ports';
+import { activeVariant } from '../../../core/circuit/project';
 import { SIZING_STUDY, type Sizing } from '../../../core/sizing/sizingStudy';
 import { saySizing } from '../../../core/sizing/saySizing';
 import type { Sizable } from '../../../core/sizing/sizable';
@@ -23,9 +25,13 @@ export function SizeFinder({ part, sizable, current, onTake }: { readonly part: 
 }
 
 function Search({ part, sizable, current, units, onTake }: { readonly part: Part; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice; readonly onTake: (si: number) => void }) {
-  const search = useStudy(SIZING_STUDY, { part: part.id, path: [...sizable.path] });
+  const project = useWorkbench((w) => w.project)!;
+  const [consumer, setConsumer] = useState('');
+  const search = useStudy(SIZING_STUDY, { part: part.id, path: [...sizable.path], ...(consumer === '' ? {} : { consumer }) });
+  const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
     <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
+      <label className="field"><span>To supply</span><select value={consumer} onChange={(event) => setConsumer(event.target.value)}><option value="">everything</option>{consumers.map((c) => <option key={c.id} value={c.id}>{c.name}</option>)}</select></label>
       <StudyStatus study={search} doing="trying sizes" />
       {search.answer && !search.running && <Answer sizing={search.answer} sizable={sizable} current={current} units={units} onTake={onTake} />}
     </section>

@@ -51,3 +51,17 @@ describe('Which size would do, on the part’s sheet', () => {
     await screen.findByText('Of an earlier state.');
   });
 });
+
+describe('The margin that a size is asked for', () => {
+  it('is everything’s, or one consumer’s, which leaves more room', async () => {
+    const project = openDemo();
+    show(<Restrictor />);
+    fireEvent.click(screen.getByRole('button', { name: 'Which would do?' }));
+    await screen.findByText(/will do\.$/);
+    fireEvent.change(screen.getByRole('combobox', { name: 'To supply' }), { target: { value: 'mains' } });
+    const { bands, high } = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'], consumer: 'mains' });
+    const mm = (si: number) => (1000 * si).toFixed(2);
+    await screen.findByText(new RegExp(`^${mm(bands[0]!.low)}.mm to ${mm(bands[0]!.high)}.mm will do\\.$`));
+    expect(bands[0]!.high).toBeLessThanOrEqual(high);
+  });
+});

@@ -1,6 +1,7 @@
 import { SENSITIVITY_STUDY, type Sensitivity } from '../../../core/sensitivity/sensitivityStudy';
 import { sayMargin } from '../../../core/supply/say';
 import { displayUnit, formatFigure, formatQuantity, type Quantity, type UnitChoice } from '../../../core/units';
+import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
@@ -20,13 +21,13 @@ export function SensitivitySection({ consumer, consumers, onConsumer }: { readon
         <label>Consumer <select value={consumer} onChange={(event) => onConsumer(event.target.value)}>{consumers.map((c) => <option key={c.part} value={c.part}>{c.name}</option>)}</select></label>
         <span className="quiet">at {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}, held</span>
       </div>
-      {speedRevS > 0 ? <Ranked key={`${consumer} ${speedRevS} ${oilTemperatureK}`} request={{ speedRevS, oilTemperatureK, consumer }} units={units} /> : <p role="status">The engine stands still: nothing is asked of it.</p>}
+      {speedRevS > 0 ? <Ranked request={{ speedRevS, oilTemperatureK, consumer }} units={units} /> : <p role="status">The engine stands still: nothing is asked of it.</p>}
     </section>
   );
 }
 
 function Ranked({ request, units }: { readonly request: { speedRevS: number; oilTemperatureK: number; consumer: string }; readonly units: UnitChoice }) {
-  const study = useStudy(SENSITIVITY_STUDY, request);
+  const study = useStudy(SENSITIVITY_STUDY, useSettled(request));
   const answer = study.answer;
   return (
     <div aria-busy={study.running}>

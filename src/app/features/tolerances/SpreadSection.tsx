@@ -7,6 +7,7 @@ import { formatFigure, formatQuantity, displayUnit, type UnitChoice } from '../.
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { PostPatterns, TidePost } from '../../marks/TidePost';
 import { spreadAt, USUAL_SAMPLES, USUAL_SEED } from '../../state/spreadRequest';
+import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
@@ -33,8 +34,9 @@ function sayChance({ chance, error }: { readonly chance: number; readonly error:
 /** What tolerances do to supply: a chance for each consumer, its band on a tide post, and what to tighten first. */
 export function SpreadSection({ result, sweep, onConsumer }: { readonly result: SolveResult | undefined; readonly sweep: Sweep | undefined; readonly onConsumer: (part: string) => void }) {
   const units = useWorkbench((w) => w.units);
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
+  const now = { speedRevS: useWorkbench((w) => w.speedRevS), oilTemperatureK: useWorkbench((w) => w.oilTemperatureK) };
+  // What is written is what is run.
+  const { speedRevS, oilTemperatureK } = useSettled(now);
   const [at, setAt] = useState<'state' | 'worst'>('state');
   const [samples, setSamples] = useState<number>(USUAL_SAMPLES);
   const [seed, setSeed] = useState(USUAL_SEED);
@@ -50,7 +52,7 @@ export function SpreadSection({ result, sweep, onConsumer }: { readonly result: 
         <label>Samples <select value={samples} onChange={(event) => setSamples(Number(event.target.value))}>{SAMPLES.map((n) => <option key={n}>{n}</option>)}</select></label>
         <label>Seed <input type="number" min={0} max={9999} value={seed} onChange={(event) => setSeed(Math.max(0, Math.min(9999, Math.floor(Number(event.target.value)) || 0)))} /></label>
       </div>
-      {standing ? <p role="status">The engine stands still: nothing is asked of it.</p> : <Drawn key={JSON.stringify(request)} request={request} result={at === 'state' ? result : undefined} units={units} onConsumer={onConsumer} />}
+      {standing ? <p role="status">The engine stands still: nothing is asked of it.</p> : <Drawn request={request} result={at === 'state' ? result : undefined} units={units} onConsumer={onConsumer} />}
     </section>
   );
 }

@@ -29,7 +29,7 @@ export function VariantBar() {
       <select id="variant" value={project.activeVariant} onChange={(event) => showVariant(event.target.value)}>
         {inTree(project.variants).map(({ variant, depth }) => <option key={variant.id} value={variant.id}>{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>)}
       </select>
-      <button type="button" className="plain" onClick={() => setOpen(true)} aria-label="This variant: name and season" title="This variant: name and season">…</button>
+      <button type="button" className="plain" onClick={() => setOpen(true)} aria-label="Season and title" title="Season and title">…</button>
       {open && <Suspense fallback={null}><VariantDialog onClose={() => setOpen(false)} /></Suspense>}
       <button type="button" className="plain" disabled={last === undefined} onClick={undo} aria-keyshortcuts="Control+Z" aria-label={last === undefined ? 'Undo' : `Undo: ${last}`} title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}>Undo</button>
       <button type="button" className="plain" disabled={next === undefined} onClick={redo} aria-keyshortcuts="Control+Y" aria-label={next === undefined ? 'Redo' : `Redo: ${next}`} title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}>Redo</button>
