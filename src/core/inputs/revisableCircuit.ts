@@ -70,8 +70,12 @@ export class RevisableCircuit {
     return slot;
   }
 
-  /** Writes what was set into the network. @returns false where a figure asked for other elements and the network was made anew, from rest */
-  apply(): boolean {
+  /**
+   * Writes what was set into the network.
+   * @param mayCompile false leaves the network half revised where a figure asks for other elements: whoever says so sets it back
+   * @returns false where a figure asked for other elements; the network was then made anew, from rest, if it might
+   */
+  apply(mayCompile = true): boolean {
     const { data } = this.circuit.oil;
     this.oil = this.factor === 1 ? this.circuit.oil : new Oil({
       ...data, viscosity40M2S: this.factor * data.viscosity40M2S, viscosity100M2S: this.factor * data.viscosity100M2S,
@@ -80,7 +84,7 @@ export class RevisableCircuit {
     let fits = true;
     for (const part of this.changed) fits = this.reviserOf(part).revise() && fits;
     this.changed.clear();
-    if (fits) this.circuit.solver.parametersChanged();
+    if (fits || !mayCompile) this.circuit.solver.parametersChanged();
     else {
       this.circuit = this.compile();
       this.revisers.clear();

@@ -50,7 +50,7 @@ export class Adjoint {
     return readProbe(this.probe, compiled.network, solver.workspace, this.state, stillNodes(compiled.network, solver.workspace)).checks;
   }
 
-  /** dm/du for each input [the margin's SI unit per the input's]; by the inputs' order. */
+  /** dm/du for each input [the margin's SI unit per the input's], by the inputs' order; NaN where a figure stands at a change of law. */
   gradient(margin: MarginOf, inputs: readonly Input[]): Float64Array {
     const { system, workspace: ws } = this.revisable.circuit.solver;
     const { network } = this.revisable.circuit.compiled;
@@ -93,10 +93,11 @@ export class Adjoint {
     return slopes;
   }
 
-  private set(input: Input, si: number): void {
-    if (isOfState(input)) return;
+  /** @returns false where the figure asks for other elements than there are: its slope cannot be told */
+  private set(input: Input, si: number): boolean {
+    if (isOfState(input)) return true;
     this.revisable.set(input, si);
-    this.revisable.apply();
+    return this.revisable.apply(false);
   }
 
   /** The margin with one input changed and every pressure as it was; each element's mass flow there is written to `massKgS`. */
@@ -105,7 +106,7 @@ export class Adjoint {
     const { network } = revisable.circuit.compiled;
     const { workspace: ws } = revisable.circuit.solver;
     const state = withStateInput(this.state, input, si);
-    this.set(input, si);
+    if (!this.set(input, si)) return NaN;
     trial.pressurePa.set(ws.pressurePa);
     trial.flowM3S.set(ws.flowM3S);
     trial.lawDropPa.set(ws.lawDropPa);

@@ -1,4 +1,5 @@
 import { isConsumer } from '../circuit/ports';
+import { SHORT_TUBE_UP_TO } from '../elements/orifice';
 import type { Project } from '../circuit/project';
 import { inputsOf, stateInputs, type Input } from '../inputs/inputs';
 import { RevisableCircuit, withStateInput } from '../inputs/revisableCircuit';
@@ -81,5 +82,19 @@ describe('What moves a margin', () => {
     expect([check!.quantity, check!.side]).toEqual(['flow', 'high']);
     expect(rows.slice(0, 3).map((r) => r.id)).toContain('turboRestrictor.boreM');
     expect(rows.find((r) => r.id === 'turboRestrictor.boreM')!.perStep).toBeLessThan(0);
+  });
+
+  it('leaves out a figure that stands just where its law changes, and keeps the others right', () => {
+    const project = demoProject();
+    // A bore as long as a short tube may be: a hair narrower and it is a tube.
+    const stock = project.variants[0]!;
+    const parts = stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' && p.kind === 'orifice' ? { ...p, lengthM: SHORT_TUBE_UP_TO * p.boreM } : p));
+    const at = { ...STATES[1]!, consumer: 'turbo' };
+    const { rows } = studyHere(SENSITIVITY_STUDY, { ...project, variants: [{ ...stock, circuit: { ...stock.circuit, parts } }] }, at);
+    expect(rows.map((r) => r.id)).not.toContain('turboRestrictor.boreM');
+    const before = studyHere(SENSITIVITY_STUDY, project, at).rows;
+    expect(rows.length).toBe(before.length - 1);
+    const clearance = (list: typeof rows) => list.find((r) => r.id === 'mains.clearanceRadialM')!.perStep;
+    expect(clearance(rows) / clearance(before)).toBeCloseTo(1, 0);
   });
 });

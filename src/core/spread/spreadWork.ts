@@ -55,7 +55,7 @@ function sharesOf(revisable: RevisableCircuit, state: Parameters<RevisableCircui
   const adjoint = new Adjoint(revisable, state, probe.part.id);
   const check = adjoint.solved ? adjoint.checks()[0] : undefined;
   if (!check) return [];
-  const squares = Array.from(adjoint.gradient(check, inputs), (slope, i) => (slope * inputs[i]!.plusMinus) ** 2);
+  const squares = Array.from(adjoint.gradient(check, inputs), (slope, i) => (Number.isFinite(slope) ? (slope * inputs[i]!.plusMinus) ** 2 : 0));
   const total = squares.reduce((a, b) => a + b, 0);
   if (!(total > 0)) return [];
   squares.forEach((square, i) => (importance[i]! += square / total));
