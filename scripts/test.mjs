@@ -22,6 +22,6 @@ for (const part of ['core', 'app', 'node']) step(`Types: ${part}`, bin('tsc'), [
 step('Lint: code', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
 step('Lint: imports point one way', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
 step('Lint: nothing unused', bin('knip'), ['--no-progress']);
-step('Unit tests', bin('jest'), ['--ci']);
+step('Unit tests', bin('jest'), ['--ci', '--maxWorkers=100%']);
 step('Building the app', bin('vite'), ['build', '--logLevel', 'error']);
 step('End-to-end tests in headless Chromium', bin('playwright'), ['test']);

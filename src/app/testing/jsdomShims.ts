@@ -18,3 +18,5 @@ if (!globalThis.TextEncoder) Object.assign(globalThis, { TextEncoder, TextDecode
 // antd measures a scroll bar's pseudo element, which jsdom does not know.
 const styleOf = window.getComputedStyle.bind(window);
 window.getComputedStyle = (element: Element) => styleOf(element);
+// jsdom lays nothing out, so nothing can be scrolled to.
+Element.prototype.scrollIntoView ??= () => undefined;

@@ -24,6 +24,8 @@ function atHotIdle() {
   return { project, result: made.circuit.solve(made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)), sweep: sweepToEnd(made.circuit) };
 }
 
+/** The whole answer, not what is said so far. */
+const whole = () => screen.findByText(/^1024 circuits, seed 1\. ±/);
 const run = async () => fireEvent.click(await screen.findByRole('button', { name: 'Run' }));
 
 describe('The spread on the page', () => {
@@ -33,7 +35,7 @@ describe('The spread on the page', () => {
     fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
     await run();
     const alone = studyHere(SPREAD_STUDY, project, { states: [HOT_IDLE], samples: 1024, seed: 1 });
-    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    await whole();
     const lifters = alone.consumers.find((c) => c.part === 'lifters')!;
     const row = screen.getAllByRole('row').find((r) => r.textContent?.startsWith('Lifters'))!;
     expect(row.textContent).toContain(`${(100 * lifters.chance).toFixed(1)} ± `);
@@ -48,7 +50,7 @@ describe('The spread on the page', () => {
     const view = show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
     fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
     await run();
-    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    await whole();
     expect(screen.queryByText('Of an earlier state.')).toBeNull();
     act(() => useWorkbench.getState().setTolerance({ part: 'mains', path: ['clearanceRadialM'] }, 1e-6));
     await screen.findByText('Of an earlier state.');
@@ -57,12 +59,12 @@ describe('The spread on the page', () => {
     act(() => useWorkbench.getState().redo());
     fireEvent.click(await screen.findByRole('button', { name: 'Run again' }));
     await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
-    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    await whole();
     view.unmount();
     // Another look at the same finds the answer there.
     show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
     fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
-    await screen.findByText('1024 circuits, seed 1', { exact: false });
+    await whole();
   });
 
   it('draws at every consumer’s worst state together, and asks nothing of an engine that stands', async () => {

@@ -1,0 +1,147 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { activeVariant } from '../core/circuit/project';
+import { CircuitSolver } from '../core/network/solveProject';
+import { VERDICT_WORDS } from '../core/supply/say';
+import { sweepToEnd } from '../core/sweep/sweep';
+import { formatFigure } from '../core/units';
+import { CircuitPage } from './CircuitPage';
+import { useWorkbench } from './state/workbench';
+import { openDemo, show } from './testing/page';
+
+jest.mock('../workers/client');
+jest.mock('../workers/studyPool');
+
+const bench = () => useWorkbench.getState();
+const partOnSheet = (id: string) => document.querySelector<SVGElement>(`.sheet [data-part="${id}"]`)!;
+const press = (key: string, more: object = {}) => fireEvent.keyDown(document.body, { key, ...more });
+/** The page with its first answers, range and audit included. */
+async function opened(name = 'thornback', change?: Parameters<typeof openDemo>[1]) {
+  const project = openDemo(name, change);
+  show(<CircuitPage />);
+  await screen.findByText(/, 337 states$/);
+  return project;
+}
+const solverOf = (project: ReturnType<typeof openDemo>) => {
+  const made = CircuitSolver.of(project);
+  if (!made.ok) throw new Error('refused');
+  return made.circuit;
+};
+
+describe('The circuit page', () => {
+  it.each(['thornback', 'saltmarsh', 'larkspur'])('says of %s what the core says: every consumer on the sheet, and at its worst beside it', async (name) => {
+    const project = await opened(name);
+    const circuit = solverOf(project);
+    const { speedRevS, oilTemperatureK } = bench();
+    const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
+    for (const c of result.consumers) {
+      const label = partOnSheet(c.part).getAttribute('aria-label')!;
+      expect([c.part, label]).toEqual([c.part, expect.stringContaining(VERDICT_WORDS[c.verdict])]);
+      if (c.pressurePa !== null) expect([c.part, label]).toEqual([c.part, expect.stringContaining(formatFigure(c.pressurePa, 'pressure'))]);
+    }
+    const sweep = sweepToEnd(circuit);
+    const rows = [...document.querySelectorAll('.panel button.finding')];
+    expect(rows).toHaveLength(sweep.consumers.length);
+    // Weightiest first: those that are not supplied stand before those that are.
+    const supplied = rows.map((row) => sweep.consumers.find((c) => row.querySelector('strong')!.textContent === c.name)!.supplied);
+    expect(supplied).toEqual([...supplied].sort((a, b) => Number(a) - Number(b)));
+  });
+
+  it('goes to a consumer’s worst state when its line is pressed, and back with Escape', async () => {
+    await opened();
+    fireEvent.click(screen.getByRole('button', { name: /^Lifters near mark/ }));
+    expect([bench().selected, bench().speedRevS * 60]).toEqual(['lifters', expect.closeTo(850, 3)]);
+    await screen.findByRole('heading', { name: /^Lifters Back/ });
+    press('Escape');
+    expect(bench().selected).toBeUndefined();
+  });
+
+  it('is driven from the keyboard: speed, named states, moves, undo', async () => {
+    const project = await opened();
+    const before = bench().speedRevS;
+    press('[');
+    expect(bench().speedRevS).toBeCloseTo(before - 50 / 60, 9);
+    press('3');
+    expect(bench().speedRevS).toBe(project.namedStates[2]!.speedRevS);
+    act(() => bench().select('turboRestrictor'));
+    press('m');
+    expect(bench().moves).toEqual({ part: 'turboRestrictor', heading: undefined });
+    act(() => bench().closeMoves());
+    act(() => bench().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
+    expect(bench().past).toHaveLength(1);
+    press('z', { ctrlKey: true });
+    expect(bench().project).toBe(project);
+    press('y', { ctrlKey: true });
+    expect(bench().past).toHaveLength(1);
+    press('k', { ctrlKey: true });
+    expect(bench().moves).toEqual({ part: undefined, heading: undefined });
+  });
+
+  it('previews a move on the sheet with what it would change, and changes nothing until it is made', async () => {
+    const project = await opened();
+    act(() => bench().select('filter'));
+    act(() => bench().previewMove({ kind: 'takeOut', part: 'turboRestrictor' }));
+    const bar = (await screen.findByText(/^Preview: take Restrictor out and join the line\.$/)).closest('[role=status]')!;
+    // Without its restrictor the turbo is still flooded: no verdict changes.
+    await waitFor(() => expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the range\./));
+    await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeNull());
+    expect(bench().project).toBe(project);
+    act(() => bench().previewMove(undefined));
+    await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeTruthy());
+  });
+
+  it('lists what the audit finds; a finding is set aside with a reason and taken up again', async () => {
+    await opened();
+    fireEvent.click(screen.getByRole('tab', { name: /^Audit/ }));
+    await waitFor(() => expect(screen.getByRole('heading', { name: /^Audit/ }).textContent).toMatch(/\d+ stop, \d+ mend, \d+ to know/));
+    const finding = screen.getAllByRole('article')[0]!;
+    const title = finding.getAttribute('aria-label')!;
+    fireEvent.click(within(finding).getByRole('button', { name: 'Set aside…' }));
+    fireEvent.click(within(finding).getByRole('button', { name: 'Set it aside' }));
+    expect(within(finding).getByRole('alert').textContent).toBe('Write why it may stay so.');
+    fireEvent.change(within(finding).getByRole('textbox'), { target: { value: 'a wider drain is on the bench' } });
+    fireEvent.click(within(finding).getByRole('button', { name: 'Set it aside' }));
+    expect(activeVariant(bench().project!).waivers).toEqual([expect.objectContaining({ reason: 'a wider drain is on the bench' })]);
+    const aside = await screen.findByText(/^Set aside: a wider drain/);
+    expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
+    fireEvent.click(within(aside).getByRole('button', { name: 'Take it up again' }));
+    expect(activeVariant(bench().project!).waivers).toEqual([]);
+  });
+
+  it('finds the temperature by heat when asked, and shows where it lies', async () => {
+    await opened();
+    fireEvent.click(screen.getByRole('radio', { name: 'found by heat' }));
+    await waitFor(() => expect(screen.getByRole('status', { name: 'Oil in the sump, found' }).textContent).toMatch(/\d{2,3} °C/));
+    expect(screen.getByRole('slider', { name: 'Air' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'held' }));
+    expect(screen.queryByRole('slider', { name: 'Air' })).toBeNull();
+  });
+
+  it('says in words why a circuit cannot be computed, and keeps what is there', async () => {
+    await opened();
+    const { project } = bench();
+    const stock = activeVariant(project!);
+    // Without its sump the circuit has no reservoir at all.
+    act(() => bench().open({ ...project!, variants: [{ ...stock, circuit: { parts: stock.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } }] }));
+    expect((await screen.findAllByText(/This circuit cannot be computed/))[0]!.closest('[role=alert]')).toBeTruthy();
+    expect(bench().project!.variants[0]!.circuit.parts).toHaveLength(1);
+  });
+
+  it('moves an instrument with arrow keys and changes the oil, undone by one step', async () => {
+    const project = await opened();
+    const speed = screen.getByRole('slider', { name: 'Engine speed' });
+    fireEvent.keyDown(speed, { key: 'ArrowLeft' });
+    expect(bench().speedRevS).toBeLessThan(project.engine.maximumSpeedRevS);
+    fireEvent.change(screen.getByLabelText('Oil'), { target: { value: '20W-50' } });
+    expect(bench().project!.oil.name).toBe('20W-50');
+    act(() => bench().undo());
+    expect(bench().project).toBe(project);
+  });
+
+  it('changes the season’s oil, not the project’s, where the variant has a season with an oil', async () => {
+    const project = await opened('thornback', (p) => ({ ...p, variants: p.variants.map((v) => ({ ...v, season: { name: 'Winter', oil: { ...p.oil, name: '5W-30' } } })) }));
+    const oil = screen.getByLabelText<HTMLSelectElement>('Oil, Winter');
+    expect(oil.value).toBe('5W-30');
+    fireEvent.change(oil, { target: { value: '0W-20' } });
+    expect([bench().project!.oil, activeVariant(bench().project!).season!.oil!.name]).toEqual([project.oil, '0W-20']);
+  });
+});

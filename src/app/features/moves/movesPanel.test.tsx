@@ -1,0 +1,83 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { activeVariant } from '../../../core/circuit/project';
+import { openDemo, show } from '../../testing/page';
+import { useWorkbench } from '../../state/workbench';
+import MovesPanel from './MovesPanel';
+
+const bench = () => useWorkbench.getState();
+const parts = () => activeVariant(bench().project!).circuit.parts;
+const field = () => screen.getByRole('combobox', { name: 'Say what to do' });
+const say = (words: string) => fireEvent.change(field(), { target: { value: words } });
+const key = (name: string) => fireEvent.keyDown(field(), { key: name });
+
+describe('The moves at a part', () => {
+  it('are found by words, looked at by arrow keys, and made by Enter as one step', () => {
+    openDemo();
+    show(<MovesPanel part="filter" heading={undefined} />);
+    say('insert before dual-pass');
+    expect(screen.getByRole('status').textContent).toMatch(/^1 move\. Arrow keys show one/);
+    key('ArrowDown');
+    expect(bench().preview).toMatchObject({ name: 'insert dual-pass cooler before Filter', why: undefined });
+    expect(screen.getByRole('option', { selected: true })).toBeTruthy();
+    expect(bench().past).toEqual([]);
+    key('Enter');
+    expect(bench().past.map((s) => s.name)).toEqual(['insert dual-pass cooler before Filter']);
+    expect(parts().some((p) => p.kind === 'cooler')).toBe(true);
+  });
+
+  it('are looked at first by Enter, then made; another word forgets what was looked at', () => {
+    openDemo();
+    show(<MovesPanel part="turboRestrictor" heading={undefined} />);
+    say('take out');
+    key('Enter');
+    expect([bench().preview?.name, bench().past.length]).toEqual(['take Restrictor out and join the line', 0]);
+    say('take out and');
+    expect(bench().preview).toBeUndefined();
+    key('ArrowDown');
+    key('ArrowUp');
+    key('Enter');
+    expect(parts().some((p) => p.id === 'turboRestrictor')).toBe(false);
+  });
+
+  it('narrow by their kind, and say so where no words fit', () => {
+    openDemo();
+    show(<MovesPanel part="filter" heading={undefined} />);
+    const all = screen.getAllByRole('option').length;
+    fireEvent.click(screen.getByRole('button', { name: 'Swap for' }));
+    const swaps = screen.getAllByRole('option');
+    expect(swaps.length).toBeLessThan(all);
+    fireEvent.click(screen.getByRole('button', { name: 'Swap for' }));
+    expect(screen.getAllByRole('option')).toHaveLength(all);
+    say('paint it blue');
+    expect(screen.getByRole('status').textContent).toBe('No move says that. Use fewer words.');
+  });
+
+  it('by touch: the first tap shows, the second makes', () => {
+    openDemo();
+    show(<MovesPanel part="turboRestrictor" heading={undefined} />);
+    say('take out');
+    fireEvent.click(screen.getAllByRole('option')[0]!);
+    expect([bench().preview?.name, bench().past.length]).toEqual(['take Restrictor out and join the line', 0]);
+    fireEvent.click(screen.getAllByRole('option')[0]!);
+    expect(bench().past).toHaveLength(1);
+  });
+
+  it('that cannot be made say why and change nothing', () => {
+    const project = openDemo();
+    show(<MovesPanel part="pump" heading={undefined} />);
+    bench().makeMove({ kind: 'takeOut', part: 'pump' });
+    expect(screen.queryByRole('option', { name: /take pump out/i })).toBeNull();
+    expect([bench().preview?.why, bench().project]).toEqual([expect.stringContaining('Pump moves the oil'), project]);
+  });
+
+  it('of any part are offered where none is named, begin at a heading, and close with Escape', () => {
+    openDemo();
+    bench().openMoves(undefined, 'insert before');
+    show(<MovesPanel part={undefined} heading="insert before" />);
+    expect(screen.getByRole('heading', { name: /^Moves: Any part/ })).toBeTruthy();
+    expect((field() as HTMLInputElement).value).toBe('insert before');
+    expect(screen.getByRole('status').textContent).toMatch(/^\d+ moves, the first 80 shown\.$/);
+    key('Escape');
+    expect(bench().moves).toBeUndefined();
+  });
+});
