@@ -62,7 +62,8 @@ function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, reques
   }, control.signal).then((answer) => {
     if (control.signal.aborted) return;
     put(key, { status: 'idle', answer, dependsOn, partial: undefined });
-    void saveResult(key, dependsOn, answer, Date.now());
+    // Where the browser keeps nothing, the answer is at hand until the page goes.
+    void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
   }, (error: unknown) => {
     if (control.signal.aborted || error instanceof Superseded) return;
     const known = error instanceof CircuitRefused || error instanceof StudyRefused;

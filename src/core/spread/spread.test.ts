@@ -156,6 +156,14 @@ describe('Tolerances of Thornback', () => {
     expect([low < middle, middle < high, middle / lifters.check!.actual]).toEqual([true, true, expect.closeTo(1, 1)]);
   });
 
+  it('name nothing to tighten for a consumer that fails as stated: Thornback’s turbo at full speed is flooded by its restrictor, not by chance', () => {
+    const fast = { speedRevS: 7000 / 60, oilTemperatureK: project.range.hottestOilK };
+    const { consumers, tighten } = studyHere(SPREAD_STUDY, project, { states: [fast], samples: 512, seed: 2 });
+    expect(consumers.find((c) => c.part === 'turbo')).toMatchObject({ verdict: 'flooded' });
+    expect(consumers.find((c) => c.part === 'turbo')!.chance).toBeLessThan(0.5);
+    expect(tighten).toBeNull();
+  });
+
   it('come from a bench whose memory does not grow with the samples: a task’s reply is as long for many as for few', () => {
     const bench = new StudyBench(project);
     const first = spreadWork(bench, { kind: 'nominal', request });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Project } from '../circuit/project';
 import { checkSchema, verdictSchema } from '../network/result';
 import type { Study, StudyKind } from '../studies/study';
+import { isSupplied } from '../supply/supplyVerdict';
 import { BINS, Histogram } from './histogram';
 
 /** Independent copies of the sequence: their scatter is the error that is stated. */
@@ -79,7 +80,7 @@ export const spreadSchema = z.strictObject({
     pressurePa: z.array(bandSchema), flowM3S: z.array(bandSchema),
     shares: nominalSchema.shape.consumers.element.shape.shares,
   })),
-  /** The tolerance that is worth tightening first, for the consumer that is supplied least surely; sampled again with it halved. */
+  /** The tolerance that is worth tightening first, for the consumer that is supplied least surely of those supplied as stated; sampled again with it halved. */
   tighten: z.strictObject({ consumer: z.string(), id: z.string(), name: z.string(), before: z.number(), ...chanceSchema.shape }).nullable(),
 });
 export type Spread = z.infer<typeof spreadSchema>;
@@ -90,9 +91,10 @@ function* start(_project: Project, request: SpreadRequest): Study<SpreadTask, Sp
   const { nominal } = first;
   const tallies = (yield sampleTasks(request, nominal, request.samples, null)).filter(isTally);
   const answer = summary(request, nominal, tallies);
-  const least = answer.consumers.reduce((a, b) => (b.chance < a.chance ? b : a), answer.consumers[0]!);
+  // Who is not supplied as stated is helped by another circuit, not by closer work on this one.
+  const least = answer.consumers.filter((c) => isSupplied(c.verdict)).sort((a, b) => a.chance - b.chance)[0];
   const input = least?.shares[0];
-  if (!input || least.chance > GOOD_ENOUGH) return answer;
+  if (!least || !input || least.chance > GOOD_ENOUGH) return answer;
   const tried = (yield sampleTasks(request, nominal, TRIED_SHARE * request.samples, input.id)).filter(isTally);
   const after = summary(request, nominal, tried).consumers.find((c) => c.part === least.part)!;
   return { ...answer, tighten: { consumer: least.name, id: input.id, name: input.name, before: least.chance, chance: after.chance, error: after.error } };

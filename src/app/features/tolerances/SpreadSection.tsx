@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { SolveResult } from '../../../core/network/result';
 import { SPREAD_STUDY, type Spread, type SpreadRequest } from '../../../core/spread/spreadStudy';
 import { VERDICT_WORDS } from '../../../core/supply/say';
+import { isSupplied } from '../../../core/supply/supplyVerdict';
 import type { Sweep } from '../../../core/sweep/sweep';
 import { formatFigure, formatQuantity, displayUnit, type UnitChoice } from '../../../core/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
@@ -60,12 +61,14 @@ export function SpreadSection({ result, sweep, onConsumer }: { readonly result: 
 function Drawn({ request, result, units, onConsumer }: { readonly request: SpreadRequest; readonly result: SolveResult | undefined; readonly units: UnitChoice; readonly onConsumer: (part: string) => void }) {
   const study = useStudy(SPREAD_STUDY, request, false);
   const spread = study.answer;
+  const already = spread?.consumers.filter((c) => !isSupplied(c.verdict)) ?? [];
   return (
     <div aria-busy={study.running}>
       <StudyStatus study={study} doing="drawing circuits from their tolerances" />
       {spread && (
         <>
           <p className="answer">{sayAll(spread)}</p>
+          {already.length > 0 && <p>As stated already: {already.map((c) => `${c.name} ${VERDICT_WORDS[c.verdict]}`).join(', ')}. Closer tolerances do not mend that; another circuit does.</p>}
           {spread.tighten && <p><strong>Tighten first:</strong> {spread.tighten.name}. With it halved, {spread.tighten.consumer} is supplied in {sayChance(spread.tighten)} of them, instead of {(100 * spread.tighten.before).toFixed(1)} %.</p>}
           {result && <Posts spread={spread} result={result} units={units} />}
           <table className="chances">

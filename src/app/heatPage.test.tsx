@@ -1,0 +1,69 @@
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { solveBalanced } from '../core/heat/solveBalanced';
+import { CircuitSolver } from '../core/network/solveProject';
+import { formatQuantity } from '../core/units';
+import HeatPage from './HeatPage';
+import { useWorkbench } from './state/workbench';
+import { openDemo, show } from './testing/page';
+
+jest.mock('../workers/client');
+// The charts draw on a canvas, which jsdom has none of; what they are given is in their names.
+jest.mock('react-chartjs-2', () => ({ Line: ({ 'aria-label': label }: { 'aria-label': string }) => <div role="img" aria-label={label} /> }));
+
+const nose = (p: ReturnType<typeof openDemo>) => ({ ...p, activeVariant: 'noseCooler' });
+const balanceOf = (project: ReturnType<typeof openDemo>) => {
+  const made = CircuitSolver.of(project);
+  if (!made.ok) throw new Error('refused');
+  const { speedRevS, conditions } = useWorkbench.getState();
+  return solveBalanced(made.circuit, speedRevS, conditions).heat;
+};
+
+describe('The heat page', () => {
+  it('shows in and out of the balance that the core finds, which meet, and every part’s oil', async () => {
+    const project = openDemo('thornback', nose);
+    show(<HeatPage />);
+    const picture = await screen.findByRole('img', { name: /^Heat in/ });
+    const heat = balanceOf(project);
+    const [into, out] = picture.getAttribute('aria-label')!.match(/[\d.]+(?=.kW)/g)!.map(Number);
+    expect(into! - out!).toBeCloseTo(0, 1);
+    expect(picture.getAttribute('aria-label')).toContain(`sump at ${formatQuantity(heat.sumpK, 'temperature')}`);
+    expect(picture.textContent).toContain(`Nose cooler ${formatQuantity(heat.heatOut.find((h) => h.part === 'noseCooler')!.heatW, 'heatFlow')}`);
+    for (const part of heat.parts) expect(screen.getAllByText(part.name).length).toBeGreaterThan(0);
+    expect(screen.getByText('Hottest bearing film').nextSibling!.textContent).toBe(formatQuantity(heat.filmHottestK!, 'temperature'));
+    // This page is about found temperatures.
+    expect(useWorkbench.getState().found).toBe(true);
+  });
+
+  it('says so where the oil gets too hot, and where it stays too cold', async () => {
+    openDemo();
+    act(() => useWorkbench.getState().setConditions({ airTemperatureK: 318, roadSpeedMS: 5, load: 1 }));
+    const { unmount } = show(<HeatPage />);
+    await waitFor(() => expect(screen.queryAllByRole('alert').some((a) => /settles at 1[5-9]\d.°C\. The limit is 120/.test(a.textContent ?? ''))).toBe(true));
+    unmount();
+    act(() => useWorkbench.getState().setConditions({ airTemperatureK: 250, roadSpeedMS: 40, load: 0.1 }));
+    show(<HeatPage />);
+    await waitFor(() => expect(screen.queryAllByRole('alert').some((a) => /keeps its water and fuel/.test(a.textContent ?? ''))).toBe(true));
+  });
+
+  it('draws curves with and without cooler and thermostat, and says where the limits are met', async () => {
+    openDemo('thornback', nose);
+    show(<HeatPage />);
+    const chart = await screen.findByRole('img', { name: /^Against the air’s temperature/ });
+    for (const line of ['as it is', 'without the cooler', 'without the thermostat']) expect(chart.getAttribute('aria-label')).toContain(line);
+  });
+
+  it('runs a warm-up and a map, and stops when asked', async () => {
+    openDemo('thornback', nose);
+    show(<HeatPage />);
+    await screen.findByRole('img', { name: /^Against the air’s temperature/ });
+    fireEvent.click(screen.getByRole('tab', { name: 'Warm-up' }));
+    const warm = await screen.findByRole('img', { name: /^Warm-up/ });
+    expect(warm.getAttribute('aria-label')).toMatch(/The thermostat starts to open after \d+ min/);
+    fireEvent.click(screen.getByRole('tab', { name: 'Map of air and road' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
+    await screen.findByText(/Stopped\./);
+    fireEvent.click(screen.getByRole('button', { name: 'Run it again' }));
+    const map = await screen.findByRole('img', { name: /^Map of sump temperature\. \d+ % too hot/ });
+    expect(map.textContent).toContain('too cold to shed water');
+  });
+});
