@@ -40,7 +40,10 @@ describe('The heat page', () => {
     const { unmount } = show(<HeatPage />);
     await waitFor(() => expect(screen.queryAllByRole('alert').some((a) => /settles at 1[5-9]\d.°C\. The limit is 120/.test(a.textContent ?? ''))).toBe(true));
     unmount();
-    act(() => useWorkbench.getState().setConditions({ airTemperatureK: 250, roadSpeedMS: 40, load: 0.1 }));
+    // Larkspur is cooled by air alone: no coolant keeps its oil warm.
+    openDemo('larkspur');
+    act(() => useWorkbench.getState().setConditions({ airTemperatureK: 253, roadSpeedMS: 28, load: 0.1 }));
+    act(() => useWorkbench.getState().setState({ speedRevS: 25 }));
     show(<HeatPage />);
     await waitFor(() => expect(screen.queryAllByRole('alert').some((a) => /keeps its water and fuel/.test(a.textContent ?? ''))).toBe(true));
   });
