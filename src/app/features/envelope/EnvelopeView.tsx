@@ -47,6 +47,7 @@ export function EnvelopeView() {
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const conditions = useWorkbench((w) => w.conditions);
   const [y, setY] = useState<Envelope['y']>('oil');
+  const [of, setOf] = useState('');
   const study = useStudy(ENVELOPE_STUDY, requestOf(y, useSettled({ oilTemperatureK, conditions })));
   const envelope = study.answer;
   const upward = { oil: oilTemperatureK, filterAge: undefined, air: conditions.airTemperatureK, road: conditions.roadSpeedMS }[y];
@@ -61,6 +62,7 @@ export function EnvelopeView() {
     }
   };
   const reach = y === 'oil' ? reachOf(project) : [];
+  const large = envelope?.consumers.find((c) => c.part === of);
   return (
     <main className="page envelope" aria-busy={study.running}>
       <div className="heading">
@@ -75,10 +77,10 @@ export function EnvelopeView() {
         <div className="maps">
           <figure className="chart">
             <figcaption>
-              <h2>Least margin of any consumer</h2>
+              <h2><label>Least margin of <select value={large?.part ?? ''} onChange={(event) => setOf(event.target.value)}><option value="">any consumer</option>{envelope.consumers.map((c) => <option key={c.part} value={c.part}>{c.name}</option>)}</select></label></h2>
               <p>{summaryOf(envelope, project, units)}</p>
             </figcaption>
-            <EnvelopeMapView envelope={envelope} map={envelope.overall} units={units} here={here} reach={reach} large label={`Map of the least margin over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`} onPick={goTo}>
+            <EnvelopeMapView envelope={envelope} map={large ?? envelope.overall} units={units} here={here} reach={reach} large label={`Map of the least margin ${large ? `of ${large.name} ` : ''}over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`} onPick={goTo}>
               {(scales) => (
                 <>
                   {envelope.session.map((s) => (
@@ -87,7 +89,7 @@ export function EnvelopeView() {
                       <text className="t-name paper-tag" x={scales.x(s.x) + (scales.x(s.x) > 560 ? -10 : 11)} y={scales.y(s.y) + (scales.y(s.y) < 60 ? 20 : -9)} textAnchor={scales.x(s.x) > 560 ? 'end' : 'start'}>{s.name}</text>
                     </g>
                   ))}
-                  {envelope.labels.map((l) => <RegionLabel key={l.part} text={`${l.name} ${VERDICT_WORDS[l.verdict]}`} x={scales.x(l.x)} y={scales.y(l.y)} />)}
+                  {envelope.labels.filter((l) => !large || l.part === large.part).map((l) => <RegionLabel key={l.part} text={`${l.name} ${VERDICT_WORDS[l.verdict]}`} x={scales.x(l.x)} y={scales.y(l.y)} />)}
                 </>
               )}
             </EnvelopeMapView>

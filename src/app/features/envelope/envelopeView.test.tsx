@@ -49,6 +49,19 @@ describe('The envelope on the page', () => {
     expect(useWorkbench.getState().found).toBe(true);
   });
 
+  it('shows one consumer large when asked, with its own boundary only', async () => {
+    openDemo();
+    show(<EnvelopeView />);
+    await screen.findAllByText(/The session first fails at/);
+    const large = () => screen.getByRole('img', { name: /^Map of the least margin/ });
+    const lines = () => large().querySelectorAll('path[stroke="var(--alarm)"]').length;
+    const all = lines();
+    fireEvent.change(screen.getByRole('combobox', { name: 'Least margin of' }), { target: { value: 'mains' } });
+    expect(large().getAttribute('aria-label')).toMatch(/^Map of the least margin of Mains over/);
+    expect(lines()).toBeLessThan(all);
+    expect(large().textContent).not.toContain('Turbo flooded');
+  });
+
   it('writes margins with a true minus and nothing as nothing', () => {
     expect([sayValue(-0.93), sayValue(-0.01), sayValue(0), sayValue(7.26)]).toEqual(['−0.9', '0.0', '0.0', '7.3']);
   });
