@@ -3,6 +3,7 @@ import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
 import { Oil } from '../oil/oil';
 import { StudyBench } from '../studies/studyBench';
+import { isReachable } from '../sweep/reachable';
 import { studyHere } from '../studies/works';
 import { isSupplied } from '../supply/supplyVerdict';
 import { BENCH_HIGH_PA, betweenTanks } from '../verification/testing/bench';
@@ -154,6 +155,15 @@ describe('The envelope', () => {
       expect([part, x, y, suppliedAt(x - ex, y - ey, part)]).toEqual([part, x, y, !suppliedAt(x + ex, y + ey, part)]);
     }
     expect(places).toBeGreaterThan(30);
+  });
+
+  it('says of each consumer what it is at its own worst place within reach, as solving there says', () => {
+    for (const { part, worst } of stock.consumers) {
+      made.circuit.solver.reset();
+      const alone = made.circuit.solve(made.circuit.stateAt(worst!.x, worst!.y)).consumers.find((c) => c.part === part)!;
+      expect([part, worst!.verdict]).toEqual([part, alone.verdict]);
+      expect(isReachable(project.engine, project.range, { speedRevS: worst!.x, oilTemperatureK: worst!.y })).toBe(true);
+    }
   });
 
   it('agrees on its boundary with plain bisection of the verdict', () => {

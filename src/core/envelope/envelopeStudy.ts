@@ -44,7 +44,13 @@ const consumerSchema = z.strictObject({ part: z.string(), name: z.string() });
 const replySchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('rows'), consumers: z.array(consumerSchema),
-    rows: z.array(z.strictObject({ y: z.number(), values: z.array(z.array(value)), worst: z.array(worstSchema) })),
+    rows: z.array(z.strictObject({
+      y: z.number(), values: z.array(z.array(value)),
+      /** The worst consumer of each column. */
+      worst: z.array(worstSchema),
+      /** Of each consumer: the column within reach where it has least. */
+      least: z.array(z.strictObject({ ix: z.int(), verdict: verdictSchema }).nullable()),
+    })),
   }),
   z.strictObject({ kind: z.literal('edges'), at: z.array(z.number()) }),
   z.strictObject({ kind: z.literal('path'), crossing: z.strictObject({ ...pointSchema.shape, consumer: z.int(), verdict: verdictSchema }).nullable() }),
@@ -129,6 +135,11 @@ function* start(project: Project, request: EnvelopeRequest): Study<EnvelopeTask,
   }
 }
 
+/** Tells which places of a map the engine is asked to reach: with the oil upward those of its range, else every speed from idle up. @param project in its season */
+export function reachOf({ engine, range }: Project, { y: upward }: EnvelopeRequest): (x: number, y: number) => boolean {
+  return (x, y) => (upward === 'oil' ? isReachable(engine, range, { speedRevS: x, oilTemperatureK: y }) : x >= engine.idleSpeedRevS);
+}
+
 /** Crossings of a map by their edge, as the tracing takes them. */
 export const crossingsOf = ({ crossings }: EnvelopeMap): ReadonlyMap<string, MapPoint> => new Map(crossings.map((c) => [edgeKey(c), { x: c.x, y: c.y }]));
 
@@ -144,8 +155,7 @@ function mapOf(project: Project, request: EnvelopeRequest, replies: readonly Env
   const byY = new Map<number, Row>(given.flatMap((r) => r.rows.map((row) => [row.y, row] as const)));
   const rows = ys.map((y) => byY.get(y));
   const none = () => speedsRevS.map(() => null);
-  const seasonal = inSeason(project, activeVariant(project));
-  const within = (x: number, y: number) => (request.y === 'oil' ? isReachable(seasonal.engine, seasonal.range, { speedRevS: x, oilTemperatureK: y }) : x >= seasonal.engine.idleSpeedRevS);
+  const within = reachOf(inSeason(project, activeVariant(project)), request);
   const overall = rows.map((row) => row?.worst.map((w, ix) => (w ? row.values[w.consumer]![ix]! : null)) ?? none());
   const reached: { readonly failing: boolean }[] = [];
   rows.forEach((row, iy) => row?.worst.forEach((w, ix) => w && within(speedsRevS[ix]!, ys[iy]!) && reached.push({ failing: overall[iy]![ix]! < 0 })));
@@ -164,11 +174,12 @@ function mapOf(project: Project, request: EnvelopeRequest, replies: readonly Env
 
   function worstOf(values: Grid, consumer: number): Envelope['consumers'][number]['worst'] {
     let found: Envelope['consumers'][number]['worst'] = null;
-    values.forEach((row, iy) => row.forEach((v, ix) => {
-      if (v === null || (found && v >= found.value) || !within(speedsRevS[ix]!, ys[iy]!)) return;
-      const worst = rows[iy]!.worst[ix];
-      found = { x: speedsRevS[ix]!, y: ys[iy]!, value: v, verdict: worst?.consumer === consumer ? worst.verdict : v < 0 ? 'short' : v < 1 ? 'near' : 'inBand' };
-    }));
+    rows.forEach((row, iy) => {
+      const least = row?.least[consumer];
+      if (!least) return;
+      const here = values[iy]![least.ix]!;
+      if (!found || here < found.value) found = { x: speedsRevS[least.ix]!, y: ys[iy]!, value: here, verdict: least.verdict };
+    });
     return found;
   }
 }

@@ -9,7 +9,7 @@ import type { StudyBench } from '../studies/studyBench';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../supply/probe';
 import { isSupplied } from '../supply/supplyVerdict';
 import { bracketedRoot } from './bracketedRoot';
-import type { EnvelopeReply, EnvelopeRequest, EnvelopeTask } from './envelopeStudy';
+import { reachOf, type EnvelopeReply, type EnvelopeRequest, type EnvelopeTask } from './envelopeStudy';
 import type { MapPoint } from './marchingSquares';
 
 /** Values are cut off here: far enough out that a colour says no more. Dry is the worst there is. */
@@ -103,6 +103,11 @@ class MapSolver {
     return { consumer, verdict: this.verdicts[consumer]! };
   }
 
+  /** Verdict of one consumer at the place solved last. */
+  verdict(consumer: number): Verdict {
+    return this.verdicts[consumer]!;
+  }
+
   /** Value of one consumer, or of the worst where it is −1, at the place solved last. */
   value(consumer: number): number {
     return this.values[consumer < 0 ? this.worst()!.consumer : consumer]!;
@@ -115,7 +120,7 @@ export function envelopeWork(bench: StudyBench, task: EnvelopeTask): EnvelopeRep
   map.reset();
   switch (task.kind) {
     case 'rows':
-      return { kind: 'rows', consumers: map.probes.map(({ part }) => ({ part: part.id, name: part.name })), rows: task.ys.map((y, i) => rowOf(map, task.speedsRevS, y, i % 2 === 1)) };
+      return { kind: 'rows', consumers: map.probes.map(({ part }) => ({ part: part.id, name: part.name })), rows: task.ys.map((y, i) => rowOf(map, task.speedsRevS, y, i % 2 === 1, reachOf(bench.circuit().project, task.request))) };
     case 'edges':
       return { kind: 'edges', at: task.edges.map((edge) => crossingOf(map, edge.consumer, edge.from, edge.to, edge.fromValue, edge.toValue)) };
     case 'path':
@@ -123,16 +128,24 @@ export function envelopeWork(bench: StudyBench, task: EnvelopeTask): EnvelopeRep
   }
 }
 
-function rowOf(map: MapSolver, speedsRevS: readonly number[], y: number, backward: boolean): Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number] {
+type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
+
+function rowOf(map: MapSolver, speedsRevS: readonly number[], y: number, backward: boolean, within: (x: number, y: number) => boolean): Row {
   const values = map.probes.map(() => speedsRevS.map((): number | null => null));
+  const least = map.probes.map((): Row['least'][number] => null);
   const worst = speedsRevS.map((): ReturnType<MapSolver['worst']> => null);
   for (let n = 0; n < speedsRevS.length; n++) {
     const ix = backward ? speedsRevS.length - 1 - n : n;
     if (!map.at(speedsRevS[ix]!, y)) continue;
-    values.forEach((row, c) => (row[ix] = map.value(c)));
+    const reached = within(speedsRevS[ix]!, y);
+    values.forEach((row, c) => {
+      row[ix] = map.value(c);
+      const before = least[c];
+      if (reached && (!before || row[ix] < row[before.ix]!)) least[c] = { ix, verdict: map.verdict(c) };
+    });
     worst[ix] = map.worst();
   }
-  return { y, values, worst };
+  return { y, values, worst, least };
 }
 
 const between = (from: MapPoint, to: MapPoint, t: number): MapPoint => ({ x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) });

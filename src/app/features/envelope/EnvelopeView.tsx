@@ -30,7 +30,7 @@ function requestOf(y: Envelope['y'], { oilTemperatureK, conditions: { airTempera
 }
 
 /** The states that an engine is asked to reach, as an outline: from idle to the limit for the oil. */
-function reachOf(project: Project): MapPoint[] {
+function reachOutline(project: Project): MapPoint[] {
   const { engine, range } = inSeason(project, activeVariant(project));
   const limit = Array.from({ length: LIMIT_POINTS + 1 }, (_, i) => {
     const y = range.hottestOilK + ((range.coldestOilK - range.hottestOilK) * i) / LIMIT_POINTS;
@@ -61,7 +61,7 @@ export function EnvelopeView() {
       setConditions(y === 'air' ? { airTemperatureK: place.y } : { roadSpeedMS: place.y });
     }
   };
-  const reach = y === 'oil' ? reachOf(project) : [];
+  const reach = y === 'oil' ? reachOutline(project) : [];
   const large = envelope?.consumers.find((c) => c.part === of);
   return (
     <main className="page envelope" aria-busy={study.running}>
