@@ -3,7 +3,7 @@ import Dexie from 'dexie';
 import { readProjectText } from '../core/circuit/readProject';
 import { partSchema } from '../core/circuit/parts';
 import { CATALOGUE } from '../core/parts/catalogue';
-import { addSavePoint, deleteSavePoint, dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary, listSavePoints, loadCurrentProject, loadSavePoint, saveCurrentProject, saveLastWords } from './database';
+import { addSavePoint, deleteSavePoint, dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary, listSavePoints, loadCurrentProject, loadResult, loadSavePoint, saveCurrentProject, saveLastWords, saveResult } from './database';
 
 describe('The store', () => {
   const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
@@ -65,5 +65,15 @@ describe('The store', () => {
     expect(libraryItemSchema.safeParse({ kind: 'part', label: 'x', part: { kind: 'orifice' } }).success).toBe(false);
     for (const item of items) await dropFromLibrary(item);
     expect(await listLibrary()).toEqual([]);
+  });
+
+  it('keeps the answers of studies by their key, the latest of each, and lets the oldest go when there are too many', async () => {
+    await saveResult('first', 'of a', { chance: 1 }, 1);
+    await saveResult('first', 'of b', { chance: 0.5 }, 2);
+    expect(await loadResult('first')).toMatchObject({ dependsOn: 'of b', answer: { chance: 0.5 } });
+    expect(await loadResult('never asked')).toBeUndefined();
+    for (let n = 0; n < 85; n++) await saveResult(`study ${n}`, '', n, 10 + n);
+    expect([await loadResult('first'), await loadResult('study 0')]).toEqual([undefined, undefined]);
+    expect(await loadResult('study 84')).toMatchObject({ answer: 84 });
   });
 });

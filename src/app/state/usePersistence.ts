@@ -36,16 +36,19 @@ export function usePersistence(): Opening | undefined {
   useEffect(() => {
     let stopped = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
+    /** True from a change until the store says that it has it: a save under way does not outlive the page either. */
+    let unsaved = false;
     const saveNow = () => {
       clearTimeout(timer);
       timer = undefined;
       const { project } = useWorkbench.getState();
       if (project)
-        saveCurrentProject(project, Date.now()).catch(() =>
-          setOpening({ kind: 'ready', notice: 'The change could not be saved in this browser. Export the project to keep it.' }));
+        saveCurrentProject(project, Date.now()).then(() => {
+          if (useWorkbench.getState().project === project) unsaved = false;
+        }, () => setOpening({ kind: 'ready', notice: 'The change could not be saved in this browser. Export the project to keep it.' }));
     };
     const flush = () => {
-      if (timer === undefined) return;
+      if (!unsaved) return;
       const { project } = useWorkbench.getState();
       if (project) saveLastWords(project, Date.now());
       saveNow();
@@ -56,6 +59,7 @@ export function usePersistence(): Opening | undefined {
       setOpening(result);
       unsubscribe = useWorkbench.subscribe((now, before) => {
         if (now.project === before.project) return;
+        unsaved = true;
         clearTimeout(timer);
         timer = setTimeout(saveNow, SAVE_DELAY_MS);
       });
