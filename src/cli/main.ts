@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { StudyRefused } from '../core/studies/study';
 import { audit } from './audit';
 import { balance, trace, warmup } from './heat';
 import { check } from './check';
@@ -57,7 +58,7 @@ export function main(argv: readonly string[]): number {
     }, rest[0]);
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
-    if (error instanceof Refusal || code?.startsWith('ERR_PARSE_ARGS')) {
+    if (error instanceof Refusal || error instanceof StudyRefused || code?.startsWith('ERR_PARSE_ARGS')) {
       console.error(message);
       return 2;
     }

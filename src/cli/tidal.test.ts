@@ -153,6 +153,7 @@ describe('The command line', () => {
     ['a consumer that is none', () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'], '--for: pump is not a consumer'],
     ['something else upward', () => ['envelope', DEMO, '--over', 'moon'], '--over: give one of oil, filterAge, air, road; "moon" is there'],
     ['a margin of nobody', () => ['sensitivity', DEMO, 'pump'], 'pump is not a consumer of this variant. These are: turbo'],
+    ['tolerances of an engine that stands', () => ['spread', DEMO, '--rpm', '0'], 'must be greater than 0, 0 is there'],
     ['too few samples', () => ['spread', DEMO, '--samples', '3'], '--samples: 3 is out of range'],
     ['a trace that is no trace', () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'], 'The trace lacks a column for time in seconds (time_s)'],
     ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],

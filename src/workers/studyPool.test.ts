@@ -62,4 +62,19 @@ describe('The pool of workers', () => {
     const lying = new StudyPool(2, () => ({ task: () => Promise.resolve([{ id: 7 }]) }));
     await expect(lying.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).rejects.toThrow();
   });
+
+  it('gives a short study its turn between the tasks of a long one', async () => {
+    const pool = poolInPlace(1);
+    const control = new AbortController();
+    let ended = false;
+    const long = pool.run(FAULT_STUDY, project, { pairs: true }, quiet, control.signal).finally(() => (ended = true));
+    await pool.run(SPREAD_STUDY, project, { ...spread, samples: 64 }, quiet, forever());
+    expect(ended).toBe(false);
+    control.abort();
+    await expect(long).rejects.toBeInstanceOf(Superseded);
+  });
+
+  it('refuses in words what is no question for the study', async () => {
+    await expect(poolInPlace(1).run(SPREAD_STUDY, project, { ...spread, states: [{ speedRevS: 0, oilTemperatureK: 390 }] }, quiet, forever())).rejects.toThrow(/speedRevS.*must be greater than 0/);
+  });
 });

@@ -1,5 +1,5 @@
 import type { Project } from '../core/circuit/project';
-import { runStudy, type StudyKind } from '../core/studies/study';
+import { runStudy, startStudy, type StudyKind } from '../core/studies/study';
 import { CircuitWorkerClient, Superseded } from './client';
 
 /** What a study says while it runs. */
@@ -16,7 +16,7 @@ interface TaskDoer {
   task(project: Project, name: string, task: unknown): Promise<unknown>;
 }
 
-/** Workers that share the tasks of all studies, first come first served. */
+/** Workers that share the tasks of all studies, which take turns. */
 export class StudyPool {
   private readonly idle: TaskDoer[] = [];
   private readonly waiting: ((doer: TaskDoer) => void)[] = [];
@@ -44,31 +44,36 @@ export class StudyPool {
   /**
    * Runs a study over the workers.
    * @param onProgress after every task, with what can be said so far @param signal aborted, no further task is begun
-   * @throws Superseded when it was aborted; CircuitRefused where a task cannot be done
+   * @throws Superseded when it was aborted; CircuitRefused or StudyRefused where it cannot be done
    */
   async run<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P, onProgress: (progress: StudyProgress<A>) => void, signal: AbortSignal): Promise<A> {
     let done = 0;
     let known = 0;
     const before: R[] = [];
-    return runStudy(kind.start(project, request), async (tasks) => {
+    return runStudy(startStudy(kind, project, request), async (tasks) => {
       known += tasks.length;
       const replies: R[] = [];
+      let next = 0;
       let failed = false;
-      await Promise.all(tasks.map(async (task, i) => {
-        const doer = await this.take();
-        try {
-          if (signal.aborted) throw new Superseded();
-          if (failed) return;
-          replies[i] = kind.replySchema.parse(await doer.task(project, kind.name, task));
-        } catch (error) {
-          failed = true;
-          throw error;
-        } finally {
-          this.give(doer);
+      // No more of a study waits for workers than there are: another that comes meanwhile has its turn between its tasks.
+      const takeTasks = async () => {
+        while (next < tasks.length && !failed) {
+          const i = next++;
+          const doer = await this.take();
+          try {
+            if (signal.aborted) throw new Superseded();
+            replies[i] = kind.replySchema.parse(await doer.task(project, kind.name, tasks[i]));
+          } catch (error) {
+            failed = true;
+            throw error;
+          } finally {
+            this.give(doer);
+          }
+          done++;
+          if (!signal.aborted) onProgress({ done, known, partial: () => kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]) });
         }
-        done++;
-        if (!signal.aborted) onProgress({ done, known, partial: () => kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]) });
-      }));
+      };
+      await Promise.all(Array.from({ length: Math.min(this.size, tasks.length) }, takeTasks));
       before.push(...replies);
       return replies;
     });

@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
 import { Oil } from '../oil/oil';
-import { StudyBench } from '../studies/studyBench';
 import { isReachable } from '../sweep/reachable';
 import { studyHere } from '../studies/works';
 import { isSupplied } from '../supply/supplyVerdict';
 import { BENCH_HIGH_PA, betweenTanks } from '../verification/testing/bench';
 import { demoProject } from '../verification/testing/demo';
+import { sharedByTwo } from '../verification/testing/shared';
 import { bracketedRoot } from './bracketedRoot';
 import { ENVELOPE_STUDY, failureLines, type Envelope, type EnvelopeRequest } from './envelopeStudy';
 import { envelopeWork } from './envelopeWork';
@@ -190,16 +190,7 @@ describe('The envelope', () => {
   });
 
   it('is the same whoever does which task in which order', () => {
-    const benches = [new StudyBench(project), new StudyBench(project)];
-    const study = ENVELOPE_STUDY.start(project, { y: 'oil' });
-    let step = study.next();
-    while (!step.done) {
-      const tasks = [...step.value];
-      const replies = new Array<ReturnType<typeof envelopeWork>>(tasks.length);
-      for (let i = tasks.length - 1; i >= 0; i--) replies[i] = envelopeWork(benches[i % 2]!, tasks[i]!);
-      step = study.next(replies);
-    }
-    expect(step.value).toEqual(stock);
+    expect(sharedByTwo(ENVELOPE_STUDY, envelopeWork, project, { y: 'oil' })).toEqual(stock);
   });
 
   it('over the filters’ age holds the oil, and says what a loaded filter does: less is left to the mains with hot oil', () => {

@@ -6,6 +6,7 @@ import { StudyBench } from '../studies/studyBench';
 import { studyHere } from '../studies/works';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
 import { demoProject } from '../verification/testing/demo';
+import { sharedByTwo } from '../verification/testing/shared';
 import { BINS, Histogram } from './histogram';
 import { inverseNormal } from './normal';
 import { QuasiRandom } from './quasiRandom';
@@ -129,17 +130,7 @@ describe('Tolerances of Thornback', () => {
 
   it('give the same answer for the same seed, whoever does which task in which order', () => {
     const alone = studyHere(SPREAD_STUDY, project, request);
-    const benches = [new StudyBench(project), new StudyBench(project)];
-    const study = SPREAD_STUDY.start(project, request);
-    let step = study.next();
-    while (!step.done) {
-      const tasks = [...step.value];
-      const replies = new Array<ReturnType<typeof spreadWork>>(tasks.length);
-      // Two who share the tasks, the last first.
-      for (let i = tasks.length - 1; i >= 0; i--) replies[i] = spreadWork(benches[i % 2]!, tasks[i]!);
-      step = study.next(replies);
-    }
-    expect(step.value).toEqual(alone);
+    expect(sharedByTwo(SPREAD_STUDY, spreadWork, project, request)).toEqual(alone);
     expect(studyHere(SPREAD_STUDY, project, { ...request, seed: 8 }).consumers.map((c) => c.chance)).not.toEqual(alone.consumers.map((c) => c.chance));
   });
 

@@ -1,5 +1,7 @@
 import type { z } from 'zod';
+import { sayIssue } from '../circuit/issue';
 import type { Project } from '../circuit/project';
+import { fieldIssue } from '../circuit/readProject';
 
 /**
  * Long work that falls apart into tasks. It yields batches of tasks that do not need each other, receives their
@@ -30,6 +32,13 @@ export interface StudyKind<P, T, R, A> {
 
 /** A study that cannot be done; the message is for the reader. */
 export class StudyRefused extends Error {}
+
+/** Starts a study. @throws StudyRefused where what is asked is no such question, in words */
+export function startStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): Study<T, R, A> {
+  const parsed = kind.requestSchema.safeParse(request, { reportInput: true });
+  if (!parsed.success) throw new StudyRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, request))).join('\n'));
+  return kind.start(project, parsed.data);
+}
 
 /** Runs a study to its end here, one task after another; for the command line and tests. */
 export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T) => R): A {

@@ -13,7 +13,7 @@ import { sizingWork } from '../sizing/sizingWork';
 import { SPREAD_STUDY } from '../spread/spreadStudy';
 import { spreadWork } from '../spread/spreadWork';
 import type { Project } from '../circuit/project';
-import { runStudyHere, StudyRefused, type StudyKind } from './study';
+import { runStudyHere, startStudy, StudyRefused, type StudyKind } from './study';
 import { StudyBench } from './studyBench';
 
 type Work = (bench: StudyBench, rawTask: unknown) => unknown;
@@ -47,5 +47,5 @@ export function doTask(bench: StudyBench, name: string, rawTask: unknown): unkno
 /** Runs a study of a project to its end here; for the command line and tests. @throws StudyRefused */
 export function studyHere<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): A {
   const bench = new StudyBench(project);
-  return runStudyHere(kind.start(project, request), (task) => kind.replySchema.parse(doTask(bench, kind.name, task)));
+  return runStudyHere(startStudy(kind, project, request), (task) => kind.replySchema.parse(doTask(bench, kind.name, task)));
 }

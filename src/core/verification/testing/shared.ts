@@ -1,0 +1,17 @@
+import type { Project } from '../../circuit/project';
+import { startStudy, type StudyKind } from '../../studies/study';
+import { StudyBench } from '../../studies/studyBench';
+
+/** A study done by two who share its tasks, the last of each batch first. */
+export function sharedByTwo<P, T, R, A>(kind: StudyKind<P, T, R, A>, work: (bench: StudyBench, task: T) => R, project: Project, request: P): A {
+  const benches = [new StudyBench(project), new StudyBench(project)];
+  const study = startStudy(kind, project, request);
+  let step = study.next();
+  while (!step.done) {
+    const tasks = [...step.value];
+    const replies = new Array<R>(tasks.length);
+    for (let i = tasks.length - 1; i >= 0; i--) replies[i] = work(benches[i % 2]!, tasks[i]!);
+    step = study.next(replies);
+  }
+  return step.value;
+}
