@@ -41,8 +41,14 @@ const put = (key: string, change: Partial<StudyState>) =>
 
 function stop(key: string): void {
   running.get(key)?.abort();
+  running.delete(key);
   put(key, { status: 'idle', partial: undefined });
 }
+
+// A project that is opened in place of another wants the workers for itself.
+useWorkbench.subscribe((now, before) => {
+  if (now.opened !== before.opened) [...running.keys()].forEach(stop);
+});
 
 const keyOf = (name: string, project: Project, request: unknown) => JSON.stringify([project.name, project.activeVariant, name, request]);
 
@@ -68,6 +74,8 @@ function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, reques
     if (control.signal.aborted || error instanceof Superseded) return;
     const known = error instanceof CircuitRefused || error instanceof StudyRefused;
     put(key, { status: 'failed', partial: undefined, message: known ? error.message : 'The study stopped here. Nothing of the project is lost; run it again.' });
+  }).finally(() => {
+    if (running.get(key) === control) running.delete(key);
   });
 }
 

@@ -32,6 +32,8 @@ interface MovesOpen {
 /** What the user has on the bench: the document, the state that it is looked at in, and what is selected. */
 interface Workbench {
   readonly project: Project | undefined;
+  /** How many projects were opened, this one included: two may bear one name. */
+  readonly opened: number;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   readonly speedRevS: number;
@@ -136,6 +138,7 @@ export const useWorkbench = create<Workbench>()((set, get) => {
 
   return {
     project: undefined,
+    opened: 0,
     past: [],
     future: [],
     speedRevS: 0,
@@ -151,7 +154,7 @@ export const useWorkbench = create<Workbench>()((set, get) => {
     open(project) {
       const state = project.namedStates[project.namedStates.length - 1];
       set({
-        project, selected: undefined, past: [], future: [], moves: undefined, preview: undefined,
+        project, opened: get().opened + 1, selected: undefined, past: [], future: [], moves: undefined, preview: undefined,
         speedRevS: state?.speedRevS ?? project.engine.maximumSpeedRevS,
         oilTemperatureK: state?.oilTemperatureK ?? project.range.fullSpeedFromK,
       });

@@ -1,11 +1,12 @@
 import { changePart } from '../circuit/partFields';
 import { CircuitSolver } from '../network/solveProject';
 import { partVolumeM3 } from '../parts/partVolume';
+import { StudyBench } from '../studies/studyBench';
 import { studyHere } from '../studies/works';
 import { sweepToEnd } from '../sweep/sweep';
 import { COMPARE_STUDY, comparisonSchema } from './compareStudy';
+import { compareWork } from './compareWork';
 import { demoProject } from '../verification/testing/demo';
-
 
 describe('Variants side by side', () => {
   it.each(['thornback', 'saltmarsh', 'larkspur'])('of %s: each column is what the variant says alone', (name) => {
@@ -49,5 +50,19 @@ describe('Variants side by side', () => {
     expect(comparison.states.every(({ figures: [wide, narrow] }) => narrow!.gaugePa! >= wide!.gaugePa! - 1)).toBe(true);
     // Where the oil settles does not hang on a restrictor, and is found at every named state.
     for (const { figures } of comparison.states) expect(Math.abs(figures[0]!.sumpK! - figures[1]!.sumpK!)).toBeLessThan(3);
+  });
+
+  it('tells what differs before anything is solved, then each variant as it comes, in its own column', () => {
+    const project = demoProject('thornback');
+    const request = { ids: ['stock', 'noseCooler'] };
+    const whole = studyHere(COMPARE_STUDY, project, request);
+    const none = comparisonSchema.parse(COMPARE_STUDY.partial(project, request, []));
+    expect([none.parts, none.settings, none.consumers]).toEqual([whole.parts, whole.settings, []]);
+    expect(none.variants.map((v) => v.known)).toEqual([false, false]);
+    const second = comparisonSchema.parse(COMPARE_STUDY.partial(project, request, [compareWork(new StudyBench(project), { id: 'noseCooler' })]));
+    expect(second.variants.map((v) => v.known)).toEqual([false, true]);
+    for (const { part, worst } of second.consumers) expect(worst).toEqual([null, whole.consumers.find((c) => c.part === part)!.worst[1]]);
+    expect(second.states.map((s) => s.figures[1])).toEqual(whole.states.map((s) => s.figures[1]));
+    expect(second.states.every((s) => s.figures[0]!.gaugePa === null)).toBe(true);
   });
 });

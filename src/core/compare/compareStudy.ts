@@ -21,6 +21,8 @@ const stateFiguresSchema = z.strictObject({ gaugePa: figure, pumpM3S: figure, su
 export const comparisonSchema = z.strictObject({
   variants: z.array(z.strictObject({
     id: z.string(), name: z.string(), basedOn: z.string().nullable(),
+    /** False while it is still to be computed. */
+    known: z.boolean(),
     /** Why it cannot be computed; null where it can. */
     refused: z.string().nullable(),
     supplied: z.boolean(), notSupplied: z.int(), notConverged: z.int(),
@@ -43,30 +45,44 @@ type Request = z.infer<typeof requestSchema>;
 const taskSchema = z.strictObject({ id: z.string() });
 export type CompareTask = z.infer<typeof taskSchema>;
 const replySchema = z.strictObject({
-  refused: z.string().nullable(), supplied: z.boolean(), notConverged: z.int(), consumers: z.array(consumerRangeSchema), states: z.array(stateFiguresSchema),
+  id: z.string(), refused: z.string().nullable(), supplied: z.boolean(), notConverged: z.int(), consumers: z.array(consumerRangeSchema), states: z.array(stateFiguresSchema),
 });
 export type CompareReply = z.infer<typeof replySchema>;
 
-function* start(project: Project, { ids }: Request): Study<CompareTask, CompareReply, Comparison> {
+function compared(project: Project, ids: readonly string[]): Variant[] {
   const variants = ids.flatMap((id) => project.variants.filter((v) => v.id === id));
   if (variants.length !== ids.length || variants.length < 2) throw new StudyRefused(`Two to ${MOST_COMPARED} variants of the project can stand side by side.`);
-  const replies = yield variants.map(({ id }) => ({ id }));
-  const consumers = new Map(replies.flatMap((reply) => reply.consumers.map((c) => [c.part, c.name] as const)));
+  return variants;
+}
+
+function* start(project: Project, request: Request): Study<CompareTask, CompareReply, Comparison> {
+  return sideBySide(project, request, yield compared(project, request.ids).map(({ id }) => ({ id })));
+}
+
+/** What differs, at once, and the figures of those variants that are computed. */
+function sideBySide(project: Project, { ids }: Request, computed: readonly CompareReply[]): Comparison {
+  const variants = compared(project, ids);
+  const replies = variants.map(({ id }) => computed.find((reply) => reply.id === id));
+  const consumers = new Map(replies.flatMap((reply) => reply?.consumers.map((c) => [c.part, c.name] as const) ?? []));
   return {
-    variants: variants.map((variant, i) => ({ ...inventory(variant), ...verdicts(replies[i]!) })),
+    variants: variants.map((variant, i) => ({ ...inventory(variant), ...verdicts(replies[i]) })),
     ...differences(variants, variants.map((v) => inSeason(project, v))),
     consumers: [...consumers].map(([part, name]) => ({
       part, name,
       worst: replies.map((reply) => {
-        const c = reply.consumers.find((x) => x.part === part);
+        const c = reply?.consumers.find((x) => x.part === part);
         return c?.worst ? { verdict: c.worst.verdict, supplied: c.supplied, decisive: c.worst.decisive, ...c.worst.state, pressurePa: c.worst.pressurePa, flowM3S: c.worst.flowM3S } : null;
       }),
     })),
-    states: project.namedStates.map((state, n) => ({ name: state.name, figures: replies.map((r) => r.states[n] ?? { gaugePa: null, pumpM3S: null, sumpK: null }) })),
+    states: project.namedStates.map((state, n) => ({ name: state.name, figures: replies.map((r) => r?.states[n] ?? { gaugePa: null, pumpM3S: null, sumpK: null }) })),
   };
 }
 
-const verdicts = ({ refused, supplied, notConverged, consumers }: CompareReply) => ({ refused, supplied, notConverged, notSupplied: consumers.filter((c) => !c.supplied).length });
+function verdicts(reply: CompareReply | undefined) {
+  if (!reply) return { known: false, refused: null, supplied: false, notConverged: 0, notSupplied: 0 };
+  const { refused, supplied, notConverged, consumers } = reply;
+  return { known: true, refused, supplied, notConverged, notSupplied: consumers.filter((c) => !c.supplied).length };
+}
 
 function inventory({ id, name, basedOn, circuit: { parts } }: Variant) {
   const sum = (of: (part: Part) => number | undefined) => parts.reduce((total, p) => total + (of(p) ?? 0), 0);
@@ -82,5 +98,5 @@ function inventory({ id, name, basedOn, circuit: { parts } }: Variant) {
  * named states, and the oil, weight and cost of each. Verdicts with the oil temperature held; where the oil settles is found by heat.
  */
 export const COMPARE_STUDY = {
-  name: 'compare', requestSchema, taskSchema, replySchema, answerSchema: comparisonSchema, start, variants: ({ ids }) => ids,
+  name: 'compare', requestSchema, taskSchema, replySchema, answerSchema: comparisonSchema, start, partial: sideBySide, variants: ({ ids }) => ids,
 } as const satisfies StudyKind<Request, CompareTask, CompareReply, Comparison>;

@@ -16,10 +16,10 @@ export function compareWork(bench: StudyBench, { id }: CompareTask): CompareRepl
     const circuit = bench.circuit(id);
     const { consumers, supplied, notConverged } = sweepToEnd(circuit);
     const heat = new HeatSolver(circuit);
-    return { refused: null, supplied, notConverged: notConverged.length, consumers, states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)) };
+    return { id, refused: null, supplied, notConverged: notConverged.length, consumers, states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)) };
   } catch (error) {
     if (!(error instanceof StudyRefused)) throw error;
-    return { refused: error.message, supplied: false, notConverged: 0, consumers: [], states: [] };
+    return { id, refused: error.message, supplied: false, notConverged: 0, consumers: [], states: [] };
   }
 }
 

@@ -1,3 +1,4 @@
+import { inSeason } from '../circuit/project';
 import { findBalances, isFound } from '../heat/balance';
 import { designDrives, type Drive } from '../heat/designDrives';
 import { SHEDS_WATER_K } from '../heat/heatResult';
@@ -13,8 +14,8 @@ import type { RowReply, RowTask } from './rowStudy';
 export function rowWork({ project, variant }: StudyBench, { part: id, row }: RowTask): RowReply {
   const parts = variant.circuit.parts.map((part) => (part.id === id && row >= 0 ? partRowsOf(part)[row]!.fit(part) : part));
   const made = CircuitSolver.of({ ...project, variants: [{ ...variant, circuit: { ...variant.circuit, parts } }], activeVariant: variant.id });
-  const limits = { limitHotK: project.range.hottestOilK, limitColdK: SHEDS_WATER_K };
-  if (!made.ok) return { failing: [], solved: false, hotDayK: null, coldCruiseK: null, ...limits };
+  const asked = { row, limitHotK: inSeason(project, variant).range.hottestOilK, limitColdK: SHEDS_WATER_K };
+  if (!made.ok) return { failing: [], solved: false, hotDayK: null, coldCruiseK: null, ...asked };
   const { circuit } = made;
   const sweep = sweepToEnd(circuit);
   const heat = new HeatSolver(circuit);
@@ -23,8 +24,5 @@ export function rowWork({ project, variant }: StudyBench, { part: id, row }: Row
     return isFound(cold.status) ? cold.sumpK : null;
   };
   const { hotDay, coldCruise } = designDrives(circuit.project.engine);
-  return {
-    failing: shortfalls(sweep), solved: sweep.notConverged.length === 0, hotDayK: settles(hotDay), coldCruiseK: settles(coldCruise),
-    limitHotK: circuit.project.range.hottestOilK, limitColdK: SHEDS_WATER_K,
-  };
+  return { ...asked, failing: shortfalls(sweep), solved: sweep.notConverged.length === 0, hotDayK: settles(hotDay), coldCruiseK: settles(coldCruise) };
 }

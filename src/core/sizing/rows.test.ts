@@ -5,9 +5,11 @@ import { solveBalanced } from '../heat/solveBalanced';
 import { CircuitSolver } from '../network/solveProject';
 import { catalogueEntry } from '../parts/catalogue';
 import { partRowsOf } from '../parts/partRows';
+import { StudyBench } from '../studies/studyBench';
 import { studyHere } from '../studies/works';
 import { demoProject } from '../verification/testing/demo';
 import { ROW_STUDY, rowsSchema } from './rowStudy';
+import { rowWork } from './rowWork';
 import { sayRowFails, sayRows } from './sayRows';
 
 const NOSE: Project = { ...demoProject(), activeVariant: 'noseCooler' };
@@ -68,5 +70,20 @@ describe('Sizes of coolers and thermostats', () => {
 
   it('are refused in words for a part that has none', () => {
     expect(() => studyHere(ROW_STUDY, NOSE, { part: 'pump' })).toThrow('no cooler or thermostat of that name');
+  });
+
+  it('tell while they are fitted what is known, once the present one is, and rule nothing out before all are', () => {
+    const bench = new StudyBench(NOSE);
+    const [present, first] = [-1, 0].map((row) => rowWork(bench, { part: 'plate', row }));
+    expect(ROW_STUDY.partial(NOSE, { part: 'plate' }, [first!])).toBeUndefined();
+    const partly = ROW_STUDY.partial(NOSE, { part: 'plate' }, [present!, first!])!;
+    expect(partly.rows.map((r) => [r.label, r.fails])).toEqual([['as it is', []], ['71 °C', ['cold']]]);
+    expect(partly.ruledOutBy).toEqual([]);
+  });
+
+  it('are judged by the season of their variant: what its heat asks for', () => {
+    const season = { name: 'Endurance', hottestOilK: 403.15 };
+    const endured = { ...NOSE, variants: NOSE.variants.map((v) => ({ ...v, season })) };
+    expect(rowWork(new StudyBench(endured), { part: 'plate', row: -1 }).limitHotK).toBe(403.15);
   });
 });

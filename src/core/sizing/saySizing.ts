@@ -1,6 +1,6 @@
 import { sayEdge, sayShortfall } from '../sweep/sayShortfall';
 import { formatQuantity, type Quantity, type UnitChoice } from '../units';
-import type { Sizing } from './sizingStudy';
+import { isGood, type Sizing } from './sizingStudy';
 
 /** The answer in sentences, first what will do, then what limits it at each end, or what rules every size out. */
 export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice = {}): string[] {
@@ -21,4 +21,13 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
       : [...(first ? [`Small: ${sayShortfall(first, units)}`] : []), ...(last ? [`Large: ${sayShortfall(last, units)}`] : [])]),
     ...(unsolved > 0 ? [`${unsolved} of ${sizing.looks.length} sizes did not solve at every state.`] : []),
   ];
+}
+
+/** What the sizes looked at so far say, before the ends of a band are known; empty where nothing was looked at. */
+export function sayLooks({ looks }: Pick<Sizing, 'looks'>, quantity: Quantity, units: UnitChoice = {}): string {
+  const good = looks.filter(isGood);
+  if (looks.length === 0) return '';
+  if (good.length === 0) return `So far none of ${looks.length} sizes will do.`;
+  const [first, last] = [good[0]!, good[good.length - 1]!].map((look) => formatQuantity(look.si, quantity, units));
+  return `So far ${first === last ? first : `${good.length} of ${looks.length} sizes, ${first} to ${last},`} will do.`;
 }

@@ -2,8 +2,8 @@ import type { Project } from '../circuit/project';
 import { CircuitSolver } from '../network/solveProject';
 import { studyHere } from '../studies/works';
 import { sweepToEnd } from '../sweep/sweep';
-import { SIZING_STUDY, type Sizing } from './sizingStudy';
-import { saySizing } from './saySizing';
+import { isGood, SIZING_STUDY, type Sizing, type SizingReply } from './sizingStudy';
+import { sayLooks, saySizing } from './saySizing';
 import { sizablesOf, withSize } from './sizable';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
 import { demoProject } from '../verification/testing/demo';
@@ -85,5 +85,19 @@ describe('Which size would do', () => {
       const set = withSize(relief, ['crackPa'], crackPa) as typeof relief;
       expect(set.fullOpenPa - set.crackPa).toBeCloseTo(relief.fullOpenPa - relief.crackPa, 6);
     }
+  });
+
+  it('tells while it searches which of the sizes looked at will do, none of them outside the band that is found', () => {
+    const request = { part: 'turboRestrictor', path: ['boreM'] };
+    const whole = size(THORNBACK, 'turboRestrictor.boreM');
+    const replies = whole.looks.map((look): SizingReply => ({ kind: 'look', look }));
+    const every = SIZING_STUDY.partial(THORNBACK, request, [...replies].reverse());
+    expect(every).toEqual({ ...whole, bands: [], fitting: [] });
+    const good = every.looks.filter(isGood);
+    expect(good.length).toBeGreaterThan(0);
+    for (const { si } of good) expect(si >= whole.bands[0]!.low && si <= whole.bands[0]!.high).toBe(true);
+    expect(sayLooks(every, 'bore')).toMatch(/^So far /);
+    const first = SIZING_STUDY.partial(THORNBACK, request, replies.slice(0, 3));
+    expect([first.looks.length, sayLooks(first, 'bore'), sayLooks({ looks: [] }, 'bore')]).toEqual([3, 'So far none of 3 sizes will do.', '']);
   });
 });

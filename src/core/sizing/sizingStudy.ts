@@ -74,6 +74,13 @@ function* start(project: Project, request: SizingRequest): Study<SizingTask, Siz
   return { part: part.id, path: [...sizable.path], low, high, bands, looks, fitting: [...fitting] };
 }
 
+/** What can be said before the ends are known: the sizes looked at so far. */
+function looksSoFar(project: Project, request: SizingRequest, replies: readonly SizingReply[]): Sizing {
+  const { part, sizable: { path, low, high } } = sizableAt(activeVariant(project), request);
+  const looks = replies.flatMap((r) => (r.kind === 'look' ? [r.look] : [])).sort((a, b) => a.si - b.si);
+  return { part: part.id, path: [...path], low, high, bands: [], looks, fitting: [] };
+}
+
 /** The project with the figure at the low end of its range: what it is set to does not change which sizes would do. */
 function withoutFigure(project: Project, request: SizingRequest): Project {
   const variant = activeVariant(project);
@@ -91,5 +98,5 @@ function withoutFigure(project: Project, request: SizingRequest): Project {
  * Bands narrower than a step of the first look (some 16 % of the size) can be missed; ends are found by halving and solved there over the full range.
  */
 export const SIZING_STUDY = {
-  name: 'size', requestSchema, taskSchema, replySchema, answerSchema: sizingSchema, start, apart: withoutFigure,
+  name: 'size', requestSchema, taskSchema, replySchema, answerSchema: sizingSchema, start, partial: looksSoFar, apart: withoutFigure,
 } as const satisfies StudyKind<SizingRequest, SizingTask, SizingReply, Sizing>;

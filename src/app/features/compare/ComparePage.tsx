@@ -57,7 +57,7 @@ function Table({ comparison, units }: { readonly comparison: Comparison; readonl
     <div className="scroll" tabIndex={0} role="region" aria-label="Comparison">
       <table>
         <thead><tr><td /><>{variants.map((v) => (
-          <th key={v.id} scope="col">{v.name}{v.basedOn !== null && <div className="quiet">from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}</div>}<div className="quiet">{v.refused ?? (v.notConverged > 0 ? `${v.notConverged} states did not solve` : v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`)}</div></th>
+          <th key={v.id} scope="col">{v.name}{v.basedOn !== null && <div className="quiet">from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}</div>}<div className="quiet">{!v.known ? 'solving' : v.refused ?? (v.notConverged > 0 ? `${v.notConverged} states did not solve` : v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`)}</div></th>
         ))}</></tr></thead>
         {section('Parts that differ', parts.map((p) => row(p.part, p.name, p.kinds.map((k) => (new Set(p.kinds.filter((other) => other !== null)).size > 1 ? k : k && 'fitted')))))}
         {section('Settings that differ', settings.map((s) => row(`${s.part}.${s.title}`, `${s.name}: ${s.title.toLowerCase()}`, s.values.map((v) => (typeof v === 'number' && s.quantity !== null ? formatQuantity(v, s.quantity as Quantity, units) : v === null ? null : String(v))))))}

@@ -1,4 +1,4 @@
-import { fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { COMPARE_STUDY } from '../../../core/compare/compareStudy';
 import type { Project } from '../../../core/circuit/project';
 import { studyHere } from '../../../core/studies/works';
@@ -26,6 +26,18 @@ describe('Variants side by side on the page', () => {
     const [stock, nose] = answer.states.find((s) => s.name === 'Full speed')!.figures;
     expect(settles.textContent).toMatch(new RegExp(`^Full speed${Math.round(stock!.sumpK! - 273.15)}.°C${Math.round(nose!.sumpK! - 273.15)}.°C$`));
     expect(nose!.sumpK!).toBeLessThan(stock!.sumpK!);
+  });
+
+  it('show what differs while the second is still solved, and say of which it is not known yet', async () => {
+    openDemo();
+    show(<ComparePage />);
+    // All in one look: the other may be solved by the next.
+    await waitFor(() => {
+      expect(screen.getAllByRole('columnheader').some((h) => h.textContent!.endsWith('solving'))).toBe(true);
+      expect(rowNamed(/^Nose cooler–fitted/)).toBeTruthy();
+      expect(screen.getAllByRole('columnheader').some((h) => h.textContent!.endsWith('1 not supplied'))).toBe(true);
+    });
+    await waitFor(() => expect(screen.getAllByRole('columnheader').filter((h) => h.textContent!.endsWith('1 not supplied'))).toHaveLength(2));
   });
 
   it('count weight and cost where they are given, and say of how many parts', async () => {

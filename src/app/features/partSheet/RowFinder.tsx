@@ -26,7 +26,7 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
       <StudyStatus study={study} doing="fitting sizes" />
       {rows && (
         <>
-          {sayRows(rows, units).map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
+          {!study.partly && sayRows(rows, units).map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
           <table className="chances">
             <thead><tr><th scope="col">Size</th><th scope="col">Hot day</th><th scope="col">Cold cruise</th><td /></tr></thead>
             <tbody>{rows.rows.map((row) => (

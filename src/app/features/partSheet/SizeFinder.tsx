@@ -2,8 +2,8 @@ import { useState } from 'react';
 import type { Part } from '../../../core/circuit/parts';
 import { isConsumer } from '../../../core/circuit/ports';
 import { activeVariant } from '../../../core/circuit/project';
-import { SIZING_STUDY, type Sizing } from '../../../core/sizing/sizingStudy';
-import { saySizing } from '../../../core/sizing/saySizing';
+import { isGood, SIZING_STUDY, type Sizing } from '../../../core/sizing/sizingStudy';
+import { sayLooks, saySizing } from '../../../core/sizing/saySizing';
 import type { Sizable } from '../../../core/sizing/sizable';
 import { formatQuantity, type UnitChoice } from '../../../core/units';
 import { useStudy } from '../../state/useStudy';
@@ -33,8 +33,19 @@ function Search({ part, sizable, current, units, onTake }: { readonly part: Part
     <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
       <label className="field"><span>To supply</span><select value={consumer} onChange={(event) => setConsumer(event.target.value)}><option value="">everything</option>{consumers.map((c) => <option key={c.id} value={c.id}>{c.name}</option>)}</select></label>
       <StudyStatus study={search} doing="trying sizes" />
-      {search.answer && !search.running && <Answer sizing={search.answer} sizable={sizable} current={current} units={units} onTake={onTake} />}
+      {search.answer && search.partly && <SoFar sizing={search.answer} sizable={sizable} current={current} units={units} />}
+      {search.answer && !search.partly && <Answer sizing={search.answer} sizable={sizable} current={current} units={units} onTake={onTake} />}
     </section>
+  );
+}
+
+/** While it is searched: each size that was looked at, and whether it will do. */
+function SoFar({ sizing, sizable, current, units }: { readonly sizing: Sizing; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice }) {
+  return (
+    <>
+      <Scale sizing={sizing} current={current} />
+      <p className="quiet">{sayLooks(sizing, sizable.quantity, units)}</p>
+    </>
   );
 }
 
@@ -61,6 +72,7 @@ function Scale({ sizing, current }: { readonly sizing: Sizing; readonly current:
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
       <rect x={EDGE} y={20} width={WIDTH - 2 * EDGE} height={12} fill="none" stroke="var(--ink2)" />
+      {sizing.looks.map((look) => <path key={look.si} d={isGood(look) ? `M${x(look.si)} 22 v8` : `M${x(look.si) - 3} 23 l6 6 m0 -6 l-6 6`} fill="none" stroke={isGood(look) ? 'var(--ink)' : 'var(--ink2)'} strokeWidth={isGood(look) ? 3 : 1} />)}
       {sizing.bands.map((band) => <rect key={band.low} x={x(band.low)} y={20} width={Math.max(2, x(band.high) - x(band.low))} height={12} fill="var(--tint-3)" stroke="var(--ink)" strokeWidth={1.5} />)}
       {sizing.fitting.map((size) => <line key={size.label} x1={x(size.si)} x2={x(size.si)} y1={32} y2={40} stroke="var(--ink)" />)}
       <path d={`M${here - 6} 4 h12 l-6 14 Z`} fill="var(--accent)" stroke="var(--ink)" />

@@ -28,6 +28,7 @@ describe('Which size would do, on the part’s sheet', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Which would do?' }));
     const answer = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'] });
     const mm = (si: number) => (1000 * si).toFixed(2);
+    await screen.findByText(/^So far .* will do\.$/);
     await screen.findByText(new RegExp(`^${mm(answer.bands[0]!.low)}.mm to ${mm(answer.bands[0]!.high)}.mm will do\\.$`));
     expect(screen.getAllByRole('button').map((b) => b.textContent!.split(',')[0])).toEqual(answer.fitting.map((s) => s.label));
     fireEvent.click(screen.getByRole('button', { name: /^drill 56/ }));

@@ -1,0 +1,139 @@
+import { act, renderHook, waitFor } from '@testing-library/react';
+import type { Project } from '../../core/circuit/project';
+import { FAULT_STUDY } from '../../core/faults/faultStudy';
+import { ROW_STUDY } from '../../core/sizing/rowStudy';
+import { SIZING_STUDY } from '../../core/sizing/sizingStudy';
+import { studyHere } from '../../core/studies/works';
+import { taskInPlace } from '../../workers/testing/studiesInPlace';
+import { openDemo } from '../testing/page';
+import { useAnswerAtHand, useStudy, type StudyView } from './useStudy';
+import { useWorkbench } from './workbench';
+
+jest.mock('../../workers/studyPool', () => {
+  const { StudyPool } = jest.requireActual<typeof import('../../workers/studyPool')>('../../workers/studyPool');
+  const pool = new StudyPool(1, () => ({ task: (project: Project, name: string, task: unknown) => mockTask(project, name, task) }));
+  return { studyPool: () => pool };
+});
+
+/** Tasks that were begun, by the project's name. */
+let begun: string[] = [];
+let broken = false;
+const mockTask = async (project: Project, name: string, task: unknown) => {
+  begun.push(project.name);
+  if (broken) throw new Error('the worker fell over');
+  return taskInPlace(project, name, task);
+};
+const later = () => new Promise((resolve) => setTimeout(resolve, 200));
+
+const FAULTS = { pairs: false };
+const faults = (auto = true) => renderHook(() => useStudy(FAULT_STUDY, FAULTS, auto));
+const ended = (view: { readonly current: StudyView<unknown> }) => waitFor(() => expect([view.current.running, view.current.reading]).toEqual([false, false]));
+
+beforeEach(() => {
+  begun = [];
+  broken = false;
+});
+
+describe('A study in a view', () => {
+  it('runs by itself, tells its parts as they come, and gives what the study gives anywhere', async () => {
+    const project = openDemo();
+    const { result } = faults();
+    await waitFor(() => expect(result.current.partly).toBe(true));
+    expect(result.current.running).toBe(true);
+    const whole = studyHere(FAULT_STUDY, project, FAULTS);
+    expect(result.current.answer!.length).toBeLessThan(whole.length);
+    await ended(result);
+    expect(result.current.answer).toEqual(whole);
+    expect([result.current.partly, result.current.stale]).toEqual([false, false]);
+  });
+
+  it('waits to be asked where it is told to', async () => {
+    openDemo();
+    const { result } = faults(false);
+    await ended(result);
+    expect([begun, result.current.answer]).toEqual([[], undefined]);
+    act(() => result.current.run());
+    await ended(result);
+    expect(result.current.answer!.length).toBeGreaterThan(10);
+  });
+
+  it('is stopped for good: no task is begun after, and nothing partial is left standing', async () => {
+    openDemo();
+    const { result } = faults();
+    await waitFor(() => expect(result.current.partly).toBe(true));
+    act(() => result.current.cancel());
+    const before = begun.length;
+    await act(later);
+    expect([begun.length, result.current.running, result.current.answer, result.current.message]).toEqual([before, false, undefined, '']);
+  });
+
+  it('keeps the answer that it had where a second run is stopped', async () => {
+    openDemo();
+    const { result } = faults();
+    await ended(result);
+    const had = result.current.answer;
+    act(() => result.current.run());
+    await waitFor(() => expect(result.current.partly).toBe(true));
+    act(() => result.current.cancel());
+    expect(result.current.answer).toBe(had);
+  });
+
+  it('says what to do where it fails, and runs again when asked', async () => {
+    openDemo();
+    broken = true;
+    const { result } = faults();
+    await waitFor(() => expect(result.current.message).toMatch(/Nothing of the project is lost; run it again\.$/));
+    broken = false;
+    act(() => result.current.run());
+    expect(result.current.message).toBe('');
+    await ended(result);
+    expect(result.current.answer!.length).toBeGreaterThan(10);
+  });
+
+  it('says in the study’s own words why it cannot be', async () => {
+    openDemo();
+    const { result } = renderHook(() => useStudy(ROW_STUDY, { part: 'pump' }));
+    await waitFor(() => expect(result.current.message).toBe('There is no cooler or thermostat of that name in this circuit.'));
+  });
+
+  it('is stale after an edit that it depends on, and holds again when that is undone', async () => {
+    openDemo();
+    const { result } = faults();
+    const { result: elsewhere } = renderHook(() => useAnswerAtHand(FAULT_STUDY, FAULTS));
+    await ended(result);
+    expect(elsewhere.current).toBe(result.current.answer);
+    act(() => useWorkbench.getState().setOil({ ...useWorkbench.getState().project!.oil, name: '5W-30', viscosity100M2S: 10e-6 }));
+    expect([result.current.stale, elsewhere.current]).toEqual([true, undefined]);
+    act(() => useWorkbench.getState().undo());
+    expect([result.current.stale, elsewhere.current]).toEqual([false, result.current.answer]);
+  });
+});
+
+describe('Studies that nobody waits for any more', () => {
+  it('stop when another project is opened', async () => {
+    const first = openDemo();
+    const { result } = faults();
+    await waitFor(() => expect(result.current.running).toBe(true));
+    act(() => void openDemo('larkspur'));
+    const before = begun.filter((name) => name === first.name).length;
+    await ended(result);
+    expect(begun.filter((name) => name === first.name).length).toBe(before);
+    expect(result.current.answer!.length).toBeGreaterThan(5);
+  });
+
+  it('stop when their view asks something else by itself', async () => {
+    openDemo();
+    const ask = (consumer: string) => ({ part: 'turboRestrictor', path: ['boreM'], consumer });
+    const { result, rerender } = renderHook(({ consumer }) => useStudy(SIZING_STUDY, ask(consumer)), { initialProps: { consumer: 'turbo' } });
+    await waitFor(() => expect(result.current.partly).toBe(true));
+    rerender({ consumer: 'mains' });
+    await ended(result);
+    const [turbo, mains] = ['turbo', 'mains'].map((consumer) => studyHere(SIZING_STUDY, useWorkbench.getState().project!, ask(consumer)));
+    expect(result.current.answer).toEqual(mains);
+    rerender({ consumer: 'turbo' });
+    expect(result.current.answer).toBeUndefined();
+    act(() => result.current.run());
+    await ended(result);
+    expect(result.current.answer).toEqual(turbo);
+  });
+});
