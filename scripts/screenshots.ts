@@ -40,7 +40,7 @@ const PICTURES: readonly { name: string; width?: number; height?: number; dark?:
   } },
   { name: 'compare', prepare: async (page) => {
     await page.getByRole('link', { name: 'Compare' }).click();
-    await page.getByRole('region', { name: 'Comparison' }).waitFor();
+    await page.locator('section[aria-busy=false]').waitFor();
   } },
   { name: 'envelope', prepare: async (page) => {
     await page.getByRole('link', { name: 'Envelope' }).click();

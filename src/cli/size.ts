@@ -1,9 +1,9 @@
 import { partFields } from '../core/circuit/partFields';
 import { SIZING_STUDY } from '../core/sizing/sizingStudy';
 import type { CircuitSolver } from '../core/network/solveProject';
-import { partRowsOf } from '../core/parts/partRows';
-import { ROW_STUDY } from '../core/sizing/rowStudy';
-import { sayRowFails, sayRows } from '../core/sizing/sayRows';
+import { partFamiliesOf } from '../core/parts/partFamilies';
+import { familiesAt, ROW_STUDY } from '../core/sizing/rowStudy';
+import { sayRow, sayRowFails, sayRows } from '../core/sizing/sayRows';
 import { saySizing } from '../core/sizing/saySizing';
 import { sizablesOf } from '../core/sizing/sizable';
 import { studyHere } from '../core/studies/works';
@@ -15,13 +15,13 @@ export function size(file: string, options: Options, where: string | undefined):
   const circuit = load(file, options.variant);
   const { parts } = circuit.variant.circuit;
   const all = parts.flatMap((part) => sizablesOf(part).map((sizable) => ({ part, sizable, name: `${part.id}.${sizable.path.join('.')}` })));
-  const whole = parts.find((p) => p.id === where && partRowsOf(p).length > 0);
+  const whole = parts.find((p) => p.id === where && partFamiliesOf(p).length > 0);
   if (whole) return sizeWhole(circuit, whole.id, options);
   const found = all.find((s) => s.name === where);
   if (!found) {
     const part = parts.find((p) => p.id === where?.split('.')[0]);
     const why = part && partFields(part).some((f) => `${part.id}.${f.path.join('.')}` === where) ? `${where} is not a size that is searched for` : `There is no ${where ?? 'PART.FIELD'} in this variant`;
-    throw new Refusal(`${why}. These are: ${[...all.map((s) => s.name), ...parts.filter((p) => partRowsOf(p).length > 0).map((p) => p.id)].join(', ')}.`);
+    throw new Refusal(`${why}. These are: ${[...all.map((s) => s.name), ...parts.filter((p) => partFamiliesOf(p).length > 0).map((p) => p.id)].join(', ')}.`);
   }
   if (options.for !== undefined && !parts.some((p) => p.id === options.for && 'supply' in p)) throw new Refusal(`--for: ${options.for} is not a consumer of this variant.`);
   const sizing = studyHere(SIZING_STUDY, opened(circuit), { part: found.part.id, path: [...found.sizable.path], ...(options.for === undefined ? {} : { consumer: options.for }) });
@@ -39,14 +39,15 @@ export function size(file: string, options: Options, where: string | undefined):
 /** A cooler or a thermostat as a whole: the sizes that can be had. */
 function sizeWhole(circuit: CircuitSolver, part: string, options: Options): number {
   const rows = studyHere(ROW_STUDY, opened(circuit), { part });
+  const { families } = familiesAt(circuit.variant.circuit.parts, part);
   const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', {}, 1));
   if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...rows }, null, 1));
   else if (options.csv) {
-    console.log('size,hot_day_k,cold_cruise_k,fails');
-    for (const r of rows.rows) console.log([`"${r.label}"`, r.hotDayK ?? '', r.coldCruiseK ?? '', r.fails.join(' ')].join(','));
+    console.log('family,size_si,hot_day_k,cold_cruise_k,fails');
+    for (const r of rows.rows) console.log([r.family ?? '', r.family === null ? '' : r.size, r.hotDayK ?? '', r.coldCruiseK ?? '', r.fails.join(' ')].join(','));
   } else {
-    for (const sentence of sayRows(rows)) console.log(sentence);
-    for (const r of rows.rows) console.log(`${r.label.padEnd(20)} hot day ${settles(r.hotDayK).padEnd(12)} cold cruise ${settles(r.coldCruiseK).padEnd(12)} ${sayRowFails(r)}`.trimEnd());
+    for (const sentence of sayRows(rows, families)) console.log(sentence);
+    for (const r of rows.rows) console.log(`${sayRow(families, r).padEnd(20)} hot day ${settles(r.hotDayK).padEnd(12)} cold cruise ${settles(r.coldCruiseK).padEnd(12)} ${sayRowFails(r)}`.trimEnd());
   }
-  return rows.rows.slice(1).some((r) => r.fails.length === 0) ? 0 : 1;
+  return rows.rows.some((r) => r.family !== null && r.fails.length === 0) ? 0 : 1;
 }

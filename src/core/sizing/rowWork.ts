@@ -4,17 +4,35 @@ import { designDrives, type Drive } from '../heat/designDrives';
 import { SHEDS_WATER_K } from '../heat/heatResult';
 import { HeatSolver } from '../heat/heatSolver';
 import { CircuitSolver } from '../network/solveProject';
-import { partRowsOf } from '../parts/partRows';
 import type { StudyBench } from '../studies/studyBench';
 import { shortfalls } from '../sweep/shortfall';
 import { sweepToEnd } from '../sweep/sweep';
-import type { RowReply, RowTask } from './rowStudy';
+import { familiesAt, judged, type RowOutcome, type RowReply, type RowTask } from './rowStudy';
 
-/** Fits one size and looks who is supplied and where the oil settles. */
-export function rowWork({ project, variant }: StudyBench, { part: id, row }: RowTask): RowReply {
-  const parts = variant.circuit.parts.map((part) => (part.id === id && row >= 0 ? partRowsOf(part)[row]!.fit(part) : part));
+/** Fits one size, or searches one end of a band step by step. */
+export function rowWork(bench: StudyBench, task: RowTask): RowReply {
+  if (task.kind === 'fit') return { kind: 'fit', outcome: fitted(bench, task.part, task.family, task.size) };
+  const { part, family: id, before } = task;
+  const { step } = familiesAt(bench.variant.circuit.parts, part).families.find((f) => f.id === id)!;
+  let [good, bad]: [RowOutcome | null, RowOutcome | null] = [null, null];
+  // Whole steps from the good end, so that what is named can be asked for.
+  let [g, b] = [0, Math.round((task.bad - task.good) / step)];
+  while (Math.abs(b - g) > 1) {
+    const middle = Math.trunc((g + b) / 2);
+    const outcome = fitted(bench, part, id, task.good + middle * step);
+    if (judged(outcome, before).fails.length === 0) [g, good] = [middle, outcome];
+    else [b, bad] = [middle, outcome];
+  }
+  return { kind: 'end', good, bad };
+}
+
+/** Who is supplied and where the oil settles with one size fitted. */
+function fitted({ project, variant }: StudyBench, id: string, family: string | null, size: number): RowOutcome {
+  const { part, families } = familiesAt(variant.circuit.parts, id);
+  const other = families.find((f) => f.id === family)?.fit(part, size) ?? part;
+  const parts = variant.circuit.parts.map((p) => (p.id === id ? other : p));
   const made = CircuitSolver.of({ ...project, variants: [{ ...variant, circuit: { ...variant.circuit, parts } }], activeVariant: variant.id });
-  const asked = { row, limitHotK: inSeason(project, variant).range.hottestOilK, limitColdK: SHEDS_WATER_K };
+  const asked = { family, size, limitHotK: inSeason(project, variant).range.hottestOilK, limitColdK: SHEDS_WATER_K };
   if (!made.ok) return { failing: [], solved: false, hotDayK: null, coldCruiseK: null, ...asked };
   const { circuit } = made;
   const sweep = sweepToEnd(circuit);

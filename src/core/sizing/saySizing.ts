@@ -27,7 +27,7 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
 export function sayLooks({ looks }: Pick<Sizing, 'looks'>, quantity: Quantity, units: UnitChoice = {}): string {
   const good = looks.filter(isGood);
   if (looks.length === 0) return '';
-  if (good.length === 0) return `So far none of ${looks.length} sizes will do.`;
+  if (good.length === 0) return `So far none of ${looks.length === 1 ? '1 size' : `${looks.length} sizes`} will do.`;
   const [first, last] = [good[0]!, good[good.length - 1]!].map((look) => formatQuantity(look.si, quantity, units));
   return `So far ${first === last ? first : `${good.length} of ${looks.length} sizes, ${first} to ${last},`} will do.`;
 }

@@ -5,7 +5,7 @@ import { changePart, partExtras, partFields, type PartField } from '../../../cor
 import type { Part } from '../../../core/circuit/parts';
 import { fieldIssue } from '../../../core/circuit/readProject';
 import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/parts/threads';
-import { partRowsOf } from '../../../core/parts/partRows';
+import { partFamiliesOf } from '../../../core/parts/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/sizing/sizable';
 import { lossLabel } from '../../../core/explain/explainPart';
 import { useWorkbench } from '../../state/workbench';
@@ -41,7 +41,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
     <AntdTheme><form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
       {hasLosses(part) && <EndsInput part={part} onChange={replacePart} />}
       {part.kind === 'cooler' && part.cooling?.kind === 'air' && <CoolingInput part={part} cooling={part.cooling} onChange={replacePart} />}
-      {partRowsOf(part).length > 0 && <RowFinder part={part} onTake={replacePart} />}
+      {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={replacePart} />}
       {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
       {fields.map((field, i) => {
         const at = field.path.join('.');

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import type { Part } from '../../../core/circuit/parts';
-import { partRowsOf } from '../../../core/parts/partRows';
+import { partFamiliesOf } from '../../../core/parts/partFamilies';
 import { ROW_STUDY } from '../../../core/sizing/rowStudy';
-import { sayRowFails, sayRows } from '../../../core/sizing/sayRows';
+import { sayRow, sayRowFails, sayRows } from '../../../core/sizing/sayRows';
 import { formatQuantity } from '../../../core/units';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { SizeScale } from './SizeScale';
 
 /** For a cooler or a thermostat: which of the sizes that can be had would do, by supply and by where the oil settles. */
 export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
@@ -18,25 +19,35 @@ export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTa
 function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
   const units = useWorkbench((w) => w.units);
   const study = useStudy(ROW_STUDY, { part: part.id });
-  const sizes = partRowsOf(part);
+  const families = partFamiliesOf(part);
   const rows = study.answer;
-  const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', units));
+  const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', units, 1));
   return (
     <section className="sizing" aria-label={`Which ${part.name} would do`} aria-busy={study.running}>
       <StudyStatus study={study} doing="fitting sizes" />
       {rows && (
         <>
-          {!study.partly && sayRows(rows, units).map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
+          {!study.partly && sayRows(rows, families, units).map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
+          {families.map(({ id, title, low, high, stock, sizeOf }) => (
+            <div key={id} className="family">
+              {title !== '' && <span className="quiet">{title}</span>}
+              <SizeScale low={low} high={high} logarithmic={false} bands={rows.bands.filter((b) => b.family === id)} tried={rows.rows.filter((r) => r.family === id).map((r) => ({ size: r.size, good: r.fails.length === 0 }))} ticks={stock} current={sizeOf?.(part)} />
+            </div>
+          ))}
           <table className="chances">
             <thead><tr><th scope="col">Size</th><th scope="col">Hot day</th><th scope="col">Cold cruise</th><td /></tr></thead>
-            <tbody>{rows.rows.map((row) => (
-              <tr key={row.label}>
-                <th scope="row">{row.label}{row.fails.length > 0 && <div className="problem">{sayRowFails(row, units)}</div>}</th>
-                <td className={row.fails.includes('hot') ? 'problem' : ''}>{settles(row.hotDayK)}</td>
-                <td className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</td>
-                <td>{row.row >= 0 && <button type="button" className="plain" aria-label={`Fit ${row.label}`} onClick={() => onTake(sizes[row.row]!.fit(part))}>Fit</button>}</td>
-              </tr>
-            ))}</tbody>
+            <tbody>{rows.rows.map((row) => {
+              const name = sayRow(families, row, units);
+              const family = families.find((f) => f.id === row.family);
+              return (
+                <tr key={name}>
+                  <th scope="row">{name}{row.fails.length > 0 && <div className="problem">{sayRowFails(row, units)}</div>}</th>
+                  <td className={row.fails.includes('hot') ? 'problem' : ''}>{settles(row.hotDayK)}</td>
+                  <td className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</td>
+                  <td>{family && <button type="button" className="plain" aria-label={`Fit ${name}`} onClick={() => onTake(family.fit(part, row.size))}>Fit</button>}</td>
+                </tr>
+              );
+            })}</tbody>
           </table>
           <p className="quiet">Oil found by heat: a hot day at full load, no more than {formatQuantity(rows.limitHotK, 'temperature', units)}; a cold cruise, no less than {formatQuantity(rows.limitColdK, 'temperature', units)}. Supply with the oil held, over the range. Sizes are estimates; give the rating point of the one you buy.</p>
         </>

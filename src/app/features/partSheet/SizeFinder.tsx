@@ -9,10 +9,8 @@ import { formatQuantity, type UnitChoice } from '../../../core/units';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { SizeScale } from './SizeScale';
 
-const WIDTH = 300;
-const HEIGHT = 44;
-const EDGE = 6;
 /** Sizes that are offered as buttons: beyond these the band itself says enough. */
 const MOST_OFFERED = 12;
 
@@ -65,17 +63,6 @@ function Answer({ sizing, sizable, current, units, onTake }: { readonly sizing: 
   );
 }
 
-/** The searched range on one line: what will do is filled, usual sizes are ticks, the present one is a pointer. */
-function Scale({ sizing, current }: { readonly sizing: Sizing; readonly current: number }) {
-  const x = (si: number) => EDGE + ((WIDTH - 2 * EDGE) * Math.log(si / sizing.low)) / Math.log(sizing.high / sizing.low);
-  const here = x(Math.min(sizing.high, Math.max(sizing.low, current)));
-  return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
-      <rect x={EDGE} y={20} width={WIDTH - 2 * EDGE} height={12} fill="none" stroke="var(--ink2)" />
-      {sizing.looks.map((look) => <path key={look.si} d={isGood(look) ? `M${x(look.si)} 22 v8` : `M${x(look.si) - 3} 23 l6 6 m0 -6 l-6 6`} fill="none" stroke={isGood(look) ? 'var(--ink)' : 'var(--ink2)'} strokeWidth={isGood(look) ? 3 : 1} />)}
-      {sizing.bands.map((band) => <rect key={band.low} x={x(band.low)} y={20} width={Math.max(2, x(band.high) - x(band.low))} height={12} fill="var(--tint-3)" stroke="var(--ink)" strokeWidth={1.5} />)}
-      {sizing.fitting.map((size) => <line key={size.label} x1={x(size.si)} x2={x(size.si)} y1={32} y2={40} stroke="var(--ink)" />)}
-      <path d={`M${here - 6} 4 h12 l-6 14 Z`} fill="var(--accent)" stroke="var(--ink)" />
-    </svg>
-  );
+function Scale({ sizing: { low, high, bands, looks, fitting }, current }: { readonly sizing: Sizing; readonly current: number }) {
+  return <SizeScale low={low} high={high} logarithmic bands={bands} tried={looks.map((look) => ({ size: look.si, good: isGood(look) }))} ticks={fitting.map((s) => s.si)} current={current} />;
 }
