@@ -40,8 +40,8 @@ export interface HeatPoint {
   readonly heatW: number;
 }
 
-/** Shares of the oil side that are tried, and how far the best may miss. */
-const SHARES = Array.from({ length: 37 }, (_, i) => 0.05 + 0.025 * i);
+/** Shares of the oil side that are tried, 0.05 to 0.95 and no hair over, and how far the best may miss. */
+const SHARES = Array.from({ length: 37 }, (_, i) => (i + 2) / 40);
 const WORST_MISFIT = 0.25;
 
 /**

@@ -89,6 +89,9 @@ describe('A cooler', () => {
     expect(fitted.misfit).toBeLessThan(0.01);
     expect(fitted.cooling.oilSideShare).toBeCloseTo(0.65, 1);
     expect(fitAirCooling([{ oilFlowM3S: 1e-4, heatW: 5000 }], DEFAULT_AIR_COOLING, OIL)).toBeUndefined();
+    // Heat that rises as steeply as it can ends at the largest share that a part may have, not over it.
+    const steep = fitAirCooling([10, 20, 30].map((q, i) => ({ oilFlowM3S: q / 6e4, heatW: [5100, 7200, 8400][i]! })), DEFAULT_AIR_COOLING, OIL)!;
+    expect(steep.cooling.oilSideShare).toBe(0.95);
   });
 
   it('refuses a rating that no exchanger could keep, and estimates one by its size', () => {

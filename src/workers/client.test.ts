@@ -1,0 +1,92 @@
+import { MessageChannel as NodeMessageChannel } from 'node:worker_threads';
+import { expose, type Endpoint } from 'comlink';
+import type { Project } from '../core/circuit/project';
+import { auditToEnd } from '../core/audit';
+import { DEFAULT_CONDITIONS } from '../core/heat/conditions';
+import { CircuitSolver } from '../core/network/solveProject';
+import { sweepToEnd } from '../core/sweep/sweep';
+import { demoProject } from '../core/verification/testing/demo';
+import { createCircuitWorker } from './circuitWorkerApi';
+import { CircuitRefused, CircuitWorkerClient, Superseded } from './client';
+
+jest.setTimeout(30_000);
+
+const ports: { close(): void }[] = [];
+let solves = 0;
+
+/** Ports are closed at the end: an open one keeps the process alive. */
+class Channel extends NodeMessageChannel {
+  constructor() {
+    super();
+    ports.push(this.port1, this.port2);
+  }
+}
+
+/** The worker's own side behind a real message port: everything that goes over is cloned, as it is between threads. */
+function PortWorker() {
+  const { port1, port2 } = new Channel();
+  const api = createCircuitWorker(() => new Promise((resolve) => setTimeout(resolve, 0)), () => performance.now());
+  expose({ ...api, solve: (request: Parameters<typeof api.solve>[0]) => (solves++, api.solve(request)) }, port2 as unknown as Endpoint);
+  return port1;
+}
+
+beforeAll(() => Object.assign(globalThis, { Worker: PortWorker, MessageChannel: Channel }));
+afterAll(() => ports.forEach((port) => port.close()));
+
+const project = demoProject();
+const [idle, full] = [{ speedRevS: 850 / 60, oilTemperatureK: 383.15 }, { speedRevS: 7000 / 60, oilTemperatureK: 393.15 }];
+/** A circuit that says why it cannot be computed: every way out of the pump is taken away. */
+const broken: Project = { ...project, variants: project.variants.map((v) => ({ ...v, circuit: { parts: v.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } })) };
+
+describe('The page’s side of a worker', () => {
+  it('brings back what the core says: a state, the range, the audit', async () => {
+    const made = CircuitSolver.of(project);
+    if (!made.ok) throw new Error('refused');
+    const client = new CircuitWorkerClient();
+    const { result, heat } = await client.solve(project, full);
+    expect([result, heat]).toEqual([made.circuit.solve(made.circuit.stateAt(full.speedRevS, full.oilTemperatureK)), null]);
+    const sweep = await client.sweep(project);
+    expect(sweep.consumers).toEqual(sweepToEnd(made.circuit).consumers);
+    expect(await client.audit(project)).toEqual(auditToEnd(made.circuit));
+  });
+
+  it('drops what a newer question overtakes while it waits, and answers the newest', async () => {
+    const client = new CircuitWorkerClient();
+    await client.solve(project, idle);
+    solves = 0;
+    const asked = [idle, full, idle, full].map((request) => client.solve(project, request));
+    const ends = await Promise.allSettled(asked);
+    expect(ends.map((e) => e.status)).toEqual(['rejected', 'rejected', 'rejected', 'fulfilled']);
+    for (const end of ends) if (end.status === 'rejected') expect(end.reason).toBeInstanceOf(Superseded);
+    expect(solves).toBe(1);
+  });
+
+  it('says in words why a circuit cannot be computed, and goes on with the next', async () => {
+    const client = new CircuitWorkerClient();
+    await expect(client.solve(broken, idle)).rejects.toThrow(CircuitRefused);
+    await expect(client.sweep(broken)).rejects.toThrow(/./);
+    expect((await client.solve(project, idle)).result.supplied).toBe(true);
+  });
+
+  it('hears how far long work has come, and stops it', async () => {
+    const client = new CircuitWorkerClient();
+    const seen: number[] = [];
+    const job = { kind: 'curves', drive: { ...DEFAULT_CONDITIONS, speedRevS: 50 } } as const;
+    const whole = await client.heat(project, job, (share) => seen.push(share));
+    expect(whole.kind).toBe('curves');
+    expect(seen.length).toBeGreaterThan(1);
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
+    const stopped = client.heat(project, job, () => void client.stopHeat());
+    await expect(stopped).rejects.toBeInstanceOf(Superseded);
+    expect(await client.heat(project, job, () => undefined)).toEqual(whole);
+  });
+
+  it('does a study’s task, also where the open variant cannot be computed, and says why one cannot be done', async () => {
+    const client = new CircuitWorkerClient();
+    const other: Project = { ...project, variants: [...broken.variants.slice(0, 1), ...project.variants.slice(1)] };
+    const reply = await client.task(other, 'compare', { id: project.variants[1]!.id });
+    expect(reply).toMatchObject({ refused: null, notConverged: 0 });
+    await expect(client.task(project, 'boil', {})).rejects.toThrow('There is no study called boil.');
+    await expect(client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 })).rejects.toThrow('There is no cooler or thermostat of that name');
+  });
+});
