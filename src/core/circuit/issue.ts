@@ -39,7 +39,7 @@ export function sayIssue(issue: Issue): string {
     case 'newerVersion':
       return `version: the file has version ${issue.actual}, this app reads up to ${issue.limit}. Open it with a newer app, or export it from there in an older version.`;
     case 'field':
-      return `${issue.at}${issue.part ? ` (${issue.part})` : ''}: ${issue.detail}.`;
+      return `${issue.at === '' ? 'at the top' : issue.at}${issue.part ? ` (${issue.part})` : ''}: ${issue.detail}.`;
     case 'duplicateId':
       return `${issue.at}: the id "${issue.id}" is used twice. Give one of the two another id.`;
     case 'unknownVariant':

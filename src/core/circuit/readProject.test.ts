@@ -25,10 +25,32 @@ const index = JSON.parse(DEMO) as Raw;
 const at = (id: string) => `variants[0].circuit.parts[${index.variants[0]!.circuit.parts.findIndex((p) => p['id'] === id)}]`;
 
 describe('A project file', () => {
-  it('of the first version reads, and reads the same after a round trip', () => {
+  it('reads, and reads the same after a round trip', () => {
     const read = readProjectText(DEMO);
     if (!read.ok) throw new Error(read.issues.map(sayIssue).join('\n'));
     expect(readProjectText(JSON.stringify(read.project))).toEqual(read);
+  });
+
+  it('of every frozen version reads as the present one, its parts, joints and figures as they were', () => {
+    for (const version of [1, 2]) {
+      const text = readFileSync(`src/core/verification/frozen/version${version}.json`, 'utf8');
+      const raw = JSON.parse(text) as Raw;
+      expect(raw.version).toBe(version);
+      const read = readProjectText(text);
+      if (!read.ok) throw new Error(read.issues.map(sayIssue).join('\n'));
+      expect(read.project.version).toBe(2);
+      expect(read.project.variants).toMatchObject(raw.variants.map(({ circuit }) => ({ circuit })));
+    }
+  });
+
+  it('of version 1 keeps the order of its stations as columns, and what it does not know for the schema to refuse', () => {
+    const order = [['sump'], ['pickup'], ['pump']];
+    const old = { ...(JSON.parse(readFileSync('src/core/verification/frozen/version1.json', 'utf8')) as Raw) };
+    const { version, variants } = migrate({ ...old, variants: old.variants.map((v) => ({ ...v, sheet: { stationOrder: order } })) }) as { version: number; variants: { sheet?: unknown }[] };
+    expect([version, variants.map((v) => v.sheet)]).toEqual([2, old.variants.map(() => ({ columns: order }))]);
+    expect(migrate({ ...old, variants: 'none' })).toMatchObject({ version: 2, variants: 'none' });
+    expect(migrate({ ...old, version: -3 })).toMatchObject({ version: -3 });
+    expect(migrate({ ...old, version: 'one' })).toMatchObject({ version: 'one' });
   });
 
   it('survives text and back for any random circuit, figure for figure', () => {
@@ -46,6 +68,7 @@ describe('A project file', () => {
     ['a missing number', (raw: Raw) => void delete part(raw, 'relief')['crackPa'], `${at('relief')}.crackPa (Relief): a number is needed, nothing is there`],
     ['an unknown kind', (raw: Raw) => void (part(raw, 'filter')['kind'] = 'centrifuge'), `${at('filter')}`],
     ['an unknown field', (raw: Raw) => void (part(raw, 'filter')['colour'] = 'red'), 'unknown field "colour"'],
+    ['an unknown field beside the name', (raw: Raw) => void (raw['colour'] = 'red'), 'at the top: unknown field "colour"; check the spelling.'],
     ['an absent part in a joint', (raw: Raw) => void (raw.variants[0]!.circuit.joints[3]!.to = 'ghost.in'), 'variants[0].circuit.joints[3].to: "ghost.in" names a part that is not in this circuit'],
     ['an absent port in a joint', (raw: Raw) => void (raw.variants[0]!.circuit.joints[3]!.to = 'pump.side'), 'variants[0].circuit.joints[3].to: "pump.side" names a port that this part does not have; it has in, out'],
     ['an id used twice', (raw: Raw) => void (part(raw, 'rods')['id'] = 'mains'), 'the id "mains" is used twice'],
@@ -77,7 +100,7 @@ describe('A project file', () => {
     fc.assert(fc.property(fc.anything(), (raw) => void readProject(typeof raw === 'object' && raw !== null ? { ...raw, format: 'tidal-gauge-project', version: 1 } : raw)), { numRuns: 200, seed: 5 });
   });
 
-  it('of version 1 needs no migration', () => {
+  it('of the present version needs no migration', () => {
     const raw = JSON.parse(DEMO) as Raw;
     expect(migrate(raw)).toBe(raw);
   });

@@ -1,48 +1,10 @@
 import { isConsumer } from '../circuit/ports';
 import { SHORT_TUBE_UP_TO } from '../elements/orifice';
-import type { Project } from '../circuit/project';
-import { inputsOf, stateInputs, type Input } from '../inputs/inputs';
-import { RevisableCircuit, withStateInput } from '../inputs/revisableCircuit';
-import { stillNodes } from '../network/stillNodes';
 import { studyHere } from '../studies/works';
-import { probesOf, readProbe } from '../supply/probe';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../verification/testing/bench';
 import { demoProject } from '../verification/testing/demo';
-import { SENSITIVITY_STUDY, type Sensitivity } from './sensitivityStudy';
-
-/** The margin with one input moved, by solving again, as finely as rounding lets it. */
-function marginAt(revisable: RevisableCircuit, at: { speedRevS: number; oilTemperatureK: number }, input: Input, si: number, { consumer, check }: Sensitivity): number {
-  const { circuit } = revisable;
-  const state = withStateInput(circuit.stateAt(at.speedRevS, at.oilTemperatureK), input, si);
-  if (input.path.length > 0) {
-    revisable.set(input, si);
-    expect(revisable.apply()).toBe(true);
-  }
-  expect(revisable.solve(state, 4).status).toBe('converged');
-  const { compiled, solver, variant } = circuit;
-  const probe = probesOf(variant.circuit, compiled).find((p) => p.part.id === consumer)!;
-  const reading = readProbe(probe, compiled.network, solver.workspace, state, stillNodes(compiled.network, solver.workspace));
-  return reading.checks.find((c) => c.quantity === check!.quantity && c.side === check!.side)!.margin;
-}
-
-/** Largest difference between the adjoint's effects and central differences of whole solves, as a share of the largest effect. */
-function worstDisagreement(project: Project, at: { speedRevS: number; oilTemperatureK: number }, consumer: string): { share: number; rows: number } | undefined {
-  const answer = studyHere(SENSITIVITY_STUDY, project, { ...at, consumer });
-  if (!answer.check) return undefined;
-  const variant = project.variants.find((v) => v.id === project.activeVariant)!;
-  const inputs = new Map([...inputsOf(project, variant), ...stateInputs(at)].map((i) => [i.id, i]));
-  const largest = Math.abs(answer.rows[0]!.perStep);
-  const revisable = new RevisableCircuit(project);
-  let share = 0;
-  for (const row of answer.rows) {
-    const input = inputs.get(row.id)!;
-    const h = 1e-2 * input.plusMinus;
-    const difference = (marginAt(revisable, at, input, input.stated + h, answer) - marginAt(revisable, at, input, input.stated - h, answer)) / (2 * h);
-    marginAt(revisable, at, input, input.stated, answer);
-    share = Math.max(share, Math.abs(difference * input.plusMinus - row.perStep) / largest);
-  }
-  return { share, rows: answer.rows.length };
-}
+import { SENSITIVITY_STUDY } from './sensitivityStudy';
+import { worstDisagreement } from './testing/centralDifferences';
 
 describe('What moves a margin', () => {
   it('is what Hagen and Poiseuille give in closed form: a laminar hose, then an all-viscous consumer', () => {
