@@ -144,4 +144,44 @@ describe('The circuit page', () => {
     fireEvent.change(oil, { target: { value: '0W-20' } });
     expect([bench().project!.oil, activeVariant(bench().project!).season!.oil!.name]).toEqual([project.oil, '0W-20']);
   });
+
+  it('goes from part to part on the sheet by arrow keys, opens one, and offers its moves', async () => {
+    await opened();
+    const stops = [...document.querySelectorAll<SVGElement>('.sheet [data-part]')];
+    // One of them is reached by Tab; the arrow keys do the rest.
+    expect(stops.filter((s) => s.getAttribute('tabindex') === '0')).toHaveLength(1);
+    const focused = () => document.activeElement?.getAttribute('data-part');
+    act(() => stops.find((s) => s.getAttribute('tabindex') === '0')!.focus());
+    const first = focused()!;
+    const seen = [first];
+    for (let i = 0; i < stops.length; i++) {
+      fireEvent.keyDown(document.activeElement!, { key: 'ArrowRight' });
+      if (focused() !== seen.at(-1)) seen.push(focused()!);
+    }
+    // Every part once, and the last stays the last.
+    expect([new Set(seen).size, seen.length]).toEqual([new Set(stops.map((s) => s.getAttribute('data-part'))).size, new Set(seen).size]);
+    fireEvent.keyDown(document.activeElement!, { key: 'Home' });
+    expect(focused()).toBe(first);
+    fireEvent.keyDown(document.activeElement!, { key: 'End' });
+    fireEvent.keyDown(document.activeElement!, { key: 'Enter' });
+    expect(bench().selected).toBe(seen.at(-1));
+    act(() => partOnSheet('filter').focus());
+    fireEvent.keyDown(partOnSheet('filter'), { key: '+' });
+    expect(bench().moves).toEqual({ part: 'filter', heading: 'insert' });
+  });
+
+  it('draws the path to the turbo when it is selected, each part’s share adding up to what is lost', async () => {
+    const project = await opened();
+    act(() => bench().select('turbo'));
+    await screen.findByRole('heading', { name: 'Where its pressure goes' });
+    const circuit = solverOf(project);
+    const { speedRevS, oilTemperatureK } = bench();
+    const atTurbo = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK)).consumers.find((c) => c.part === 'turbo')!.pressurePa!;
+    const rows = [...screen.getByRole('heading', { name: 'Where its pressure goes' }).nextElementSibling!.querySelectorAll('span')].map((s) => s.textContent!);
+    const bars = rows.flatMap((text) => (/bar$/.test(text) ? [Number(text.replace('−', '-').replace(/[^\d.-]/g, ''))] : []));
+    const [start, ...rest] = bars;
+    const end = rest.pop()!;
+    expect(end).toBeCloseTo(atTurbo / 1e5, 1);
+    expect(start! + rest.reduce((sum, x) => sum + x, 0)).toBeCloseTo(end, 1);
+  });
 });

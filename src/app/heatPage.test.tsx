@@ -10,6 +10,9 @@ jest.mock('../workers/client');
 // The charts draw on a canvas, which jsdom has none of; what they are given is in their names.
 jest.mock('react-chartjs-2', () => ({ Line: ({ 'aria-label': label }: { 'aria-label': string }) => <div role="img" aria-label={label} /> }));
 
+// The build hands text over as a module; here it is read.
+jest.mock('../../demo/hillclimb.csv?raw', () => ({ __esModule: true, default: jest.requireActual<typeof import('node:fs')>('node:fs').readFileSync('demo/hillclimb.csv', 'utf8') }), { virtual: true });
+
 const nose = (p: ReturnType<typeof openDemo>) => ({ ...p, activeVariant: 'noseCooler' });
 const balanceOf = (project: ReturnType<typeof openDemo>) => {
   const made = CircuitSolver.of(project);
@@ -68,5 +71,31 @@ describe('The heat page', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Run it again' }));
     const map = await screen.findByRole('img', { name: /^Map of sump temperature\. \d+ % too hot/ });
     expect(map.textContent).toContain('too cold to shed water');
+  });
+});
+
+describe('A trace on the heat page', () => {
+  const open = (name: string, text: string, size = text.length) => {
+    const input = screen.getByLabelText('Trace file');
+    Object.defineProperty(input, 'files', { value: [{ name, size, text: () => Promise.resolve(text) }], configurable: true });
+    fireEvent.change(input);
+  };
+  /** Two minutes at one speed, as a logger writes it. */
+  const log = (rpm: number) => ['time_s,rpm,load,road_speed_kmh', ...Array.from({ length: 25 }, (_, i) => `${5 * i},${rpm},0.8,90`)].join('\n');
+
+  it('is opened, run and drawn; one that cannot be read says which column is missing, and the last stays', async () => {
+    openDemo('thornback', nose);
+    show(<HeatPage />);
+    await screen.findByRole('img', { name: /^Against the air’s temperature/ });
+    fireEvent.click(screen.getByRole('tab', { name: 'Trace' }));
+    await screen.findByRole('button', { name: 'Open a trace (CSV)…' });
+    open('short.csv', log(4000));
+    const drawn = await screen.findByRole('img', { name: /^Trace.*[Pp]eak/ });
+    expect(drawn.getAttribute('aria-label')).toMatch(/\d\d.°C/);
+    open('odd.csv', 'a,b\n1,2\n3,4\n');
+    await waitFor(() => expect(screen.getAllByRole('alert').some((a) => /odd\.csv: The trace lacks a column for time in seconds \(time_s\).*Nothing else has changed\./.test(a.textContent ?? ''))).toBe(true));
+    expect(screen.getByRole('img', { name: /^Trace/ })).toBeTruthy();
+    open('huge.csv', '', 65 * 2 ** 20);
+    await waitFor(() => expect(screen.getAllByRole('alert').some((a) => /huge\.csv: over 64 MiB/.test(a.textContent ?? ''))).toBe(true));
   });
 });

@@ -7,6 +7,7 @@ import { comparisonSchema } from '../core/compare/compareStudy';
 import { envelopeSchema } from '../core/envelope/envelopeStudy';
 import { faultOutcomeSchema } from '../core/faults/faultStudy';
 import { sensitivitySchema } from '../core/sensitivity/sensitivityStudy';
+import { rowsSchema } from '../core/sizing/rowStudy';
 import { sizingSchema } from '../core/sizing/sizingStudy';
 import { spreadSchema } from '../core/spread/spreadStudy';
 import { main } from './main';
@@ -138,6 +139,46 @@ describe('The command line', () => {
     expect(run(...words, '--seed', '2').out).not.toBe(out);
     expect(spreadSchema.parse(withoutHead(run(...words, '--json').out)).samples).toBe(512);
     expect(run(...words, '--csv').out.split('\n')[1]).toMatch(/^turbo,1,0\.0058[^,]*(,\d[^,]*){6}$/);
+  });
+
+  it('sizes a cooler or a thermostat as a whole: those sold, then the band with what limits it', () => {
+    const { code, out } = run('size', DEMO, 'plate', '--variant', 'noseCooler');
+    expect([code, out]).toEqual([0, expect.stringMatching(/^80.°C; 82.°C[^\n]* would do\.\n74\.5.°C to 1\d\d\.\d.°C will do\. Lower: too cold[^\n]*\nas it is +hot day 107\.\d/)]);
+    const { rows, bands } = rowsSchema.parse(withoutHead(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--json').out));
+    expect([rows.length, bands.length]).toEqual([8, 1]);
+    expect(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--csv').out).toMatch(/^family,size_si,hot_day_k,cold_cruise_k,fails\n,,[^\n]*,\nopens,344\.15,[^\n]*,cold\n/);
+  });
+
+  it('tells the audit in words, heaviest first, with what helps, and what was set aside', () => {
+    const { code, out } = run('audit', DEMO, '--variant', 'noseCooler');
+    expect(code).toBe(1);
+    const weights = out.split('\n').flatMap((line) => /^(STOP|mend|look|note) {2}/.exec(line)?.[1] ?? []);
+    const order = ['STOP', 'mend', 'look', 'note'];
+    expect(weights.length).toBeGreaterThan(4);
+    expect(weights).toEqual([...weights].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
+    expect(out).toMatch(/\n {6}- \w/);
+    const { findings } = JSON.parse(run('audit', DEMO, '--variant', 'noseCooler', '--json').out) as { findings: { rule: string; part: string | null; title: string }[] };
+    expect(findings).toHaveLength(weights.length);
+    const project = JSON.parse(readFileSync(DEMO, 'utf8')) as { variants: { id: string; waivers?: object[] }[] };
+    const [first] = findings;
+    project.variants.find((v) => v.id === 'noseCooler')!.waivers = [{ rule: first!.rule, ...(first!.part === null ? {} : { part: first!.part }), reason: 'seen, and meant so' }];
+    expect(run('audit', fileWith('waived.json', JSON.stringify(project)), '--variant', 'noseCooler').out).toContain('(waived: seen, and meant so)');
+  });
+
+  it('tells the balance in words: heat in, heat out, and each part’s oil', () => {
+    const { out } = run('balance', DEMO, '--variant', 'noseCooler', '--rpm', '5000', '--load', '0.7', '--road-speed', '100', '--air-temp', '27');
+    expect(out).toMatch(/^5000.rpm, load 0\.7, air 27.°C, road 100.km\/h: balanced at \d+\.\d.°C in the sump/);
+    const kw = (heading: string) => out.split(`${heading}\n`)[1]!.split('\n').flatMap((l) => /(-?\d+\.\d+).kW$/.exec(l)?.[1] ?? []).map(Number);
+    const [into, outOf] = [out.indexOf('Heat in'), out.indexOf('Heat out')];
+    expect(into).toBeLessThan(outOf);
+    const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
+    const leaving = sum(kw('Heat out'));
+    expect(sum(kw('Heat in')) - leaving).toBeCloseTo(leaving, 0);
+  });
+
+  it('checks in words: each at its worst, then the whole', () => {
+    const { out } = run('check', DEMO);
+    expect(out).toMatch(/^Turbo +flooded +[^\n]*\n {2}worst at 7000.rpm, 120.°C\. [^]*\nNot all supplied over 337 states\.\n$/);
   });
 
   it('prints every study as rows', () => {

@@ -1,0 +1,137 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { useLocation } from 'react-router';
+import { readProjectText } from '../../../core/circuit/readProject';
+import { listSavePoints, loadSavePoint } from '../../../storage/database';
+import { openDemo, show } from '../../testing/page';
+import { useWorkbench } from '../../state/workbench';
+import ProjectMenu from './ProjectMenu';
+
+const bench = () => useWorkbench.getState();
+const DEMO = readFileSync('demo/larkspur.json', 'utf8');
+
+// antd's own animations and messages settle by timers of theirs, outside any act.
+const { error: said } = console;
+beforeAll(() => jest.spyOn(console, 'error').mockImplementation((...words: unknown[]) => {
+  if (!String(words[0]).includes('not wrapped in act')) said(...words);
+}));
+
+/** Where the page stands. */
+function Here() {
+  return <output aria-label="Path">{useLocation().pathname}</output>;
+}
+const path = () => screen.getByLabelText('Path').textContent;
+const shown = () => show(<><ProjectMenu /><Here /></>);
+async function choose(name: RegExp | string) {
+  fireEvent.click(screen.getByRole('button', { name: 'Project' }));
+  fireEvent.click(await screen.findByRole('menuitem', { name }));
+}
+/** Hands a file over as the browser does. jsdom's own files cannot be read as text. */
+function hand(name: string, text: string | undefined, size = text?.length ?? 0) {
+  const file = { name, size, text: () => (text === undefined ? Promise.reject(new Error('gone')) : Promise.resolve(text)) };
+  const input = document.querySelector('input[type=file]')!;
+  Object.defineProperty(input, 'files', { value: [file], configurable: true });
+  fireEvent.change(input);
+}
+const dialog = () => screen.findByRole('dialog');
+
+describe('The project menu', () => {
+  it('opens a file that is whole, and sets what was open aside', async () => {
+    const before = openDemo();
+    shown();
+    hand('mine.json', DEMO);
+    await waitFor(() => expect(bench().project!.name).toBe('Larkspur'));
+    const point = (await listSavePoints()).find((p) => p.name === `${before.name}, before Larkspur was opened`)!;
+    expect(point.named).toBe(false);
+    expect(await loadSavePoint(point.id)).toEqual({ ok: true, project: before });
+  });
+
+  it.each<[string, string | undefined, number | undefined, RegExp]>([
+    ['half a file', DEMO.slice(0, 500), undefined, /The file is not JSON/],
+    ['a newer version', DEMO.replace('"version": 2', '"version": 9'), undefined, /version 9, this app reads up to 2/],
+    ['too large a file', '{}', 50e6, /The file has 47\.7 MiB/],
+    ['a file that went away', undefined, 10, /could not be read\. Check that it still exists/],
+  ])('refuses %s in words and leaves the project as it was', async (_, text, size, sentence) => {
+    const before = openDemo();
+    shown();
+    hand('broken.json', text, size);
+    const said = within(await dialog());
+    expect(said.getAllByText('broken.json was not opened').length).toBeGreaterThan(0);
+    expect(said.getByText(sentence)).toBeTruthy();
+    expect(said.getByText('Your project is as it was.')).toBeTruthy();
+    expect(bench().project).toBe(before);
+    fireEvent.click(said.getByRole('button', { name: 'Understood' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+  });
+
+  it('exports what its own reader reads back, figure for figure, under the project’s name', async () => {
+    const project = openDemo('saltmarsh', (p) => ({ ...p, note: 'Überströmer' }));
+    shown();
+    const files: { name: string; blob: Blob }[] = [];
+    let blob: Blob | undefined;
+    URL.createObjectURL = (made: Blob) => ((blob = made), 'blob:made');
+    URL.revokeObjectURL = () => undefined;
+    const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+      files.push({ name: this.download, blob: blob! });
+    });
+    await choose('Export');
+    click.mockRestore();
+    expect(files.map((f) => f.name)).toEqual([`${project.name.replace(/ /g, '-')}.tidal.json`]);
+    const text = await new Promise<string>((done) => {
+      const reader = new FileReader();
+      reader.onload = () => done(String(reader.result));
+      reader.readAsText(files[0]!.blob);
+    });
+    expect(readProjectText(text)).toEqual({ ok: true, project });
+  });
+
+  it('goes to a new circuit, opens a demo, copies the variant, each as it says', async () => {
+    openDemo();
+    shown();
+    await choose(/^New circuit/);
+    expect(path()).toBe('/new');
+    await choose(/^Demo: Saltmarsh/);
+    await waitFor(() => expect([bench().project!.name, path()]).toEqual(['Saltmarsh', '/']));
+    const variants = bench().project!.variants.length;
+    await choose('Copy this variant');
+    expect(bench().project!.variants).toHaveLength(variants + 1);
+    expect(bench().project!.variants.at(-1)).toMatchObject({ name: expect.stringMatching(/, changed$/), basedOn: expect.any(String) });
+  });
+
+  it('changes units for all that are measured alike, and the theme', async () => {
+    openDemo();
+    act(() => bench().setUnits({}));
+    shown();
+    fireEvent.click(screen.getByRole('button', { name: 'Units' }));
+    fireEvent.mouseEnter(await screen.findByRole('menuitem', { name: /^Lengths/ }));
+    fireEvent.click(await screen.findByRole('menuitem', { name: 'in' }));
+    expect(bench().units).toMatchObject({ bore: 'in', length: expect.any(String), clearance: expect.any(String) });
+    act(() => bench().setUnits({}));
+    const { theme } = bench();
+    fireEvent.click(screen.getByRole('button', { name: theme === 'dark' ? 'Light' : 'Dark' }));
+    expect(bench().theme).not.toBe(theme);
+    act(() => bench().setTheme(theme));
+  });
+});
+
+describe('Save points', () => {
+  it('are kept under a name, gone back to, and thrown away', async () => {
+    const kept = openDemo();
+    shown();
+    await choose('Save points…');
+    const points = within(await dialog());
+    fireEvent.click(points.getByRole('button', { name: 'Keep as it is now' }));
+    expect(points.getByRole('alert').textContent).toBe('Give it a name by which you will know it.');
+    fireEvent.change(points.getByRole('textbox', { name: 'Name of the save point' }), { target: { value: 'before the cooler' } });
+    fireEvent.click(points.getByRole('button', { name: 'Keep as it is now' }));
+    await points.findByText('before the cooler');
+    act(() => bench().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
+    expect(bench().project).not.toBe(kept);
+    fireEvent.click(points.getByRole('button', { name: 'Go back to before the cooler' }));
+    await waitFor(() => expect(bench().project).toEqual(kept));
+    await choose('Save points…');
+    const again = within(await dialog());
+    fireEvent.click(await again.findByRole('button', { name: 'Throw away before the cooler' }));
+    await waitFor(() => expect(again.queryByText('before the cooler')).toBeNull());
+  });
+});
