@@ -53,6 +53,15 @@ export function pumpFlowInto(
 }
 
 /**
+ * Share of the stroke lost to incomplete filling at speed: 0 up to `from`, then rising linearly to `share` at `to` and staying there.
+ * @param speedRevS engine speed @param from, to engine speeds, from < to @param share 0 to 1
+ * @source common practice, no source
+ */
+export function speedLoss(speedRevS: number, from: number, to: number, share: number): number {
+  return share * Math.min(1, Math.max(0, (speedRevS - from) / (to - from)));
+}
+
+/**
  * Slip coefficient C_s from a rated volumetric efficiency: (1 − η_v)·n_r·2π·μ_r/Δp_r.
  * @param volumetricEfficiency 0 < η_v ≤ 1 @param speedRevS pump speed @param viscosityPaS @param pressurePa over the pump
  * @returns C_s [-] @source Wilson (1946)

@@ -2,6 +2,7 @@ import type { Part } from '../circuit/parts';
 import { FITTINGS } from '../parts/fittings';
 import { churchillFriction } from '../elements/churchill';
 import { lineDropInto } from '../elements/line';
+import { speedLoss } from '../elements/pump';
 import { twoTermCoefficients } from '../elements/twoTerm';
 import { SHARP_EDGE_UP_TO, SHORT_TUBE_FROM } from '../elements/orifice';
 import { lineParameters } from '../network/lineParameters';
@@ -90,7 +91,7 @@ function explainElement(part: Part, e: ElementResult, result: SolveResult): Omit
         terms: [flow, drop, rho, mu], result: flow, source: 'orifice equation with Sampson (1891) creeping flow in series',
       };
     case 'springValve':
-      return explainSpringValve(part, e, flow, drop, rho);
+      return explainSpringValve(part, e, flow, drop, rho, mu);
     case 'pump':
       return part.kind === 'pump' ? explainPump(part, e, result, flow, mu) : undefined;
     case 'bearing':
@@ -120,17 +121,28 @@ function explainLine(parameters: readonly number[], e: ElementResult, drop: Term
   };
 }
 
-function explainSpringValve(part: Part, e: ElementResult, flow: Term, drop: Term, rho: Term): Omit<LawText, 'title'> | undefined {
+function explainSpringValve(part: Part, e: ElementResult, flow: Term, drop: Term, rho: Term, mu: Term): Omit<LawText, 'title'> | undefined {
   const valve = part.kind === 'relief' ? shimmed(part) : part.kind === 'checkValve' ? part : part.kind === 'filter' || part.kind === 'cooler' ? part.bypass : part.kind === 'jets' ? part.valve : undefined;
   if (!valve) return undefined;
+  // A valve that senses elsewhere is lifted by what is there, and passes by its own drop.
+  const elsewhere = e.sensedPa === null ? [] : [term('p_sense', 'what its spring feels, from where it senses', e.sensedPa, 'pressure')];
+  const felt = elsewhere[0]?.symbol ?? 'Δp';
+  const lift = e.opening ?? 0;
+  const area = lift * valve.areaM2;
+  const leak = valve.closedLeakM3SPa * drop.si;
+  const velocity = area > 0 ? (flow.si - leak) / area : 0;
+  const split = area > 0 ? [
+    term('square', 'square share of the drop', (rho.si * velocity * Math.abs(velocity)) / (2 * valve.dischargeCoefficient ** 2), 'pressure'),
+    term('viscous', 'viscous share of the drop', (6 * Math.PI * mu.si * velocity) / Math.sqrt((4 * area) / Math.PI), 'pressure'),
+  ] : [];
   return {
-    equation: 'lift = (Δp − Δp_crack)/(Δp_full − Δp_crack),  Q = Cd·A·lift·√(2Δp/ρ)',
-    substituted: `lift = ({Δp} − {Δp_crack}) ÷ ({Δp_full} − {Δp_crack}) → {lift}`,
+    equation: `lift = (${felt} − Δp_crack)/(Δp_full − Δp_crack),  Δp = ρV²/(2Cd²) + 6πμV/d_h,  Q = A·lift·V + leak`,
+    substituted: `lift = ({${felt}} − {Δp_crack}) ÷ ({Δp_full} − {Δp_crack}) → {lift}${area > 0 ? ';  Δp = {square} square + {viscous} viscous' : ''}`,
     terms: [
-      drop, term('Δp_crack', 'starts to open', valve.crackPa, 'pressure'), term('Δp_full', 'fully open', valve.fullOpenPa, 'pressure'),
-      term('lift', 'lift', e.opening ?? 0, 'ratio'), term('A', 'area fully open', valve.areaM2, 'area'), term('Cd', 'discharge coefficient', valve.dischargeCoefficient, 'ratio'), rho,
+      drop, ...elsewhere, term('Δp_crack', 'starts to open', valve.crackPa, 'pressure'), term('Δp_full', 'fully open', valve.fullOpenPa, 'pressure'),
+      term('lift', 'lift', lift, 'ratio'), term('A', 'area fully open', valve.areaM2, 'area'), term('Cd', 'discharge coefficient', valve.dischargeCoefficient, 'ratio'), ...split, term('leak', 'leak past the seat', leak, 'flow'), rho, mu,
     ],
-    result: flow, source: 'spring balance and orifice equation, common practice',
+    result: flow, source: 'spring balance, common practice; orifice equation with Sampson (1891) creeping flow in series',
   };
 }
 
@@ -138,11 +150,13 @@ function explainPump(part: Extract<Part, { kind: 'pump' }>, e: ElementResult, re
   const rise = -(e.pressureDropPa ?? NaN);
   const speed = result.state.speedRevS * part.speedRatio;
   const slip = (pumpSlipCoefficient(part) * part.displacementM3Rev * rise) / (2 * Math.PI * e.viscosityPaS);
+  const { fillLoss } = part;
+  const kept = fillLoss ? [term('kept', 'share of the stroke that still fills at this speed', 1 - speedLoss(result.state.speedRevS, fillLoss.fromRevS, fillLoss.toRevS, fillLoss.lostShare), 'ratio')] : [];
   return {
-    equation: 'Q = V·n·fill − C_s·V·Δp/(2πμ)',
-    substituted: 'Q = {V} × {n} × {fill} − {slip}',
+    equation: `Q = V·n·fill${fillLoss ? '·kept' : ''} − C_s·V·Δp/(2πμ)`,
+    substituted: `Q = {V} × {n} × {fill}${fillLoss ? ' × {kept}' : ''} − {slip}`,
     terms: [
-      term('V', 'swept volume', part.displacementM3Rev, 'displacement'), term('n', 'pump speed', speed, 'speed'), term('fill', 'filling and stroke', e.opening ?? 1, 'ratio'),
+      term('V', 'swept volume', part.displacementM3Rev, 'displacement'), term('n', 'pump speed', speed, 'speed'), term('fill', 'filling and stroke', e.opening ?? 1, 'ratio'), ...kept,
       term('slip', 'slip back past the rotors', slip, 'flow'), term('Δp', 'pressure rise', rise, 'pressure'), mu,
     ],
     result: flow, source: 'Wilson (1946) slip model',

@@ -1,5 +1,6 @@
 import { centrifugalGainPa, centrifugalThresholdPa } from '../elements/crankDrilling';
 import { setFilmCoefficients } from '../elements/journalBearing';
+import { speedLoss } from '../elements/pump';
 import { thermostatOpening } from '../elements/thermostat';
 import type { Oil } from '../oil/oil';
 import { Law } from './law';
@@ -24,7 +25,7 @@ export function bindState(network: Network, ws: Workspace, oil: Oil, state: Oper
     const at = network.parameterStart[e]!;
     switch (network.law[e]) {
       case Law.pump:
-        ws.boundA[e] = p[at]! * state.speedRevS * (1 - fillLoss(state.speedRevS, p[at + 7]!, p[at + 8]!, p[at + 9]!));
+        ws.boundA[e] = p[at]! * state.speedRevS * (1 - speedLoss(state.speedRevS, p[at + 7]!, p[at + 8]!, p[at + 9]!));
         break;
       case Law.thermostatPath: {
         const given = field?.opening[e] ?? NaN;
@@ -50,9 +51,4 @@ export function bindState(network: Network, ws: Workspace, oil: Oil, state: Oper
       }
     }
   }
-}
-
-/** Share of the stroke lost to incomplete filling at speed: 0 up to `from`, then rising linearly to `share` at `to` and staying there. */
-function fillLoss(speedRevS: number, from: number, to: number, share: number): number {
-  return share * Math.min(1, Math.max(0, (speedRevS - from) / (to - from)));
 }

@@ -4,6 +4,7 @@ import { D341_EXTRAPOLATED_BELOW_K, type Oil } from '../oil/oil';
 import { consumerResult, probesOf, readProbe } from '../supply/probe';
 import { DRY_WITHIN_PA } from '../supply/supplyVerdict';
 import type { CompiledCircuit } from './compile';
+import { sensedDropPa } from './evaluate';
 import { Law, LAW_NAMES } from './law';
 import { elementReynolds } from './reynolds';
 import type { ElementResult, NodeResult, ResultNote, SolveResult } from './result';
@@ -77,6 +78,7 @@ function describeElement(compiled: CompiledCircuit, solver: HydraulicSolver, sta
     filmViscosityPaS: film ? film.viscosityPaS : null,
     frictionW: film ? film.frictionW * network.count[e]! : null,
     eccentricityRatio: film ? film.eccentricityRatio : null,
+    sensedPa: law === Law.springValve && network.sense[e]! >= 0 && still[network.sense[e]!] === 0 && still[to] === 0 ? orNull(sensedDropPa(network, ws.pressurePa, e, rho)) : null,
     thresholdPa: law === Law.crankFedRod ? ws.boundB[e]! : null,
   };
 }

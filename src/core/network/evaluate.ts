@@ -58,9 +58,7 @@ export function evaluateElements(
       case Law.springValve: {
         if (isShutBackward(network, ws, e, drop)) continue;
         const s = sense[e]!;
-        const sensed =
-          s < 0 ? drop : pressurePa[s]! - pressurePa[b]! - rho * STANDARD_GRAVITY_M_S2 * (network.elevationM[b]! - network.elevationM[s]!);
-        springValveFlowInto(out, drop, sensed, p[at]!, p[at + 1]!, p[at + 2]!, p[at + 3]!, p[at + 4]!, rho, mu);
+        springValveFlowInto(out, drop, s < 0 ? drop : sensedDropPa(network, pressurePa, e, rho), p[at]!, p[at + 1]!, p[at + 2]!, p[at + 3]!, p[at + 4]!, rho, mu);
         ws.opening[e] = out[3]!;
         flowM3S[e] = n * out[0]!;
         targetM3S[e] = flowM3S[e]!;
@@ -191,4 +189,11 @@ function lawFlow(network: Network, ws: Workspace, e: number, drop: number): void
 export function lawFlowAt(network: Network, ws: Workspace, e: number, drop: number): number {
   lawFlow(network, ws, e, drop);
   return out[0]!;
+}
+
+/** Differential that a valve feels which senses elsewhere, over that place and its own outlet, head left out [Pa]. */
+export function sensedDropPa(network: Network, pressurePa: Float64Array, e: number, densityKgM3: number): number {
+  const at = network.sense[e]!;
+  const outlet = network.to[e]!;
+  return pressurePa[at]! - pressurePa[outlet]! - densityKgM3 * STANDARD_GRAVITY_M_S2 * (network.elevationM[outlet]! - network.elevationM[at]!);
 }

@@ -48,6 +48,8 @@ export const elementResultSchema = z.strictObject({
   filmViscosityPaS: figure,
   frictionW: figure,
   eccentricityRatio: figure,
+  /** What a valve's spring feels, where it senses elsewhere than over its own seat. */
+  sensedPa: figure,
   /** Crank-fed rods: gallery pressure below which they run dry. */
   thresholdPa: figure,
 });

@@ -15,9 +15,9 @@ function marginAt(revisable: RevisableCircuit, at: { speedRevS: number; oilTempe
   const state = withStateInput(circuit.stateAt(at.speedRevS, at.oilTemperatureK), input, si);
   if (input.path.length > 0) {
     revisable.set(input, si);
-    expect(revisable.apply()).toBe(true);
+    if (!revisable.apply()) throw new Error(`${input.id} does not fit at ${si}`);
   }
-  expect(revisable.solve(state, POLISH).status).toBe('converged');
+  if (revisable.solve(state, POLISH).status !== 'converged') throw new Error(`${input.id} did not solve at ${si}`);
   const { compiled, solver, variant } = circuit;
   const probe = probesOf(variant.circuit, compiled).find((p) => p.part.id === consumer)!;
   const reading = readProbe(probe, compiled.network, solver.workspace, state, stillNodes(compiled.network, solver.workspace));
