@@ -140,7 +140,7 @@ function explainSpringValve(part: Part, e: ElementResult, flow: Term, drop: Term
     substituted: `lift = ({${felt}} − {Δp_crack}) ÷ ({Δp_full} − {Δp_crack}) → {lift}${area > 0 ? ';  Δp = {square} square + {viscous} viscous' : ''}`,
     terms: [
       drop, ...elsewhere, term('Δp_crack', 'starts to open', valve.crackPa, 'pressure'), term('Δp_full', 'fully open', valve.fullOpenPa, 'pressure'),
-      term('lift', 'lift', lift, 'ratio'), term('A', 'area fully open', valve.areaM2, 'area'), term('Cd', 'discharge coefficient', valve.dischargeCoefficient, 'ratio'), ...split, term('leak', 'leak past the seat', leak, 'flow'), rho, mu,
+      term('lift', 'how far it is open', lift, 'ratio'), term('A', 'area fully open', valve.areaM2, 'area'), term('Cd', 'discharge coefficient', valve.dischargeCoefficient, 'ratio'), ...split, term('leak', 'leak past the seat', leak, 'flow'), rho, mu,
     ],
     result: flow, source: 'spring balance, common practice; orifice equation with Sampson (1891) creeping flow in series',
   };

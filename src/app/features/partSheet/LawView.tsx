@@ -1,6 +1,10 @@
 import type { LawText } from '../../../core/explain/explainPart';
 import { formatQuantity, type UnitChoice } from '../../../core/units';
 
+/** Where a law has more than one equation, each has a line of its own. */
+const BETWEEN_EQUATIONS = ',  ';
+const BETWEEN_VALUES = ';  ';
+
 /** A law, the same with values in the reader's units, its terms, and where it comes from. */
 export function LawView({ law, units }: { readonly law: LawText; readonly units: UnitChoice }) {
   const shown = new Map([...law.terms, law.result].map((t) => [t.symbol, formatQuantity(t.si, t.quantity, units)]));
@@ -9,8 +13,8 @@ export function LawView({ law, units }: { readonly law: LawText; readonly units:
     <>
       <h3>{law.title}, with its values</h3>
       <div className="law">
-        <div className="equation">{law.equation}</div>
-        <div>{substituted}</div>
+        {law.equation.split(BETWEEN_EQUATIONS).map((each) => <div key={each} className="equation">{each}</div>)}
+        {substituted.split(BETWEEN_VALUES).map((each) => <div key={each}>{each}</div>)}
         <div><strong>{law.result.symbol} = {formatQuantity(law.result.si, law.result.quantity, units)}</strong></div>
         <details>
           <summary>Terms</summary>

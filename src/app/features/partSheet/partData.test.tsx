@@ -1,5 +1,6 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import type { Part, PartOf } from '../../../core/circuit/parts';
+import { explainPart } from '../../../core/explain/explainPart';
 import { coolerConductance } from '../../../core/heat/coolers';
 import { CircuitSolver } from '../../../core/network/solveProject';
 import { Oil } from '../../../core/oil/oil';
@@ -9,7 +10,10 @@ import { CoolingInput } from './CoolingInput';
 import { CurveInput } from './CurveInput';
 import { DrainProfile } from './DrainProfile';
 import { EndsInput, hasLosses } from './EndsInput';
+import { LawView } from './LawView';
 
+const made = CircuitSolver.of(demoProject(), 'noseCooler');
+if (!made.ok) throw new Error('refused');
 const LITRE_PER_MIN = 1e-3 / 60;
 const BAR = 1e5;
 const partOf = (id: string, variant = 'noseCooler') => demoProject().variants.find((v) => v.id === variant)!.circuit.parts.find((p) => p.id === id)!;
@@ -102,9 +106,6 @@ describe('Ends and bends', () => {
 });
 
 describe('A drain from the side', () => {
-  const project = demoProject();
-  const made = CircuitSolver.of(project, 'noseCooler');
-  if (!made.ok) throw new Error('refused');
   const result = made.circuit.solve(made.circuit.stateAt(7000 / 60, 393.15)).drains.find((d) => d.part === 'turboDrain')!;
   const drain = partOf('turboDrain') as PartOf<'drain'>;
   const draw = (profile: PartOf<'drain'>['profile']) => render(<DrainProfile drain={{ ...drain, profile }} result={result} levelM={-0.15} units={{}} />);
@@ -125,5 +126,16 @@ describe('A drain from the side', () => {
   it('asks for heights where there are none', () => {
     render(<DrainProfile drain={drain} result={{ ...result, outletHeightM: null }} levelM={undefined} units={{}} />);
     expect(screen.getByText(/^Give the height of what it drains/)).toBeTruthy();
+  });
+});
+
+describe('A law on the sheet', () => {
+  it('stands with a line for each equation, the values beneath in the reader’s units, and its source', () => {
+    const result = made.circuit.solve(made.circuit.stateAt(7000 / 60, 373.15));
+    const [law] = explainPart(partOf('relief'), result);
+    const { container } = render(<LawView law={law!} units={{ pressure: 'psi' }} />);
+    expect([...container.querySelectorAll('.equation')].map((e) => e.textContent)).toEqual(['lift = (Δp − Δp_crack)/(Δp_full − Δp_crack)', 'Δp = ρV²/(2Cd²) + 6πμV/d_h', 'Q = A·lift·V + leak']);
+    expect(container.textContent).toMatch(/lift = \(\d+\.\d.psi − 69\.6.psi\) ÷ \(87\.0.psi − 69\.6.psi\) → 0\.\d+/);
+    expect(container.textContent).toMatch(/Sampson \(1891\)/);
   });
 });
