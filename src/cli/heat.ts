@@ -23,7 +23,7 @@ export function balance(file: string, options: Options): number {
   else {
     const kw = (w: number) => formatQuantity(w, 'heatFlow').padStart(10);
     console.log(`${formatQuantity(drive.speedRevS, 'speed')}, load ${drive.load}, air ${formatQuantity(drive.airTemperatureK, 'temperature')}, road ${formatQuantity(drive.roadSpeedMS, 'roadSpeed')}: ${heat.status} at ${formatQuantity(heat.sumpK, 'temperature', {}, 1)} in the sump`);
-    if (heat.status === 'hunting') console.log('It does not come to rest there: a core that plugs with cold oil and frees itself in turn holds the sump at that temperature.');
+    if (heat.status === 'hunting') console.log('No rest was found there: a core that plugs with cold oil and frees itself holds the sump near that temperature.');
     if (heat.other) console.log(`From the hot side: ${heat.other.status} at ${formatQuantity(heat.other.sumpK, 'temperature', {}, 1)}. Which of the two is met depends on how the engine came there.`);
     for (const part of heat.impossibleCoolers) console.error(`${part}: no exchanger could do what its rating point says; it cools nothing here.`);
     console.log('\nHeat in');

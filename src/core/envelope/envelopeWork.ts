@@ -8,7 +8,7 @@ import { stillNodes } from '../network/stillNodes';
 import type { StudyBench } from '../studies/studyBench';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../supply/probe';
 import { isSupplied } from '../supply/supplyVerdict';
-import { bracketedRoot } from './bracketedRoot';
+import { bracketedRoot } from '../roots/bracketedRoot';
 import { reachOf, type EnvelopeReply, type EnvelopeRequest, type EnvelopeTask } from './envelopeStudy';
 import type { MapPoint } from './marchingSquares';
 

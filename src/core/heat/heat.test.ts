@@ -208,20 +208,44 @@ describe('Temperatures around a circuit', () => {
     expect(after(air)).toBeLessThan(after(liquid) - 5);
   });
 
-  it('says where the oil does not come to rest: a core in freezing air that plugs and frees itself in turn', () => {
-    const heat = new HeatSolver(NOSE());
-    const conditions = { airTemperatureK: 258.15, roadSpeedMS: 20, load: 0.7 };
-    heat.startAt(350);
-    const outcome = findBalance(heat, { speedRevS: 5000 / 60, oilTemperatureK: 350, atmospherePa: 101325 }, conditions, 350);
-    expect(outcome.status).toBe('hunting');
-    // Just below it heat comes in, just above it heat goes out, by kilowatts.
-    const gain = (k: number) => {
-      let r = NaN;
-      for (let i = 0; i < 60; i++) r = heat.pass({ speedRevS: 5000 / 60, oilTemperatureK: k, atmospherePa: 101325 }, conditions, k).residualW;
-      return r;
-    };
-    expect(gain(outcome.sumpK - 2)).toBeGreaterThan(1000);
-    expect(gain(outcome.sumpK + 2)).toBeLessThan(-1000);
+  describe('in freezing air, where cold oil plugs the core', () => {
+    // The thermostat without its play, so that time and balance follow one curve.
+    const demo = demoProject();
+    const variants = demo.variants.map((v) => ({
+      ...v, circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => (p.kind === 'plate' && p.passage.kind === 'thermostat' ? { ...p, passage: { ...p.passage, hysteresisK: 0 } } : p)) },
+    }));
+    const circuit = solverOf({ ...demo, variants }, 'noseCooler');
+    const speedRevS = 5000 / 60;
+    const atmospherePa = 101325;
+
+    it.each([[-15, 20], [-20, 50], [-20, 30], [-15, 40]])('rest where the same engine rests after an hour at %d °C and %d m/s', (airC, roadSpeedMS) => {
+      const conditions = { airTemperatureK: airC + C, roadSpeedMS, load: 0.7 };
+      const heat = new HeatSolver(circuit);
+      heat.startAt(conditions.airTemperatureK);
+      const outcome = findBalance(heat, { speedRevS, oilTemperatureK: 350, atmospherePa }, conditions, conditions.airTemperatureK);
+      const { samples } = runToEnd(warmUp(new HeatSolver(circuit), { ...conditions, speedRevS }, conditions.airTemperatureK, 3600));
+      expect(outcome.status).toBe('balanced');
+      expect(outcome.sumpK - samples.at(-1)!.sumpK).toBeCloseTo(0, 1.7);
+      expect(heat.outK[heat.coolers[0]!.element]! - samples.at(-1)!.coolerOutK!).toBeCloseTo(0, 0.3);
+    });
+
+    it('rest between plugged and free: with the sump held there, passes go to either, one gaining kilowatts, the other losing them', () => {
+      const conditions = { airTemperatureK: -20 + C, roadSpeedMS: 50, load: 0.7 };
+      const heat = new HeatSolver(circuit);
+      const core = heat.coolers[0]!.element;
+      heat.startAt(conditions.airTemperatureK);
+      const { sumpK } = findBalance(heat, { speedRevS, oilTemperatureK: 350, atmospherePa }, conditions, conditions.airTemperatureK);
+      const restedK = heat.outK[core]!;
+      const from = (startK: number) => {
+        heat.startAt(startK);
+        let residualW = NaN;
+        for (const heldK of [startK, ...new Array<number>(150).fill(sumpK)]) ({ residualW } = heat.pass({ speedRevS, oilTemperatureK: heldK, atmospherePa }, conditions, heldK));
+        return { residualW, outK: heat.outK[core]! };
+      };
+      const [plugged, free] = [from(sumpK - 30), from(sumpK + 30)];
+      expect([plugged.residualW > 1000, free.residualW < -1000]).toEqual([true, true]);
+      expect([plugged.outK < restedK - 5, free.outK > restedK + 5]).toEqual([true, true]);
+    });
   });
 
   it('says where there is no balance in range', () => {

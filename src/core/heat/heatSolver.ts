@@ -4,39 +4,18 @@ import type { CircuitSolver } from '../network/solveProject';
 import type { SolveOutcome } from '../network/solver';
 import { STANDARD_GRAVITY_M_S2, type OperatingState, type TemperatureField } from '../network/state';
 import { consumerHeatW, engineHeatW, windConductanceWK, type Conditions } from './conditions';
-import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, faceSpeedMS, meanSpecificHeat, type CoolerConductance } from './coolers';
+import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, meanSpecificHeat, type CoolerConductance } from './coolers';
 import { singleStreamEffectiveness } from './effectiveness';
+import { FanSwitches } from './fanSwitches';
+import type { HeatLedger } from './heatLedger';
 import { lineHeat, type LineHeat } from './lineHeat';
 import { ThermalPlaces } from './thermalPlaces';
+import type { ThermalStores } from './thermalStores';
 
 /** Mass flow below which an element carries no heat [kg/s]. */
 const NO_FLOW_KG_S = 1e-9;
 /** Exchange that gives a dead end its neighbour's temperature [kg/s]: too small to see in any balance. */
 const TRICKLE_KG_S = 1e-9;
-
-/** Share of the way that a fan's switch follows its outlet in one pass, at first and at least. */
-const FIRST_SWITCH_SHARE = 0.9;
-const LEAST_SWITCH_SHARE = 0.15;
-
-/** Where the heat came from and went to in one pass [W]. */
-export interface HeatLedger {
-  bearingsW: number;
-  fedPartsW: number;
-  engineW: number;
-  pumpingW: number;
-  radiantW: number;
-  /** By element index, what a cooler or a line gives away. */
-  readonly exchangeW: Float64Array;
-  panW: number;
-  coolantW: number;
-}
-
-/** What a transient holds between its steps, in place of what the steady balance finds. */
-export interface ThermalStores {
-  /** Outlet of each cooler core that has a store of its own, by element; NaN elsewhere. */
-  readonly coolerOutK: Float64Array;
-  readonly metalK: number;
-}
 
 /** One pass's outcome. */
 export interface PassOutcome {
@@ -61,12 +40,10 @@ export class HeatSolver {
   readonly placeK: Float64Array;
   readonly field: { readonly elementK: Float64Array; readonly opening: Float64Array };
   readonly ledger: HeatLedger;
-  /** Outlet temperature of every element [K]. */
+  /** Outlet temperature of every element, and what its own balance gives where it is held otherwise [K]. */
   readonly outK: Float64Array;
-  /** What a fan's switch at an outlet has come to feel: follows the outlet by part of the way each pass, or fan and outlet would chase each other. */
-  private readonly switchK: Float64Array;
-  private readonly switchLagK: Float64Array;
-  private readonly switchShare: Float64Array;
+  readonly freeOutK: Float64Array;
+  private readonly switches: FanSwitches;
   /** Which temperature belongs to which place of the circuit. */
   readonly places: ThermalPlaces;
   /** Coolers whose rating no exchanger could do. */
@@ -75,6 +52,9 @@ export class HeatSolver {
 
   /** Heat of elements that lie in one place, or carry nothing: it goes to the home reservoir [W]. */
   private strayW = 0;
+  /** What the last pass changed, by place and by element's outlet [K]. */
+  private readonly placeStepK: Float64Array;
+  private readonly outStepK: Float64Array;
   private readonly rhs: Float64Array;
   private readonly enthalpy: Float64Array;
   private readonly inflowKgS: Float64Array;
@@ -90,14 +70,15 @@ export class HeatSolver {
     const elements = network.law.length;
     this.places = new ThermalPlaces(circuit);
     const n = this.places.count;
+    this.placeStepK = new Float64Array(n);
+    this.outStepK = new Float64Array(elements);
     this.rhs = new Float64Array(n);
     this.enthalpy = new Float64Array(n);
     this.inflowKgS = new Float64Array(n);
     this.placeK = new Float64Array(n).fill(NaN);
     this.outK = new Float64Array(elements);
-    this.switchK = new Float64Array(elements);
-    this.switchLagK = new Float64Array(elements);
-    this.switchShare = new Float64Array(elements).fill(FIRST_SWITCH_SHARE);
+    this.freeOutK = new Float64Array(elements);
+    this.switches = new FanSwitches(elements);
     this.field = { elementK: new Float64Array(elements), opening: new Float64Array(elements).fill(NaN) };
     this.ledger = { bearingsW: 0, fedPartsW: 0, engineW: 0, pumpingW: 0, radiantW: 0, exchangeW: new Float64Array(elements), panW: 0, coolantW: 0 };
 
@@ -129,9 +110,7 @@ export class HeatSolver {
   startAt(temperatureK: number): void {
     this.placeK.fill(temperatureK);
     this.outK.fill(temperatureK);
-    this.switchK.fill(temperatureK);
-    this.switchLagK.fill(0);
-    this.switchShare.fill(FIRST_SWITCH_SHARE);
+    this.switches.startAt(temperatureK);
     this.field.opening.fill(NaN);
     this.circuit.solver.reset();
   }
@@ -146,6 +125,15 @@ export class HeatSolver {
     if (hydraulic.status !== 'converged') return { hydraulic, residualW: NaN, changeK: NaN };
     const changeK = this.solveTemperatures(state, conditions, sumpK, stores);
     return { hydraulic, residualW: this.residualW(conditions, sumpK, stores), changeK };
+  }
+
+  /**
+   * Goes on as the last pass went, by a multiple of its step: where passes creep up on their rest by a constant ratio, this is the rest.
+   * What is found this way is a start for the next pass, never an answer.
+   */
+  goOn(multiple: number): void {
+    for (let i = 0; i < this.placeK.length; i++) if (Number.isFinite(this.placeStepK[i]!)) this.placeK[i]! += multiple * this.placeStepK[i]!;
+    for (const { element } of this.coolers) if (Number.isFinite(this.outStepK[element]!)) this.outK[element]! += multiple * this.outStepK[element]!;
   }
 
   /** Temperature at a node of the network [K]. */
@@ -235,21 +223,16 @@ export class HeatSolver {
     let changeK = 0;
     for (let i = 0; i < this.placeK.length; i++) {
       const found = oil.temperatureK(this.enthalpy[i]!);
-      const change = Math.abs(found - this.placeK[i]!);
+      this.placeStepK[i] = found - this.placeK[i]!;
+      const change = Math.abs(this.placeStepK[i]!);
       if (!(change <= changeK)) changeK = change;
       this.placeK[i] = found;
     }
+    for (const { element } of this.coolers) this.outStepK[element] = -this.outK[element]!;
     this.readExchange(state, conditions, stores);
     for (const { element } of this.coolers) {
-      const lag = this.outK[element]! - this.switchK[element]!;
-      // Where fan and outlet chase each other, the switch takes shorter steps.
-      if (lag * this.switchLagK[element]! < 0) this.switchShare[element] = Math.max(LEAST_SWITCH_SHARE, 0.6 * this.switchShare[element]!);
-      this.switchLagK[element] = lag;
-      this.switchK[element]! += this.switchShare[element]! * lag;
-      const cooling = this.cooler[element]!.cooling;
-      // A lag matters only where the fan would run otherwise.
-      const felt = cooling.kind === 'air' && cooling.fan && faceSpeedMS(cooling, conditions.roadSpeedMS, this.switchK[element]!) !== faceSpeedMS(cooling, conditions.roadSpeedMS, this.outK[element]!);
-      if (felt && Math.abs(lag) > changeK) changeK = Math.abs(lag);
+      this.outStepK[element]! += this.outK[element]!;
+      changeK = Math.max(changeK, this.switches.follow(element, this.outK[element]!, this.cooler[element]!.cooling, conditions.roadSpeedMS));
     }
     return changeK;
   }
@@ -285,10 +268,11 @@ export class HeatSolver {
   private homeTerms(conditions: Conditions, stores: ThermalStores | undefined): { readonly conductance: number; readonly gainW: number } {
     const { heat } = this.circuit.project.engine;
     const pan = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS);
-    const metal = stores ? heat.metalConductanceWK : 0;
+    const metalK = stores?.metalK ?? null;
+    const metal = metalK === null ? 0 : heat.metalConductanceWK;
     return {
       conductance: pan + heat.blockConductanceWK + metal,
-      gainW: (stores ? metal * stores.metalK : this.ledger.engineW) + this.strayW + pan * conditions.airTemperatureK + heat.blockConductanceWK * heat.coolantK,
+      gainW: (metalK === null ? this.ledger.engineW : metal * metalK) + this.strayW + pan * conditions.airTemperatureK + heat.blockConductanceWK * heat.coolantK,
     };
   }
 
@@ -362,7 +346,7 @@ export class HeatSolver {
 
   private exchangeWK(e: number, massFlowKgS: number, inK: number, s: Conditions & { readonly coolantK: number; readonly atmospherePa: number }): number {
     const cooler = this.cooler[e];
-    if (cooler) return coolerExchangeWK(cooler, this.circuit.oil, massFlowKgS, inK, this.switchK[e]!, s);
+    if (cooler) return coolerExchangeWK(cooler, this.circuit.oil, massFlowKgS, inK, this.switches.feltK[e]!, s);
     const line = this.line[e];
     if (!line || line.conductanceWK === 0) return 0;
     const capacity = massFlowKgS * meanSpecificHeat(this.circuit.oil, inK, s.airTemperatureK);
@@ -394,7 +378,8 @@ export class HeatSolver {
       const k = this.exchangeWK(e, m, inK, surroundings);
       const away = k * (inK - this.ambientK(e, surroundings));
       this.ledger.exchangeW[e] = k > 0 ? away : 0;
-      this.outK[e] = Number.isNaN(stored) ? oil.temperatureK(this.enthalpy[u]! + (this.heatOf(e, state, conditions) - (k > 0 ? away : 0)) / m) : stored;
+      this.freeOutK[e] = oil.temperatureK(this.enthalpy[u]! + (this.heatOf(e, state, conditions) - (k > 0 ? away : 0)) / m);
+      this.outK[e] = Number.isNaN(stored) ? this.freeOutK[e]! : stored;
     }
     Object.assign(this.ledger, { bearingsW, fedPartsW, pumpingW, radiantW });
   }
