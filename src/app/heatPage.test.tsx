@@ -56,6 +56,10 @@ describe('The heat page', () => {
     show(<HeatPage />);
     const chart = await screen.findByRole('img', { name: /^Against the air’s temperature/ });
     for (const line of ['as it is', 'without the cooler', 'without the thermostat']) expect(chart.getAttribute('aria-label')).toContain(line);
+    // Beside its name stands each line as it is drawn: no two alike.
+    const keys = [...chart.closest('figure')!.querySelectorAll('.keys li')];
+    expect(keys.map((k) => k.textContent)).toEqual(['as it is', 'without the cooler', 'without the thermostat', 'too hot above', 'keeps its water below']);
+    expect(new Set(keys.map((k) => k.querySelector('svg')!.innerHTML)).size).toBe(keys.length);
   });
 
   it('runs a warm-up and a map, and stops when asked', async () => {

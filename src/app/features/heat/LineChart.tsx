@@ -1,10 +1,10 @@
-import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset } from 'chart.js';
+import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset } from 'chart.js';
 import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
 import { useWorkbench } from '../../state/workbench';
 import { saveText } from '../../files/saveFile';
 
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Legend, Tooltip);
+Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
 
 /** An axis figure with a true minus, as everywhere else. */
 const tick = (value: number | string) => String(Number(Number(value).toPrecision(6))).replace('-', '−');
@@ -20,6 +20,29 @@ export interface Series {
   readonly limit?: boolean;
   readonly axis?: 'share';
 }
+
+/** Points as dense as these are the line itself. */
+const MOST_MARKED = 60;
+const shapeOf = (s: Series) => (s.points.length > MOST_MARKED ? false : s.shape);
+
+/** A line as the chart draws it, beside its name: dash, point and ink. */
+function Key({ line }: { readonly line: Series }) {
+  const shape = shapeOf(line);
+  const ink = line.limit ? 'var(--alarm)' : 'var(--ink)';
+  return (
+    <li>
+      <svg viewBox="0 0 44 14" aria-hidden="true">
+        <line x1={1} x2={43} y1={7} y2={7} stroke={ink} strokeWidth={line.limit ? 1.5 : 2.2} strokeDasharray={line.dash.join(' ')} />
+        {shape && <path d={POINTS[shape]} transform="translate(22 7)" fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />}
+      </svg>
+      {line.label}
+    </li>
+  );
+}
+
+const POINTS: Readonly<Record<Exclude<Series['shape'], false>, string>> = {
+  circle: 'M-4.5 0 a4.5 4.5 0 1 0 9 0 a4.5 4.5 0 1 0 -9 0 Z', rect: 'M-4 -4 h8 v8 h-8 Z', triangle: 'M0 -5 L5 4 H-5 Z', rectRot: 'M0 -5 L5 0 L0 5 L-5 0 Z',
+};
 
 /** A line chart whose lines differ by dash and point, with its axes named, and its data as a table for those who do not see it. */
 export function LineChart({ title, xName, yName, series, file, marks = [] }: {
@@ -40,7 +63,7 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
     const hasShare = series.some((s) => s.axis === 'share');
     const datasets: ChartDataset<'line', { x: number; y: number | null }[]>[] = series.map((s) => ({
       label: s.label, data: s.points.map((p) => ({ ...p })), borderColor: s.limit ? colour('alarm') : ink, backgroundColor: s.limit ? colour('alarm') : colour('paper'),
-      borderDash: [...s.dash], borderWidth: s.limit ? 1.5 : 2.2, pointStyle: s.shape === false || s.points.length > 60 ? ('line' as const) : s.shape, pointRadius: s.shape === false || s.points.length > 60 ? 0 : 4, pointBorderColor: ink, spanGaps: false, yAxisID: s.axis ?? 'y',
+      borderDash: [...s.dash], borderWidth: s.limit ? 1.5 : 2.2, pointStyle: shapeOf(s) || ('line' as const), pointRadius: shapeOf(s) ? 4 : 0, pointBorderColor: ink, spanGaps: false, yAxisID: s.axis ?? 'y',
     }));
     const axis = (text: string) => ({ title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } }, ticks: { color: ink, font: { family }, callback: tick }, grid: { color: colour('hair') }, border: { color: ink } });
     return {
@@ -51,15 +74,6 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
         scales: {
           x: { type: 'linear' as const, ...axis(xName) }, y: { type: 'linear' as const, ...axis(yName) },
           ...(hasShare ? { share: { type: 'linear' as const, position: 'right' as const, min: 0, max: 100, ...axis('%'), grid: { drawOnChartArea: false } } } : {}),
-        },
-        plugins: {
-          legend: {
-            labels: {
-              color: ink, font: { family }, usePointStyle: true, pointStyleWidth: 44,
-              // Dashes tell lines apart: the legend has to show them.
-              generateLabels: (chart: Chart) => Chart.defaults.plugins.legend.labels.generateLabels(chart).map((item) => ({ ...item, lineDash: [...(series[item.datasetIndex ?? 0]?.dash ?? [])], lineWidth: 2.2 })),
-            },
-          },
         },
       },
     };
@@ -74,6 +88,7 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
   return (
     <figure className="chart">
       <figcaption><h2>{title}</h2>{marks.map((m) => <p key={m}>{m}</p>)}</figcaption>
+      <ul className="keys">{series.map((line) => <Key key={line.label} line={line} />)}</ul>
       <div className="canvas"><Line data={data} options={options} tabIndex={0} aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`} /></div>
       <button type="button" className="plain" onClick={() => saveText(file, csv(), 'text/csv')}>Data as CSV</button>
     </figure>
