@@ -18,6 +18,7 @@ const LONGEST_HELD_STEP_K = 1;
 const OUTLET_WITHIN = 1e-7;
 const PLUGS_WITHIN_K = 0.02;
 const SURE_OF_SIGN = 10;
+const NEAR_ENOUGH = 1e-3;
 /** A sump that its held outlet leaves out of balance by this share of the heat in is not found. */
 const HELD_SHARE = 1e-6;
 
@@ -50,7 +51,10 @@ export function restByOutlet(heat: HeatSolver, state: OperatingState, conditions
       passes += settled.passes;
       const { residualW } = settled;
       if (Number.isNaN(residualW)) return undefined;
-      if (Math.abs(residualW) <= RESIDUAL_SHARE * heatInW(heat)) return heat.freeOutK[core]! - held.coolerOutK[core]!;
+      const off = heat.freeOutK[core]! - held.coolerOutK[core]!;
+      // Far from where the two meet, a sump that is nearly in balance tells enough.
+      const near = Math.abs(residualW) <= NEAR_ENOUGH * slope * Math.abs(off) && settled.changeK <= NEAR_ENOUGH * Math.abs(off);
+      if (near || Math.abs(residualW) <= RESIDUAL_SHARE * heatInW(heat)) return off;
       const seen = before && t !== before.t ? (before.r - residualW) / (t - before.t) : slope;
       if (seen > 1) slope = seen;
       step = Math.max(-LONGEST_HELD_STEP_K, Math.min(LONGEST_HELD_STEP_K, residualW / slope));
