@@ -96,7 +96,7 @@ function search(heat: HeatSolver, state: OperatingState, conditions: Conditions,
     } else if (residualW > 0) {
       if (t > low) [low, lowShare] = [t, share];
     } else if (t < high) [high, highShare] = [t, share];
-    // Much heat in just below, much heat out just above, both at rest: no steady state lies between.
+    // Much heat in just below, much heat out just above, both at rest: no sump temperature between leaves it at rest.
     if (high - low < JUMP_K && lowShare > JUMP_SHARE && highShare > JUMP_SHARE) return { status: 'hunting', sumpK: 0.5 * (low + high), residualW, passes, jump };
     if (low >= HOTTEST_K - 1e-9) return { status: 'tooHot', sumpK: t, residualW, passes };
     if (high <= COLDEST_K + 1e-9) return { status: 'tooCold', sumpK: t, residualW, passes };

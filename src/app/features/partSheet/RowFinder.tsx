@@ -29,7 +29,7 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
         <>
           {!study.partly && sayRows(rows, families, units).map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
           {families.map(({ id, title, low, high, stock, sizeOf }) => (
-            <div key={id} className="family">
+            <div key={id}>
               {title !== '' && <span className="quiet">{title}</span>}
               <SizeScale low={low} high={high} logarithmic={false} bands={rows.bands.filter((b) => b.family === id)} tried={rows.rows.filter((r) => r.family === id).map((r) => ({ size: r.size, good: r.fails.length === 0 }))} ticks={stock} current={sizeOf?.(part)} />
             </div>
