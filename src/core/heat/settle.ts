@@ -21,6 +21,8 @@ const LEAST_PASSES = 2;
 const CREEPS_FROM = 0.3;
 const CREEPS_TO = 0.97;
 const CREEPS_ALIKE = 0.1;
+/** Farther than this no temperature is moved at once: oil out of its range would not solve [K]. */
+const FARTHEST_AT_ONCE_K = 20;
 
 /** All heat that the last pass put in, at least 1 so that shares of it are defined [W]. */
 export function heatInW({ ledger }: HeatSolver): number {
@@ -41,7 +43,7 @@ export function settle(heat: HeatSolver, state: OperatingState, conditions: Cond
     // Passes that creep up on their rest by a constant ratio are taken there at once.
     const ratio = changeK / changeBefore;
     if (changeK > withinK && ratio > CREEPS_FROM && ratio < CREEPS_TO && Math.abs(ratio - ratioBefore) < CREEPS_ALIKE) {
-      heat.goOn(ratio / (1 - ratio));
+      heat.goOn(Math.min(ratio / (1 - ratio), FARTHEST_AT_ONCE_K / changeK));
       [changeBefore, ratioBefore] = [NaN, NaN];
     } else [changeBefore, ratioBefore] = [changeK, ratio];
   }
