@@ -1,7 +1,21 @@
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const BROWSER = ['window', 'document', 'navigator', 'localStorage', 'sessionStorage', 'fetch', 'Worker', 'indexedDB', 'location', 'self', 'requestAnimationFrame', 'performance', 'structuredClone'];
+const BROWSER = [
+  'window',
+  'document',
+  'navigator',
+  'localStorage',
+  'sessionStorage',
+  'fetch',
+  'Worker',
+  'indexedDB',
+  'location',
+  'self',
+  'requestAnimationFrame',
+  'performance',
+  'structuredClone',
+];
 const NODE = ['process', 'Buffer', '__dirname', 'require'];
 
 export default tseslint.config(
@@ -16,7 +30,17 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
-  { files: ['src/core/**/*.ts'], rules: { 'no-restricted-globals': ['error', ...BROWSER, ...NODE], '@typescript-eslint/no-extraneous-class': 'off' } },
-  { files: ['src/app/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { ...hooks.configs.recommended.rules } },
-  { files: ['src/cli/**', 'src/server/**', 'scripts/**', '**/*.bench.ts', 'e2e/**', '**/*.test.ts', '**/*.test.tsx'], rules: { 'no-console': 'off', 'no-restricted-globals': 'off' } },
+  {
+    files: ['src/core/**/*.ts'],
+    rules: { 'no-restricted-globals': ['error', ...BROWSER, ...NODE], '@typescript-eslint/no-extraneous-class': 'off' },
+  },
+  {
+    files: ['src/app/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { ...hooks.configs.recommended.rules },
+  },
+  {
+    files: ['src/cli/**', 'src/server/**', 'scripts/**', '**/*.bench.ts', 'e2e/**', '**/*.test.ts', '**/*.test.tsx'],
+    rules: { 'no-console': 'off', 'no-restricted-globals': 'off' },
+  },
 );

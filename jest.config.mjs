@@ -1,13 +1,39 @@
 const transform = {
-  '^.+\\.tsx?$': ['@swc/jest', { module: { type: 'commonjs' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      module: { type: 'commonjs' },
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+      },
+    },
+  ],
 };
 // Lookups of Math and the typed arrays through the test's own context cost more than the solver itself.
-const shared = { sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number'], transform, roots: ['<rootDir>/src'], moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'] };
+const shared = {
+  sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number'],
+  transform,
+  roots: ['<rootDir>/src'],
+  moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
+};
 
 /** Two projects: the core and the servers in node, whatever touches the page in jsdom. */
 export default {
   projects: [
-    { ...shared, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/src/{core,cli,server}/**/*.test.ts'] },
-    { ...shared, displayName: 'page', testEnvironment: 'jsdom', testMatch: ['<rootDir>/src/{app,storage,workers}/**/*.test.{ts,tsx}'], setupFiles: ['<rootDir>/src/app/testing/jsdomShims.ts'] },
+    {
+      ...shared,
+      displayName: 'core',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/{core,cli,server}/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'page',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/{app,storage,workers}/**/*.test.{ts,tsx}'],
+      setupFiles: ['<rootDir>/src/app/testing/jsdomShims.ts'],
+    },
   ],
 };

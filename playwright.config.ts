@@ -19,8 +19,22 @@ export default defineConfig({
     video: 'off',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
-  webServer: { command: 'node_modules/.bin/tsx src/server/main.ts', url: `http://127.0.0.1:${PORT}/`, env: { PORT: String(PORT) }, reuseExistingServer: false },
+  webServer: {
+    command: 'node_modules/.bin/tsx src/server/main.ts',
+    url: `http://127.0.0.1:${PORT}/`,
+    env: { PORT: String(PORT) },
+    reuseExistingServer: false,
+  },
 });

@@ -11,7 +11,9 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         codeSplitting: {
-          groups: [{ name: 'antd', test: /node_modules[\\/](antd|@ant-design|@rc-component)[\\/]/, entriesAware: true }],
+          groups: [
+            { name: 'antd', test: /node_modules[\\/](antd|@ant-design|@rc-component)[\\/]/, entriesAware: true },
+          ],
         },
       },
     },

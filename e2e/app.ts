@@ -14,10 +14,13 @@ export async function openApp(page: Page): Promise<string[]> {
 }
 
 /** What the command line says of a state: its exit code and its JSON. */
-export function commandLine<T = { consumers: { part: string; verdict: string; pressurePa: number; flowM3S: number }[] }>(...args: string[]): Promise<{ code: number; json: T }> {
+export function commandLine<
+  T = { consumers: { part: string; verdict: string; pressurePa: number; flowM3S: number }[] },
+>(...args: string[]): Promise<{ code: number; json: T }> {
   return new Promise((done) => {
     execFile('node_modules/.bin/tsx', ['src/cli/tidal.ts', ...args, '--json'], { maxBuffer: 1e8 }, (error, out) =>
-      done({ code: typeof error?.code === 'number' ? error.code : 0, json: JSON.parse(out) as never }));
+      done({ code: typeof error?.code === 'number' ? error.code : 0, json: JSON.parse(out) as never }),
+    );
   });
 }
 

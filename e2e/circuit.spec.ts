@@ -2,7 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { commandLine, oil, openApp, part, speed } from './app';
 
-test('the demo opens, and moving the engine speed changes a verdict at the state where the command line says the same', async ({ page }) => {
+test('the demo opens, and moving the engine speed changes a verdict at the state where the command line says the same', async ({
+  page,
+}) => {
   const problems = await openApp(page);
   await expect(page.getByText('Thornback').first()).toBeVisible();
   await page.getByRole('button', { name: /Hot idle/ }).click();
@@ -23,7 +25,10 @@ test('the demo opens, and moving the engine speed changes a verdict at the state
   expect(there.code).toBe(1);
   const turbo = there.json.consumers.find((c) => c.part === 'turbo')!;
   expect(turbo.verdict).toBe('flooded');
-  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', new RegExp(`${(turbo.pressurePa / 1e5).toFixed(2)}.bar, flooded`));
+  await expect(part(page, 'turbo')).toHaveAttribute(
+    'aria-label',
+    new RegExp(`${(turbo.pressurePa / 1e5).toFixed(2)}.bar, flooded`),
+  );
   expect(problems).toEqual([]);
 });
 
@@ -104,7 +109,11 @@ for (const scheme of ['light', 'dark'] as const) {
       if (select) await part(page, select).click();
       if (select) await expect(page.getByRole('form')).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+      expect(
+        violations
+          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+          .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+      ).toEqual([]);
     }
   });
 }

@@ -11,7 +11,9 @@ async function openDemo(page: Page, name: string, variant?: string): Promise<voi
   if (variant) await page.getByLabel('Variant').selectOption({ label: variant });
 }
 
-test('Larkspur without its summer cooler passes in spring and fails in August; with it, it passes', async ({ page }) => {
+test('Larkspur without its summer cooler passes in spring and fails in August; with it, it passes', async ({
+  page,
+}) => {
   const problems = await openApp(page);
   await openDemo(page, 'Larkspur', 'Stock');
   await page.getByRole('radio', { name: 'found by heat' }).check();
@@ -40,7 +42,9 @@ test('Saltmarsh overheats with its raw-water side reduced', async ({ page }) => 
   await expect(page.locator('.panel')).toContainText(/The oil settles at 1[23]\d/);
 });
 
-test('the heat page: in meets out, curves, map with progress and stop, warm-up, and a trace that opens, runs and plots', async ({ page }) => {
+test('the heat page: in meets out, curves, map with progress and stop, warm-up, and a trace that opens, runs and plots', async ({
+  page,
+}) => {
   const problems = await openApp(page);
   await page.getByLabel('Variant').selectOption({ label: 'Nose cooler' });
   await page.getByRole('link', { name: 'Heat' }).click();
@@ -50,8 +54,13 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   const [into, out] = [...name.matchAll(/(\d+\.\d+).kW/g)].map((m) => Number(m[1]));
   expect(Math.abs(into! - out!)).toBeLessThan(0.02);
   await expect(page.getByRole('heading', { name: 'Against the air’s temperature' })).toBeVisible({ timeout: 20_000 });
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Data as CSV' }).first().click()]);
-  expect(readFileSync(await download.path(), 'utf8').split('\n')[0]).toBe('"Air, °C","as it is","without the cooler","without the thermostat","too hot above","keeps its water below"');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Data as CSV' }).first().click(),
+  ]);
+  expect(readFileSync(await download.path(), 'utf8').split('\n')[0]).toBe(
+    '"Air, °C","as it is","without the cooler","without the thermostat","too hot above","keeps its water below"',
+  );
 
   await page.getByRole('tab', { name: 'Map of air and road' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
@@ -63,10 +72,22 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
 
   await page.getByRole('tab', { name: 'Trace' }).click();
   await expect(page.getByText(/Peak \d+.°C after \d+.s/)).toBeVisible({ timeout: 20_000 });
-  await page.locator('input[type=file][aria-label="Trace file"]').setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('time_s,rpm,load,road_speed_kmh\n0,900,0,0\n1,fast,0,0\n') });
+  await page
+    .locator('input[type=file][aria-label="Trace file"]')
+    .setInputFiles({
+      name: 'bad.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('time_s,rpm,load,road_speed_kmh\n0,900,0,0\n1,fast,0,0\n'),
+    });
   await expect(page.getByRole('alert')).toContainText('bad.csv: Row 3, rpm: “fast” is not a number');
   const rows = Array.from({ length: 300 }, (_, i) => `${i},6500,1,20`).join('\n');
-  await page.locator('input[type=file][aria-label="Trace file"]').setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(`time_s,rpm,load,road_speed_kmh\n${rows}\n`) });
+  await page
+    .locator('input[type=file][aria-label="Trace file"]')
+    .setInputFiles({
+      name: 'mine.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(`time_s,rpm,load,road_speed_kmh\n${rows}\n`),
+    });
   await expect(page.getByText(/Peak 1\d\d.°C after 299.s/)).toBeVisible({ timeout: 20_000 });
   expect(problems).toEqual([]);
 });
@@ -78,5 +99,9 @@ for (const scheme of ['light', 'dark'] as const)
     await expect(page.getByRole('img', { name: /^Heat in/ })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Against the air’s temperature' })).toBeVisible({ timeout: 20_000 });
     const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
+    expect(
+      violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`),
+    ).toEqual([]);
   });

@@ -13,7 +13,9 @@ async function say(page: Page, words: string, label: RegExp): Promise<void> {
   await expect(find(page)).toBeHidden();
 }
 
-test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo from the plate, see the audit object, take the remedy, see it pass', async ({ page }) => {
+test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo from the plate, see the audit object, take the remedy, see it pass', async ({
+  page,
+}) => {
   const problems = await openApp(page);
   await part(page, 'pickup').focus();
   for (const id of ['pump', 'relief', 'blockOut', 'filter']) {
@@ -54,7 +56,9 @@ test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo
   expect(problems).toEqual([]);
 });
 
-test('by pointer: a plus on the line, a plain plate with its cooler, the cooler deleted, the gallery dry, the remedy', async ({ page }) => {
+test('by pointer: a plus on the line, a plain plate with its cooler, the cooler deleted, the gallery dry, the remedy', async ({
+  page,
+}) => {
   const problems = await openApp(page);
   await page.locator('.insertion[data-before=filter]').hover();
   await page.locator('.insertion[data-before=filter]').click();
@@ -105,7 +109,9 @@ test('the filter’s bypass valve: both schools, each with the state where it bi
   await expect(page.getByText(/not supplied, 337 states/)).toBeVisible();
 });
 
-test('touch: a tap on the line opens what can go in, the first tap on a move shows it, the second makes it', async ({ browser }) => {
+test('touch: a tap on the line opens what can go in, the first tap on a move shows it, the second makes it', async ({
+  browser,
+}) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1024, height: 768 } });
   const page = await context.newPage();
   await openApp(page);
@@ -201,7 +207,15 @@ test('the library keeps a part, offers it in moves, and goes out and in as a fil
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Library' }).click();
   await expect(page.getByText('Restrictor', { exact: true })).toBeVisible();
-  await page.locator('input[type=file][aria-label="Library file"]').setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"tidal-gauge-library","version":1,"items":[{"kind":"part","label":"x","part":{"kind":"orifice"}}]}') });
+  await page
+    .locator('input[type=file][aria-label="Library file"]')
+    .setInputFiles({
+      name: 'broken.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(
+        '{"format":"tidal-gauge-library","version":1,"items":[{"kind":"part","label":"x","part":{"kind":"orifice"}}]}',
+      ),
+    });
   await expect(page.getByRole('dialog')).toContainText('items[0].part');
   await page.getByRole('button', { name: 'Understood' }).click();
   await page.getByRole('button', { name: 'Throw away Restrictor' }).click();
@@ -252,5 +266,9 @@ for (const [name, path, prepare] of [
       if (name === 'moves') await expect(find(page)).toBeVisible();
       if (name === 'audit') await expect(page.getByRole('article').first()).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
+      expect(
+        violations
+          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+          .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`),
+      ).toEqual([]);
     });

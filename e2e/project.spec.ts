@@ -13,7 +13,10 @@ async function importText(page: Page, name: string, text: string): Promise<void>
 test('export, change, and import what was exported', async ({ page }) => {
   const problems = await openApp(page);
   await page.getByRole('button', { name: 'Project' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Export' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('thornback.tidal.json');
   const exported = readFileSync(await download.path(), 'utf8');
   expect(JSON.parse(exported)).toEqual(JSON.parse(DEMO));
@@ -28,11 +31,19 @@ test('export, change, and import what was exported', async ({ page }) => {
 });
 
 for (const [what, text, sentence] of [
-  ['a negative bore', DEMO.replace('"boreM": 0.0015', '"boreM": -0.0015'), 'boreM (Restrictor): must be greater than 0'],
+  [
+    'a negative bore',
+    DEMO.replace('"boreM": 0.0015', '"boreM": -0.0015'),
+    'boreM (Restrictor): must be greater than 0',
+  ],
   ['an absent part', DEMO.replace('"to": "filter.in"', '"to": "ghost.in"'), 'names a part that is not in this circuit'],
   ['an unknown kind', DEMO.replace('"kind": "filter"', '"kind": "centrifuge"'), 'this kind is not known'],
   ['a newer version', DEMO.replace('"version": 2', '"version": 7'), 'version 7, this app reads up to 2'],
-  ['numbers as text', DEMO.replace('"lengthM": 0.46', '"lengthM": "0.46"'), 'a number is needed, the text "0.46" is there'],
+  [
+    'numbers as text',
+    DEMO.replace('"lengthM": 0.46', '"lengthM": "0.46"'),
+    'a number is needed, the text "0.46" is there',
+  ],
   ['half a file', DEMO.slice(0, 900), 'The file is not JSON'],
   ['50 MB', ' '.repeat(50e6), 'The file has 47.7 MiB'],
 ] as const)
@@ -58,12 +69,16 @@ test('a circuit with a closed way names what it cuts off', async ({ page }) => {
   await page.getByRole('switch', { name: 'Blocked' }).click();
   await expect(part(page, 'cams')).toHaveAttribute('aria-label', /dry/);
   await page.keyboard.press('Escape');
-  await expect(page.locator('.panel')).toContainText(/Head feed, out is fed by nothing: every way to it is closed, so Cams, Lifters run dry/);
+  await expect(page.locator('.panel')).toContainText(
+    /Head feed, out is fed by nothing: every way to it is closed, so Cams, Lifters run dry/,
+  );
 });
 
 test('a state that does not solve says so and names the place to blame', async ({ page }) => {
   // A pump without slip against a blocked passage and no relief: nothing holds the pressure at its outlet.
-  const raw = JSON.parse(DEMO) as { variants: [{ circuit: { parts: Record<string, unknown>[]; joints: { from: string; to: string }[] } }] };
+  const raw = JSON.parse(DEMO) as {
+    variants: [{ circuit: { parts: Record<string, unknown>[]; joints: { from: string; to: string }[] } }];
+  };
   const { circuit } = raw.variants[0];
   circuit.parts = circuit.parts.filter((p) => p['id'] !== 'relief');
   circuit.joints = circuit.joints.filter((j) => !`${j.from} ${j.to}`.includes('relief.'));

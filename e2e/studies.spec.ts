@@ -9,10 +9,16 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
   await page.getByRole('button', { name: 'Which would do?' }).click();
   const finder = page.getByRole('region', { name: 'Which bore would do' });
   // The same band and the same sizes as the command line's.
-  const { code, json } = await commandLine<{ bands: { low: number; high: number }[]; fitting: { label: string }[] }>('size', 'demo/thornback.json', 'turboRestrictor.boreM');
+  const { code, json } = await commandLine<{ bands: { low: number; high: number }[]; fitting: { label: string }[] }>(
+    'size',
+    'demo/thornback.json',
+    'turboRestrictor.boreM',
+  );
   expect(code).toBe(0);
   const mm = (si: number) => (1000 * si).toFixed(2);
-  await expect(finder).toContainText(new RegExp(`${mm(json.bands[0]!.low)}\\smm to ${mm(json.bands[0]!.high)}\\smm will do`));
+  await expect(finder).toContainText(
+    new RegExp(`${mm(json.bands[0]!.low)}\\smm to ${mm(json.bands[0]!.high)}\\smm will do`),
+  );
   await expect(finder).toContainText(/Larger: Turbo at 7000\srpm, 120\s°C/);
   await expect(finder.getByRole('button')).toHaveText(json.fitting.map((s) => new RegExp(`^${s.label}`)));
   await finder.getByRole('button', { name: /^drill 56/ }).click();
@@ -45,7 +51,10 @@ test('run the faults and open the worst one as a state', async ({ page }) => {
   const faults = page.getByRole('region', { name: 'Faults' });
   await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
   // The same order as the command line's.
-  const { json } = await commandLine<{ faults: { title: string; starved: { part: string }[] }[] }>('faults', 'demo/thornback.json');
+  const { json } = await commandLine<{ faults: { title: string; starved: { part: string }[] }[] }>(
+    'faults',
+    'demo/thornback.json',
+  );
   const worst = json.faults[0]!;
   await expect(faults.getByRole('article').first()).toHaveAccessibleName(worst.title);
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -67,9 +76,20 @@ for (const scheme of ['light', 'dark'] as const) {
     await expect(table.getByRole('columnheader', { name: /^Nose cooler/ })).toContainText(/not supplied/);
     await expect(table.getByRole('row', { name: /^Nose cooler/ })).toContainText('fitted');
     // The same verdicts as the command line's.
-    const { json } = await commandLine<{ consumers: { name: string; worst: { supplied: boolean }[] }[] }>('compare', 'demo/thornback.json');
-    for (const { name, worst } of json.consumers) for (const [i, w] of worst.entries())
-      await expect(table.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) }).getByRole('cell').nth(i).locator('.worst.out')).toHaveCount(w.supplied ? 0 : 1);
+    const { json } = await commandLine<{ consumers: { name: string; worst: { supplied: boolean }[] }[] }>(
+      'compare',
+      'demo/thornback.json',
+    );
+    for (const { name, worst } of json.consumers)
+      for (const [i, w] of worst.entries())
+        await expect(
+          table
+            .getByRole('row')
+            .filter({ has: page.getByRole('rowheader', { name, exact: true }) })
+            .getByRole('cell')
+            .nth(i)
+            .locator('.worst.out'),
+        ).toHaveCount(w.supplied ? 0 : 1);
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
     await page.getByRole('checkbox', { name: 'Stock' }).uncheck();
@@ -83,13 +103,20 @@ test('the envelope names the worst, and a press on the map sets the state', asyn
   await page.getByRole('link', { name: 'Envelope' }).click();
   const map = page.getByRole('img', { name: /^Map of the least margin/ });
   // The same words as the command line's figures.
-  const { json } = await commandLine<{ failingShare: number; crossing: { x: number; y: number; name: string } }>('envelope', 'demo/thornback.json');
-  await expect(map).toHaveAccessibleName(new RegExp(`Fails in ${Math.round(100 * json.failingShare)}\\s% of the states within reach\\. The session first fails at ${Math.round(60 * json.crossing.x)}\\srpm, ${Math.round(json.crossing.y - 273.15)}\\s°C: ${json.crossing.name}`));
+  const { json } = await commandLine<{ failingShare: number; crossing: { x: number; y: number; name: string } }>(
+    'envelope',
+    'demo/thornback.json',
+  );
+  await expect(map).toHaveAccessibleName(
+    new RegExp(
+      `Fails in ${Math.round(100 * json.failingShare)}\\s% of the states within reach\\. The session first fails at ${Math.round(60 * json.crossing.x)}\\srpm, ${Math.round(json.crossing.y - 273.15)}\\s°C: ${json.crossing.name}`,
+    ),
+  );
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
   const box = (await map.boundingBox())!;
   // The middle of the map: half of the speeds, half of the temperatures.
-  await page.mouse.click(box.x + box.width * (46 + 634 / 2) / 700, box.y + box.height * (18 + 418 / 2) / 470);
+  await page.mouse.click(box.x + (box.width * (46 + 634 / 2)) / 700, box.y + (box.height * (18 + 418 / 2)) / 470);
   await expect(page.getByRole('slider', { name: 'Engine speed' })).toHaveAttribute('aria-valuetext', /36[12]\d/);
   await expect(page.getByRole('slider', { name: 'Oil, held everywhere' })).toHaveAttribute('aria-valuetext', /5[45]/);
   // By keyboard: to the worst state of the turbo.
@@ -98,11 +125,15 @@ test('the envelope names the worst, and a press on the map sets the state', asyn
   await page.keyboard.press('Enter');
   await expect(page.getByRole('slider', { name: 'Engine speed' })).toHaveAttribute('aria-valuetext', /7000/);
   await page.getByRole('radio', { name: 'Filter loading' }).check();
-  await expect(page.getByRole('img', { name: /^Map of the least margin over engine speed and filter loading/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /^Map of the least margin over engine speed and filter loading/ }),
+  ).toBeVisible();
   expect(problems).toEqual([]);
 });
 
-test('draw the tolerances, see what to tighten, state one, and be told that the answer is of an earlier state', async ({ page }) => {
+test('draw the tolerances, see what to tighten, state one, and be told that the answer is of an earlier state', async ({
+  page,
+}) => {
   const problems = await openApp(page);
   await page.getByRole('link', { name: 'Tolerances' }).click();
   const spread = page.getByRole('region', { name: 'Spread' });

@@ -38,12 +38,19 @@ function answer(argv: readonly string[]): string {
   return `${said.join('\n')}\n`;
 }
 
-for (const file of readdirSync('demo').filter((name) => name.endsWith('.json')).sort()) {
+for (const file of readdirSync('demo')
+  .filter((name) => name.endsWith('.json'))
+  .sort()) {
   const { variants } = JSON.parse(readFileSync(join('demo', file), 'utf8')) as Project;
   for (const { id } of variants)
     for (const [command, ...options] of QUESTIONS) {
       if (only && command !== only) continue;
-      const name = [file.replace('.json', ''), id, command, ...options.filter((o) => o !== '--json' && o !== '--csv').map((o) => o.replace(/^--/, ''))].join('-');
+      const name = [
+        file.replace('.json', ''),
+        id,
+        command,
+        ...options.filter((o) => o !== '--json' && o !== '--csv').map((o) => o.replace(/^--/, '')),
+      ].join('-');
       writeFileSync(join(folder, `${name}.txt`), answer([command, join('demo', file), '--variant', id, ...options]));
     }
 }

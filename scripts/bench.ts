@@ -21,7 +21,8 @@ const STATE = { speedRevS: 0, oilTemperatureK: 373.15, atmospherePa: 101325 };
 const DENSITY = 850;
 /** Relative change of flow at which the engine stops; ours stops at 1e-9 of the flow and 1 Pa. */
 const ENGINE_ACCURACY = 1e-6;
-const fluid = (nu: number) => new Oil({ name: 'constant', viscosity40M2S: nu, viscosity100M2S: nu, density15KgM3: DENSITY, expansionPerK: 0 });
+const fluid = (nu: number) =>
+  new Oil({ name: 'constant', viscosity40M2S: nu, viscosity100M2S: nu, density15KgM3: DENSITY, expansionPerK: 0 });
 
 /** Medians of several timings taken in turn, A B A B …, so that the machine's drift hits all alike [ms]. */
 function medians(repeats: number, ...tasks: (() => void)[]): number[] {
@@ -37,9 +38,15 @@ function medians(repeats: number, ...tasks: (() => void)[]): number[] {
 
 const workspace = await loadGeneralEngine();
 console.log('Looped networks of pipes, turbulent: ratios, more is faster for us');
-console.log('pipes | engine solve / ours from rest | engine solve / ours with ordering | engine run alone / ours from rest | ours from rest / ours from a neighbour | largest difference of flow');
+console.log(
+  'pipes | engine solve / ours from rest | engine solve / ours with ordering | engine run alone / ours from rest | ours from rest / ours from a neighbour | largest difference of flow',
+);
 const fromRest: [number, number][] = [];
-for (const [pipes, bore] of [[20, 0.2], [200, 0.26], [2000, 0.44]] as const) {
+for (const [pipes, bore] of [
+  [20, 0.2],
+  [200, 0.26],
+  [2000, 0.44],
+] as const) {
   const nu = 1e-6;
   const looped = loopedGrid(pipes, 2e-3, bore, 100);
   const network = buildNetwork(looped);
@@ -74,10 +81,21 @@ for (const [pipes, bore] of [[20, 0.2], [200, 0.26], [2000, 0.44]] as const) {
   model.closeH();
   model.close();
   fromRest.push([looped.pipes.length, rest]);
-  console.log([looped.pipes.length, (engine / rest).toFixed(2), (engine / ordered).toFixed(2), (run / rest).toFixed(2), (rest / near).toFixed(2), `${(worst * 100).toFixed(3)} % of the largest`].join(' | '));
+  console.log(
+    [
+      looped.pipes.length,
+      (engine / rest).toFixed(2),
+      (engine / ordered).toFixed(2),
+      (run / rest).toFixed(2),
+      (rest / near).toFixed(2),
+      `${(worst * 100).toFixed(3)} % of the largest`,
+    ].join(' | '),
+  );
 }
 const [small, , large] = fromRest as [[number, number], [number, number], [number, number]];
-console.log(`growth of cost from ${small[0]} to ${large[0]} pipes: n^${(Math.log(large[1] / small[1]) / Math.log(large[0] / small[0])).toFixed(2)}; from 200: n^${(Math.log(large[1] / fromRest[1]![1]) / Math.log(large[0] / fromRest[1]![0])).toFixed(2)}`);
+console.log(
+  `growth of cost from ${small[0]} to ${large[0]} pipes: n^${(Math.log(large[1] / small[1]) / Math.log(large[0] / small[0])).toFixed(2)}; from 200: n^${(Math.log(large[1] / fromRest[1]![1]) / Math.log(large[0] / fromRest[1]![0])).toFixed(2)}`,
+);
 
 const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
 if (!read.ok) throw new Error('the demo is refused');
@@ -89,7 +107,8 @@ let most = 0;
 const [envelope, single] = medians(
   7,
   () => {
-    for (const s of states) most = Math.max(most, circuit.solveOnly(circuit.stateAt(s.speedRevS, s.oilTemperatureK)).iterations);
+    for (const s of states)
+      most = Math.max(most, circuit.solveOnly(circuit.stateAt(s.speedRevS, s.oilTemperatureK)).iterations);
   },
   () => {
     // The mean single solve from rest, over every seventh state of the same envelope.
@@ -100,7 +119,9 @@ const [envelope, single] = medians(
   },
 ) as [number, number];
 const each = single / Math.ceil(states.length / 7);
-console.log(`Thornback's envelope of ${states.length} states costs ${(envelope / each).toFixed(0)} single solves from rest; most iterations ${most}`);
+console.log(
+  `Thornback's envelope of ${states.length} states costs ${(envelope / each).toFixed(0)} single solves from rest; most iterations ${most}`,
+);
 
 // A circuit of 150 parts: what a previewed move costs the page, as a multiple of one solve from rest. Solving and sweeping it is the worker's work.
 let crowd = read.project.variants[0]!;
@@ -125,7 +146,9 @@ const [preview, once] = medians(
     crowded.circuit.solveOnly(crowded.circuit.stateAt(100, 373.15));
   },
 ) as [number, number];
-console.log(`A move previewed on ${crowd.circuit.parts.length} parts, with the layout it gives, costs ${(preview / once).toFixed(1)} single solves from rest (${preview.toFixed(0)} ms against the 100 ms that a hand feels)`);
+console.log(
+  `A move previewed on ${crowd.circuit.parts.length} parts, with the layout it gives, costs ${(preview / once).toFixed(1)} single solves from rest (${preview.toFixed(0)} ms against the 100 ms that a hand feels)`,
+);
 
 // Heat: one balance from its neighbour as a multiple of one held state from rest; a map; a trace against real time.
 for (const variant of ['stock', 'noseCooler']) {
@@ -147,11 +170,18 @@ for (const variant of ['stock', 'noseCooler']) {
       }
     },
   ) as [number, number];
-  console.log(`${variant}: one balance of a map of 30 × 20 costs ${(map / 600 / (held / 100)).toFixed(1)} held states from rest`);
+  console.log(
+    `${variant}: one balance of a map of 30 × 20 costs ${(map / 600 / (held / 100)).toFixed(1)} held states from rest`,
+  );
 }
 const driven = CircuitSolver.of(read.project, 'noseCooler');
 if (!driven.ok) throw new Error('the demo does not compile');
-const lap = Array.from({ length: 12_000 }, (_, i) => ({ timeS: i / 10, speedRevS: (4000 + 2000 * Math.sin(i / 70)) / 60, load: 0.5 + 0.5 * Math.sin(i / 40), roadSpeedMS: 30 + 15 * Math.sin(i / 200) }));
+const lap = Array.from({ length: 12_000 }, (_, i) => ({
+  timeS: i / 10,
+  speedRevS: (4000 + 2000 * Math.sin(i / 70)) / 60,
+  load: 0.5 + 0.5 * Math.sin(i / 40),
+  roadSpeedMS: 30 + 15 * Math.sin(i / 200),
+}));
 const [trace] = medians(3, () => {
   const steps = runTrace(new HeatSolver(driven.circuit), lap, { airTemperatureK: 298 }, 333, 393);
   while (!steps.next().done);

@@ -45,12 +45,13 @@ function threads(size: number): { readonly pool: StudyPool; readonly close: () =
     worker.setMaxListeners(0);
     let open: Project | undefined;
     return {
-      task: (project, name, task) => new Promise((resolve, reject) => {
-        worker.once('message', resolve);
-        worker.once('error', reject);
-        worker.postMessage({ project: open === project ? undefined : project, name, task });
-        open = project;
-      }),
+      task: (project, name, task) =>
+        new Promise((resolve, reject) => {
+          worker.once('message', resolve);
+          worker.once('error', reject);
+          worker.postMessage({ project: open === project ? undefined : project, name, task });
+          open = project;
+        }),
     };
   });
   return { pool, close: () => Promise.all(made.map((w) => w.terminate())) };
@@ -64,7 +65,8 @@ export async function benchStudies(project: Project): Promise<void> {
   const states = reachableStates(project.engine, project.range, 30, 20);
   for (const s of states) circuit.solveOnly(circuit.stateAt(s.speedRevS, s.oilTemperatureK));
   const pass = await timed(() => {
-    for (let i = 0; i < 10; i++) for (const s of states) circuit.solveOnly(circuit.stateAt(s.speedRevS, s.oilTemperatureK));
+    for (let i = 0; i < 10; i++)
+      for (const s of states) circuit.solveOnly(circuit.stateAt(s.speedRevS, s.oilTemperatureK));
   });
   console.log(`States a second on one core, each from its neighbour: ${Math.round((10_000 * states.length) / pass)}`);
 
@@ -85,7 +87,9 @@ export async function benchStudies(project: Project): Promise<void> {
     const solves = (await timed(single)) / 1500;
     ratios.push((await timed(() => draw(project, [worst], SAMPLES))) / solves);
   }
-  console.log(`A spread of ${SAMPLES} samples at Thornback's worst state (${Math.round(60 * worst.speedRevS)} rpm) costs ${Math.round(median(ratios))} single solves from rest (aim: at most ${AIM_SOLVES})`);
+  console.log(
+    `A spread of ${SAMPLES} samples at Thornback's worst state (${Math.round(60 * worst.speedRevS)} rpm) costs ${Math.round(median(ratios))} single solves from rest (aim: at most ${AIM_SOLVES})`,
+  );
 
   const collect = (globalThis as { gc?: () => void }).gc;
   const heap = (samples: number) => {
@@ -94,17 +98,22 @@ export async function benchStudies(project: Project): Promise<void> {
     return process.memoryUsage().heapUsed / MB;
   };
   heap(1024);
-  console.log(`Heap after 2,000 and after 40,000 samples: ${heap(2000).toFixed(1)} and ${heap(40_000).toFixed(1)} MB${collect ? '' : ' (without --expose-gc: what was not yet collected counts)'}`);
+  console.log(
+    `Heap after 2,000 and after 40,000 samples: ${heap(2000).toFixed(1)} and ${heap(40_000).toFixed(1)} MB${collect ? '' : ' (without --expose-gc: what was not yet collected counts)'}`,
+  );
 
   const request = { states: [worst], samples: 20_480, seed: 1 };
   const alike = JSON.stringify(studyHere(SPREAD_STUDY, project, request));
   const pools = [threads(1), threads(2)];
-  const run = ({ pool }: (typeof pools)[number]) => pool.run(SPREAD_STUDY, project, request, () => undefined, new AbortController().signal);
+  const run = ({ pool }: (typeof pools)[number]) =>
+    pool.run(SPREAD_STUDY, project, request, () => undefined, new AbortController().signal);
   const answers: string[] = [];
   for (const each of pools) answers.push(JSON.stringify(await run(each)));
   const took: [number[], number[]] = [[], []];
   // In turn, so that the machine's drift hits both alike.
   for (let i = 0; i < 5; i++) for (const n of [0, 1] as const) took[n].push(await timed(() => run(pools[n]!)));
   await Promise.all(pools.map((each) => each.close()));
-  console.log(`Two threads do a spread ${(median(took[0]) / median(took[1])).toFixed(2)} times as fast as one on ${cpus().length} cores (aim: at least 1.7); same answer as without threads: ${answers.every((a) => a === alike) ? 'yes' : 'NO'}`);
+  console.log(
+    `Two threads do a spread ${(median(took[0]) / median(took[1])).toFixed(2)} times as fast as one on ${cpus().length} cores (aim: at least 1.7); same answer as without threads: ${answers.every((a) => a === alike) ? 'yes' : 'NO'}`,
+  );
 }

@@ -2,85 +2,149 @@
 import { chromium, type Page } from '@playwright/test';
 import { listen } from '../src/server/server';
 
-const PICTURES: readonly { name: string; width?: number; height?: number; dark?: boolean; prepare?: (page: Page) => Promise<void> }[] = [
+const PICTURES: readonly {
+  name: string;
+  width?: number;
+  height?: number;
+  dark?: boolean;
+  prepare?: (page: Page) => Promise<void>;
+}[] = [
   { name: 'full-speed' },
-  { name: 'hot-idle', prepare: async (page) => {
-    await page.keyboard.press('3');
-    await page.locator('[data-part=turbo]').click();
-  } },
+  {
+    name: 'hot-idle',
+    prepare: async (page) => {
+      await page.keyboard.press('3');
+      await page.locator('[data-part=turbo]').click();
+    },
+  },
   { name: 'restrictor-dark', dark: true, prepare: (page) => page.locator('[data-part=turboRestrictor]').click() },
-  { name: 'tablet', width: 1024, height: 768, prepare: async (page) => {
-    await page.getByLabel('Variant').selectOption('noseCooler');
-    await page.locator('[data-part=plate]').click();
-    await page.keyboard.press('m');
-  } },
-  { name: 'audit', prepare: async (page) => {
-    await page.getByLabel('Variant').selectOption('noseCooler');
-    await page.getByRole('tab', { name: /Audit/ }).click();
-  } },
-  { name: 'preview', prepare: async (page) => {
-    await page.locator('[data-part=filter]').click();
-    await page.keyboard.press('m');
-    await page.getByRole('combobox', { name: 'Say what to do' }).fill('insert before dual-pass');
-    await page.keyboard.press('ArrowDown');
-  } },
-  { name: 'drain', prepare: async (page) => {
-    await page.getByLabel('Variant').selectOption('noseCooler');
-    await page.locator('[data-part=turboDrain]').click();
-  } },
-  { name: 'sizing', prepare: async (page) => {
-    await page.locator('[data-part=turboRestrictor]').click();
-    await page.getByRole('button', { name: 'Which would do?' }).click();
-    await page.getByRole('button', { name: /^drill 56/ }).waitFor();
-    await page.evaluate(() => document.querySelector('.sizing')?.scrollIntoView({ block: 'center' }));
-  } },
-  { name: 'faults', prepare: async (page) => {
-    await page.getByRole('tab', { name: 'Faults' }).click();
-    await page.getByText('starve or flood something').waitFor();
-  } },
-  { name: 'compare', prepare: async (page) => {
-    await page.getByRole('link', { name: 'Compare' }).click();
-    await page.locator('section[aria-busy=false]').waitFor();
-  } },
-  { name: 'envelope', prepare: async (page) => {
-    await page.getByRole('link', { name: 'Envelope' }).click();
-    await page.getByText('The session first fails').first().waitFor();
-  } },
-  { name: 'tolerances', prepare: async (page) => {
-    // A hot idle at the hottest that the engine is asked to bear.
-    await page.keyboard.press('3');
-    await page.getByRole('slider', { name: 'Oil, held everywhere' }).focus();
-    for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
-    await page.getByRole('link', { name: 'Tolerances' }).click();
-    await page.getByRole('button', { name: 'Run' }).click();
-    await page.getByText('Tighten first').waitFor();
-  } },
-  { name: 'heat', prepare: async (page) => {
-    await page.getByLabel('Variant').selectOption('noseCooler');
-    await page.getByRole('link', { name: 'Heat' }).click();
-    await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
-  } },
-  { name: 'heat-curves', prepare: async (page) => {
-    await page.getByLabel('Variant').selectOption('noseCooler');
-    await page.getByRole('link', { name: 'Heat' }).click();
-    await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
-    await page.evaluate(() => document.querySelector('.studies')?.scrollIntoView());
-  } },
-  { name: 'saltmarsh', prepare: async (page) => {
-    await page.getByRole('button', { name: 'Project' }).click();
-    await page.getByRole('menuitem', { name: /Saltmarsh/ }).click();
-  } },
-  { name: 'interview', prepare: async (page) => {
-    await page.getByRole('button', { name: 'Project' }).click();
-    await page.getByRole('menuitem', { name: /New circuit/ }).click();
-  } },
+  {
+    name: 'tablet',
+    width: 1024,
+    height: 768,
+    prepare: async (page) => {
+      await page.getByLabel('Variant').selectOption('noseCooler');
+      await page.locator('[data-part=plate]').click();
+      await page.keyboard.press('m');
+    },
+  },
+  {
+    name: 'audit',
+    prepare: async (page) => {
+      await page.getByLabel('Variant').selectOption('noseCooler');
+      await page.getByRole('tab', { name: /Audit/ }).click();
+    },
+  },
+  {
+    name: 'preview',
+    prepare: async (page) => {
+      await page.locator('[data-part=filter]').click();
+      await page.keyboard.press('m');
+      await page.getByRole('combobox', { name: 'Say what to do' }).fill('insert before dual-pass');
+      await page.keyboard.press('ArrowDown');
+    },
+  },
+  {
+    name: 'drain',
+    prepare: async (page) => {
+      await page.getByLabel('Variant').selectOption('noseCooler');
+      await page.locator('[data-part=turboDrain]').click();
+    },
+  },
+  {
+    name: 'sizing',
+    prepare: async (page) => {
+      await page.locator('[data-part=turboRestrictor]').click();
+      await page.getByRole('button', { name: 'Which would do?' }).click();
+      await page.getByRole('button', { name: /^drill 56/ }).waitFor();
+      await page.evaluate(() => document.querySelector('.sizing')?.scrollIntoView({ block: 'center' }));
+    },
+  },
+  {
+    name: 'faults',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Faults' }).click();
+      await page.getByText('starve or flood something').waitFor();
+    },
+  },
+  {
+    name: 'compare',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Compare' }).click();
+      await page.locator('section[aria-busy=false]').waitFor();
+    },
+  },
+  {
+    name: 'envelope',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Envelope' }).click();
+      await page.getByText('The session first fails').first().waitFor();
+    },
+  },
+  {
+    name: 'tolerances',
+    prepare: async (page) => {
+      // A hot idle at the hottest that the engine is asked to bear.
+      await page.keyboard.press('3');
+      await page.getByRole('slider', { name: 'Oil, held everywhere' }).focus();
+      for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+      await page.getByRole('link', { name: 'Tolerances' }).click();
+      await page.getByRole('button', { name: 'Run' }).click();
+      await page.getByText('Tighten first').waitFor();
+    },
+  },
+  {
+    name: 'heat',
+    prepare: async (page) => {
+      await page.getByLabel('Variant').selectOption('noseCooler');
+      await page.getByRole('link', { name: 'Heat' }).click();
+      await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
+    },
+  },
+  {
+    name: 'heat-curves',
+    prepare: async (page) => {
+      await page.getByLabel('Variant').selectOption('noseCooler');
+      await page.getByRole('link', { name: 'Heat' }).click();
+      await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
+      await page.evaluate(() => document.querySelector('.studies')?.scrollIntoView());
+    },
+  },
+  {
+    name: 'saltmarsh',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Project' }).click();
+      await page.getByRole('menuitem', { name: /Saltmarsh/ }).click();
+    },
+  },
+  {
+    name: 'interview',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Project' }).click();
+      await page.getByRole('menuitem', { name: /New circuit/ }).click();
+    },
+  },
 ];
 const wanted = process.argv.slice(2);
-const ARGUMENTS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const ARGUMENTS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 const server = await listen(0, '127.0.0.1');
-const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ARGUMENTS });
-for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTURES.filter((p) => wanted.length === 0 || wanted.includes(p.name))) {
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: ARGUMENTS,
+});
+for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTURES.filter(
+  (p) => wanted.length === 0 || wanted.includes(p.name),
+)) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light' });
   await page.goto(server.url);
   await page.getByText('337 states').waitFor();

@@ -29,7 +29,9 @@ function sameVersions(lock, installed) {
   const read = (file) => JSON.parse(readFileSync(file, 'utf8')).packages;
   const wanted = read(lock);
   const there = read(installed);
-  return Object.entries(wanted).every(([path, entry]) => path === '' || entry.optional || there[path]?.version === entry.version);
+  return Object.entries(wanted).every(
+    ([path, entry]) => path === '' || entry.optional || there[path]?.version === entry.version,
+  );
 }
 
 export const bin = (name) => resolve(root, 'node_modules/.bin', name);

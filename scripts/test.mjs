@@ -8,19 +8,49 @@ const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 function installChromium() {
   if (existsSync(CHROMIUM)) return;
   if (spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).error || process.getuid?.() !== 0) {
-    console.error(`✗ Chromium is needed at ${CHROMIUM}. Install it (Debian: apt-get install chromium) or name one: CHROMIUM=/path npm test`);
+    console.error(
+      `✗ Chromium is needed at ${CHROMIUM}. Install it (Debian: apt-get install chromium) or name one: CHROMIUM=/path npm test`,
+    );
     process.exit(1);
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  step('Reading the list of Debian packages', 'apt-get', ['update', '-qq'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
-  step('Installing Chromium', 'apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  step('Reading the list of Debian packages', 'apt-get', ['update', '-qq'], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  step('Installing Chromium', 'apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
 }
 
 installPackages();
 installChromium();
 for (const part of ['core', 'app', 'node']) step(`Types: ${part}`, bin('tsc'), ['-p', `tsconfig.${part}.json`]);
-step('Lint: code', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
-step('Lint: imports point one way', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
+step('Format', bin('prettier'), [
+  '--check',
+  '--log-level',
+  'warn',
+  '--cache',
+  '--cache-location',
+  'node_modules/.cache/prettier',
+  '.',
+]);
+step('Lint: code', bin('eslint'), [
+  '.',
+  '--max-warnings',
+  '0',
+  '--cache',
+  '--cache-location',
+  'node_modules/.cache/eslint/',
+]);
+step('Lint: imports point one way', bin('depcruise'), [
+  'src',
+  '--config',
+  '.dependency-cruiser.cjs',
+  '--output-type',
+  'err',
+]);
 step('Lint: nothing unused', bin('knip'), ['--no-progress']);
 step('Unit tests', bin('jest'), ['--ci', '--maxWorkers=100%']);
 step('Building the app', bin('vite'), ['build', '--logLevel', 'error']);

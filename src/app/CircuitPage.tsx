@@ -33,42 +33,85 @@ export function CircuitPage() {
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
   const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
-  const shown = looking ? { project: looking.project, result: looking.result, sweep: looking.sweep } : solved.data && { project: solved.data.project, result: solved.data.result, sweep: sweep.data };
+  const shown = looking
+    ? { project: looking.project, result: looking.result, sweep: looking.sweep }
+    : solved.data && { project: solved.data.project, result: solved.data.result, sweep: sweep.data };
   const bands = useBands();
   const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
-  const open = (audit.data ?? []).filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
+  const open = (audit.data ?? []).filter(
+    (f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend'),
+  ).length;
   return (
     <>
       <StateBar foundK={solved.data?.heat?.sumpK} />
       <main className="work">
         <div className="stage">
           <PreviewBar before={sweep.data} after={seen.data?.sweep} />
-          {shown
-            ? <Sheet {...shown} bands={looking ? NO_BANDS : bands} flags={looking ? NO_FLAGS : flags} came={looking ? preview?.came ?? [] : []} />
-            : <div className="sheet" role="status" style={{ padding: 28 }}>{solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}</div>}
+          {shown ? (
+            <Sheet
+              {...shown}
+              bands={looking ? NO_BANDS : bands}
+              flags={looking ? NO_FLAGS : flags}
+              came={looking ? (preview?.came ?? []) : []}
+            />
+          ) : (
+            <div className="sheet" role="status" style={{ padding: 28 }}>
+              {solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}
+            </div>
+          )}
         </div>
-        <aside className="panel" aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'} aria-busy={sweep.isFetching}>
+        <aside
+          className="panel"
+          aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'}
+          aria-busy={sweep.isFetching}
+        >
           {solved.data && solved.error && <Refused message={solved.error.message} />}
-          {moves
-            ? <Suspense fallback={<p className="quiet">Opening…</p>}><MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} /></Suspense>
-            : solved.data && (selected
-              ? (
-                <PartSheet result={solved.data.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
-                  {own.map((finding, i) => <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />)}
-                </PartSheet>
-              )
-              : (
-                <>
-                  <div className="tabs" role="tablist" aria-label="Findings">
-                    <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>Supply</button>
-                    <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>Audit{audit.data ? ` (${open})` : ''}</button>
-                    <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>Faults</button>
-                  </div>
-                  {tab === 'faults' && <Suspense fallback={<p className="quiet">Opening…</p>}><FaultList /></Suspense>}
-                  {tab === 'supply' && <Findings result={solved.data.result} sweep={sweep.data} sweeping={sweep.isFetching} warnings={solved.data.warnings} />}
-                  {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
-                </>
-              ))}
+          {moves ? (
+            <Suspense fallback={<p className="quiet">Opening…</p>}>
+              <MovesPanel
+                key={`${moves.part ?? ''} ${moves.heading ?? ''}`}
+                part={moves.part}
+                heading={moves.heading}
+              />
+            </Suspense>
+          ) : (
+            solved.data &&
+            (selected ? (
+              <PartSheet result={solved.data.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
+                {own.map((finding, i) => (
+                  <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
+                ))}
+              </PartSheet>
+            ) : (
+              <>
+                <div className="tabs" role="tablist" aria-label="Findings">
+                  <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>
+                    Supply
+                  </button>
+                  <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>
+                    Audit{audit.data ? ` (${open})` : ''}
+                  </button>
+                  <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>
+                    Faults
+                  </button>
+                </div>
+                {tab === 'faults' && (
+                  <Suspense fallback={<p className="quiet">Opening…</p>}>
+                    <FaultList />
+                  </Suspense>
+                )}
+                {tab === 'supply' && (
+                  <Findings
+                    result={solved.data.result}
+                    sweep={sweep.data}
+                    sweeping={sweep.isFetching}
+                    warnings={solved.data.warnings}
+                  />
+                )}
+                {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
+              </>
+            ))
+          )}
         </aside>
       </main>
     </>
@@ -83,7 +126,13 @@ function useBands(): ReadonlyMap<string, PostBand> {
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const found = useWorkbench((w) => w.found);
   const spread = useAnswerAtHand(SPREAD_STUDY, spreadAt({ speedRevS, oilTemperatureK }));
-  return useMemo(() => (spread && !found ? new Map(spread.consumers.flatMap((c) => (c.pressurePa[0] ? [[c.part, c.pressurePa[0]] as const] : []))) : NO_BANDS), [spread, found]);
+  return useMemo(
+    () =>
+      spread && !found
+        ? new Map(spread.consumers.flatMap((c) => (c.pressurePa[0] ? [[c.part, c.pressurePa[0]] as const] : [])))
+        : NO_BANDS,
+    [spread, found],
+  );
 }
 
 const NO_FLAGS: ReadonlyMap<string, Weight> = new Map();
@@ -100,14 +149,31 @@ function heaviest(findings: readonly Finding[]): ReadonlyMap<string, Weight> {
 }
 
 function Refused({ message }: { readonly message: string }) {
-  return <div className="notice" role="alert"><strong>This circuit cannot be computed.</strong> {message}</div>;
+  return (
+    <div className="notice" role="alert">
+      <strong>This circuit cannot be computed.</strong> {message}
+    </div>
+  );
 }
 
 /** Keys that work anywhere but in a field: Esc back, [ and ] speed, 1 to 9 named states, M moves, Ctrl+K any move, Ctrl+Z and Ctrl+Y. */
 function useShortcuts(): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const { project, speedRevS, setState, goTo, select, selected, openMoves, closeMoves, moves, preview, undo, redo } = useWorkbench.getState();
+      const {
+        project,
+        speedRevS,
+        setState,
+        goTo,
+        select,
+        selected,
+        openMoves,
+        closeMoves,
+        moves,
+        preview,
+        undo,
+        redo,
+      } = useWorkbench.getState();
       if (!project) return;
       const inField = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
       if ((event.ctrlKey || event.metaKey) && !event.altKey) {

@@ -15,15 +15,32 @@ export default function HeatPage() {
   // This page is about found temperatures: held ones have no balance.
   useEffect(() => setFound(true), [setFound]);
   const heat = solved.data?.heat ?? undefined;
-  const notes = solved.data?.result.notes.filter((n) => n.code === 'oilHot' || n.code === 'oilCold' || n.code === 'notConverged') ?? [];
+  const notes =
+    solved.data?.result.notes.filter((n) => n.code === 'oilHot' || n.code === 'oilCold' || n.code === 'notConverged') ??
+    [];
   return (
     <>
       <StateBar foundK={heat?.sumpK} />
       <main className="page heat">
         <h1 className="visually-hidden">Heat</h1>
-        {solved.error && <div className="notice" role="alert"><strong>This circuit cannot be computed.</strong> {solved.error.message}</div>}
-        {notes.map((note) => <div className="notice" role="alert" key={note.code}><strong>{sayNote(note, units).head}</strong> {sayNote(note, units).text}</div>)}
-        {heat ? <><HeatBalance heat={heat} units={units} /><HeatParts heat={heat} units={units} /></> : <p role="status">Finding where the oil settles…</p>}
+        {solved.error && (
+          <div className="notice" role="alert">
+            <strong>This circuit cannot be computed.</strong> {solved.error.message}
+          </div>
+        )}
+        {notes.map((note) => (
+          <div className="notice" role="alert" key={note.code}>
+            <strong>{sayNote(note, units).head}</strong> {sayNote(note, units).text}
+          </div>
+        ))}
+        {heat ? (
+          <>
+            <HeatBalance heat={heat} units={units} />
+            <HeatParts heat={heat} units={units} />
+          </>
+        ) : (
+          <p role="status">Finding where the oil settles…</p>
+        )}
         <HeatStudies />
       </main>
     </>

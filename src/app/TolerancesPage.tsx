@@ -13,17 +13,30 @@ export default function TolerancesPage() {
   const consumers = solved.data?.result.consumers ?? [];
   // Until one is chosen, the one that stands nearest to its limit here.
   const near = (c: (typeof consumers)[number]) => c.decisive?.nearRatio ?? Infinity;
-  const nearest = consumers.reduce<(typeof consumers)[number] | undefined>((least, c) => (!least || near(c) < near(least) ? c : least), undefined);
+  const nearest = consumers.reduce<(typeof consumers)[number] | undefined>(
+    (least, c) => (!least || near(c) < near(least) ? c : least),
+    undefined,
+  );
   const consumer = consumers.find((c) => c.part === chosen)?.part ?? nearest?.part;
   return (
     <>
       <StateBar foundK={solved.data?.heat?.sumpK} />
       <main className="page tolerances">
         <h1>What tolerances do</h1>
-        {solved.error && <div className="notice" role="alert"><strong>This circuit cannot be computed.</strong> {solved.error.message}</div>}
+        {solved.error && (
+          <div className="notice" role="alert">
+            <strong>This circuit cannot be computed.</strong> {solved.error.message}
+          </div>
+        )}
         <div className="columns">
-          <SpreadSection result={solved.data?.result.temperatureModel === 'held' ? solved.data.result : undefined} sweep={sweep.data} onConsumer={setChosen} />
-          {consumer !== undefined && <SensitivitySection consumer={consumer} consumers={consumers} onConsumer={setChosen} />}
+          <SpreadSection
+            result={solved.data?.result.temperatureModel === 'held' ? solved.data.result : undefined}
+            sweep={sweep.data}
+            onConsumer={setChosen}
+          />
+          {consumer !== undefined && (
+            <SensitivitySection consumer={consumer} consumers={consumers} onConsumer={setChosen} />
+          )}
         </div>
         <ToleranceTable />
       </main>

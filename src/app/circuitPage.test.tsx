@@ -28,23 +28,29 @@ const solverOf = (project: ReturnType<typeof openDemo>) => {
 };
 
 describe('The circuit page', () => {
-  it.each(['thornback', 'saltmarsh', 'larkspur'])('says of %s what the core says: every consumer on the sheet, and at its worst beside it', async (name) => {
-    const project = await opened(name);
-    const circuit = solverOf(project);
-    const { speedRevS, oilTemperatureK } = bench();
-    const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
-    for (const c of result.consumers) {
-      const label = partOnSheet(c.part).getAttribute('aria-label')!;
-      expect([c.part, label]).toEqual([c.part, expect.stringContaining(VERDICT_WORDS[c.verdict])]);
-      if (c.pressurePa !== null) expect([c.part, label]).toEqual([c.part, expect.stringContaining(formatFigure(c.pressurePa, 'pressure'))]);
-    }
-    const sweep = sweepToEnd(circuit);
-    const rows = [...document.querySelectorAll('.panel button.finding')];
-    expect(rows).toHaveLength(sweep.consumers.length);
-    // Weightiest first: those that are not supplied stand before those that are.
-    const supplied = rows.map((row) => sweep.consumers.find((c) => row.querySelector('strong')!.textContent === c.name)!.supplied);
-    expect(supplied).toEqual([...supplied].sort((a, b) => Number(a) - Number(b)));
-  });
+  it.each(['thornback', 'saltmarsh', 'larkspur'])(
+    'says of %s what the core says: every consumer on the sheet, and at its worst beside it',
+    async (name) => {
+      const project = await opened(name);
+      const circuit = solverOf(project);
+      const { speedRevS, oilTemperatureK } = bench();
+      const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
+      for (const c of result.consumers) {
+        const label = partOnSheet(c.part).getAttribute('aria-label')!;
+        expect([c.part, label]).toEqual([c.part, expect.stringContaining(VERDICT_WORDS[c.verdict])]);
+        if (c.pressurePa !== null)
+          expect([c.part, label]).toEqual([c.part, expect.stringContaining(formatFigure(c.pressurePa, 'pressure'))]);
+      }
+      const sweep = sweepToEnd(circuit);
+      const rows = [...document.querySelectorAll('.panel button.finding')];
+      expect(rows).toHaveLength(sweep.consumers.length);
+      // Weightiest first: those that are not supplied stand before those that are.
+      const supplied = rows.map(
+        (row) => sweep.consumers.find((c) => row.querySelector('strong')!.textContent === c.name)!.supplied,
+      );
+      expect(supplied).toEqual([...supplied].sort((a, b) => Number(a) - Number(b)));
+    },
+  );
 
   it('goes to a consumer’s worst state when its line is pressed, and back with Escape', async () => {
     await opened();
@@ -80,7 +86,9 @@ describe('The circuit page', () => {
     const project = await opened();
     act(() => bench().select('filter'));
     act(() => bench().previewMove({ kind: 'takeOut', part: 'turboRestrictor' }));
-    const bar = (await screen.findByText(/^Preview: take Restrictor out and join the line\.$/)).closest('[role=status]')!;
+    const bar = (await screen.findByText(/^Preview: take Restrictor out and join the line\.$/)).closest(
+      '[role=status]',
+    )!;
     // Without its restrictor the turbo is still flooded: no verdict changes.
     await waitFor(() => expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the range\./));
     await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeNull());
@@ -92,7 +100,9 @@ describe('The circuit page', () => {
   it('lists what the audit finds; a finding is set aside with a reason and taken up again', async () => {
     await opened();
     fireEvent.click(screen.getByRole('tab', { name: /^Audit/ }));
-    await waitFor(() => expect(screen.getByRole('heading', { name: /^Audit/ }).textContent).toMatch(/\d+ stop, \d+ mend, \d+ to know/));
+    await waitFor(() =>
+      expect(screen.getByRole('heading', { name: /^Audit/ }).textContent).toMatch(/\d+ stop, \d+ mend, \d+ to know/),
+    );
     const finding = screen.getAllByRole('article')[0]!;
     const title = finding.getAttribute('aria-label')!;
     fireEvent.click(within(finding).getByRole('button', { name: 'Set aside…' }));
@@ -100,7 +110,9 @@ describe('The circuit page', () => {
     expect(within(finding).getByRole('alert').textContent).toBe('Write why it may stay so.');
     fireEvent.change(within(finding).getByRole('textbox'), { target: { value: 'a wider drain is on the bench' } });
     fireEvent.click(within(finding).getByRole('button', { name: 'Set it aside' }));
-    expect(activeVariant(bench().project!).waivers).toEqual([expect.objectContaining({ reason: 'a wider drain is on the bench' })]);
+    expect(activeVariant(bench().project!).waivers).toEqual([
+      expect.objectContaining({ reason: 'a wider drain is on the bench' }),
+    ]);
     const aside = await screen.findByText(/^Set aside: a wider drain/);
     expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
     fireEvent.click(within(aside).getByRole('button', { name: 'Take it up again' }));
@@ -110,7 +122,9 @@ describe('The circuit page', () => {
   it('finds the temperature by heat when asked, and shows where it lies', async () => {
     await opened();
     fireEvent.click(screen.getByRole('radio', { name: 'found by heat' }));
-    await waitFor(() => expect(screen.getByRole('status', { name: 'Oil in the sump, found' }).textContent).toMatch(/\d{2,3} °C/));
+    await waitFor(() =>
+      expect(screen.getByRole('status', { name: 'Oil in the sump, found' }).textContent).toMatch(/\d{2,3} °C/),
+    );
     expect(screen.getByRole('slider', { name: 'Air' })).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: 'held' }));
     expect(screen.queryByRole('slider', { name: 'Air' })).toBeNull();
@@ -121,7 +135,14 @@ describe('The circuit page', () => {
     const { project } = bench();
     const stock = activeVariant(project!);
     // Without its sump the circuit has no reservoir at all.
-    act(() => bench().open({ ...project!, variants: [{ ...stock, circuit: { parts: stock.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } }] }));
+    act(() =>
+      bench().open({
+        ...project!,
+        variants: [
+          { ...stock, circuit: { parts: stock.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } },
+        ],
+      }),
+    );
     expect((await screen.findAllByText(/This circuit cannot be computed/))[0]!.closest('[role=alert]')).toBeTruthy();
     expect(bench().project!.variants[0]!.circuit.parts).toHaveLength(1);
   });
@@ -138,7 +159,10 @@ describe('The circuit page', () => {
   });
 
   it('changes the season’s oil, not the project’s, where the variant has a season with an oil', async () => {
-    const project = await opened('thornback', (p) => ({ ...p, variants: p.variants.map((v) => ({ ...v, season: { name: 'Winter', oil: { ...p.oil, name: '5W-30' } } })) }));
+    const project = await opened('thornback', (p) => ({
+      ...p,
+      variants: p.variants.map((v) => ({ ...v, season: { name: 'Winter', oil: { ...p.oil, name: '5W-30' } } })),
+    }));
     const oil = screen.getByLabelText<HTMLSelectElement>('Oil, Winter');
     expect(oil.value).toBe('5W-30');
     fireEvent.change(oil, { target: { value: '0W-20' } });
@@ -159,7 +183,10 @@ describe('The circuit page', () => {
       if (focused() !== seen.at(-1)) seen.push(focused()!);
     }
     // Every part once, and the last stays the last.
-    expect([new Set(seen).size, seen.length]).toEqual([new Set(stops.map((s) => s.getAttribute('data-part'))).size, new Set(seen).size]);
+    expect([new Set(seen).size, seen.length]).toEqual([
+      new Set(stops.map((s) => s.getAttribute('data-part'))).size,
+      new Set(seen).size,
+    ]);
     fireEvent.keyDown(document.activeElement!, { key: 'Home' });
     expect(focused()).toBe(first);
     fireEvent.keyDown(document.activeElement!, { key: 'End' });
@@ -176,9 +203,15 @@ describe('The circuit page', () => {
     await screen.findByRole('heading', { name: 'Where its pressure goes' });
     const circuit = solverOf(project);
     const { speedRevS, oilTemperatureK } = bench();
-    const atTurbo = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK)).consumers.find((c) => c.part === 'turbo')!.pressurePa!;
-    const rows = [...screen.getByRole('heading', { name: 'Where its pressure goes' }).nextElementSibling!.querySelectorAll('span')].map((s) => s.textContent!);
-    const bars = rows.flatMap((text) => (/bar$/.test(text) ? [Number(text.replace('−', '-').replace(/[^\d.-]/g, ''))] : []));
+    const atTurbo = circuit
+      .solve(circuit.stateAt(speedRevS, oilTemperatureK))
+      .consumers.find((c) => c.part === 'turbo')!.pressurePa!;
+    const rows = [
+      ...screen.getByRole('heading', { name: 'Where its pressure goes' }).nextElementSibling!.querySelectorAll('span'),
+    ].map((s) => s.textContent!);
+    const bars = rows.flatMap((text) =>
+      /bar$/.test(text) ? [Number(text.replace('−', '-').replace(/[^\d.-]/g, ''))] : [],
+    );
     const [start, ...rest] = bars;
     const end = rest.pop()!;
     expect(end).toBeCloseTo(atTurbo / 1e5, 1);

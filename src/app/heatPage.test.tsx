@@ -8,10 +8,19 @@ import { openDemo, show } from './testing/page';
 
 jest.mock('../workers/client');
 // The charts draw on a canvas, which jsdom has none of; what they are given is in their names.
-jest.mock('react-chartjs-2', () => ({ Line: ({ 'aria-label': label }: { 'aria-label': string }) => <div role="img" aria-label={label} /> }));
+jest.mock('react-chartjs-2', () => ({
+  Line: ({ 'aria-label': label }: { 'aria-label': string }) => <div role="img" aria-label={label} />,
+}));
 
 // The build hands text over as a module; here it is read.
-jest.mock('../../demo/hillclimb.csv?raw', () => ({ __esModule: true, default: jest.requireActual<typeof import('node:fs')>('node:fs').readFileSync('demo/hillclimb.csv', 'utf8') }), { virtual: true });
+jest.mock(
+  '../../demo/hillclimb.csv?raw',
+  () => ({
+    __esModule: true,
+    default: jest.requireActual<typeof import('node:fs')>('node:fs').readFileSync('demo/hillclimb.csv', 'utf8'),
+  }),
+  { virtual: true },
+);
 
 const nose = (p: ReturnType<typeof openDemo>) => ({ ...p, activeVariant: 'noseCooler' });
 const balanceOf = (project: ReturnType<typeof openDemo>) => {
@@ -27,12 +36,19 @@ describe('The heat page', () => {
     show(<HeatPage />);
     const picture = await screen.findByRole('img', { name: /^Heat in/ });
     const heat = balanceOf(project);
-    const [into, out] = picture.getAttribute('aria-label')!.match(/[\d.]+(?=.kW)/g)!.map(Number);
+    const [into, out] = picture
+      .getAttribute('aria-label')!
+      .match(/[\d.]+(?=.kW)/g)!
+      .map(Number);
     expect(into! - out!).toBeCloseTo(0, 1);
     expect(picture.getAttribute('aria-label')).toContain(`sump at ${formatQuantity(heat.sumpK, 'temperature')}`);
-    expect(picture.textContent).toContain(`Nose cooler ${formatQuantity(heat.heatOut.find((h) => h.part === 'noseCooler')!.heatW, 'heatFlow')}`);
+    expect(picture.textContent).toContain(
+      `Nose cooler ${formatQuantity(heat.heatOut.find((h) => h.part === 'noseCooler')!.heatW, 'heatFlow')}`,
+    );
     for (const part of heat.parts) expect(screen.getAllByText(part.name).length).toBeGreaterThan(0);
-    expect(screen.getByText('Hottest bearing film').nextSibling!.textContent).toBe(formatQuantity(heat.filmHottestK!, 'temperature'));
+    expect(screen.getByText('Hottest bearing film').nextSibling!.textContent).toBe(
+      formatQuantity(heat.filmHottestK!, 'temperature'),
+    );
     // This page is about found temperatures.
     expect(useWorkbench.getState().found).toBe(true);
   });
@@ -41,24 +57,41 @@ describe('The heat page', () => {
     openDemo();
     act(() => useWorkbench.getState().setConditions({ airTemperatureK: 318, roadSpeedMS: 5, load: 1 }));
     const { unmount } = show(<HeatPage />);
-    await waitFor(() => expect(screen.queryAllByRole('alert').some((a) => /settles at 1[5-9]\d.°C\. The limit is 120/.test(a.textContent ?? ''))).toBe(true));
+    await waitFor(() =>
+      expect(
+        screen
+          .queryAllByRole('alert')
+          .some((a) => /settles at 1[5-9]\d.°C\. The limit is 120/.test(a.textContent ?? '')),
+      ).toBe(true),
+    );
     unmount();
     // Larkspur is cooled by air alone: no coolant keeps its oil warm.
     openDemo('larkspur');
     act(() => useWorkbench.getState().setConditions({ airTemperatureK: 253, roadSpeedMS: 28, load: 0.1 }));
     act(() => useWorkbench.getState().setState({ speedRevS: 25 }));
     show(<HeatPage />);
-    await waitFor(() => expect(screen.queryAllByRole('alert').some((a) => /keeps its water and fuel/.test(a.textContent ?? ''))).toBe(true));
+    await waitFor(() =>
+      expect(screen.queryAllByRole('alert').some((a) => /keeps its water and fuel/.test(a.textContent ?? ''))).toBe(
+        true,
+      ),
+    );
   });
 
   it('draws curves with and without cooler and thermostat, and says where the limits are met', async () => {
     openDemo('thornback', nose);
     show(<HeatPage />);
     const chart = await screen.findByRole('img', { name: /^Against the air’s temperature/ });
-    for (const line of ['as it is', 'without the cooler', 'without the thermostat']) expect(chart.getAttribute('aria-label')).toContain(line);
+    for (const line of ['as it is', 'without the cooler', 'without the thermostat'])
+      expect(chart.getAttribute('aria-label')).toContain(line);
     // Beside its name stands each line as it is drawn: no two alike.
     const keys = [...chart.closest('figure')!.querySelectorAll('.keys li')];
-    expect(keys.map((k) => k.textContent)).toEqual(['as it is', 'without the cooler', 'without the thermostat', 'too hot above', 'keeps its water below']);
+    expect(keys.map((k) => k.textContent)).toEqual([
+      'as it is',
+      'without the cooler',
+      'without the thermostat',
+      'too hot above',
+      'keeps its water below',
+    ]);
     expect(new Set(keys.map((k) => k.querySelector('svg')!.innerHTML)).size).toBe(keys.length);
   });
 
@@ -83,11 +116,15 @@ describe('The heat page', () => {
 describe('A trace on the heat page', () => {
   const open = (name: string, text: string, size = text.length) => {
     const input = screen.getByLabelText('Trace file');
-    Object.defineProperty(input, 'files', { value: [{ name, size, text: () => Promise.resolve(text) }], configurable: true });
+    Object.defineProperty(input, 'files', {
+      value: [{ name, size, text: () => Promise.resolve(text) }],
+      configurable: true,
+    });
     fireEvent.change(input);
   };
   /** Two minutes at one speed, as a logger writes it. */
-  const log = (rpm: number) => ['time_s,rpm,load,road_speed_kmh', ...Array.from({ length: 25 }, (_, i) => `${5 * i},${rpm},0.8,90`)].join('\n');
+  const log = (rpm: number) =>
+    ['time_s,rpm,load,road_speed_kmh', ...Array.from({ length: 25 }, (_, i) => `${5 * i},${rpm},0.8,90`)].join('\n');
 
   it('is opened, run and drawn; one that cannot be read says which column is missing, and the last stays', async () => {
     openDemo('thornback', nose);
@@ -99,9 +136,21 @@ describe('A trace on the heat page', () => {
     const drawn = await screen.findByRole('img', { name: /^Trace.*[Pp]eak/ });
     expect(drawn.getAttribute('aria-label')).toMatch(/\d\d.°C/);
     open('odd.csv', 'a,b\n1,2\n3,4\n');
-    await waitFor(() => expect(screen.getAllByRole('alert').some((a) => /odd\.csv: The trace lacks a column for time in seconds \(time_s\).*Nothing else has changed\./.test(a.textContent ?? ''))).toBe(true));
+    await waitFor(() =>
+      expect(
+        screen
+          .getAllByRole('alert')
+          .some((a) =>
+            /odd\.csv: The trace lacks a column for time in seconds \(time_s\).*Nothing else has changed\./.test(
+              a.textContent ?? '',
+            ),
+          ),
+      ).toBe(true),
+    );
     expect(screen.getByRole('img', { name: /^Trace/ })).toBeTruthy();
     open('huge.csv', '', 65 * 2 ** 20);
-    await waitFor(() => expect(screen.getAllByRole('alert').some((a) => /huge\.csv: over 64 MiB/.test(a.textContent ?? ''))).toBe(true));
+    await waitFor(() =>
+      expect(screen.getAllByRole('alert').some((a) => /huge\.csv: over 64 MiB/.test(a.textContent ?? ''))).toBe(true),
+    );
   });
 });

@@ -55,10 +55,17 @@ export function load(file: string, variant: string | undefined): CircuitSolver {
 }
 
 /** A number from the command line. @throws Refusal when it is not one, or out of range */
-export function numberOption(text: string | undefined, name: string, fallback: number, low: number, high: number): number {
+export function numberOption(
+  text: string | undefined,
+  name: string,
+  fallback: number,
+  low: number,
+  high: number,
+): number {
   if (text === undefined) return fallback;
   const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value)) throw new Refusal(`--${name}: a number is needed, "${text}" is there.`);
+  if (text.trim() === '' || !Number.isFinite(value))
+    throw new Refusal(`--${name}: a number is needed, "${text}" is there.`);
   if (value < low || value > high) throw new Refusal(`--${name}: ${value} is out of range; give ${low} to ${high}.`);
   return value;
 }

@@ -31,7 +31,21 @@ const USAGE = `Usage:
 Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.
 docs/command-line.md describes the output.`;
 
-const COMMANDS = { solve, check, sweep, audit, balance, warmup, trace, size, faults, compare, envelope, sensitivity, spread };
+const COMMANDS = {
+  solve,
+  check,
+  sweep,
+  audit,
+  balance,
+  warmup,
+  trace,
+  size,
+  faults,
+  compare,
+  envelope,
+  sensitivity,
+  spread,
+};
 /** Commands that take a word behind the file. */
 const WITH_WORD = new Set(['trace', 'size', 'sensitivity']);
 
@@ -39,11 +53,25 @@ const WITH_WORD = new Set(['trace', 'size', 'sensitivity']);
 export function main(argv: readonly string[]): number {
   try {
     const { values, positionals } = parseArgs({
-      args: [...argv], allowPositionals: true,
+      args: [...argv],
+      allowPositionals: true,
       options: {
-        rpm: { type: 'string' }, 'oil-temp': { type: 'string' }, variant: { type: 'string' },
-        'air-temp': { type: 'string' }, 'road-speed': { type: 'string' }, load: { type: 'string' }, minutes: { type: 'string' }, for: { type: 'string' },
-        variants: { type: 'string' }, over: { type: 'string' }, samples: { type: 'string' }, seed: { type: 'string' }, pairs: { type: 'boolean', default: false }, json: { type: 'boolean', default: false }, csv: { type: 'boolean', default: false }, help: { type: 'boolean', short: 'h', default: false },
+        rpm: { type: 'string' },
+        'oil-temp': { type: 'string' },
+        variant: { type: 'string' },
+        'air-temp': { type: 'string' },
+        'road-speed': { type: 'string' },
+        load: { type: 'string' },
+        minutes: { type: 'string' },
+        for: { type: 'string' },
+        variants: { type: 'string' },
+        over: { type: 'string' },
+        samples: { type: 'string' },
+        seed: { type: 'string' },
+        pairs: { type: 'boolean', default: false },
+        json: { type: 'boolean', default: false },
+        csv: { type: 'boolean', default: false },
+        help: { type: 'boolean', short: 'h', default: false },
       },
     });
     if (values.help) {
@@ -52,10 +80,27 @@ export function main(argv: readonly string[]): number {
     }
     const [name, file, ...rest] = positionals;
     if (!name || !(name in COMMANDS) || !file || rest.length > (WITH_WORD.has(name) ? 1 : 0)) throw new Refusal(USAGE);
-    return COMMANDS[name as keyof typeof COMMANDS](file, {
-      rpm: values.rpm, oilTempC: values['oil-temp'], variant: values.variant, json: values.json, csv: values.csv,
-      airTempC: values['air-temp'], roadSpeedKmh: values['road-speed'], load: values.load, minutes: values.minutes, for: values.for, variants: values.variants, over: values.over, samples: values.samples, seed: values.seed, pairs: values.pairs,
-    }, rest[0]);
+    return COMMANDS[name as keyof typeof COMMANDS](
+      file,
+      {
+        rpm: values.rpm,
+        oilTempC: values['oil-temp'],
+        variant: values.variant,
+        json: values.json,
+        csv: values.csv,
+        airTempC: values['air-temp'],
+        roadSpeedKmh: values['road-speed'],
+        load: values.load,
+        minutes: values.minutes,
+        for: values.for,
+        variants: values.variants,
+        over: values.over,
+        samples: values.samples,
+        seed: values.seed,
+        pairs: values.pairs,
+      },
+      rest[0],
+    );
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
     if (error instanceof Refusal || error instanceof StudyRefused || code?.startsWith('ERR_PARSE_ARGS')) {

@@ -9,10 +9,13 @@ export function solve(file: string, options: Options): number {
   const circuit = load(file, options.variant);
   const { speedRevS, oilTemperatureK } = stateOf(options, circuit);
   const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
-  if (options.json) console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...result }, null, 1));
+  if (options.json)
+    console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...result }, null, 1));
   else console.log(describe(result));
   if (result.convergence.status !== 'converged')
-    console.error(`Not solved (${result.convergence.status}): the worst place is ${result.convergence.worstNode || result.convergence.worstElement}.`);
+    console.error(
+      `Not solved (${result.convergence.status}): the worst place is ${result.convergence.worstNode || result.convergence.worstElement}.`,
+    );
   return result.supplied ? 0 : 1;
 }
 
@@ -21,11 +24,15 @@ function describe(result: SolveResult): string {
   const lines = [
     `${formatQuantity(state.speedRevS, 'speed')}, oil held at ${formatQuantity(state.oilTemperatureK, 'temperature')}: ${convergence.status} in ${convergence.iterations} iterations`,
     '',
-    ...result.elements.map((e) =>
-      `${e.name.padEnd(34)} ${formatQuantity(e.flowM3S, 'flow').padStart(14)}  ${e.pressureInPa === null ? '—' : formatQuantity(e.pressureInPa, 'pressure').padStart(10)} → ${e.pressureOutPa === null ? '—' : formatQuantity(e.pressureOutPa, 'pressure').padStart(10)}`),
+    ...result.elements.map(
+      (e) =>
+        `${e.name.padEnd(34)} ${formatQuantity(e.flowM3S, 'flow').padStart(14)}  ${e.pressureInPa === null ? '—' : formatQuantity(e.pressureInPa, 'pressure').padStart(10)} → ${e.pressureOutPa === null ? '—' : formatQuantity(e.pressureOutPa, 'pressure').padStart(10)}`,
+    ),
     '',
-    ...result.consumers.map((c) =>
-      `${c.name.padEnd(20)} ${VERDICT_WORDS[c.verdict].padEnd(18)} ${c.decisive ? sayMargin(c.decisive) : ''}\n  ${sayWhy(c.verdict, c.decisive)}`),
+    ...result.consumers.map(
+      (c) =>
+        `${c.name.padEnd(20)} ${VERDICT_WORDS[c.verdict].padEnd(18)} ${c.decisive ? sayMargin(c.decisive) : ''}\n  ${sayWhy(c.verdict, c.decisive)}`,
+    ),
   ];
   return lines.join('\n');
 }

@@ -14,7 +14,10 @@ const kmh = displayUnit('roadSpeed');
 
 /** Engine speed [rev/s]; without --rpm the engine's maximum. @throws Refusal */
 function speedRevS(options: Options, { project }: CircuitSolver): number {
-  return fromDisplay(numberOption(options.rpm, 'rpm', toDisplay(project.engine.maximumSpeedRevS, rpm), 0, MOST_RPM), rpm);
+  return fromDisplay(
+    numberOption(options.rpm, 'rpm', toDisplay(project.engine.maximumSpeedRevS, rpm), 0, MOST_RPM),
+    rpm,
+  );
 }
 
 /** Oil temperature, held [K]; without --oil-temp 100 °C. @throws Refusal */
@@ -23,7 +26,10 @@ export function oilTemperatureK(options: Options): number {
 }
 
 /** The state that the words name. @throws Refusal */
-export function stateOf(options: Options, circuit: CircuitSolver): { readonly speedRevS: number; readonly oilTemperatureK: number } {
+export function stateOf(
+  options: Options,
+  circuit: CircuitSolver,
+): { readonly speedRevS: number; readonly oilTemperatureK: number } {
   return { speedRevS: speedRevS(options, circuit), oilTemperatureK: oilTemperatureK(options) };
 }
 
@@ -31,8 +37,14 @@ export function stateOf(options: Options, circuit: CircuitSolver): { readonly sp
 export function conditionsOf(options: Options): Conditions {
   const d = DEFAULT_CONDITIONS;
   return {
-    airTemperatureK: fromDisplay(numberOption(options.airTempC, 'air-temp', toDisplay(d.airTemperatureK, celsius), ...AIR_C), celsius),
-    roadSpeedMS: fromDisplay(numberOption(options.roadSpeedKmh, 'road-speed', toDisplay(d.roadSpeedMS, kmh), 0, MOST_KMH), kmh),
+    airTemperatureK: fromDisplay(
+      numberOption(options.airTempC, 'air-temp', toDisplay(d.airTemperatureK, celsius), ...AIR_C),
+      celsius,
+    ),
+    roadSpeedMS: fromDisplay(
+      numberOption(options.roadSpeedKmh, 'road-speed', toDisplay(d.roadSpeedMS, kmh), 0, MOST_KMH),
+      kmh,
+    ),
     load: numberOption(options.load, 'load', d.load, 0, 1),
   };
 }

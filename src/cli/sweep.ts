@@ -16,11 +16,19 @@ export function sweep(file: string, options: Options): number {
     for (const probe of probes) {
       const reading = readProbe(probe, circuit.compiled.network, circuit.solver.workspace, at, still);
       const decisive = reading.checks[0];
-      rows.push([
-        toDisplay(state.speedRevS, displayUnit('speed')).toFixed(1), toDisplay(state.oilTemperatureK, displayUnit('temperature')).toFixed(2),
-        probe.part.id, reading.verdict, figure(reading.pressurePa), figure(reading.flowM3S), figure(reading.lowPressurePa),
-        figure(decisive?.margin ?? null), decisive ? `${decisive.quantity} ${decisive.side}` : '',
-      ].join(','));
+      rows.push(
+        [
+          toDisplay(state.speedRevS, displayUnit('speed')).toFixed(1),
+          toDisplay(state.oilTemperatureK, displayUnit('temperature')).toFixed(2),
+          probe.part.id,
+          reading.verdict,
+          figure(reading.pressurePa),
+          figure(reading.flowM3S),
+          figure(reading.lowPressurePa),
+          figure(decisive?.margin ?? null),
+          decisive ? `${decisive.quantity} ${decisive.side}` : '',
+        ].join(','),
+      );
     }
   });
   console.log(rows.join('\n'));

@@ -19,7 +19,11 @@ const folder = mkdtempSync(join(tmpdir(), 'tidal-'));
 /** The command in this process, with what it prints. */
 function run(...args: string[]): { code: number; out: string; err: string } {
   const printed = { log: '', error: '' };
-  const spies = (['log', 'error'] as const).map((kind) => jest.spyOn(console, kind).mockImplementation((...line: unknown[]) => void (printed[kind] += `${String(line[0])}\n`)));
+  const spies = (['log', 'error'] as const).map((kind) =>
+    jest
+      .spyOn(console, kind)
+      .mockImplementation((...line: unknown[]) => void (printed[kind] += `${String(line[0])}\n`)),
+  );
   const code = main(args);
   for (const spy of spies) spy.mockRestore();
   return { code, out: printed.log, err: printed.error };
@@ -38,7 +42,9 @@ const withoutHead = (out: string) => {
 
 describe('The command line', () => {
   it('runs as a program of its own and hands over its exit code', async () => {
-    const code = await new Promise((done) => execFile('node_modules/.bin/tsx', ['src/cli/tidal.ts', 'solve', DEMO], (error) => done(error?.code ?? 0)));
+    const code = await new Promise((done) =>
+      execFile('node_modules/.bin/tsx', ['src/cli/tidal.ts', 'solve', DEMO], (error) => done(error?.code ?? 0)),
+    );
     expect(code).toBe(1);
   });
 
@@ -49,7 +55,15 @@ describe('The command line', () => {
     expect([project, variant]).toEqual(['Thornback', 'stock']);
     const parsed = solveResultSchema.parse(result);
     expect(parsed.convergence.status).toBe('converged');
-    expect(parsed.elements.every((e) => e.name !== '' && Number.isFinite(e.flowM3S) && Number.isFinite(e.viscosityPaS) && Number.isFinite(e.temperatureK))).toBe(true);
+    expect(
+      parsed.elements.every(
+        (e) =>
+          e.name !== '' &&
+          Number.isFinite(e.flowM3S) &&
+          Number.isFinite(e.viscosityPaS) &&
+          Number.isFinite(e.temperatureK),
+      ),
+    ).toBe(true);
     expect(parsed.nodes.every((n) => n.name !== '' && n.pressurePa !== null && n.viscosityPaS !== null)).toBe(true);
   });
 
@@ -60,19 +74,38 @@ describe('The command line', () => {
   it('checks the range, exits 1, and names the worst state', () => {
     const { code, out } = run('check', DEMO, '--json');
     expect(code).toBe(1);
-    const sweep = JSON.parse(out) as { supplied: boolean; consumers: { part: string; supplied: boolean; worst: { state: { speedRevS: number } } }[] };
+    const sweep = JSON.parse(out) as {
+      supplied: boolean;
+      consumers: { part: string; supplied: boolean; worst: { state: { speedRevS: number } } }[];
+    };
     expect(sweep.consumers.filter((c) => !c.supplied).map((c) => c.part)).toEqual(['turbo']);
   });
 
   it('sweeps to CSV: a header, then a row a state and consumer', () => {
     const rows = run('sweep', DEMO, '--csv').out.trim().split('\n');
-    expect(rows[0]).toBe('speed_rpm,oil_temperature_C,part,verdict,pressure_Pa,flow_m3_s,low_water_Pa,margin,margin_of');
+    expect(rows[0]).toBe(
+      'speed_rpm,oil_temperature_C,part,verdict,pressure_Pa,flow_m3_s,low_water_Pa,margin,margin_of',
+    );
     expect(rows).toHaveLength(1 + 337 * 7);
     expect(rows.every((row) => row.split(',').length === 9)).toBe(true);
   });
 
   it('finds the balance: in and out meet, and the exit code tells whether it is within its limit', () => {
-    const { code, out } = run('balance', DEMO, '--variant', 'noseCooler', '--rpm', '5000', '--load', '0.7', '--road-speed', '100', '--air-temp', '27', '--json');
+    const { code, out } = run(
+      'balance',
+      DEMO,
+      '--variant',
+      'noseCooler',
+      '--rpm',
+      '5000',
+      '--load',
+      '0.7',
+      '--road-speed',
+      '100',
+      '--air-temp',
+      '27',
+      '--json',
+    );
     const { heat } = JSON.parse(out) as { heat: HeatResult };
     expect([code, heatResultSchema.parse(heat).status]).toEqual([0, 'balanced']);
     const sum = (list: readonly { heatW: number }[]) => list.reduce((s, h) => s + h.heatW, 0);
@@ -82,8 +115,14 @@ describe('The command line', () => {
 
   it('warms up and follows a trace, as CSV', () => {
     const warm = run('warmup', DEMO, '--variant', 'noseCooler', '--rpm', '3000', '--minutes', '5', '--csv');
-    expect(warm.out.split('\n')[0]).toBe('time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,thermostat,fan');
-    const temperatures = warm.out.trim().split('\n').slice(1).map((row) => Number(row.split(',')[2]));
+    expect(warm.out.split('\n')[0]).toBe(
+      'time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,thermostat,fan',
+    );
+    const temperatures = warm.out
+      .trim()
+      .split('\n')
+      .slice(1)
+      .map((row) => Number(row.split(',')[2]));
     expect(temperatures.at(-1)!).toBeGreaterThan(temperatures[0]! + 20);
     const driven = run('trace', DEMO, 'demo/hillclimb.csv', '--variant', 'noseCooler', '--csv');
     expect([driven.code, driven.err]).toEqual([0, expect.stringMatching(/Peak \d+\.\d.°C at \d+ s; 0 s above 120/)]);
@@ -92,7 +131,12 @@ describe('The command line', () => {
 
   it('sizes a figure: the band and the sizes in it, exit 1 where none will do', () => {
     const { code, out } = run('size', DEMO, 'turboRestrictor.boreM');
-    expect([code, out]).toEqual([0, expect.stringMatching(/^1\.\d\d\smm to 1\.\d\d\smm will do\.\nSmaller: Turbo[^]*Larger: Turbo[^]*Sizes to be had: .*drill 56/)]);
+    expect([code, out]).toEqual([
+      0,
+      expect.stringMatching(
+        /^1\.\d\d\smm to 1\.\d\d\smm will do\.\nSmaller: Turbo[^]*Larger: Turbo[^]*Sizes to be had: .*drill 56/,
+      ),
+    ]);
     const none = run('size', DEMO, 'filter.bypass.crackPa', '--json');
     expect([none.code, sizingSchema.parse(withoutHead(none.out)).bands]).toEqual([1, []]);
     expect(run('size', DEMO, 'filter.bypass.crackPa', '--for', 'mains').code).toBe(0);
@@ -108,16 +152,40 @@ describe('The command line', () => {
 
   it('sets variants side by side', () => {
     const { code, out } = run('compare', DEMO);
-    expect([code, out]).toEqual([1, expect.stringMatching(/Stock +Nose cooler[^]*Nose cooler +- +cooler[^]*\nTurbo +flooded.* +.*\n[^]*Gauge, Hot idle/)]);
-    expect(comparisonSchema.parse(withoutHead(`{"variant":"", ${run('compare', DEMO, '--variants', 'noseCooler,stock', '--json').out.slice(1)}`)).variants.map((v) => v.id)).toEqual(['noseCooler', 'stock']);
+    expect([code, out]).toEqual([
+      1,
+      expect.stringMatching(
+        /Stock +Nose cooler[^]*Nose cooler +- +cooler[^]*\nTurbo +flooded.* +.*\n[^]*Gauge, Hot idle/,
+      ),
+    ]);
+    expect(
+      comparisonSchema
+        .parse(
+          withoutHead(
+            `{"variant":"", ${run('compare', DEMO, '--variants', 'noseCooler,stock', '--json').out.slice(1)}`,
+          ),
+        )
+        .variants.map((v) => v.id),
+    ).toEqual(['noseCooler', 'stock']);
   });
 
   it('maps where supply fails, in words, as rows and as JSON with its lines', () => {
     const { code, out } = run('envelope', DEMO);
-    expect([code, out]).toEqual([1, expect.stringMatching(/^Fails in \d+.% of the states within reach\.\nTurbo +-0\.\d\d at 7000.rpm[^]*The session first fails at 39\d\d.rpm, 105.°C: Turbo flooded\./)]);
+    expect([code, out]).toEqual([
+      1,
+      expect.stringMatching(
+        /^Fails in \d+.% of the states within reach\.\nTurbo +-0\.\d\d at 7000.rpm[^]*The session first fails at 39\d\d.rpm, 105.°C: Turbo flooded\./,
+      ),
+    ]);
     const rows = run('envelope', DEMO, '--over', 'filterAge', '--oil-temp', '90', '--csv').out.trim().split('\n');
-    expect([rows[0]!.startsWith('speed_rev_s,filterAge_si,least,turbo,mains'), rows.length]).toEqual([true, 33 * 21 + 1]);
-    const json = withoutHead(run('envelope', DEMO, '--json').out) as { overall: { lines?: unknown[] }; consumers: { lines?: unknown[] }[] };
+    expect([rows[0]!.startsWith('speed_rev_s,filterAge_si,least,turbo,mains'), rows.length]).toEqual([
+      true,
+      33 * 21 + 1,
+    ]);
+    const json = withoutHead(run('envelope', DEMO, '--json').out) as {
+      overall: { lines?: unknown[] };
+      consumers: { lines?: unknown[] }[];
+    };
     expect(json.overall.lines!.length).toBeGreaterThan(0);
     for (const map of [json.overall, ...json.consumers]) delete map.lines;
     expect(envelopeSchema.parse(json).y).toBe('oil');
@@ -126,15 +194,27 @@ describe('The command line', () => {
   it('ranks what moves a margin', () => {
     const at = ['--rpm', '850', '--oil-temp', '120'];
     const { code, out } = run('sensitivity', DEMO, 'lifters', ...at);
-    expect([code, out]).toEqual([0, expect.stringMatching(/^Lifters: 0\.23.bar above low water[^]*\nMains: radial clearance +\+4\.0.µm +-0\.1\d.bar/)]);
+    expect([code, out]).toEqual([
+      0,
+      expect.stringMatching(/^Lifters: 0\.23.bar above low water[^]*\nMains: radial clearance +\+4\.0.µm +-0\.1\d.bar/),
+    ]);
     const { rows } = sensitivitySchema.parse(withoutHead(run('sensitivity', DEMO, 'lifters', ...at, '--json').out));
-    expect(run('sensitivity', DEMO, 'lifters', ...at, '--csv').out.trim().split('\n')).toHaveLength(rows.length + 1);
+    expect(
+      run('sensitivity', DEMO, 'lifters', ...at, '--csv')
+        .out.trim()
+        .split('\n'),
+    ).toHaveLength(rows.length + 1);
   });
 
   it('draws tolerances, the same for the same seed', () => {
     const words = ['spread', DEMO, '--rpm', '850', '--oil-temp', '120', '--samples', '512'];
     const { code, out } = run(...words);
-    expect([code, out]).toEqual([1, expect.stringMatching(/^Turbo +100\.00 % ± 0\.59, [^]*All supplied: 9\d\.\d\d % ± \d\.\d\d of 512 circuits, seed 1\.\nTighten first: Mains: radial clearance/)]);
+    expect([code, out]).toEqual([
+      1,
+      expect.stringMatching(
+        /^Turbo +100\.00 % ± 0\.59, [^]*All supplied: 9\d\.\d\d % ± \d\.\d\d of 512 circuits, seed 1\.\nTighten first: Mains: radial clearance/,
+      ),
+    ]);
     expect(run(...words).out).toBe(out);
     expect(run(...words, '--seed', '2').out).not.toBe(out);
     expect(spreadSchema.parse(withoutHead(run(...words, '--json').out)).samples).toBe(512);
@@ -143,10 +223,19 @@ describe('The command line', () => {
 
   it('sizes a cooler or a thermostat as a whole: those sold, then the band with what limits it', () => {
     const { code, out } = run('size', DEMO, 'plate', '--variant', 'noseCooler');
-    expect([code, out]).toEqual([0, expect.stringMatching(/^80.°C; 82.°C[^\n]* would do\.\n74\.5.°C to 1\d\d\.\d.°C will do\. Lower: too cold[^\n]*\nas it is +hot day 107\.\d/)]);
-    const { rows, bands } = rowsSchema.parse(withoutHead(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--json').out));
+    expect([code, out]).toEqual([
+      0,
+      expect.stringMatching(
+        /^80.°C; 82.°C[^\n]* would do\.\n74\.5.°C to 1\d\d\.\d.°C will do\. Lower: too cold[^\n]*\nas it is +hot day 107\.\d/,
+      ),
+    ]);
+    const { rows, bands } = rowsSchema.parse(
+      withoutHead(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--json').out),
+    );
     expect([rows.length, bands.length]).toEqual([8, 1]);
-    expect(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--csv').out).toMatch(/^family,size_si,hot_day_k,cold_cruise_k,fails\n,,[^\n]*,\nopens,344\.15,[^\n]*,cold\n/);
+    expect(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--csv').out).toMatch(
+      /^family,size_si,hot_day_k,cold_cruise_k,fails\n,,[^\n]*,\nopens,344\.15,[^\n]*,cold\n/,
+    );
   });
 
   it('tells the audit in words, heaviest first, with what helps, and what was set aside', () => {
@@ -157,18 +246,42 @@ describe('The command line', () => {
     expect(weights.length).toBeGreaterThan(4);
     expect(weights).toEqual([...weights].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
     expect(out).toMatch(/\n {6}- \w/);
-    const { findings } = JSON.parse(run('audit', DEMO, '--variant', 'noseCooler', '--json').out) as { findings: { rule: string; part: string | null; title: string }[] };
+    const { findings } = JSON.parse(run('audit', DEMO, '--variant', 'noseCooler', '--json').out) as {
+      findings: { rule: string; part: string | null; title: string }[];
+    };
     expect(findings).toHaveLength(weights.length);
     const project = JSON.parse(readFileSync(DEMO, 'utf8')) as { variants: { id: string; waivers?: object[] }[] };
     const [first] = findings;
-    project.variants.find((v) => v.id === 'noseCooler')!.waivers = [{ rule: first!.rule, ...(first!.part === null ? {} : { part: first!.part }), reason: 'seen, and meant so' }];
-    expect(run('audit', fileWith('waived.json', JSON.stringify(project)), '--variant', 'noseCooler').out).toContain('(waived: seen, and meant so)');
+    project.variants.find((v) => v.id === 'noseCooler')!.waivers = [
+      { rule: first!.rule, ...(first!.part === null ? {} : { part: first!.part }), reason: 'seen, and meant so' },
+    ];
+    expect(run('audit', fileWith('waived.json', JSON.stringify(project)), '--variant', 'noseCooler').out).toContain(
+      '(waived: seen, and meant so)',
+    );
   });
 
   it('tells the balance in words: heat in, heat out, and each part’s oil', () => {
-    const { out } = run('balance', DEMO, '--variant', 'noseCooler', '--rpm', '5000', '--load', '0.7', '--road-speed', '100', '--air-temp', '27');
+    const { out } = run(
+      'balance',
+      DEMO,
+      '--variant',
+      'noseCooler',
+      '--rpm',
+      '5000',
+      '--load',
+      '0.7',
+      '--road-speed',
+      '100',
+      '--air-temp',
+      '27',
+    );
     expect(out).toMatch(/^5000.rpm, load 0\.7, air 27.°C, road 100.km\/h: balanced at \d+\.\d.°C in the sump/);
-    const kw = (heading: string) => out.split(`${heading}\n`)[1]!.split('\n').flatMap((l) => /(-?\d+\.\d+).kW$/.exec(l)?.[1] ?? []).map(Number);
+    const kw = (heading: string) =>
+      out
+        .split(`${heading}\n`)[1]!
+        .split('\n')
+        .flatMap((l) => /(-?\d+\.\d+).kW$/.exec(l)?.[1] ?? [])
+        .map(Number);
     const [into, outOf] = [out.indexOf('Heat in'), out.indexOf('Heat out')];
     expect(into).toBeLessThan(outOf);
     const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
@@ -178,27 +291,59 @@ describe('The command line', () => {
 
   it('checks in words: each at its worst, then the whole', () => {
     const { out } = run('check', DEMO);
-    expect(out).toMatch(/^Turbo +flooded +[^\n]*\n {2}worst at 7000.rpm, 120.°C\. [^]*\nNot all supplied over 337 states\.\n$/);
+    expect(out).toMatch(
+      /^Turbo +flooded +[^\n]*\n {2}worst at 7000.rpm, 120.°C\. [^]*\nNot all supplied over 337 states\.\n$/,
+    );
   });
 
   it('prints every study as rows', () => {
     expect(run('faults', DEMO, '--csv').out).toMatch(/^fault,outcome,[^\n]*\n[^]*\nrelief\.open,starves,/);
-    expect(run('size', DEMO, 'turboRestrictor.boreM', '--csv').out).toMatch(/^low_si,high_si,fails_below,fails_above\n0\.00[^,]*,0\.00[^,]*,turbo,turbo\n$/);
+    expect(run('size', DEMO, 'turboRestrictor.boreM', '--csv').out).toMatch(
+      /^low_si,high_si,fails_below,fails_above\n0\.00[^,]*,0\.00[^,]*,turbo,turbo\n$/,
+    );
     expect(run('compare', DEMO, '--csv').out).toMatch(/\nnoseCooler,turbo,flooded,false,-/);
   });
 
   it.each([
     ['one variant to compare', () => ['compare', DEMO, '--variants', 'stock'], '--variants: give 2 to 4, 1 is there'],
-    ['a figure that is not there', () => ['size', DEMO, 'turbo.horn'], 'There is no turbo.horn in this variant. These are: '],
-    ['a figure that is not sized', () => ['size', DEMO, 'pump.speedRatio'], 'pump.speedRatio is not a size that is searched for'],
-    ['a consumer that is none', () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'], '--for: pump is not a consumer'],
-    ['something else upward', () => ['envelope', DEMO, '--over', 'moon'], '--over: give one of oil, filterAge, air, road; "moon" is there'],
-    ['a margin of nobody', () => ['sensitivity', DEMO, 'pump'], 'pump is not a consumer of this variant. These are: turbo'],
+    [
+      'a figure that is not there',
+      () => ['size', DEMO, 'turbo.horn'],
+      'There is no turbo.horn in this variant. These are: ',
+    ],
+    [
+      'a figure that is not sized',
+      () => ['size', DEMO, 'pump.speedRatio'],
+      'pump.speedRatio is not a size that is searched for',
+    ],
+    [
+      'a consumer that is none',
+      () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'],
+      '--for: pump is not a consumer',
+    ],
+    [
+      'something else upward',
+      () => ['envelope', DEMO, '--over', 'moon'],
+      '--over: give one of oil, filterAge, air, road; "moon" is there',
+    ],
+    [
+      'a margin of nobody',
+      () => ['sensitivity', DEMO, 'pump'],
+      'pump is not a consumer of this variant. These are: turbo',
+    ],
     ['tolerances of an engine that stands', () => ['spread', DEMO, '--rpm', '0'], 'must be greater than 0, 0 is there'],
     ['too few samples', () => ['spread', DEMO, '--samples', '3'], '--samples: 3 is out of range'],
-    ['a trace that is no trace', () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'], 'The trace lacks a column for time in seconds (time_s)'],
+    [
+      'a trace that is no trace',
+      () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'],
+      'The trace lacks a column for time in seconds (time_s)',
+    ],
     ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],
-    ['a broken file', () => ['solve', fileWith('broken.json', readFileSync(DEMO, 'utf8').replace('"boreM": 0.0015', '"boreM": -1'))], 'boreM (Restrictor): must be greater than 0, -1 is there'],
+    [
+      'a broken file',
+      () => ['solve', fileWith('broken.json', readFileSync(DEMO, 'utf8').replace('"boreM": 0.0015', '"boreM": -1'))],
+      'boreM (Restrictor): must be greater than 0, -1 is there',
+    ],
     ['no file', () => ['solve', 'nowhere.json'], 'nowhere.json: there is no such file'],
     ['a huge file', () => ['check', fileWith('huge.json', ' '.repeat(50e6))], 'The file has 47.7 MiB'],
     ['an unknown command', () => ['boil', DEMO], 'Usage:'],

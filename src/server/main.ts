@@ -12,6 +12,10 @@ try {
   console.log(`Tidal Gauge is at ${url} with the demo engine Thornback. Stop it with Ctrl+C.`);
 } catch (error) {
   const code = (error as NodeJS.ErrnoException).code;
-  console.error(code === 'EADDRINUSE' ? `Port ${port} is taken. Start with another one: PORT=4174 npm start` : (error as Error).message);
+  console.error(
+    code === 'EADDRINUSE'
+      ? `Port ${port} is taken. Start with another one: PORT=4174 npm start`
+      : (error as Error).message,
+  );
   process.exitCode = 1;
 }

@@ -3,7 +3,21 @@ import Dexie from 'dexie';
 import { readProjectText } from '../core/circuit/readProject';
 import { partSchema } from '../core/circuit/parts';
 import { CATALOGUE } from '../core/parts/catalogue';
-import { addSavePoint, deleteSavePoint, dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary, listSavePoints, loadCurrentProject, loadResult, loadSavePoint, saveCurrentProject, saveLastWords, saveResult } from './database';
+import {
+  addSavePoint,
+  deleteSavePoint,
+  dropFromLibrary,
+  keepInLibrary,
+  libraryItemSchema,
+  listLibrary,
+  listSavePoints,
+  loadCurrentProject,
+  loadResult,
+  loadSavePoint,
+  saveCurrentProject,
+  saveLastWords,
+  saveResult,
+} from './database';
 
 describe('The store', () => {
   const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
@@ -38,7 +52,10 @@ describe('The store', () => {
   it('gives back every kind of part of the catalogue as it was', async () => {
     const parts = CATALOGUE.map((entry, i) => partSchema.parse({ id: `p${i}`, ...entry.part }));
     const [stock] = read.project.variants;
-    const project = { ...read.project, variants: [{ ...stock!, circuit: { parts: [...stock!.circuit.parts, ...parts], joints: stock!.circuit.joints } }] };
+    const project = {
+      ...read.project,
+      variants: [{ ...stock!, circuit: { parts: [...stock!.circuit.parts, ...parts], joints: stock!.circuit.joints } }],
+    };
     await saveCurrentProject(project, 3);
     expect(await loadCurrentProject()).toEqual({ kind: 'project', project });
   });
@@ -58,7 +75,10 @@ describe('The store', () => {
 
   it('keeps a library of parts and oils by their labels', async () => {
     const part = partSchema.parse({ id: 'r', ...CATALOGUE.find((e) => e.id === 'restrictor')!.part });
-    await keepInLibrary({ kind: 'part', label: 'My restrictor', part }, { kind: 'oil', label: 'My oil', oil: read.project.oil });
+    await keepInLibrary(
+      { kind: 'part', label: 'My restrictor', part },
+      { kind: 'oil', label: 'My oil', oil: read.project.oil },
+    );
     await keepInLibrary({ kind: 'part', label: 'My restrictor', part: { ...part, name: 'Again' } });
     const items = await listLibrary();
     expect(items.map((i) => i.label).sort()).toEqual(['My oil', 'My restrictor']);

@@ -128,7 +128,12 @@ export async function addSavePoint(project: Project, name: string, now: number, 
 
 /** All save points, newest first. */
 export async function listSavePoints(): Promise<readonly SavePoint[]> {
-  return (await database.savePoints.orderBy('at').reverse().toArray()).map(({ id, at, name, named }) => ({ id, at, name, named: named === 1 }));
+  return (await database.savePoints.orderBy('at').reverse().toArray()).map(({ id, at, name, named }) => ({
+    id,
+    at,
+    name,
+    named: named === 1,
+  }));
 }
 
 /** Reads a save point. @returns the project, or why it cannot be read */
@@ -149,7 +154,11 @@ export const libraryItemSchema = z.discriminatedUnion('kind', [
 export type LibraryItem = z.infer<typeof libraryItemSchema>;
 
 /** The library as a file. */
-export const libraryFileSchema = z.strictObject({ format: z.literal('tidal-gauge-library'), version: z.literal(1), items: z.array(libraryItemSchema).max(2000) });
+export const libraryFileSchema = z.strictObject({
+  format: z.literal('tidal-gauge-library'),
+  version: z.literal(1),
+  items: z.array(libraryItemSchema).max(2000),
+});
 
 const itemId = (item: LibraryItem) => `${item.kind}: ${item.label}`;
 
@@ -179,6 +188,8 @@ export async function saveResult(key: string, dependsOn: string, answer: unknown
 }
 
 /** Reads the answer of a study; the caller checks it. */
-export async function loadResult(key: string): Promise<{ readonly dependsOn: string; readonly answer: unknown } | undefined> {
+export async function loadResult(
+  key: string,
+): Promise<{ readonly dependsOn: string; readonly answer: unknown } | undefined> {
   return database.results.get(key);
 }

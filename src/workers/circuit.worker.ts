@@ -10,9 +10,10 @@ const waiting: (() => void)[] = [];
 channel.port1.onmessage = () => waiting.shift()?.();
 
 /** A turn of the event loop by message: timers are held to 4 ms, messages are not. */
-const pause = () => new Promise<void>((resolve) => {
-  waiting.push(resolve);
-  channel.port2.postMessage(0);
-});
+const pause = () =>
+  new Promise<void>((resolve) => {
+    waiting.push(resolve);
+    channel.port2.postMessage(0);
+  });
 
 expose(createCircuitWorker(pause, () => performance.now()));

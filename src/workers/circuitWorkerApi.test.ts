@@ -43,7 +43,11 @@ describe('The circuit worker', () => {
     worker.open(demo());
     expect((await older).kind).toBe('cancelled');
     const reply = auditReplySchema.parse(await worker.audit());
-    expect(reply.kind === 'audited' && reply.findings[0]).toMatchObject({ rule: 'supply', part: 'turbo', weight: 'stop' });
+    expect(reply.kind === 'audited' && reply.findings[0]).toMatchObject({
+      rule: 'supply',
+      part: 'turbo',
+      weight: 'stop',
+    });
   });
 
   it('finds temperatures when asked, and runs and stops long work about heat with its progress', async () => {
@@ -51,7 +55,10 @@ describe('The circuit worker', () => {
     worker.open(demo());
     const found = { airTemperatureK: 293, roadSpeedMS: 25, load: 0.5 };
     const solved = solveReplySchema.parse(worker.solve({ speedRevS: 60, oilTemperatureK: 373, found }));
-    expect(solved.kind === 'solved' && [solved.heat?.status, solved.result.temperatureModel]).toEqual(['balanced', 'found']);
+    expect(solved.kind === 'solved' && [solved.heat?.status, solved.result.temperatureModel]).toEqual([
+      'balanced',
+      'found',
+    ]);
     const seen: number[] = [];
     const drive = { speedRevS: 60, ...found };
     const reply = heatJobReplySchema.parse(await worker.heat({ kind: 'curves', drive }, (share) => seen.push(share)));
@@ -69,14 +76,24 @@ describe('The circuit worker', () => {
     expect(worker.task('faults', { ids: ['relief.open'] }).kind).toBe('refused');
     worker.open(demo());
     const reply = taskReplySchema.parse(worker.task('faults', { ids: ['relief.open', 'relief.shut'] }));
-    expect(reply.kind === 'done' && FAULT_STUDY.replySchema.parse(reply.reply).map((f) => f.id)).toEqual(['relief.open', 'relief.shut']);
-    for (const [name, task] of [['faults', { ids: 7 }], ['boil', {}], ['size', { kind: 'look', request: { part: 'turbo', path: ['name'] }, si: 1 }]] as const)
+    expect(reply.kind === 'done' && FAULT_STUDY.replySchema.parse(reply.reply).map((f) => f.id)).toEqual([
+      'relief.open',
+      'relief.shut',
+    ]);
+    for (const [name, task] of [
+      ['faults', { ids: 7 }],
+      ['boil', {}],
+      ['size', { kind: 'look', request: { part: 'turbo', path: ['name'] }, si: 1 }],
+    ] as const)
       expect([name, taskReplySchema.parse(worker.task(name, task)).kind]).toEqual([name, 'refused']);
   });
 
   it('refuses in words what it cannot use, and keeps nothing half open', async () => {
     const worker = createCircuitWorker(pause, Date.now);
-    expect(worker.solve({ speedRevS: 1, oilTemperatureK: 300 })).toEqual({ kind: 'refused', sentences: ['No project has been opened.'] });
+    expect(worker.solve({ speedRevS: 1, oilTemperatureK: 300 })).toEqual({
+      kind: 'refused',
+      sentences: ['No project has been opened.'],
+    });
     expect(worker.open({ format: 'else' }).kind).toBe('refused');
     expect((await worker.sweep()).kind).toBe('refused');
     worker.open(demo());

@@ -11,7 +11,17 @@ import { StudyRefused } from '../core/studies/study';
 import { StudyBench } from '../core/studies/studyBench';
 import { doTask } from '../core/studies/works';
 import { sweepCircuit } from '../core/sweep/sweep';
-import { heatJobSchema, solveRequestSchema, type AuditReply, type CircuitWorkerApi, type HeatJobReply, type OpenReply, type SolveReply, type SweepReply, type TaskReply } from './protocol';
+import {
+  heatJobSchema,
+  solveRequestSchema,
+  type AuditReply,
+  type CircuitWorkerApi,
+  type HeatJobReply,
+  type OpenReply,
+  type SolveReply,
+  type SweepReply,
+  type TaskReply,
+} from './protocol';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -30,7 +40,11 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let bench: StudyBench | undefined;
 
   /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
-  async function inSlices<T>(run: Generator<number, T>, wanted: () => boolean, onProgress?: (share: number) => void): Promise<T | undefined> {
+  async function inSlices<T>(
+    run: Generator<number, T>,
+    wanted: () => boolean,
+    onProgress?: (share: number) => void,
+  ): Promise<T | undefined> {
     let since = now();
     for (;;) {
       const step = run.next();
@@ -68,9 +82,11 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
 
     solve(request: unknown): SolveReply {
       const parsed = solveRequestSchema.safeParse(request);
-      if (!parsed.success || !circuit) return { kind: 'refused', sentences: parsed.success ? [...refusal] : ['The state asked for is not a state.'] };
+      if (!parsed.success || !circuit)
+        return { kind: 'refused', sentences: parsed.success ? [...refusal] : ['The state asked for is not a state.'] };
       const { speedRevS, oilTemperatureK, found } = parsed.data;
-      if (found) return { kind: 'solved', ...solveBalanced(circuit, speedRevS, found, (balancing ??= new HeatSolver(circuit))) };
+      if (found)
+        return { kind: 'solved', ...solveBalanced(circuit, speedRevS, found, (balancing ??= new HeatSolver(circuit))) };
       return { kind: 'solved', result: circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
     },
 
@@ -101,7 +117,11 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
     async heat(raw: unknown, onProgress: (share: number) => void): Promise<HeatJobReply> {
       const mine = ++heatNumber;
       const parsed = heatJobSchema.safeParse(raw);
-      if (!parsed.success || !circuit) return { kind: 'refused', sentences: parsed.success ? [...refusal] : ['What was asked about heat cannot be read.'] };
+      if (!parsed.success || !circuit)
+        return {
+          kind: 'refused',
+          sentences: parsed.success ? [...refusal] : ['What was asked about heat cannot be read.'],
+        };
       const job = parsed.data;
       const wanted = () => mine === heatNumber;
       const stopped: HeatJobReply = { kind: 'cancelled' };
@@ -119,12 +139,20 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
           return map ? { kind: 'map', map } : stopped;
         }
         case 'warmUp': {
-          const done = await inSlices(warmUp(new HeatSolver(own), job.drive, job.startK, job.durationS), wanted, (timeS) => onProgress(timeS / job.durationS));
+          const done = await inSlices(
+            warmUp(new HeatSolver(own), job.drive, job.startK, job.durationS),
+            wanted,
+            (timeS) => onProgress(timeS / job.durationS),
+          );
           return done ? { kind: 'warmUp', warmUp: done } : stopped;
         }
         case 'trace': {
           const length = job.rows[job.rows.length - 1]!.timeS - job.rows[0]!.timeS;
-          const done = await inSlices(runTrace(new HeatSolver(own), job.rows, job, job.startK, job.limitK), wanted, (timeS) => onProgress(timeS / length));
+          const done = await inSlices(
+            runTrace(new HeatSolver(own), job.rows, job, job.startK, job.limitK),
+            wanted,
+            (timeS) => onProgress(timeS / length),
+          );
           return done ? { kind: 'trace', trace: done } : stopped;
         }
       }

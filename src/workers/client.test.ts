@@ -25,8 +25,14 @@ class Channel extends NodeMessageChannel {
 /** The worker's own side behind a real message port: everything that goes over is cloned, as it is between threads. */
 function PortWorker() {
   const { port1, port2 } = new Channel();
-  const api = createCircuitWorker(() => new Promise((resolve) => setTimeout(resolve, 0)), () => performance.now());
-  expose({ ...api, solve: (request: Parameters<typeof api.solve>[0]) => (solves++, api.solve(request)) }, port2 as unknown as Endpoint);
+  const api = createCircuitWorker(
+    () => new Promise((resolve) => setTimeout(resolve, 0)),
+    () => performance.now(),
+  );
+  expose(
+    { ...api, solve: (request: Parameters<typeof api.solve>[0]) => (solves++, api.solve(request)) },
+    port2 as unknown as Endpoint,
+  );
   return port1;
 }
 
@@ -34,9 +40,18 @@ beforeAll(() => Object.assign(globalThis, { Worker: PortWorker, MessageChannel: 
 afterAll(() => ports.forEach((port) => port.close()));
 
 const project = demoProject();
-const [idle, full] = [{ speedRevS: 850 / 60, oilTemperatureK: 383.15 }, { speedRevS: 7000 / 60, oilTemperatureK: 393.15 }];
+const [idle, full] = [
+  { speedRevS: 850 / 60, oilTemperatureK: 383.15 },
+  { speedRevS: 7000 / 60, oilTemperatureK: 393.15 },
+];
 /** A circuit that says why it cannot be computed: every way out of the pump is taken away. */
-const broken: Project = { ...project, variants: project.variants.map((v) => ({ ...v, circuit: { parts: v.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } })) };
+const broken: Project = {
+  ...project,
+  variants: project.variants.map((v) => ({
+    ...v,
+    circuit: { parts: v.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] },
+  })),
+};
 
 describe('The page’s side of a worker', () => {
   it('brings back what the core says: a state, the range, the audit', async () => {
@@ -44,7 +59,10 @@ describe('The page’s side of a worker', () => {
     if (!made.ok) throw new Error('refused');
     const client = new CircuitWorkerClient();
     const { result, heat } = await client.solve(project, full);
-    expect([result, heat]).toEqual([made.circuit.solve(made.circuit.stateAt(full.speedRevS, full.oilTemperatureK)), null]);
+    expect([result, heat]).toEqual([
+      made.circuit.solve(made.circuit.stateAt(full.speedRevS, full.oilTemperatureK)),
+      null,
+    ]);
     const sweep = await client.sweep(project);
     expect(sweep.consumers).toEqual(sweepToEnd(made.circuit).consumers);
     expect(await client.audit(project)).toEqual(auditToEnd(made.circuit));
@@ -87,6 +105,8 @@ describe('The page’s side of a worker', () => {
     const reply = await client.task(other, 'compare', { id: project.variants[1]!.id });
     expect(reply).toMatchObject({ refused: null, notConverged: 0 });
     await expect(client.task(project, 'boil', {})).rejects.toThrow('There is no study called boil.');
-    await expect(client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 })).rejects.toThrow('There is no cooler or thermostat of that name');
+    await expect(client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 })).rejects.toThrow(
+      'There is no cooler or thermostat of that name',
+    );
   });
 });

@@ -5,7 +5,18 @@ import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/network/result';
 import type { Sweep } from '../core/sweep/sweep';
 import type { Finding } from '../core/audit';
-import { auditReplySchema, heatJobReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, taskReplySchema, type CircuitWorkerApi, type HeatJob, type HeatJobReply, type SolveRequest } from './protocol';
+import {
+  auditReplySchema,
+  heatJobReplySchema,
+  openReplySchema,
+  solveReplySchema,
+  sweepReplySchema,
+  taskReplySchema,
+  type CircuitWorkerApi,
+  type HeatJob,
+  type HeatJobReply,
+  type SolveRequest,
+} from './protocol';
 
 export type { SolveRequest } from './protocol';
 
@@ -23,7 +34,9 @@ export class CircuitWorkerClient {
   private busy: Promise<unknown> = Promise.resolve();
 
   constructor() {
-    this.remote = wrap<CircuitWorkerApi>(new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' }));
+    this.remote = wrap<CircuitWorkerApi>(
+      new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' }),
+    );
   }
 
   /** Opens a project unless it is the one that is open. @returns warnings @throws CircuitRefused */
@@ -40,7 +53,10 @@ export class CircuitWorkerClient {
   }
 
   /** @throws Superseded when a newer solve came while this one waited */
-  async solve(project: Project, request: SolveRequest): Promise<{ result: SolveResult; heat: HeatResult | null; warnings: readonly string[] }> {
+  async solve(
+    project: Project,
+    request: SolveRequest,
+  ): Promise<{ result: SolveResult; heat: HeatResult | null; warnings: readonly string[] }> {
     const mine = ++this.latest;
     await this.busy.catch(() => undefined);
     if (mine !== this.latest) throw new Superseded();
@@ -55,7 +71,11 @@ export class CircuitWorkerClient {
   }
 
   /** Opens the project, asks, and checks the reply. @throws CircuitRefused, or Superseded when it was stopped or overtaken */
-  private async ask<R extends { readonly kind: string }>(project: Project, send: (remote: Remote<CircuitWorkerApi>) => Promise<unknown>, schema: z.ZodType<R>): Promise<Exclude<R, { readonly kind: 'refused' | 'cancelled' }>> {
+  private async ask<R extends { readonly kind: string }>(
+    project: Project,
+    send: (remote: Remote<CircuitWorkerApi>) => Promise<unknown>,
+    schema: z.ZodType<R>,
+  ): Promise<Exclude<R, { readonly kind: 'refused' | 'cancelled' }>> {
     await this.open(project);
     const reply = schema.parse(await send(this.remote));
     if (isRefusal(reply)) throw new CircuitRefused(reply.sentences.join('\n'));
@@ -68,7 +88,11 @@ export class CircuitWorkerClient {
   }
 
   /** Long work about heat. @throws Superseded when it was stopped or overtaken */
-  async heat<K extends HeatJob['kind']>(project: Project, job: Extract<HeatJob, { kind: K }>, onProgress: (share: number) => void): Promise<Extract<HeatJobReply, { kind: K }>> {
+  async heat<K extends HeatJob['kind']>(
+    project: Project,
+    job: Extract<HeatJob, { kind: K }>,
+    onProgress: (share: number) => void,
+  ): Promise<Extract<HeatJobReply, { kind: K }>> {
     const reply = await this.ask(project, (remote) => remote.heat(job, proxy(onProgress)), heatJobReplySchema);
     if (reply.kind !== job.kind) throw new Superseded();
     return reply as Extract<HeatJobReply, { kind: K }>;
@@ -92,7 +116,9 @@ export class CircuitWorkerClient {
   }
 }
 
-const isRefusal = (reply: { readonly kind: string }): reply is { readonly kind: 'refused'; readonly sentences: readonly string[] } => reply.kind === 'refused';
+const isRefusal = (reply: {
+  readonly kind: string;
+}): reply is { readonly kind: 'refused'; readonly sentences: readonly string[] } => reply.kind === 'refused';
 
 /** Workers by what they are for, each made when it is first needed. */
 let solving: CircuitWorkerClient | undefined;
@@ -125,7 +151,11 @@ export async function previewInWorker(project: Project, request: SolveRequest) {
 let heating: CircuitWorkerClient | undefined;
 
 /** Long work about heat, in a worker of its own. */
-export function heatInWorker<K extends HeatJob['kind']>(project: Project, job: Extract<HeatJob, { kind: K }>, onProgress: (share: number) => void) {
+export function heatInWorker<K extends HeatJob['kind']>(
+  project: Project,
+  job: Extract<HeatJob, { kind: K }>,
+  onProgress: (share: number) => void,
+) {
   return (heating ??= new CircuitWorkerClient()).heat(project, job, onProgress);
 }
 

@@ -14,12 +14,20 @@ const forever = () => new AbortController().signal;
 
 describe('The pool of workers', () => {
   it.each([1, 3])('gives with %i workers the answer that one after another gives', async (size) => {
-    expect(await poolInPlace(size).run(SPREAD_STUDY, project, spread, quiet, forever())).toEqual(studyHere(SPREAD_STUDY, project, spread));
+    expect(await poolInPlace(size).run(SPREAD_STUDY, project, spread, quiet, forever())).toEqual(
+      studyHere(SPREAD_STUDY, project, spread),
+    );
   });
 
   it('tells how far it is, and what can be said already, which grows', async () => {
     const seen: { readonly done: number; readonly known: number; readonly size: number }[] = [];
-    const answer = await poolInPlace(2).run(FAULT_STUDY, project, { pairs: false }, ({ done, known, partial }) => seen.push({ done, known, size: partial()!.length }), forever());
+    const answer = await poolInPlace(2).run(
+      FAULT_STUDY,
+      project,
+      { pairs: false },
+      ({ done, known, partial }) => seen.push({ done, known, size: partial()!.length }),
+      forever(),
+    );
     expect(seen.map((s) => s.done)).toEqual(seen.map((_, i) => i + 1));
     expect(seen.at(-1)!.done).toBe(seen.at(-1)!.known);
     const sizes = seen.map((s) => s.size);
@@ -37,7 +45,10 @@ describe('The pool of workers', () => {
         return reply;
       },
     }));
-    await Promise.all([pool.run(FAULT_STUDY, project, { pairs: false }, quiet, forever()), pool.run(SPREAD_STUDY, project, { ...spread, samples: 512 }, quiet, forever())]);
+    await Promise.all([
+      pool.run(FAULT_STUDY, project, { pairs: false }, quiet, forever()),
+      pool.run(SPREAD_STUDY, project, { ...spread, samples: 512 }, quiet, forever()),
+    ]);
     expect(most).toBe(2);
   });
 
@@ -50,15 +61,25 @@ describe('The pool of workers', () => {
         return taskInPlace(...args);
       },
     }));
-    const stopped = pool.run(FAULT_STUDY, project, { pairs: true }, ({ done }) => done === 2 && control.abort(), control.signal);
+    const stopped = pool.run(
+      FAULT_STUDY,
+      project,
+      { pairs: true },
+      ({ done }) => done === 2 && control.abort(),
+      control.signal,
+    );
     await expect(stopped).rejects.toBeInstanceOf(Superseded);
     expect(begun).toBe(2);
-    expect(await pool.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).toHaveLength(studyHere(FAULT_STUDY, project, { pairs: false }).length);
+    expect(await pool.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).toHaveLength(
+      studyHere(FAULT_STUDY, project, { pairs: false }).length,
+    );
   });
 
   it('hands on why a task cannot be done, and checks what comes back', async () => {
     const failing = new StudyPool(2, () => ({ task: () => Promise.reject(new Error('the worker fell over')) }));
-    await expect(failing.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).rejects.toThrow('the worker fell over');
+    await expect(failing.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).rejects.toThrow(
+      'the worker fell over',
+    );
     const lying = new StudyPool(2, () => ({ task: () => Promise.resolve([{ id: 7 }]) }));
     await expect(lying.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).rejects.toThrow();
   });
@@ -75,6 +96,14 @@ describe('The pool of workers', () => {
   });
 
   it('refuses in words what is no question for the study', async () => {
-    await expect(poolInPlace(1).run(SPREAD_STUDY, project, { ...spread, states: [{ speedRevS: 0, oilTemperatureK: 390 }] }, quiet, forever())).rejects.toThrow(/speedRevS.*must be greater than 0/);
+    await expect(
+      poolInPlace(1).run(
+        SPREAD_STUDY,
+        project,
+        { ...spread, states: [{ speedRevS: 0, oilTemperatureK: 390 }] },
+        quiet,
+        forever(),
+      ),
+    ).rejects.toThrow(/speedRevS.*must be greater than 0/);
   });
 });

@@ -23,7 +23,10 @@ export class StudyPool {
   private made = 0;
 
   /** @param size workers at most, ≥ 1 @param make makes one when it is first needed */
-  constructor(private readonly size: number, private readonly make: () => TaskDoer) {}
+  constructor(
+    private readonly size: number,
+    private readonly make: () => TaskDoer,
+  ) {}
 
   private take(): Promise<TaskDoer> {
     const free = this.idle.pop();
@@ -46,7 +49,13 @@ export class StudyPool {
    * @param onProgress after every task, with what can be said so far @param signal aborted, no further task is begun
    * @throws Superseded when it was aborted; CircuitRefused or StudyRefused where it cannot be done
    */
-  async run<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P, onProgress: (progress: StudyProgress<A>) => void, signal: AbortSignal): Promise<A> {
+  async run<P, T, R, A>(
+    kind: StudyKind<P, T, R, A>,
+    project: Project,
+    request: P,
+    onProgress: (progress: StudyProgress<A>) => void,
+    signal: AbortSignal,
+  ): Promise<A> {
     let done = 0;
     let known = 0;
     const before: R[] = [];
@@ -70,7 +79,12 @@ export class StudyPool {
             this.give(doer);
           }
           done++;
-          if (!signal.aborted) onProgress({ done, known, partial: () => kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]) });
+          if (!signal.aborted)
+            onProgress({
+              done,
+              known,
+              partial: () => kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]),
+            });
         }
       };
       await Promise.all(Array.from({ length: Math.min(this.size, tasks.length) }, takeTasks));

@@ -5,7 +5,11 @@ import { readProject } from '../../core/circuit/readProject';
 /** The invented demo engines, each in a file of its own that is loaded when it is asked for. */
 export const DEMOS = [
   { name: 'Thornback', about: '2.3 L in-line five, one turbo', load: () => import('../../../demo/thornback.json') },
-  { name: 'Saltmarsh', about: '4.1 L flat-six, supercharged launch', load: () => import('../../../demo/saltmarsh.json') },
+  {
+    name: 'Saltmarsh',
+    about: '4.1 L flat-six, supercharged launch',
+    load: () => import('../../../demo/saltmarsh.json'),
+  },
   { name: 'Larkspur', about: '1.1 L twin-cam trials car', load: () => import('../../../demo/larkspur.json') },
 ] as const;
 

@@ -6,5 +6,9 @@ export const USUAL_SEED = 1;
 
 /** Tolerances drawn at one state, as the page asks by itself. */
 export function spreadAt(state: { readonly speedRevS: number; readonly oilTemperatureK: number }): SpreadRequest {
-  return { states: [{ speedRevS: state.speedRevS, oilTemperatureK: state.oilTemperatureK }], samples: USUAL_SAMPLES, seed: USUAL_SEED };
+  return {
+    states: [{ speedRevS: state.speedRevS, oilTemperatureK: state.oilTemperatureK }],
+    samples: USUAL_SAMPLES,
+    seed: USUAL_SEED,
+  };
 }

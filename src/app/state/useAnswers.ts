@@ -1,6 +1,13 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Project } from '../../core/circuit/project';
-import { auditInWorker, previewInWorker, solveInWorker, Superseded, sweepInWorker, type SolveRequest } from '../../workers/client';
+import {
+  auditInWorker,
+  previewInWorker,
+  solveInWorker,
+  Superseded,
+  sweepInWorker,
+  type SolveRequest,
+} from '../../workers/client';
 import { useWorkbench } from './workbench';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
@@ -36,7 +43,10 @@ export function useSolved() {
     queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
-    gcTime: STATE_KEPT_MS, staleTime: Infinity, retry, retryDelay: 0,
+    gcTime: STATE_KEPT_MS,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
   });
 }
 
@@ -48,7 +58,9 @@ export function useSweep() {
     queryFn: () => sweepInWorker(project!),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
-    staleTime: Infinity, retry, retryDelay: 0,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
   });
 }
 
@@ -64,7 +76,9 @@ export function useAudit() {
     queryFn: () => auditInWorker(project!),
     enabled: project !== undefined && !sweep.isFetching && sweep.isSuccess,
     placeholderData: keepPreviousData,
-    staleTime: Infinity, retry, retryDelay: 0,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
   });
 }
 
@@ -76,6 +90,9 @@ export function usePreview() {
     queryKey: ['preview', revision(preview), request],
     queryFn: () => previewInWorker(preview!, request),
     enabled: preview !== undefined,
-    gcTime: STATE_KEPT_MS, staleTime: Infinity, retry, retryDelay: 0,
+    gcTime: STATE_KEPT_MS,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
   });
 }

@@ -13,10 +13,11 @@ function Page() {
   return <p role="status">{opening ? `${opening.kind}: ${name ?? ''} ${opening.notice ?? ''}` : 'opening'}</p>;
 }
 const opened = () => waitFor(() => expect(screen.getByRole('status').textContent).toMatch(/^ready/));
-const rename = (name: string) => act(() => {
-  const { project, open } = useWorkbench.getState();
-  open({ ...project!, name });
-});
+const rename = (name: string) =>
+  act(() => {
+    const { project, open } = useWorkbench.getState();
+    open({ ...project!, name });
+  });
 const leave = () => window.dispatchEvent(new Event('pagehide'));
 
 describe('What the user has on the bench', () => {
@@ -46,7 +47,9 @@ describe('What the user has on the bench', () => {
     show(<Page />);
     await opened();
     // A store that never finishes: the page goes away in the middle.
-    const stuck = jest.spyOn(Dexie.Promise.prototype as Promise<unknown>, 'then').mockImplementation(() => new Promise(() => undefined));
+    const stuck = jest
+      .spyOn(Dexie.Promise.prototype as Promise<unknown>, 'then')
+      .mockImplementation(() => new Promise(() => undefined));
     rename('half written');
     await act(() => new Promise((resolve) => setTimeout(resolve, 400)));
     leave();

@@ -7,7 +7,8 @@ import { useWorkbench } from './workbench';
 const SAVE_DELAY_MS = 250;
 
 /** What happened while the stored project was opened; undefined while it still is. */
-export type Opening = { readonly kind: 'ready'; readonly notice?: string } | { readonly kind: 'failed'; readonly notice: string };
+export type Opening =
+  { readonly kind: 'ready'; readonly notice?: string } | { readonly kind: 'failed'; readonly notice: string };
 
 async function openStored(): Promise<Opening> {
   const { open } = useWorkbench.getState();
@@ -18,7 +19,8 @@ async function openStored(): Promise<Opening> {
       open(stored.project);
       return { kind: 'ready' };
     }
-    if (stored.kind === 'unreadable') notice = `The project in this browser could not be read and was set aside: ${stored.sentences.join(' ')} The demo is open instead.`;
+    if (stored.kind === 'unreadable')
+      notice = `The project in this browser could not be read and was set aside: ${stored.sentences.join(' ')} The demo is open instead.`;
   } catch {
     notice = 'This browser does not let the app keep data. What you change will be gone with this page: export it.';
   }
@@ -43,9 +45,16 @@ export function usePersistence(): Opening | undefined {
       timer = undefined;
       const { project } = useWorkbench.getState();
       if (project)
-        saveCurrentProject(project, Date.now()).then(() => {
-          if (useWorkbench.getState().project === project) unsaved = false;
-        }, () => setOpening({ kind: 'ready', notice: 'The change could not be saved in this browser. Export the project to keep it.' }));
+        saveCurrentProject(project, Date.now()).then(
+          () => {
+            if (useWorkbench.getState().project === project) unsaved = false;
+          },
+          () =>
+            setOpening({
+              kind: 'ready',
+              notice: 'The change could not be saved in this browser. Export the project to keep it.',
+            }),
+        );
     };
     const flush = () => {
       if (!unsaved) return;

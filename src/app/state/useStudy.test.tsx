@@ -11,7 +11,9 @@ import { useWorkbench } from './workbench';
 
 jest.mock('../../workers/studyPool', () => {
   const { StudyPool } = jest.requireActual<typeof import('../../workers/studyPool')>('../../workers/studyPool');
-  const pool = new StudyPool(1, () => ({ task: (project: Project, name: string, task: unknown) => mockTask(project, name, task) }));
+  const pool = new StudyPool(1, () => ({
+    task: (project: Project, name: string, task: unknown) => mockTask(project, name, task),
+  }));
   return { studyPool: () => pool };
 });
 
@@ -27,7 +29,8 @@ const later = () => new Promise((resolve) => setTimeout(resolve, 200));
 
 const FAULTS = { pairs: false };
 const faults = (auto = true) => renderHook(() => useStudy(FAULT_STUDY, FAULTS, auto));
-const ended = (view: { readonly current: StudyView<unknown> }) => waitFor(() => expect([view.current.running, view.current.reading]).toEqual([false, false]));
+const ended = (view: { readonly current: StudyView<unknown> }) =>
+  waitFor(() => expect([view.current.running, view.current.reading]).toEqual([false, false]));
 
 beforeEach(() => {
   begun = [];
@@ -64,7 +67,12 @@ describe('A study in a view', () => {
     act(() => result.current.cancel());
     const before = begun.length;
     await act(later);
-    expect([begun.length, result.current.running, result.current.answer, result.current.message]).toEqual([before, false, undefined, '']);
+    expect([begun.length, result.current.running, result.current.answer, result.current.message]).toEqual([
+      before,
+      false,
+      undefined,
+      '',
+    ]);
   });
 
   it('keeps the answer that it had where a second run is stopped', async () => {
@@ -93,7 +101,9 @@ describe('A study in a view', () => {
   it('says in the study’s own words why it cannot be', async () => {
     openDemo();
     const { result } = renderHook(() => useStudy(ROW_STUDY, { part: 'pump' }));
-    await waitFor(() => expect(result.current.message).toBe('There is no cooler or thermostat of that name in this circuit.'));
+    await waitFor(() =>
+      expect(result.current.message).toBe('There is no cooler or thermostat of that name in this circuit.'),
+    );
   });
 
   it('is stale after an edit that it depends on, and holds again when that is undone', async () => {
@@ -102,7 +112,11 @@ describe('A study in a view', () => {
     const { result: elsewhere } = renderHook(() => useAnswerAtHand(FAULT_STUDY, FAULTS));
     await ended(result);
     expect(elsewhere.current).toBe(result.current.answer);
-    act(() => useWorkbench.getState().setOil({ ...useWorkbench.getState().project!.oil, name: '5W-30', viscosity100M2S: 10e-6 }));
+    act(() =>
+      useWorkbench
+        .getState()
+        .setOil({ ...useWorkbench.getState().project!.oil, name: '5W-30', viscosity100M2S: 10e-6 }),
+    );
     expect([result.current.stale, elsewhere.current]).toEqual([true, undefined]);
     act(() => useWorkbench.getState().undo());
     expect([result.current.stale, elsewhere.current]).toEqual([false, result.current.answer]);
@@ -124,11 +138,15 @@ describe('Studies that nobody waits for any more', () => {
   it('stop when their view asks something else by itself', async () => {
     openDemo();
     const ask = (consumer: string) => ({ part: 'turboRestrictor', path: ['boreM'], consumer });
-    const { result, rerender } = renderHook(({ consumer }) => useStudy(SIZING_STUDY, ask(consumer)), { initialProps: { consumer: 'turbo' } });
+    const { result, rerender } = renderHook(({ consumer }) => useStudy(SIZING_STUDY, ask(consumer)), {
+      initialProps: { consumer: 'turbo' },
+    });
     await waitFor(() => expect(result.current.partly).toBe(true));
     rerender({ consumer: 'mains' });
     await ended(result);
-    const [turbo, mains] = ['turbo', 'mains'].map((consumer) => studyHere(SIZING_STUDY, useWorkbench.getState().project!, ask(consumer)));
+    const [turbo, mains] = ['turbo', 'mains'].map((consumer) =>
+      studyHere(SIZING_STUDY, useWorkbench.getState().project!, ask(consumer)),
+    );
     expect(result.current.answer).toEqual(mains);
     rerender({ consumer: 'turbo' });
     expect(result.current.answer).toBeUndefined();

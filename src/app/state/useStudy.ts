@@ -19,7 +19,15 @@ interface StudyState {
   readonly message: string;
 }
 
-const NOTHING: StudyState = { status: 'idle', done: 0, known: 0, partial: undefined, answer: undefined, dependsOn: undefined, message: '' };
+const NOTHING: StudyState = {
+  status: 'idle',
+  done: 0,
+  known: 0,
+  partial: undefined,
+  answer: undefined,
+  dependsOn: undefined,
+  message: '',
+};
 /** Least time between two looks at a partial answer [ms]: each is drawn. */
 const LOOK_EVERY_MS = 120;
 
@@ -50,7 +58,8 @@ useWorkbench.subscribe((now, before) => {
   if (now.opened !== before.opened) [...running.keys()].forEach(stop);
 });
 
-const keyOf = (name: string, project: Project, request: unknown) => JSON.stringify([project.name, project.activeVariant, name, request]);
+const keyOf = (name: string, project: Project, request: unknown) =>
+  JSON.stringify([project.name, project.activeVariant, name, request]);
 
 /** Begins a study anew; one that runs under the same key is stopped. */
 function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P, key: string): void {
@@ -60,23 +69,39 @@ function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, reques
   const dependsOn = dependenciesOf(kind, project, request);
   put(key, { status: 'running', done: 0, known: 0, partial: undefined, message: '' });
   let looked = 0;
-  studyPool().run(kind, project, request, ({ done, known, partial }) => {
-    const now = performance.now();
-    if (now - looked < LOOK_EVERY_MS) return;
-    looked = now;
-    put(key, { done, known, partial: partial() });
-  }, control.signal).then((answer) => {
-    if (control.signal.aborted) return;
-    put(key, { status: 'idle', answer, dependsOn, partial: undefined });
-    // Where the browser keeps nothing, the answer is at hand until the page goes.
-    void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
-  }, (error: unknown) => {
-    if (control.signal.aborted || error instanceof Superseded) return;
-    const known = error instanceof CircuitRefused || error instanceof StudyRefused;
-    put(key, { status: 'failed', partial: undefined, message: known ? error.message : 'The study stopped here. Nothing of the project is lost; run it again.' });
-  }).finally(() => {
-    if (running.get(key) === control) running.delete(key);
-  });
+  studyPool()
+    .run(
+      kind,
+      project,
+      request,
+      ({ done, known, partial }) => {
+        const now = performance.now();
+        if (now - looked < LOOK_EVERY_MS) return;
+        looked = now;
+        put(key, { done, known, partial: partial() });
+      },
+      control.signal,
+    )
+    .then(
+      (answer) => {
+        if (control.signal.aborted) return;
+        put(key, { status: 'idle', answer, dependsOn, partial: undefined });
+        // Where the browser keeps nothing, the answer is at hand until the page goes.
+        void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
+      },
+      (error: unknown) => {
+        if (control.signal.aborted || error instanceof Superseded) return;
+        const known = error instanceof CircuitRefused || error instanceof StudyRefused;
+        put(key, {
+          status: 'failed',
+          partial: undefined,
+          message: known ? error.message : 'The study stopped here. Nothing of the project is lost; run it again.',
+        });
+      },
+    )
+    .finally(() => {
+      if (running.get(key) === control) running.delete(key);
+    });
 }
 
 /** A study as a view shows it. */
@@ -110,25 +135,34 @@ export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, au
   const before = useRef(key);
   useEffect(() => {
     // What ran by itself for an earlier question of this view is not wanted any more.
-    if (auto && before.current !== key && useStudies.getState().byKey[before.current]?.status === 'running') stop(before.current);
+    if (auto && before.current !== key && useStudies.getState().byKey[before.current]?.status === 'running')
+      stop(before.current);
     before.current = key;
     const known = useStudies.getState().byKey[key];
     if (known && (known.answer !== undefined || known.status !== 'idle' || !auto)) return;
     put(key, { status: 'reading' });
-    void loadResult(key).catch(() => undefined).then((kept) => {
-      if (useStudies.getState().byKey[key]?.status !== 'reading') return;
-      const read = kept && kind.answerSchema.safeParse(kept.answer);
-      if (kept && read?.success) put(key, { status: 'idle', answer: read.data, dependsOn: kept.dependsOn });
-      else if (auto) begin(kind, project, request, key);
-      else put(key, { status: 'idle' });
-    });
+    void loadResult(key)
+      .catch(() => undefined)
+      .then((kept) => {
+        if (useStudies.getState().byKey[key]?.status !== 'reading') return;
+        const read = kept && kind.answerSchema.safeParse(kept.answer);
+        if (kept && read?.success) put(key, { status: 'idle', answer: read.data, dependsOn: kept.dependsOn });
+        else if (auto) begin(kind, project, request, key);
+        else put(key, { status: 'idle' });
+      });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each key: an edit makes the answer stale, it does not run it again
   }, [key]);
   const { status, done, known, partial, answer, dependsOn: of, message } = state ?? NOTHING;
   const shown = status === 'running' && partial !== undefined ? partial : answer;
   return {
-    answer: shown as A | undefined, stale: answer !== undefined && shown === answer && of !== dependsOn, partly: shown !== answer,
-    reading: state === undefined || status === 'reading', running: status === 'running', done, known, message: status === 'failed' ? message : '',
+    answer: shown as A | undefined,
+    stale: answer !== undefined && shown === answer && of !== dependsOn,
+    partly: shown !== answer,
+    reading: state === undefined || status === 'reading',
+    running: status === 'running',
+    done,
+    known,
+    message: status === 'failed' ? message : '',
     run: () => begin(kind, project, request, key),
     cancel: () => stop(key),
   };
@@ -139,5 +173,7 @@ export function useAnswerAtHand<P, T, R, A>(kind: StudyKind<P, T, R, A>, request
   const project = useWorkbench((w) => w.project);
   const key = project ? keyOf(kind.name, project, request) : '';
   const state = useStudies((s) => s.byKey[key]);
-  return project && state?.answer !== undefined && state.dependsOn === dependenciesOf(kind, project, request) ? (state.answer as A) : undefined;
+  return project && state?.answer !== undefined && state.dependsOn === dependenciesOf(kind, project, request)
+    ? (state.answer as A)
+    : undefined;
 }

@@ -18,7 +18,11 @@ describe('The workbench', () => {
   it('opens a project at its last named state with nothing selected', () => {
     const project = opened();
     const { speedRevS, oilTemperatureK, selected } = useWorkbench.getState();
-    expect([speedRevS, oilTemperatureK, selected]).toEqual([project.namedStates[3]!.speedRevS, project.namedStates[3]!.oilTemperatureK, undefined]);
+    expect([speedRevS, oilTemperatureK, selected]).toEqual([
+      project.namedStates[3]!.speedRevS,
+      project.namedStates[3]!.oilTemperatureK,
+      undefined,
+    ]);
   });
 
   it('replaces one part of the open variant and leaves the old document as it was', () => {
@@ -38,7 +42,9 @@ describe('The workbench', () => {
     setUnits({ pressure: 'psi' });
     setTheme('dark');
     expect(useWorkbench.getState().project!.oil.name).toBe('10W-60');
-    expect([JSON.parse(localStorage.getItem('tidal-gauge-units')!), localStorage.getItem('tidal-gauge-theme')]).toEqual([{ pressure: 'psi' }, 'dark']);
+    expect([JSON.parse(localStorage.getItem('tidal-gauge-units')!), localStorage.getItem('tidal-gauge-theme')]).toEqual(
+      [{ pressure: 'psi' }, 'dark'],
+    );
   });
 
   it('makes a move as a named step, selects what came, undoes it to the very same document and does it again', () => {
@@ -70,7 +76,10 @@ describe('The workbench', () => {
     const before = opened();
     const { previewMove, makeMove } = useWorkbench.getState();
     previewMove({ kind: 'takeOut', part: 'turboRestrictor' });
-    expect(useWorkbench.getState().preview).toMatchObject({ name: 'take Restrictor out and join the line', why: undefined });
+    expect(useWorkbench.getState().preview).toMatchObject({
+      name: 'take Restrictor out and join the line',
+      why: undefined,
+    });
     expect(useWorkbench.getState().project).toBe(before);
     makeMove({ kind: 'takeOut', part: 'pump' });
     expect(useWorkbench.getState().preview?.why).toContain('Pump moves the oil');
@@ -81,8 +90,23 @@ describe('The workbench', () => {
     const before = opened();
     const bench = () => useWorkbench.getState();
     const stock = activeVariant(before);
-    bench().openFault('Restrictor plugged', { ...stock, circuit: { ...stock.circuit, parts: stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, blocked: true } : p)) } }, { speedRevS: 20, oilTemperatureK: 300 });
-    expect([activeVariant(bench().project!).name, activeVariant(bench().project!).basedOn, bench().speedRevS, bench().found]).toEqual(['Restrictor plugged', stock.id, 20, false]);
+    bench().openFault(
+      'Restrictor plugged',
+      {
+        ...stock,
+        circuit: {
+          ...stock.circuit,
+          parts: stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, blocked: true } : p)),
+        },
+      },
+      { speedRevS: 20, oilTemperatureK: 300 },
+    );
+    expect([
+      activeVariant(bench().project!).name,
+      activeVariant(bench().project!).basedOn,
+      bench().speedRevS,
+      bench().found,
+    ]).toEqual(['Restrictor plugged', stock.id, 20, false]);
     expect(bench().project!.variants.find((v) => v.id === stock.id)).toEqual(stock);
     bench().undo();
     expect(bench().project).toBe(before);

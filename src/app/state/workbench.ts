@@ -1,6 +1,13 @@
 import { create } from 'zustand';
 import type { Part } from '../../core/circuit/parts';
-import { activeVariant, type Project, type Season, type Tolerance, type Variant, type Waiver } from '../../core/circuit/project';
+import {
+  activeVariant,
+  type Project,
+  type Season,
+  type Tolerance,
+  type Variant,
+  type Waiver,
+} from '../../core/circuit/project';
 import { applyMove, tidyColumns, type Move } from '../../core/moves';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
 import type { UnitChoice } from '../../core/units';
@@ -62,7 +69,11 @@ interface Workbench {
   /** Copies the open variant under a name and opens the copy. */
   copyVariant(name: string): void;
   /** Opens the open variant with a fault in it, as a variant of its own, at the state where it tells. */
-  openFault(title: string, faulty: Variant, state: { readonly speedRevS: number; readonly oilTemperatureK: number }): void;
+  openFault(
+    title: string,
+    faulty: Variant,
+    state: { readonly speedRevS: number; readonly oilTemperatureK: number },
+  ): void;
   /** Sets how far one figure may lie from what is stated; undefined goes back to what is usual. */
   setTolerance(of: Pick<Tolerance, 'part' | 'path'>, plusMinus: number | undefined): void;
   renameVariant(name: string): void;
@@ -89,7 +100,9 @@ const THEME_KEY = 'tidal-gauge-theme';
 function storedUnits(): UnitChoice {
   try {
     const raw: unknown = JSON.parse(localStorage.getItem(UNITS_KEY) ?? '{}');
-    return typeof raw === 'object' && raw !== null ? (Object.fromEntries(Object.entries(raw).filter(([, value]) => typeof value === 'string')) as UnitChoice) : {};
+    return typeof raw === 'object' && raw !== null
+      ? (Object.fromEntries(Object.entries(raw).filter(([, value]) => typeof value === 'string')) as UnitChoice)
+      : {};
   } catch {
     return {};
   }
@@ -127,14 +140,20 @@ export const useWorkbench = create<Workbench>()((set, get) => {
   const changeVariant = (name: string, next: (variant: Variant) => Variant, together = false) =>
     change(name, (project) => withVariant(project, next(activeVariant(project))), together);
   /** Adds a variant made from the open one, and opens it. */
-  const addVariant = (step: string, name: string, made: (from: Variant) => Variant, note = '') => change(step, (project) => {
-    const from = activeVariant(project);
-    const taken = new Set(project.variants.map((v) => v.id));
-    let n = project.variants.length + 1;
-    while (taken.has(`variant${n}`)) n++;
-    return { ...project, variants: [...project.variants, { ...made(from), id: `variant${n}`, name, note, basedOn: from.id }], activeVariant: `variant${n}` };
-  });
-  const stillThere = (project: Project, part: string | undefined) => (part !== undefined && activeVariant(project).circuit.parts.some((p) => p.id === part) ? part : undefined);
+  const addVariant = (step: string, name: string, made: (from: Variant) => Variant, note = '') =>
+    change(step, (project) => {
+      const from = activeVariant(project);
+      const taken = new Set(project.variants.map((v) => v.id));
+      let n = project.variants.length + 1;
+      while (taken.has(`variant${n}`)) n++;
+      return {
+        ...project,
+        variants: [...project.variants, { ...made(from), id: `variant${n}`, name, note, basedOn: from.id }],
+        activeVariant: `variant${n}`,
+      };
+    });
+  const stillThere = (project: Project, part: string | undefined) =>
+    part !== undefined && activeVariant(project).circuit.parts.some((p) => p.id === part) ? part : undefined;
 
   return {
     project: undefined,
@@ -154,16 +173,30 @@ export const useWorkbench = create<Workbench>()((set, get) => {
     open(project) {
       const state = project.namedStates[project.namedStates.length - 1];
       set({
-        project, opened: get().opened + 1, selected: undefined, past: [], future: [], moves: undefined, preview: undefined,
+        project,
+        opened: get().opened + 1,
+        selected: undefined,
+        past: [],
+        future: [],
+        moves: undefined,
+        preview: undefined,
         speedRevS: state?.speedRevS ?? project.engine.maximumSpeedRevS,
         oilTemperatureK: state?.oilTemperatureK ?? project.range.fullSpeedFromK,
       });
     },
 
     replacePart(part) {
-      changeVariant(`edit ${part.name}`, (variant) => ({
-        ...variant, circuit: { ...variant.circuit, parts: variant.circuit.parts.map((each) => (each.id === part.id ? part : each)) },
-      }), true);
+      changeVariant(
+        `edit ${part.name}`,
+        (variant) => ({
+          ...variant,
+          circuit: {
+            ...variant.circuit,
+            parts: variant.circuit.parts.map((each) => (each.id === part.id ? part : each)),
+          },
+        }),
+        true,
+      );
     },
 
     setOil: (oil) => change(`use ${oil.name}`, (project) => ({ ...project, oil }), true),
@@ -195,20 +228,36 @@ export const useWorkbench = create<Workbench>()((set, get) => {
     undo() {
       const { project, past, future, selected } = get();
       const step = past[past.length - 1];
-      if (project && step) set({ project: step.project, past: past.slice(0, -1), future: [...future, { name: step.name, project }], preview: undefined, selected: stillThere(step.project, selected) });
+      if (project && step)
+        set({
+          project: step.project,
+          past: past.slice(0, -1),
+          future: [...future, { name: step.name, project }],
+          preview: undefined,
+          selected: stillThere(step.project, selected),
+        });
     },
 
     redo() {
       const { project, past, future, selected } = get();
       const step = future[future.length - 1];
-      if (project && step) set({ project: step.project, future: future.slice(0, -1), past: [...past, { name: step.name, project }], preview: undefined, selected: stillThere(step.project, selected) });
+      if (project && step)
+        set({
+          project: step.project,
+          future: future.slice(0, -1),
+          past: [...past, { name: step.name, project }],
+          preview: undefined,
+          selected: stillThere(step.project, selected),
+        });
     },
 
-    tidy: () => changeVariant('tidy the sheet', (variant) => ({ ...variant, sheet: { columns: tidyColumns(variant.circuit) } })),
+    tidy: () =>
+      changeVariant('tidy the sheet', (variant) => ({ ...variant, sheet: { columns: tidyColumns(variant.circuit) } })),
 
     showVariant(id) {
       const { project } = get();
-      if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id }, selected: undefined, moves: undefined, preview: undefined });
+      if (project?.variants.some((v) => v.id === id))
+        set({ project: { ...project, activeVariant: id }, selected: undefined, moves: undefined, preview: undefined });
     },
 
     copyVariant: (name) => addVariant(`copy the variant as ${name}`, name, (from) => from),
@@ -217,22 +266,48 @@ export const useWorkbench = create<Workbench>()((set, get) => {
       set({ ...state, found: false });
     },
 
-    setTolerance: ({ part, path }, plusMinus) => changeVariant('set a tolerance', ({ tolerances = [], ...variant }) => {
-      const others = tolerances.filter((t) => t.part !== part || t.path.join('.') !== path.join('.'));
-      return { ...variant, tolerances: plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }] };
-    }, true),
+    setTolerance: ({ part, path }, plusMinus) =>
+      changeVariant(
+        'set a tolerance',
+        ({ tolerances = [], ...variant }) => {
+          const others = tolerances.filter((t) => t.part !== part || t.path.join('.') !== path.join('.'));
+          return {
+            ...variant,
+            tolerances: plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }],
+          };
+        },
+        true,
+      ),
     renameVariant: (name) => changeVariant(`call the variant ${name}`, (variant) => ({ ...variant, name })),
-    deleteVariant: () => change('throw the variant away', (project) => {
-      const gone = activeVariant(project);
-      const left = project.variants.filter((v) => v.id !== gone.id);
-      const parent = left.find((v) => v.id === gone.basedOn) ?? left[0];
-      if (!parent) return project;
-      const variants = left.map(({ basedOn, ...v }) => (basedOn === gone.id ? { ...v, ...(gone.basedOn === undefined ? {} : { basedOn: gone.basedOn }) } : { ...v, ...(basedOn === undefined ? {} : { basedOn }) }));
-      return { ...project, variants, activeVariant: parent.id };
-    }),
-    setSeason: (season) => changeVariant('change the season', ({ season: _, ...variant }) => (season ? { ...variant, season } : variant), true),
-    waive: (waiver) => changeVariant('set a finding aside', (variant) => ({ ...variant, waivers: [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver] })),
-    unwaive: (rule, part) => changeVariant('take up a finding again', (variant) => ({ ...variant, waivers: variant.waivers.filter((w) => w.rule !== rule || w.part !== part) })),
+    deleteVariant: () =>
+      change('throw the variant away', (project) => {
+        const gone = activeVariant(project);
+        const left = project.variants.filter((v) => v.id !== gone.id);
+        const parent = left.find((v) => v.id === gone.basedOn) ?? left[0];
+        if (!parent) return project;
+        const variants = left.map(({ basedOn, ...v }) =>
+          basedOn === gone.id
+            ? { ...v, ...(gone.basedOn === undefined ? {} : { basedOn: gone.basedOn }) }
+            : { ...v, ...(basedOn === undefined ? {} : { basedOn }) },
+        );
+        return { ...project, variants, activeVariant: parent.id };
+      }),
+    setSeason: (season) =>
+      changeVariant(
+        'change the season',
+        ({ season: _, ...variant }) => (season ? { ...variant, season } : variant),
+        true,
+      ),
+    waive: (waiver) =>
+      changeVariant('set a finding aside', (variant) => ({
+        ...variant,
+        waivers: [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver],
+      })),
+    unwaive: (rule, part) =>
+      changeVariant('take up a finding again', (variant) => ({
+        ...variant,
+        waivers: variant.waivers.filter((w) => w.rule !== rule || w.part !== part),
+      })),
 
     setState: (state) => set(state),
     setFound: (found) => set({ found }),
@@ -240,8 +315,13 @@ export const useWorkbench = create<Workbench>()((set, get) => {
     goTo({ speedRevS, oilTemperatureK, airTemperatureK, roadSpeedMS, load }) {
       const { conditions } = get();
       set({
-        speedRevS, oilTemperatureK,
-        conditions: { airTemperatureK: airTemperatureK ?? conditions.airTemperatureK, roadSpeedMS: roadSpeedMS ?? conditions.roadSpeedMS, load: load ?? conditions.load },
+        speedRevS,
+        oilTemperatureK,
+        conditions: {
+          airTemperatureK: airTemperatureK ?? conditions.airTemperatureK,
+          roadSpeedMS: roadSpeedMS ?? conditions.roadSpeedMS,
+          load: load ?? conditions.load,
+        },
       });
     },
     select: (selected) => set({ selected, moves: undefined, preview: undefined }),

@@ -3,14 +3,42 @@ import type { StudyView } from '../state/useStudy';
 /** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "putting faults in" */
 export function StudyStatus({ study, doing }: { readonly study: StudyView<unknown>; readonly doing: string }) {
   const { reading, running, done, known, stale, message, answer, run, cancel } = study;
-  if (running) return (
-    <p role="status" className="progress">
-      <progress max={Math.max(1, known)} value={done} aria-label="Share done" /> {doing}{known > 0 ? `, ${done} of ${known}` : ''}
-      <button type="button" className="plain" onClick={cancel}>Stop</button>
-    </p>
-  );
-  if (message) return <p className="problem" role="alert">{message} <button type="button" className="plain" onClick={run}>Try again</button></p>;
-  if (stale) return <p className="notice stale" role="status"><strong>Of an earlier state.</strong> Something that it depends on has changed. <button type="button" className="make" onClick={run}>Run again</button></p>;
-  if (answer === undefined && !reading) return <p className="progress">Not run. <button type="button" className="make" onClick={run}>Run</button></p>;
+  if (running)
+    return (
+      <p role="status" className="progress">
+        <progress max={Math.max(1, known)} value={done} aria-label="Share done" /> {doing}
+        {known > 0 ? `, ${done} of ${known}` : ''}
+        <button type="button" className="plain" onClick={cancel}>
+          Stop
+        </button>
+      </p>
+    );
+  if (message)
+    return (
+      <p className="problem" role="alert">
+        {message}{' '}
+        <button type="button" className="plain" onClick={run}>
+          Try again
+        </button>
+      </p>
+    );
+  if (stale)
+    return (
+      <p className="notice stale" role="status">
+        <strong>Of an earlier state.</strong> Something that it depends on has changed.{' '}
+        <button type="button" className="make" onClick={run}>
+          Run again
+        </button>
+      </p>
+    );
+  if (answer === undefined && !reading)
+    return (
+      <p className="progress">
+        Not run.{' '}
+        <button type="button" className="make" onClick={run}>
+          Run
+        </button>
+      </p>
+    );
   return null;
 }

@@ -4,8 +4,14 @@ import { TextDecoder, TextEncoder } from 'node:util';
 
 if (!window.matchMedia)
   window.matchMedia = (query: string) => ({
-    matches: false, media: query, onchange: null, addListener: () => undefined, removeListener: () => undefined,
-    addEventListener: () => undefined, removeEventListener: () => undefined, dispatchEvent: () => false,
+    matches: false,
+    media: query,
+    onchange: null,
+    addListener: () => undefined,
+    removeListener: () => undefined,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+    dispatchEvent: () => false,
   });
 if (!globalThis.ResizeObserver)
   globalThis.ResizeObserver = class {
@@ -13,7 +19,8 @@ if (!globalThis.ResizeObserver)
     unobserve() {}
     disconnect() {}
   };
-if (!globalThis.structuredClone) globalThis.structuredClone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+if (!globalThis.structuredClone)
+  globalThis.structuredClone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 if (!globalThis.TextEncoder) Object.assign(globalThis, { TextEncoder, TextDecoder });
 // antd measures a scroll bar's pseudo element, which jsdom does not know.
 const styleOf = window.getComputedStyle.bind(window);

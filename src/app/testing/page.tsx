@@ -29,5 +29,9 @@ export function openDemo(name = 'thornback', change: (project: Project) => Proje
 /** Renders a view with what the shell gives it. */
 export function show(view: ReactElement) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(<QueryClientProvider client={client}><MemoryRouter>{view}</MemoryRouter></QueryClientProvider>);
+  return render(
+    <QueryClientProvider client={client}>
+      <MemoryRouter>{view}</MemoryRouter>
+    </QueryClientProvider>,
+  );
 }

@@ -7,5 +7,9 @@ import { antdTheme } from './antdTheme';
 export function AntdTheme({ children }: { readonly children: ReactNode }) {
   const name = useWorkbench((w) => w.theme);
   const config = useMemo(() => antdTheme(name), [name]);
-  return <ConfigProvider theme={config} wave={{ disabled: true }}>{children}</ConfigProvider>;
+  return (
+    <ConfigProvider theme={config} wave={{ disabled: true }}>
+      {children}
+    </ConfigProvider>
+  );
 }

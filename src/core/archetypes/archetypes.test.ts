@@ -6,10 +6,22 @@ import { ARCHETYPES, makeArchetype } from './archetypes';
 import { buildFromInterview, WANTS, type Answers, type WantId } from './interview';
 import { newProject } from './newProject';
 
-const engine = (litres: number, cylinders: number) => ({ name: 'Test', description: '', displacementM3: litres * 1e-3, cylinders, idleSpeedRevS: 850 / 60, maximumSpeedRevS: 6500 / 60, oilGrade: '10W-40' });
+const engine = (litres: number, cylinders: number) => ({
+  name: 'Test',
+  description: '',
+  displacementM3: litres * 1e-3,
+  cylinders,
+  idleSpeedRevS: 850 / 60,
+  maximumSpeedRevS: 6500 / 60,
+  oilGrade: '10W-40',
+});
 
 describe.each(ARCHETYPES.map((a) => a.id))('The archetype %s', (id) => {
-  it.each([[1.1, 4], [2.3, 5], [4.1, 6]])('is supplied over the range at %d L and %d cylinders', (litres, cylinders) => {
+  it.each([
+    [1.1, 4],
+    [2.3, 5],
+    [4.1, 6],
+  ])('is supplied over the range at %d L and %d cylinders', (litres, cylinders) => {
     const about = engine(litres, cylinders);
     const made = CircuitSolver.of(newProject(about, makeArchetype(id, about)));
     if (!made.ok) throw new Error(JSON.stringify(made.issues));

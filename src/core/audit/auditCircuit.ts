@@ -18,7 +18,10 @@ export function* auditCircuit(solver: CircuitSolver): Generator<number, readonly
     yield ++done;
   }
   const rank = (f: Finding) => WEIGHTS.indexOf(f.weight) + (f.waived === null ? 0 : WEIGHTS.length);
-  return findings.map((f, i) => [f, i] as const).sort(([a, i], [b, j]) => rank(a) - rank(b) || i - j).map(([f]) => f);
+  return findings
+    .map((f, i) => [f, i] as const)
+    .sort(([a, i], [b, j]) => rank(a) - rank(b) || i - j)
+    .map(([f]) => f);
 }
 
 /** Runs an audit to its end at once; for the command line and tests. */

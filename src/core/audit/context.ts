@@ -39,7 +39,14 @@ export interface AuditContext {
   readonly seen: readonly Seen[];
   /** Highest pressure at each node. */
   readonly nodeHighPa: readonly (number | null)[];
-  readonly states: { readonly coldCrank: SpeedAndOil; readonly coldStart: SpeedAndOil; readonly hotIdle: SpeedAndOil; readonly fullHot: SpeedAndOil; readonly fullCool: SpeedAndOil; readonly highIdle: SpeedAndOil };
+  readonly states: {
+    readonly coldCrank: SpeedAndOil;
+    readonly coldStart: SpeedAndOil;
+    readonly hotIdle: SpeedAndOil;
+    readonly fullHot: SpeedAndOil;
+    readonly fullCool: SpeedAndOil;
+    readonly highIdle: SpeedAndOil;
+  };
   /** The circuit solved at one of its states. */
   at(state: SpeedAndOil): SolveResult;
   /** The circuit with some parts changed, solved at a state or swept coarsely; undefined where it cannot be computed. */
@@ -65,7 +72,14 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
   const { network } = compiled;
   const ws = solver.solver.workspace;
   const origin: SpeedAndOil = { speedRevS: 0, oilTemperatureK: 0 };
-  const seen: Seen[] = network.elementName.map(() => ({ mostDropPa: 0, mostDropAt: origin, openStates: 0, openAt: undefined, leastOpening: Infinity, leastOpeningAt: origin }));
+  const seen: Seen[] = network.elementName.map(() => ({
+    mostDropPa: 0,
+    mostDropAt: origin,
+    openStates: 0,
+    openAt: undefined,
+    leastOpening: Infinity,
+    leastOpeningAt: origin,
+  }));
   const sweep = sweepToEnd(solver, undefined, undefined, (state) => {
     for (let e = 0; e < seen.length; e++) {
       const s = seen[e]!;
@@ -101,17 +115,31 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
   };
   const first = project.variants.find((v) => v.id === variant.basedOn) ?? project.variants[0];
   return {
-    project, variant, circuit, compiled, sweep, seen,
+    project,
+    variant,
+    circuit,
+    compiled,
+    sweep,
+    seen,
     groups: PortGroups.of(circuit),
     unfiltered: unfilteredPorts(circuit),
     nodeHighPa: sweep.nodeHighPa,
     states: {
       coldCrank: { speedRevS: engine.crankingSpeedRevS, oilTemperatureK: range.coldestOilK },
-      coldStart: { speedRevS: Math.max(engine.idleSpeedRevS, Math.min(range.coldSpeedRevS, engine.maximumSpeedRevS)), oilTemperatureK: range.coldestOilK },
+      coldStart: {
+        speedRevS: Math.max(engine.idleSpeedRevS, Math.min(range.coldSpeedRevS, engine.maximumSpeedRevS)),
+        oilTemperatureK: range.coldestOilK,
+      },
       hotIdle: { speedRevS: engine.idleSpeedRevS, oilTemperatureK: range.hottestOilK },
       fullHot: { speedRevS: engine.maximumSpeedRevS, oilTemperatureK: range.hottestOilK },
-      fullCool: { speedRevS: speedLimitRevS(engine, range, range.fullSpeedFromK), oilTemperatureK: range.fullSpeedFromK },
-      highIdle: { speedRevS: Math.max(engine.idleSpeedRevS, HIGH_IDLE_SHARE * engine.maximumSpeedRevS), oilTemperatureK: range.hottestOilK },
+      fullCool: {
+        speedRevS: speedLimitRevS(engine, range, range.fullSpeedFromK),
+        oilTemperatureK: range.fullSpeedFromK,
+      },
+      highIdle: {
+        speedRevS: Math.max(engine.idleSpeedRevS, HIGH_IDLE_SHARE * engine.maximumSpeedRevS),
+        oilTemperatureK: range.hottestOilK,
+      },
     },
     at(state) {
       const key = `${state.speedRevS} ${state.oilTemperatureK}`;

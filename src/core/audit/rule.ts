@@ -35,8 +35,16 @@ export const fig = (si: number, quantity: Quantity): Figure => ({ si, quantity }
 /** The rule's findings in full, with the user's waivers. */
 export function findingsOf(each: Rule, context: AuditContext): Finding[] {
   return each.find(context).map((found) => ({
-    rule: each.id, title: each.title, weight: found.weight, part: found.part, state: found.state ?? null, what: found.what, why: found.why,
-    remedies: [...(found.remedies ?? [])], source: each.source, figures: { ...found.figures },
+    rule: each.id,
+    title: each.title,
+    weight: found.weight,
+    part: found.part,
+    state: found.state ?? null,
+    what: found.what,
+    why: found.why,
+    remedies: [...(found.remedies ?? [])],
+    source: each.source,
+    figures: { ...found.figures },
     moves: (found.moves ?? []).map((move) => {
       const label = sayMove(context.circuit, move);
       return { label: label[0]!.toUpperCase() + label.slice(1), move };

@@ -17,11 +17,17 @@ const meta = (title: string, quantity: Quantity, options: FieldOptions) => ({ ti
 
 /** A number greater than zero. */
 export const positive = (quantity: Quantity, title: string, options: FieldOptions = {}) =>
-  z.number().positive().meta(meta(title, quantity, options));
+  z
+    .number()
+    .positive()
+    .meta(meta(title, quantity, options));
 
 /** Zero or more. */
 export const nonNegative = (quantity: Quantity, title: string, options: FieldOptions = {}) =>
-  z.number().nonnegative().meta(meta(title, quantity, options));
+  z
+    .number()
+    .nonnegative()
+    .meta(meta(title, quantity, options));
 
 /** Any finite number. */
 export const signed = (quantity: Quantity, title: string, options: FieldOptions = {}) =>
@@ -29,11 +35,24 @@ export const signed = (quantity: Quantity, title: string, options: FieldOptions 
 
 /** Between two limits, both allowed. */
 export const between = (low: number, high: number, quantity: Quantity, title: string, options: FieldOptions = {}) =>
-  z.number().min(low).max(high).meta(meta(title, quantity, options));
+  z
+    .number()
+    .min(low)
+    .max(high)
+    .meta(meta(title, quantity, options));
 
 /** A share: more than 0, at most 1. */
 export const share = (title: string, options: FieldOptions = {}) =>
-  z.number().positive().max(1).meta(meta(title, 'ratio', options));
+  z
+    .number()
+    .positive()
+    .max(1)
+    .meta(meta(title, 'ratio', options));
 
 /** A whole number of identical ones. */
-export const count = (title: string) => z.int().min(1).max(1000).meta(meta(title, 'ratio', {}));
+export const count = (title: string) =>
+  z
+    .int()
+    .min(1)
+    .max(1000)
+    .meta(meta(title, 'ratio', {}));

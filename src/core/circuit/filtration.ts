@@ -17,10 +17,13 @@ export function unfilteredPorts(circuit: Circuit): ReadonlySet<string> {
     reached.add(group);
     for (const part of circuit.parts) {
       if (part.kind === 'filter' || part.kind === 'sideStream') continue;
-      for (const [from, to] of waysThrough(part)) if (groups.of(`${part.id}.${from}`) === group) queue.push(groups.of(`${part.id}.${to}`));
+      for (const [from, to] of waysThrough(part))
+        if (groups.of(`${part.id}.${from}`) === group) queue.push(groups.of(`${part.id}.${to}`));
     }
   }
   const ports = new Set<string>();
-  for (const part of circuit.parts) for (const port of PORTS[part.kind]) if (reached.has(groups.of(`${part.id}.${port}`))) ports.add(`${part.id}.${port}`);
+  for (const part of circuit.parts)
+    for (const port of PORTS[part.kind])
+      if (reached.has(groups.of(`${part.id}.${port}`))) ports.add(`${part.id}.${port}`);
   return ports;
 }

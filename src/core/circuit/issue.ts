@@ -3,24 +3,78 @@
  * `refused` stops the work, `warning` goes with the answer.
  */
 export type Issue =
-  | { readonly code: 'fileTooLarge'; readonly severity: 'refused'; readonly at: ''; readonly actualBytes: number; readonly limitBytes: number }
+  | {
+      readonly code: 'fileTooLarge';
+      readonly severity: 'refused';
+      readonly at: '';
+      readonly actualBytes: number;
+      readonly limitBytes: number;
+    }
   | { readonly code: 'notJson'; readonly severity: 'refused'; readonly at: ''; readonly detail: string }
   | { readonly code: 'notAProject'; readonly severity: 'refused'; readonly at: string; readonly detail: string }
-  | { readonly code: 'newerVersion'; readonly severity: 'refused'; readonly at: 'version'; readonly actual: number; readonly limit: number }
-  | { readonly code: 'field'; readonly severity: 'refused'; readonly at: string; readonly part?: string; readonly detail: string }
+  | {
+      readonly code: 'newerVersion';
+      readonly severity: 'refused';
+      readonly at: 'version';
+      readonly actual: number;
+      readonly limit: number;
+    }
+  | {
+      readonly code: 'field';
+      readonly severity: 'refused';
+      readonly at: string;
+      readonly part?: string;
+      readonly detail: string;
+    }
   | { readonly code: 'duplicateId'; readonly severity: 'refused'; readonly at: string; readonly id: string }
   | { readonly code: 'unknownVariant'; readonly severity: 'refused'; readonly at: 'activeVariant'; readonly id: string }
   | { readonly code: 'unknownPart'; readonly severity: 'refused'; readonly at: string; readonly ref: string }
-  | { readonly code: 'unknownPort'; readonly severity: 'refused'; readonly at: string; readonly ref: string; readonly ports: readonly string[] }
+  | {
+      readonly code: 'unknownPort';
+      readonly severity: 'refused';
+      readonly at: string;
+      readonly ref: string;
+      readonly ports: readonly string[];
+    }
   | { readonly code: 'selfJoint'; readonly severity: 'refused'; readonly at: string; readonly ref: string }
   | { readonly code: 'noReservoir'; readonly severity: 'refused'; readonly at: string }
-  | { readonly code: 'reservoirsJoined'; readonly severity: 'refused'; readonly at: string; readonly parts: readonly string[] }
+  | {
+      readonly code: 'reservoirsJoined';
+      readonly severity: 'refused';
+      readonly at: string;
+      readonly parts: readonly string[];
+    }
   | { readonly code: 'drainWithoutEnd'; readonly severity: 'refused'; readonly at: string; readonly part: string }
   | { readonly code: 'dischargeUnknown'; readonly severity: 'refused'; readonly at: string; readonly part: string }
-  | { readonly code: 'elevationConflict'; readonly severity: 'refused'; readonly at: string; readonly parts: readonly string[]; readonly actualM: number; readonly limitM: number }
-  | { readonly code: 'senseUnknown'; readonly severity: 'refused'; readonly at: string; readonly part: string; readonly ref: string }
-  | { readonly code: 'cutOff'; readonly severity: 'warning'; readonly at: string; readonly node: string; readonly parts: readonly string[] }
-  | { readonly code: 'unfed'; readonly severity: 'warning'; readonly at: string; readonly node: string; readonly parts: readonly string[] };
+  | {
+      readonly code: 'elevationConflict';
+      readonly severity: 'refused';
+      readonly at: string;
+      readonly parts: readonly string[];
+      readonly actualM: number;
+      readonly limitM: number;
+    }
+  | {
+      readonly code: 'senseUnknown';
+      readonly severity: 'refused';
+      readonly at: string;
+      readonly part: string;
+      readonly ref: string;
+    }
+  | {
+      readonly code: 'cutOff';
+      readonly severity: 'warning';
+      readonly at: string;
+      readonly node: string;
+      readonly parts: readonly string[];
+    }
+  | {
+      readonly code: 'unfed';
+      readonly severity: 'warning';
+      readonly at: string;
+      readonly node: string;
+      readonly parts: readonly string[];
+    };
 
 const MEBIBYTE = 1024 * 1024;
 

@@ -13,7 +13,9 @@ function columnsForStationOrder(raw: RawProject): RawProject {
     ...raw,
     variants: raw['variants'].map((variant: unknown) => {
       const sheet = (variant as { sheet?: { stationOrder?: unknown } } | null)?.sheet;
-      return sheet && 'stationOrder' in sheet ? { ...(variant as object), sheet: { columns: sheet.stationOrder } } : variant;
+      return sheet && 'stationOrder' in sheet
+        ? { ...(variant as object), sheet: { columns: sheet.stationOrder } }
+        : variant;
     }),
   };
 }

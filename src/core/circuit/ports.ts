@@ -81,7 +81,12 @@ export function waysThrough(part: Part): readonly (readonly [string, string])[] 
     case 'ownOil':
       return [];
     case 'plate':
-      return [['in', 'away'], ['back', 'out'], ['in', 'tap'], ...(part.passage.kind === 'separate' ? [] : [['in', 'out'] as const])];
+      return [
+        ['in', 'away'],
+        ['back', 'out'],
+        ['in', 'tap'],
+        ...(part.passage.kind === 'separate' ? [] : [['in', 'out'] as const]),
+      ];
     case 'cover':
       return part.carriesPassage ? [['in', 'out']] : [];
     default:

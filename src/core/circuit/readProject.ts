@@ -2,7 +2,15 @@ import { z } from 'zod';
 import type { Issue } from './issue';
 import { migrate, type RawProject } from './migrations';
 import { PORTS, splitPortRef } from './ports';
-import { inSeason, PROJECT_FORMAT, PROJECT_VERSION, projectSchema, rangeSchema, type Project, type Variant } from './project';
+import {
+  inSeason,
+  PROJECT_FORMAT,
+  PROJECT_VERSION,
+  projectSchema,
+  rangeSchema,
+  type Project,
+  type Variant,
+} from './project';
 
 /** Larger files are refused unread: a project of 2000 parts takes about one MiB. */
 export const LARGEST_FILE_BYTES = 8 * 1024 * 1024;
@@ -10,8 +18,7 @@ export const LARGEST_FILE_BYTES = 8 * 1024 * 1024;
 const MOST_ISSUES = 12;
 
 export type ReadResult =
-  | { readonly ok: true; readonly project: Project }
-  | { readonly ok: false; readonly issues: readonly Issue[] };
+  { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 const refused = (...issues: Issue[]): ReadResult => ({ ok: false, issues });
 
@@ -23,7 +30,12 @@ export function readProjectText(text: string): ReadResult {
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return refused({ code: 'notJson', severity: 'refused', at: '', detail: error instanceof Error ? error.message : 'unreadable' });
+    return refused({
+      code: 'notJson',
+      severity: 'refused',
+      at: '',
+      detail: error instanceof Error ? error.message : 'unreadable',
+    });
   }
   return readProject(raw);
 }
@@ -39,10 +51,21 @@ export function readProject(raw: unknown): ReadResult {
     return refused({ code: 'notAProject', severity: 'refused', at: '', detail: 'the file does not hold an object' });
   const record = raw as RawProject;
   if (record['format'] !== PROJECT_FORMAT)
-    return refused({ code: 'notAProject', severity: 'refused', at: 'format', detail: `"format" should be "${PROJECT_FORMAT}"` });
+    return refused({
+      code: 'notAProject',
+      severity: 'refused',
+      at: 'format',
+      detail: `"format" should be "${PROJECT_FORMAT}"`,
+    });
   const version = record['version'];
   if (typeof version === 'number' && version > PROJECT_VERSION)
-    return refused({ code: 'newerVersion', severity: 'refused', at: 'version', actual: version, limit: PROJECT_VERSION });
+    return refused({
+      code: 'newerVersion',
+      severity: 'refused',
+      at: 'version',
+      actual: version,
+      limit: PROJECT_VERSION,
+    });
   const parsed = projectSchema.safeParse(migrate(record), { reportInput: true });
   if (!parsed.success)
     return { ok: false, issues: parsed.error.issues.slice(0, MOST_ISSUES).map((issue) => fieldIssue(issue, record)) };
@@ -52,13 +75,22 @@ export function readProject(raw: unknown): ReadResult {
 
 /** Path as a reader writes it: variants[0].circuit.parts[3].boreM. */
 function pathText(path: readonly PropertyKey[]): string {
-  return path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '');
+  return path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    '',
+  );
 }
 
 /** A zod issue in our own words, with the name of the part it is in. */
 export function fieldIssue(issue: z.core.$ZodIssue, root: unknown): Issue {
   const partName = nameOnPath(issue.path, root);
-  return { code: 'field', severity: 'refused', at: pathText(issue.path), ...(partName ? { part: partName } : {}), detail: fieldDetail(issue) };
+  return {
+    code: 'field',
+    severity: 'refused',
+    at: pathText(issue.path),
+    ...(partName ? { part: partName } : {}),
+    detail: fieldDetail(issue),
+  };
 }
 
 function nameOnPath(path: readonly PropertyKey[], root: unknown): string | undefined {
@@ -78,7 +110,9 @@ function fieldDetail(issue: z.core.$ZodIssue): string {
   const given = 'input' in issue ? describe(issue.input) : '';
   switch (issue.code) {
     case 'invalid_type':
-      return given === 'nothing' ? `a ${issue.expected} is needed, nothing is there` : `a ${issue.expected} is needed, ${given} is there`;
+      return given === 'nothing'
+        ? `a ${issue.expected} is needed, nothing is there`
+        : `a ${issue.expected} is needed, ${given} is there`;
     case 'too_small':
       return `must be ${issue.inclusive ? 'at least' : 'greater than'} ${issue.minimum}${issue.origin === 'number' || issue.origin === 'int' ? '' : ` (${issue.origin})`}, ${given} is there`;
     case 'too_big':
@@ -86,9 +120,7 @@ function fieldDetail(issue: z.core.$ZodIssue): string {
     case 'unrecognized_keys':
       return `unknown field ${issue.keys.map((key) => `"${key}"`).join(', ')}; check the spelling`;
     case 'invalid_union':
-      return issue.errors.length === 0
-        ? `this kind is not known: ${given}`
-        : `none of the allowed forms fits ${given}`;
+      return issue.errors.length === 0 ? `this kind is not known: ${given}` : `none of the allowed forms fits ${given}`;
     case 'invalid_value':
       return `must be ${issue.values.map((value) => JSON.stringify(value)).join(' or ')}, ${given} is there`;
     default:
@@ -98,7 +130,8 @@ function fieldDetail(issue: z.core.$ZodIssue): string {
 
 function describe(input: unknown): string {
   if (input === undefined) return 'nothing';
-  if (typeof input === 'string') return `the text ${JSON.stringify(input.length > 40 ? `${input.slice(0, 40)}…` : input)}`;
+  if (typeof input === 'string')
+    return `the text ${JSON.stringify(input.length > 40 ? `${input.slice(0, 40)}…` : input)}`;
   if (typeof input === 'object') return input === null ? 'null' : Array.isArray(input) ? 'a list' : 'an object';
   return String(input);
 }
@@ -106,11 +139,19 @@ function describe(input: unknown): string {
 function* referenceIssues(project: Project): Generator<Issue> {
   if (!project.variants.some((v) => v.id === project.activeVariant))
     yield { code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: project.activeVariant };
-  yield* duplicates(project.variants.map((v) => v.id), 'variants');
+  yield* duplicates(
+    project.variants.map((v) => v.id),
+    'variants',
+  );
   for (const [index, variant] of project.variants.entries()) {
     yield* circuitIssues(variant, `variants[${index}].circuit`);
     if (variant.season && !rangeSchema.safeParse(inSeason(project, variant).range).success)
-      yield { code: 'field', severity: 'refused', at: `variants[${index}].season`, detail: 'coldestOilK, the range’s fullSpeedFromK and hottestOilK must rise in this order' };
+      yield {
+        code: 'field',
+        severity: 'refused',
+        at: `variants[${index}].season`,
+        detail: 'coldestOilK, the range’s fullSpeedFromK and hottestOilK must rise in this order',
+      };
   }
 }
 
@@ -124,18 +165,23 @@ function* duplicates(ids: readonly string[], at: string): Generator<Issue> {
 
 function* circuitIssues(variant: Variant, at: string): Generator<Issue> {
   const { parts, joints } = variant.circuit;
-  yield* duplicates(parts.map((p) => p.id), `${at}.parts`);
+  yield* duplicates(
+    parts.map((p) => p.id),
+    `${at}.parts`,
+  );
   const kindOf = new Map(parts.map((p) => [p.id, p.kind]));
   const check = function* (ref: string, where: string): Generator<Issue> {
     const { part, port } = splitPortRef(ref);
     const kind = kindOf.get(part);
     if (!kind) yield { code: 'unknownPart', severity: 'refused', at: where, ref };
-    else if (!PORTS[kind].includes(port)) yield { code: 'unknownPort', severity: 'refused', at: where, ref, ports: PORTS[kind] };
+    else if (!PORTS[kind].includes(port))
+      yield { code: 'unknownPort', severity: 'refused', at: where, ref, ports: PORTS[kind] };
   };
   for (const [index, joint] of joints.entries()) {
     yield* check(joint.from, `${at}.joints[${index}].from`);
     yield* check(joint.to, `${at}.joints[${index}].to`);
-    if (joint.from === joint.to) yield { code: 'selfJoint', severity: 'refused', at: `${at}.joints[${index}]`, ref: joint.from };
+    if (joint.from === joint.to)
+      yield { code: 'selfJoint', severity: 'refused', at: `${at}.joints[${index}]`, ref: joint.from };
   }
   for (const [index, part] of parts.entries()) {
     const sense = part.kind === 'relief' ? part.sense : part.kind === 'pump' ? part.variable?.sense : undefined;

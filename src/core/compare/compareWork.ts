@@ -16,24 +16,38 @@ export function compareWork(bench: StudyBench, { id }: CompareTask): CompareRepl
     const circuit = bench.circuit(id);
     const { consumers, supplied, notConverged } = sweepToEnd(circuit);
     const heat = new HeatSolver(circuit);
-    return { id, refused: null, supplied, notConverged: notConverged.length, consumers, states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)) };
+    return {
+      id,
+      refused: null,
+      supplied,
+      notConverged: notConverged.length,
+      consumers,
+      states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)),
+    };
   } catch (error) {
     if (!(error instanceof StudyRefused)) throw error;
     return { id, refused: error.message, supplied: false, notConverged: 0, consumers: [], states: [] };
   }
 }
 
-function figuresAt(circuit: CircuitSolver, heat: HeatSolver, state: Project['namedStates'][number]): CompareReply['states'][number] {
+function figuresAt(
+  circuit: CircuitSolver,
+  heat: HeatSolver,
+  state: Project['namedStates'][number],
+): CompareReply['states'][number] {
   const { compiled, variant, solver, project } = circuit;
   const port = gaugePort(variant.circuit.parts);
   const node = port === undefined ? undefined : compiled.nodeOfPort.get(port);
   const solved = circuit.solveOnly(circuit.stateAt(state.speedRevS, state.oilTemperatureK)).status === 'converged';
   const { pressurePa, flowM3S } = solver.workspace;
   const gaugePa = solved && node !== undefined ? pressurePa[node]! : null;
-  const pumpM3S = solved ? compiled.network.law.reduce((sum, law, e) => sum + (law === Law.pump ? flowM3S[e]! : 0), 0) : null;
+  const pumpM3S = solved
+    ? compiled.network.law.reduce((sum, law, e) => sum + (law === Law.pump ? flowM3S[e]! : 0), 0)
+    : null;
   const { cold } = findBalances(heat, state, project.engine.atmospherePa, {
     airTemperatureK: variant.season?.airTemperatureK ?? state.airTemperatureK ?? DEFAULT_CONDITIONS.airTemperatureK,
-    roadSpeedMS: state.roadSpeedMS ?? DEFAULT_CONDITIONS.roadSpeedMS, load: state.load ?? DEFAULT_CONDITIONS.load,
+    roadSpeedMS: state.roadSpeedMS ?? DEFAULT_CONDITIONS.roadSpeedMS,
+    load: state.load ?? DEFAULT_CONDITIONS.load,
   });
   return { gaugePa, pumpM3S, sumpK: isFound(cold.status) ? cold.sumpK : null };
 }

@@ -54,7 +54,16 @@ export function judgeDrain(drain: PartOf<'drain'>, s: DrainSurroundings): DrainJ
   const neededM3S = Math.max(0, s.flowM3S) * drain.foamFactor;
   const profile = drain.profile;
   const outletHeightM = profile?.[0]?.heightM ?? s.outletHeightM;
-  const unknown = { neededM3S, capacityM3S: null, slope: null, outletHeightM: outletHeightM ?? null, portHeightM: null, portAboveLevelM: null, headPa: null, risesAtM: null };
+  const unknown = {
+    neededM3S,
+    capacityM3S: null,
+    slope: null,
+    outletHeightM: outletHeightM ?? null,
+    portHeightM: null,
+    portAboveLevelM: null,
+    headPa: null,
+    risesAtM: null,
+  };
   if (outletHeightM === undefined) return { verdict: 'unknown', ...unknown };
   // Without a stated port the run ends where the sump's returns usually do: at the crank's height or a little above the oil.
   const portHeightM = profile?.at(-1)?.heightM ?? Math.max(s.levelM + ASSUMED_PORT_OVER_LEVEL_M, 0);
@@ -63,10 +72,30 @@ export function judgeDrain(drain: PartOf<'drain'>, s: DrainSurroundings): DrainJ
   const capacityM3S = halfFullCapacityM3S(drain.boreM, slope, drain.roughnessM, s.densityKgM3, s.viscosityPaS);
   const headPa = s.densityKgM3 * STANDARD_GRAVITY_M_S2 * (outletHeightM - Math.max(portHeightM, s.levelM));
   const portAboveLevelM = portHeightM - s.levelM;
-  const figures = { neededM3S, capacityM3S, slope, outletHeightM, portHeightM, portAboveLevelM, headPa, risesAtM: rise > 0 ? profile![rise - 1]!.alongM : null };
+  const figures = {
+    neededM3S,
+    capacityM3S,
+    slope,
+    outletHeightM,
+    portHeightM,
+    portAboveLevelM,
+    headPa,
+    risesAtM: rise > 0 ? profile![rise - 1]!.alongM : null,
+  };
   const verdict: DrainVerdict =
-    rise > 0 ? 'rises' : slope <= 0 ? 'flat' : portAboveLevelM < -HEIGHT_AGREEMENT_M ? 'portUnder' : s.crankcasePa > headPa ? 'pressed'
-      : capacityM3S < neededM3S ? 'small' : capacityM3S < NEAR_SHARE * neededM3S ? 'near' : 'runs';
+    rise > 0
+      ? 'rises'
+      : slope <= 0
+        ? 'flat'
+        : portAboveLevelM < -HEIGHT_AGREEMENT_M
+          ? 'portUnder'
+          : s.crankcasePa > headPa
+            ? 'pressed'
+            : capacityM3S < neededM3S
+              ? 'small'
+              : capacityM3S < NEAR_SHARE * neededM3S
+                ? 'near'
+                : 'runs';
   return { verdict, ...figures };
 }
 

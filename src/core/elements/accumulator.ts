@@ -6,6 +6,11 @@
  * @param volumeM3 of the shell, > 0 @param prechargePa gauge, ≥ 0 @param pressurePa at its port, gauge @param atmospherePa absolute
  * @returns m³ @source Boyle's law, closed form: slow filling, gas at the oil's temperature throughout
  */
-export function accumulatorOilM3(volumeM3: number, prechargePa: number, pressurePa: number, atmospherePa: number): number {
+export function accumulatorOilM3(
+  volumeM3: number,
+  prechargePa: number,
+  pressurePa: number,
+  atmospherePa: number,
+): number {
   return volumeM3 * Math.max(0, 1 - (prechargePa + atmospherePa) / (pressurePa + atmospherePa));
 }

@@ -11,7 +11,13 @@ const out = new Float64Array(2);
  * @param boreM @param slope fall over length, > 0; 0 or less gives 0 @param roughnessM
  * @returns m³/s @source open-channel symmetry of a half-full pipe (closed form); Churchill (1977).
  */
-export function halfFullCapacityM3S(boreM: number, slope: number, roughnessM: number, densityKgM3: number, viscosityPaS: number): number {
+export function halfFullCapacityM3S(
+  boreM: number,
+  slope: number,
+  roughnessM: number,
+  densityKgM3: number,
+  viscosityPaS: number,
+): number {
   if (slope <= 0) return 0;
   const gradient = densityKgM3 * STANDARD_GRAVITY * slope;
   let low = 0;

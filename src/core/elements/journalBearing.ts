@@ -9,7 +9,8 @@ export interface JournalBearing {
   readonly lengthM: number;
   readonly clearanceRadialM: number;
   readonly feed: BearingFeed;
-  readonly eccentricity: { readonly kind: 'ratio'; readonly ratio: number } | { readonly kind: 'load'; readonly loadN: number };
+  readonly eccentricity:
+    { readonly kind: 'ratio'; readonly ratio: number } | { readonly kind: 'load'; readonly loadN: number };
   /** Share of the friction heat that the leaving film has taken up, κ. */
   readonly filmHeatShare: number;
   /** Conduction into the metal, G [W/K]. */
@@ -92,9 +93,20 @@ export interface FilmCoefficients {
 }
 
 /** Fills the coefficients for a speed and an eccentricity ratio. */
-export function setFilmCoefficients(out: FilmCoefficients, bearing: JournalBearing, speedRevS: number, ratio: number): void {
+export function setFilmCoefficients(
+  out: FilmCoefficients,
+  bearing: JournalBearing,
+  speedRevS: number,
+  ratio: number,
+): void {
   out.eccentricityRatio = ratio;
-  out.feedM3 = bearingFeedCoefficientM3(bearing.feed, bearing.diameterM, bearing.lengthM, bearing.clearanceRadialM, ratio);
+  out.feedM3 = bearingFeedCoefficientM3(
+    bearing.feed,
+    bearing.diameterM,
+    bearing.lengthM,
+    bearing.clearanceRadialM,
+    ratio,
+  );
   out.frictionPerViscosity = frictionPerViscosity(bearing, speedRevS, ratio);
   out.sideFlowM3S = bearing.hydrodynamicSideFlow ? sideFlowM3S(bearing, speedRevS, ratio) : 0;
 }
@@ -123,8 +135,19 @@ function solveAt(
   for (let i = 0; i < FILM_ITERATIONS; i++) {
     mu = oil.filmViscosityPaS(t);
     if (byLoad)
-      setFilmCoefficients(coefficients, bearing, speedRevS, ocvirkEccentricity(
-        bearing.eccentricity.loadN, speedRevS, mu, bearing.diameterM, bearing.lengthM, bearing.clearanceRadialM));
+      setFilmCoefficients(
+        coefficients,
+        bearing,
+        speedRevS,
+        ocvirkEccentricity(
+          bearing.eccentricity.loadN,
+          speedRevS,
+          mu,
+          bearing.diameterM,
+          bearing.lengthM,
+          bearing.clearanceRadialM,
+        ),
+      );
     const feed = (coefficients.feedM3 * pressurePa) / mu;
     const side = coefficients.sideFlowM3S;
     const denominator = feed + side;
@@ -157,4 +180,3 @@ function solveAt(
   state.frictionW = coefficients.frictionPerViscosity * mu;
   state.eccentricityRatio = coefficients.eccentricityRatio;
 }
-

@@ -73,7 +73,11 @@ export function lineDropInto(
  * @returns K with flow from inlet to outlet, and against it
  * @source Borda–Carnot; contraction: common handbook form (from memory).
  */
-export function areaChangeK(lineBoreM: number, otherBoreM: number, atInlet: boolean): { forward: number; reverse: number } {
+export function areaChangeK(
+  lineBoreM: number,
+  otherBoreM: number,
+  atInlet: boolean,
+): { forward: number; reverse: number } {
   const narrow = Math.min(lineBoreM, otherBoreM);
   const areaRatio = (narrow / Math.max(lineBoreM, otherBoreM)) ** 2;
   const ontoLine = (lineBoreM / narrow) ** 4;

@@ -9,7 +9,9 @@ const LARGEST_RATIO = 0.99;
 export function ocvirkSommerfeld(lengthOverDiameter: number, eccentricityRatio: number): number {
   const e = eccentricityRatio;
   const w = 1 - e * e;
-  return (w * w) / (Math.PI * e * Math.sqrt(Math.PI * Math.PI * w + 16 * e * e)) / (lengthOverDiameter * lengthOverDiameter);
+  return (
+    (w * w) / (Math.PI * e * Math.sqrt(Math.PI * Math.PI * w + 16 * e * e)) / (lengthOverDiameter * lengthOverDiameter)
+  );
 }
 
 /**

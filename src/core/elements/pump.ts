@@ -66,6 +66,11 @@ export function speedLoss(speedRevS: number, from: number, to: number, share: nu
  * @param volumetricEfficiency 0 < η_v ≤ 1 @param speedRevS pump speed @param viscosityPaS @param pressurePa over the pump
  * @returns C_s [-] @source Wilson (1946)
  */
-export function slipCoefficient(volumetricEfficiency: number, speedRevS: number, viscosityPaS: number, pressurePa: number): number {
+export function slipCoefficient(
+  volumetricEfficiency: number,
+  speedRevS: number,
+  viscosityPaS: number,
+  pressurePa: number,
+): number {
   return ((1 - volumetricEfficiency) * speedRevS * 2 * Math.PI * viscosityPaS) / pressurePa;
 }

@@ -36,7 +36,10 @@ export function twoTermFlowInto(
 }
 
 /** The two coefficients of {@link twoTermFlowInto} from a rating point. @param load ≥ 1, grows with service */
-export function twoTermCoefficients(rating: RatingPoint, load: number): { linearPerViscosity: number; squarePerDensity: number } {
+export function twoTermCoefficients(
+  rating: RatingPoint,
+  load: number,
+): { linearPerViscosity: number; squarePerDensity: number } {
   return {
     linearPerViscosity: (rating.viscousShare * load * rating.pressureDropPa) / (rating.flowM3S * rating.viscosityPaS),
     squarePerDensity: ((1 - rating.viscousShare) * rating.pressureDropPa) / (rating.flowM3S ** 2 * rating.densityKgM3),

@@ -33,9 +33,26 @@ const pointSchema = z.strictObject({ x: z.number(), y: z.number() });
 const worstSchema = z.strictObject({ consumer: z.int(), verdict: verdictSchema }).nullable();
 
 const taskSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('rows'), request: requestSchema, speedsRevS: z.array(z.number()), ys: z.array(z.number()) }),
+  z.strictObject({
+    kind: z.literal('rows'),
+    request: requestSchema,
+    speedsRevS: z.array(z.number()),
+    ys: z.array(z.number()),
+  }),
   /** Crossings to be found: of one consumer, or of any where it is −1. */
-  z.strictObject({ kind: z.literal('edges'), request: requestSchema, edges: z.array(z.strictObject({ consumer: z.int(), from: pointSchema, to: pointSchema, fromValue: z.number(), toValue: z.number() })) }),
+  z.strictObject({
+    kind: z.literal('edges'),
+    request: requestSchema,
+    edges: z.array(
+      z.strictObject({
+        consumer: z.int(),
+        from: pointSchema,
+        to: pointSchema,
+        fromValue: z.number(),
+        toValue: z.number(),
+      }),
+    ),
+  }),
   z.strictObject({ kind: z.literal('path'), request: requestSchema, points: z.array(pointSchema) }),
 ]);
 export type EnvelopeTask = z.infer<typeof taskSchema>;
@@ -43,17 +60,24 @@ export type EnvelopeTask = z.infer<typeof taskSchema>;
 const consumerSchema = z.strictObject({ part: z.string(), name: z.string() });
 const replySchema = z.discriminatedUnion('kind', [
   z.strictObject({
-    kind: z.literal('rows'), consumers: z.array(consumerSchema),
-    rows: z.array(z.strictObject({
-      y: z.number(), values: z.array(z.array(value)),
-      /** The worst consumer of each column. */
-      worst: z.array(worstSchema),
-      /** Of each consumer: the column within reach where it has least. */
-      least: z.array(z.strictObject({ ix: z.int(), verdict: verdictSchema }).nullable()),
-    })),
+    kind: z.literal('rows'),
+    consumers: z.array(consumerSchema),
+    rows: z.array(
+      z.strictObject({
+        y: z.number(),
+        values: z.array(z.array(value)),
+        /** The worst consumer of each column. */
+        worst: z.array(worstSchema),
+        /** Of each consumer: the column within reach where it has least. */
+        least: z.array(z.strictObject({ ix: z.int(), verdict: verdictSchema }).nullable()),
+      }),
+    ),
   }),
   z.strictObject({ kind: z.literal('edges'), at: z.array(z.number()) }),
-  z.strictObject({ kind: z.literal('path'), crossing: z.strictObject({ ...pointSchema.shape, consumer: z.int(), verdict: verdictSchema }).nullable() }),
+  z.strictObject({
+    kind: z.literal('path'),
+    crossing: z.strictObject({ ...pointSchema.shape, consumer: z.int(), verdict: verdictSchema }).nullable(),
+  }),
 ]);
 export type EnvelopeReply = z.infer<typeof replySchema>;
 type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
@@ -69,16 +93,21 @@ export type EnvelopeMap = z.infer<typeof mapSchema>;
 
 export const envelopeSchema = z.strictObject({
   y: z.enum(['oil', 'filterAge', 'air', 'road']),
-  speedsRevS: z.array(z.number()), ys: z.array(z.number()),
+  speedsRevS: z.array(z.number()),
+  ys: z.array(z.number()),
   /** Of all consumers together. */
   overall: mapSchema,
-  consumers: z.array(z.strictObject({
-    ...consumerSchema.shape, ...mapShape,
-    /** Least value among the states within reach. */
-    worst: z.strictObject({ ...pointSchema.shape, value: z.number(), verdict: verdictSchema }).nullable(),
-  })),
+  consumers: z.array(
+    z.strictObject({
+      ...consumerSchema.shape,
+      ...mapShape,
+      /** Least value among the states within reach. */
+      worst: z.strictObject({ ...pointSchema.shape, value: z.number(), verdict: verdictSchema }).nullable(),
+    }),
+  ),
   /** Share of the states within reach at which something is not supplied, and states that did not solve. */
-  failingShare: z.number(), unsolved: z.int(),
+  failingShare: z.number(),
+  unsolved: z.int(),
   /** Where to write on the map who fails there. */
   labels: z.array(z.strictObject({ ...pointSchema.shape, ...consumerSchema.shape, verdict: verdictSchema })),
   /** The named states in their order, joined straight, and where that path first fails; only with the oil temperature upward. */
@@ -87,10 +116,14 @@ export const envelopeSchema = z.strictObject({
 });
 export type Envelope = z.infer<typeof envelopeSchema>;
 
-const spaced = (low: number, high: number, n: number) => Array.from({ length: n }, (_, i) => low + ((high - low) * i) / (n - 1));
+const spaced = (low: number, high: number, n: number) =>
+  Array.from({ length: n }, (_, i) => low + ((high - low) * i) / (n - 1));
 
 /** The map's axes: from cranking to full speed, and upward what is asked for [SI; a filter's loading in times that of a new one]. */
-export function envelopeAxes(project: Project, { y }: EnvelopeRequest): { readonly speedsRevS: number[]; readonly ys: number[] } {
+export function envelopeAxes(
+  project: Project,
+  { y }: EnvelopeRequest,
+): { readonly speedsRevS: number[]; readonly ys: number[] } {
   const { engine, range } = inSeason(project, activeVariant(project));
   const speedsRevS = spaced(engine.crankingSpeedRevS, engine.maximumSpeedRevS, SPEEDS);
   switch (y) {
@@ -109,10 +142,16 @@ function* start(project: Project, request: EnvelopeRequest): Study<EnvelopeTask,
   const { speedsRevS, ys } = envelopeAxes(project, request);
   const first = yield inPieces(ys, ROWS_AT_A_TIME).map((piece) => ({ kind: 'rows', request, speedsRevS, ys: piece }));
   const map = mapOf(project, request, first)!;
-  const searched = [map.overall, ...map.consumers].flatMap(({ values }, i) => crossedEdges(values).map((edge) => ({ ...ends(edge, values), edge, map: i, consumer: i - 1 })));
+  const searched = [map.overall, ...map.consumers].flatMap(({ values }, i) =>
+    crossedEdges(values).map((edge) => ({ ...ends(edge, values), edge, map: i, consumer: i - 1 })),
+  );
   const session = map.session.map(({ x, y }) => ({ x, y }));
   const second = yield [
-    ...inPieces(searched, EDGES_AT_A_TIME).map((piece): EnvelopeTask => ({ kind: 'edges', request, edges: piece.map(({ consumer, from, to, fromValue, toValue }) => ({ consumer, from, to, fromValue, toValue })) })),
+    ...inPieces(searched, EDGES_AT_A_TIME).map((piece): EnvelopeTask => ({
+      kind: 'edges',
+      request,
+      edges: piece.map(({ consumer, from, to, fromValue, toValue }) => ({ consumer, from, to, fromValue, toValue })),
+    })),
     ...(session.length > 1 ? [{ kind: 'path' as const, request, points: session }] : []),
   ];
   const at = second.flatMap((r) => (r.kind === 'edges' ? r.at : []));
@@ -126,22 +165,37 @@ function* start(project: Project, request: EnvelopeRequest): Study<EnvelopeTask,
     ...map,
     overall: { ...map.overall, crossings: crossings[0]! },
     consumers: map.consumers.map((c, i) => ({ ...c, crossings: crossings[i + 1]! })),
-    crossing: found ? { x: found.x, y: found.y, verdict: found.verdict, part: map.consumers[found.consumer]!.part, name: map.consumers[found.consumer]!.name } : null,
+    crossing: found
+      ? {
+          x: found.x,
+          y: found.y,
+          verdict: found.verdict,
+          part: map.consumers[found.consumer]!.part,
+          name: map.consumers[found.consumer]!.name,
+        }
+      : null,
   };
 
   function ends({ ix, iy, along }: GridEdge, values: Grid) {
     const [jx, jy] = along === 'x' ? [ix + 1, iy] : [ix, iy + 1];
-    return { from: { x: speedsRevS[ix]!, y: ys[iy]! }, to: { x: speedsRevS[jx]!, y: ys[jy]! }, fromValue: values[iy]![ix]!, toValue: values[jy]![jx]! };
+    return {
+      from: { x: speedsRevS[ix]!, y: ys[iy]! },
+      to: { x: speedsRevS[jx]!, y: ys[jy]! },
+      fromValue: values[iy]![ix]!,
+      toValue: values[jy]![jx]!,
+    };
   }
 }
 
 /** Tells which places of a map the engine is asked to reach: with the oil upward those of its range, else every speed from idle up. @param project in its season */
 export function reachOf({ engine, range }: Project, { y: upward }: EnvelopeRequest): (x: number, y: number) => boolean {
-  return (x, y) => (upward === 'oil' ? isReachable(engine, range, { speedRevS: x, oilTemperatureK: y }) : x >= engine.idleSpeedRevS);
+  return (x, y) =>
+    upward === 'oil' ? isReachable(engine, range, { speedRevS: x, oilTemperatureK: y }) : x >= engine.idleSpeedRevS;
 }
 
 /** Crossings of a map by their edge, as the tracing takes them. */
-export const crossingsOf = ({ crossings }: EnvelopeMap): ReadonlyMap<string, MapPoint> => new Map(crossings.map((c) => [edgeKey(c), { x: c.x, y: c.y }]));
+export const crossingsOf = ({ crossings }: EnvelopeMap): ReadonlyMap<string, MapPoint> =>
+  new Map(crossings.map((c) => [edgeKey(c), { x: c.x, y: c.y }]));
 
 /** Where supply begins to fail on a map, as lines. */
 export const failureLines = (map: EnvelopeMap): MapPoint[][] => boundaryLines(map.values, crossingsOf(map));
@@ -158,17 +212,39 @@ function mapOf(project: Project, request: EnvelopeRequest, replies: readonly Env
   const within = reachOf(inSeason(project, activeVariant(project)), request);
   const overall = rows.map((row) => row?.worst.map((w, ix) => (w ? row.values[w.consumer]![ix]! : null)) ?? none());
   const reached: { readonly failing: boolean }[] = [];
-  rows.forEach((row, iy) => row?.worst.forEach((w, ix) => w && within(speedsRevS[ix]!, ys[iy]!) && reached.push({ failing: overall[iy]![ix]! < 0 })));
+  rows.forEach((row, iy) =>
+    row?.worst.forEach(
+      (w, ix) => w && within(speedsRevS[ix]!, ys[iy]!) && reached.push({ failing: overall[iy]![ix]! < 0 }),
+    ),
+  );
   return {
-    y: request.y, speedsRevS, ys, overall: { values: overall, crossings: [] },
+    y: request.y,
+    speedsRevS,
+    ys,
+    overall: { values: overall, crossings: [] },
     consumers: consumers.map((c, i) => {
       const values = rows.map((row) => row?.values[i] ?? none());
       return { ...c, values, crossings: [], worst: worstOf(values, i) };
     }),
     failingShare: reached.length > 0 ? reached.filter((r) => r.failing).length / reached.length : 0,
     unsolved: rows.reduce((sum, row) => sum + (row?.worst.filter((w) => w === null).length ?? 0), 0),
-    labels: labelsOf(rows.map((row, iy) => row?.worst.map((w, ix) => (within(speedsRevS[ix]!, ys[iy]!) ? w : null)) ?? none()), overall).flatMap(({ consumer, verdict, ix, iy }) => ({ x: speedsRevS[ix]!, y: ys[iy]!, verdict, ...consumers[consumer]! })),
-    session: request.y === 'oil' ? project.namedStates.map(({ name, speedRevS, oilTemperatureK }) => ({ name, x: speedRevS, y: oilTemperatureK })) : [],
+    labels: labelsOf(
+      rows.map((row, iy) => row?.worst.map((w, ix) => (within(speedsRevS[ix]!, ys[iy]!) ? w : null)) ?? none()),
+      overall,
+    ).flatMap(({ consumer, verdict, ix, iy }) => ({
+      x: speedsRevS[ix]!,
+      y: ys[iy]!,
+      verdict,
+      ...consumers[consumer]!,
+    })),
+    session:
+      request.y === 'oil'
+        ? project.namedStates.map(({ name, speedRevS, oilTemperatureK }) => ({
+            name,
+            x: speedRevS,
+            y: oilTemperatureK,
+          }))
+        : [],
     crossing: null,
   };
 
@@ -178,7 +254,8 @@ function mapOf(project: Project, request: EnvelopeRequest, replies: readonly Env
       const least = row?.least[consumer];
       if (!least) return;
       const here = values[iy]![least.ix]!;
-      if (!found || here < found.value) found = { x: speedsRevS[least.ix]!, y: ys[iy]!, value: here, verdict: least.verdict };
+      if (!found || here < found.value)
+        found = { x: speedsRevS[least.ix]!, y: ys[iy]!, value: here, verdict: least.verdict };
     });
     return found;
   }
@@ -186,27 +263,44 @@ function mapOf(project: Project, request: EnvelopeRequest, replies: readonly Env
 
 /** For each consumer that is the worst failing one on enough of the map: the grid place deepest inside its region. @param worst null beyond reach */
 function labelsOf(worst: readonly (readonly Row['worst'][number][])[], overall: Grid) {
-  const places = new Map<number, { ix: number; iy: number; depth: number; count: number; verdict: z.infer<typeof verdictSchema> }>();
+  const places = new Map<
+    number,
+    { ix: number; iy: number; depth: number; count: number; verdict: z.infer<typeof verdictSchema> }
+  >();
   const owner = (ix: number, iy: number) => {
     const w = worst[iy]?.[ix];
     return w && overall[iy]![ix]! < 0 ? w.consumer : -1;
   };
-  worst.forEach((row, iy) => row.forEach((w, ix) => {
-    if (!w || owner(ix, iy) < 0) return;
-    let depth = 1;
-    while (depth < row.length && around(depth).every(([dx, dy]) => owner(ix + dx, iy + dy) === w.consumer)) depth++;
-    const known = places.get(w.consumer);
-    if (!known) places.set(w.consumer, { ix, iy, depth, count: 1, verdict: w.verdict });
-    else {
-      known.count++;
-      if (depth > known.depth) Object.assign(known, { ix, iy, depth, verdict: w.verdict });
-    }
-  }));
+  worst.forEach((row, iy) =>
+    row.forEach((w, ix) => {
+      if (!w || owner(ix, iy) < 0) return;
+      let depth = 1;
+      while (depth < row.length && around(depth).every(([dx, dy]) => owner(ix + dx, iy + dy) === w.consumer)) depth++;
+      const known = places.get(w.consumer);
+      if (!known) places.set(w.consumer, { ix, iy, depth, count: 1, verdict: w.verdict });
+      else {
+        known.count++;
+        if (depth > known.depth) Object.assign(known, { ix, iy, depth, verdict: w.verdict });
+      }
+    }),
+  );
   const total = worst.reduce((sum, row) => sum + row.length, 0);
-  return [...places].filter(([, p]) => p.count >= NAMED_SHARE * total).map(([consumer, { ix, iy, verdict }]) => ({ consumer, ix, iy, verdict }));
+  return [...places]
+    .filter(([, p]) => p.count >= NAMED_SHARE * total)
+    .map(([consumer, { ix, iy, verdict }]) => ({ consumer, ix, iy, verdict }));
 }
 
-const around = (d: number) => [[d, 0], [-d, 0], [0, d], [0, -d], [d, d], [-d, -d], [d, -d], [-d, d]] as const;
+const around = (d: number) =>
+  [
+    [d, 0],
+    [-d, 0],
+    [0, d],
+    [0, -d],
+    [d, d],
+    [-d, -d],
+    [d, -d],
+    [-d, d],
+  ] as const;
 
 /**
  * Where supply holds and where it fails, over engine speed and one thing more: the oil's temperature, held; how loaded the filters are;
@@ -214,6 +308,11 @@ const around = (d: number) => [[d, 0], [-d, 0], [0, d], [0, -d], [d, d], [-d, -d
  * what lies wholly within one cell is not seen.
  */
 export const ENVELOPE_STUDY = {
-  name: 'envelope', requestSchema, taskSchema, replySchema, answerSchema: envelopeSchema, start,
+  name: 'envelope',
+  requestSchema,
+  taskSchema,
+  replySchema,
+  answerSchema: envelopeSchema,
+  start,
   partial: (project, request, replies) => mapOf(project, request, replies),
 } as const satisfies StudyKind<EnvelopeRequest, EnvelopeTask, EnvelopeReply, Envelope>;

@@ -47,13 +47,19 @@ class MapSolver {
         return;
       case 'filterAge': {
         const revisable = new RevisableCircuit(bench.project);
-        const filters = new Set(circuit.variant.circuit.parts.filter((p) => p.kind === 'filter' || p.kind === 'sideStream').map((p) => p.id));
-        const loads = inputsOf(circuit.project, circuit.variant).filter((i) => filters.has(i.part) && i.path[0] === 'load');
+        const filters = new Set(
+          circuit.variant.circuit.parts.filter((p) => p.kind === 'filter' || p.kind === 'sideStream').map((p) => p.id),
+        );
+        const loads = inputsOf(circuit.project, circuit.variant).filter(
+          (i) => filters.has(i.part) && i.path[0] === 'load',
+        );
         this.afresh = () => revisable.circuit.solver.reset();
         this.settle = (x, y) => {
           for (const load of loads) revisable.set(load, y);
           revisable.apply();
-          return revisable.solve(circuit.stateAt(x, request.oilTemperatureK)).status === 'converged' ? revisable.circuit : undefined;
+          return revisable.solve(circuit.stateAt(x, request.oilTemperatureK)).status === 'converged'
+            ? revisable.circuit
+            : undefined;
         };
         return;
       }
@@ -63,14 +69,20 @@ class MapSolver {
         let from: number | undefined;
         this.afresh = () => (from = undefined);
         this.settle = (x, y) => {
-          const conditions = request.y === 'air' ? { airTemperatureK: y, roadSpeedMS: request.roadSpeedMS, load: request.load } : { airTemperatureK: request.airTemperatureK, roadSpeedMS: y, load: request.load };
+          const conditions =
+            request.y === 'air'
+              ? { airTemperatureK: y, roadSpeedMS: request.roadSpeedMS, load: request.load }
+              : { airTemperatureK: request.airTemperatureK, roadSpeedMS: y, load: request.load };
           const { airTemperatureK } = conditions;
           if (from === undefined) heat.startAt(airTemperatureK);
           const state = circuit.stateAt(x, airTemperatureK);
           const outcome = findBalance(heat, state, conditions, from ?? airTemperatureK);
           from = isFound(outcome.status) ? outcome.sumpK : undefined;
           // The last pass again, so that flows and pressures are those of the balance.
-          return from !== undefined && heat.pass({ ...state, oilTemperatureK: from }, conditions, from).hydraulic.status === 'converged' ? circuit : undefined;
+          return from !== undefined &&
+            heat.pass({ ...state, oilTemperatureK: from }, conditions, from).hydraulic.status === 'converged'
+            ? circuit
+            : undefined;
         };
       }
     }
@@ -85,7 +97,10 @@ class MapSolver {
   at(x: number, y: number): boolean {
     const circuit = this.settle(x, y);
     if (!circuit) return false;
-    const { compiled: { network }, solver: { workspace } } = circuit;
+    const {
+      compiled: { network },
+      solver: { workspace },
+    } = circuit;
     const still = stillNodes(network, workspace);
     const state = circuit.stateAt(x, 0);
     for (let c = 0; c < this.probes.length; c++) {
@@ -120,9 +135,18 @@ export function envelopeWork(bench: StudyBench, task: EnvelopeTask): EnvelopeRep
   map.reset();
   switch (task.kind) {
     case 'rows':
-      return { kind: 'rows', consumers: map.probes.map(({ part }) => ({ part: part.id, name: part.name })), rows: task.ys.map((y, i) => rowOf(map, task.speedsRevS, y, i % 2 === 1, reachOf(bench.circuit().project, task.request))) };
+      return {
+        kind: 'rows',
+        consumers: map.probes.map(({ part }) => ({ part: part.id, name: part.name })),
+        rows: task.ys.map((y, i) =>
+          rowOf(map, task.speedsRevS, y, i % 2 === 1, reachOf(bench.circuit().project, task.request)),
+        ),
+      };
     case 'edges':
-      return { kind: 'edges', at: task.edges.map((edge) => crossingOf(map, edge.consumer, edge.from, edge.to, edge.fromValue, edge.toValue)) };
+      return {
+        kind: 'edges',
+        at: task.edges.map((edge) => crossingOf(map, edge.consumer, edge.from, edge.to, edge.fromValue, edge.toValue)),
+      };
     case 'path':
       return { kind: 'path', crossing: firstCrossing(map, task.points) };
   }
@@ -130,7 +154,13 @@ export function envelopeWork(bench: StudyBench, task: EnvelopeTask): EnvelopeRep
 
 type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
 
-function rowOf(map: MapSolver, speedsRevS: readonly number[], y: number, backward: boolean, within: (x: number, y: number) => boolean): Row {
+function rowOf(
+  map: MapSolver,
+  speedsRevS: readonly number[],
+  y: number,
+  backward: boolean,
+  within: (x: number, y: number) => boolean,
+): Row {
   const values = map.probes.map(() => speedsRevS.map((): number | null => null));
   const least = map.probes.map((): Row['least'][number] => null);
   const worst = speedsRevS.map((): ReturnType<MapSolver['worst']> => null);
@@ -148,31 +178,50 @@ function rowOf(map: MapSolver, speedsRevS: readonly number[], y: number, backwar
   return { y, values, worst, least };
 }
 
-const between = (from: MapPoint, to: MapPoint, t: number): MapPoint => ({ x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) });
+const between = (from: MapPoint, to: MapPoint, t: number): MapPoint => ({
+  x: from.x + t * (to.x - from.x),
+  y: from.y + t * (to.y - from.y),
+});
 
-function crossingOf(map: MapSolver, consumer: number, from: MapPoint, to: MapPoint, fromValue: number, toValue: number): number {
-  return bracketedRoot((t) => {
-    const { x, y } = between(from, to, t);
-    return map.at(x, y) ? map.value(consumer) : undefined;
-  }, fromValue, toValue, CROSSING_WITHIN);
+function crossingOf(
+  map: MapSolver,
+  consumer: number,
+  from: MapPoint,
+  to: MapPoint,
+  fromValue: number,
+  toValue: number,
+): number {
+  return bracketedRoot(
+    (t) => {
+      const { x, y } = between(from, to, t);
+      return map.at(x, y) ? map.value(consumer) : undefined;
+    },
+    fromValue,
+    toValue,
+    CROSSING_WITHIN,
+  );
 }
 
-function firstCrossing(map: MapSolver, points: readonly MapPoint[]): Extract<EnvelopeReply, { kind: 'path' }>['crossing'] {
+function firstCrossing(
+  map: MapSolver,
+  points: readonly MapPoint[],
+): Extract<EnvelopeReply, { kind: 'path' }>['crossing'] {
   let before: { readonly point: MapPoint; readonly value: number } | undefined;
-  for (let leg = 0; leg + 1 < points.length; leg++) for (let n = 0; n <= LOOKS_A_LEG; n++) {
-    const point = between(points[leg]!, points[leg + 1]!, n / LOOKS_A_LEG);
-    if (!map.at(point.x, point.y)) {
-      before = undefined;
-      continue;
+  for (let leg = 0; leg + 1 < points.length; leg++)
+    for (let n = 0; n <= LOOKS_A_LEG; n++) {
+      const point = between(points[leg]!, points[leg + 1]!, n / LOOKS_A_LEG);
+      if (!map.at(point.x, point.y)) {
+        before = undefined;
+        continue;
+      }
+      const value = map.value(-1);
+      if (value < 0) {
+        const failing = map.worst()!;
+        const from = before;
+        if (!from) return { ...point, ...failing };
+        return { ...between(from.point, point, crossingOf(map, -1, from.point, point, from.value, value)), ...failing };
+      }
+      before = { point, value };
     }
-    const value = map.value(-1);
-    if (value < 0) {
-      const failing = map.worst()!;
-      const from = before;
-      if (!from) return { ...point, ...failing };
-      return { ...between(from.point, point, crossingOf(map, -1, from.point, point, from.value, value)), ...failing };
-    }
-    before = { point, value };
-  }
   return null;
 }

@@ -51,7 +51,12 @@ export function faultWork(bench: StudyBench, { ids }: FaultTask): FaultOutcome[]
   if (!normal) return [];
   const faults = bench.kept('single faults', () => new Map(singleFaults(variant).map((f) => [f.id, f])));
   const before = new Set(shortfalls(normal.sweep).map((s) => `${s.part} ${s.decisive?.side ?? s.verdict}`));
-  return ids.map((id) => outcomeOf(id, faultIdsOf(id).flatMap((each) => faults.get(each) ?? [])));
+  return ids.map((id) =>
+    outcomeOf(
+      id,
+      faultIdsOf(id).flatMap((each) => faults.get(each) ?? []),
+    ),
+  );
 
   function outcomeOf(id: string, set: readonly Fault[]): FaultOutcome {
     const head = { id, parts: set.map((f) => f.part), title: set.map((f) => f.title).join('; ') };
@@ -62,7 +67,9 @@ export function faultWork(bench: StudyBench, { ids }: FaultTask): FaultOutcome[]
     const gauge = gaugeOf(normal!, faulty);
     const off = gauge ? Math.abs(gauge.faultyPa - gauge.normalPa) : 0;
     return {
-      ...head, starved, gauge,
+      ...head,
+      starved,
+      gauge,
       outcome: faulty.sweep.notConverged.length > 0 ? 'unsolved' : starved.length > 0 ? 'starves' : 'harmless',
       noticed: gauge !== null && off >= NOTICED_PA && off >= NOTICED_SHARE * Math.abs(gauge.normalPa),
     };

@@ -15,7 +15,8 @@ const solve = (project: Project, variant = project.variants[0]!, speedRevS = 0, 
   return made.circuit.solve(made.circuit.stateAt(speedRevS, oilTemperatureK));
 };
 /** The study of one variant, alone in its project. */
-const faultsOf = (project: Project, variant: Project['variants'][number], pairs = false) => studyHere(FAULT_STUDY, { ...project, variants: [variant], activeVariant: variant.id }, { pairs });
+const faultsOf = (project: Project, variant: Project['variants'][number], pairs = false) =>
+  studyHere(FAULT_STUDY, { ...project, variants: [variant], activeVariant: variant.id }, { pairs });
 
 describe('Single faults', () => {
   const outcomes = faultsOf(THORNBACK, STOCK);
@@ -24,10 +25,17 @@ describe('Single faults', () => {
   it('of Thornback do what such faults are known for (common practice)', () => {
     // Relief open: no pressure anywhere, plain to see. Restrictor plugged: only the turbo, and nothing to see. Relief shut: far over high water.
     expect([of('relief.open').noticed, of('relief.open').starved.length]).toEqual([true, 7]);
-    expect([of('turboRestrictor.blocked').noticed, of('turboRestrictor.blocked').starved.map((s) => s.part)]).toEqual([false, ['turbo']]);
+    expect([of('turboRestrictor.blocked').noticed, of('turboRestrictor.blocked').starved.map((s) => s.part)]).toEqual([
+      false,
+      ['turbo'],
+    ]);
     expect(of('relief.shut').starved[0]!.decisive).toMatchObject({ quantity: 'pressure', side: 'high' });
     expect(of('relief.shut').gauge!.faultyPa).toBeGreaterThan(15e5);
-    expect(of('pump.worn').starved[0]).toMatchObject({ part: 'lifters', speedRevS: THORNBACK.engine.idleSpeedRevS, oilTemperatureK: THORNBACK.range.hottestOilK });
+    expect(of('pump.worn').starved[0]).toMatchObject({
+      part: 'lifters',
+      speedRevS: THORNBACK.engine.idleSpeedRevS,
+      oilTemperatureK: THORNBACK.range.hottestOilK,
+    });
     expect(of('filter.bypassShut').outcome).toBe('harmless');
   });
 
@@ -39,23 +47,37 @@ describe('Single faults', () => {
   });
 
   it('tell the same as the faulted variant solved at the state that is named', () => {
-    for (const outcome of outcomes) for (const starved of outcome.starved.slice(0, 1)) {
-      const result = solve(THORNBACK, variantWithFault(STOCK, outcome.id), starved.speedRevS, starved.oilTemperatureK);
-      expect([outcome.id, result.consumers.find((c) => c.part === starved.part)!.verdict]).toEqual([outcome.id, starved.verdict]);
-    }
+    for (const outcome of outcomes)
+      for (const starved of outcome.starved.slice(0, 1)) {
+        const result = solve(
+          THORNBACK,
+          variantWithFault(STOCK, outcome.id),
+          starved.speedRevS,
+          starved.oilTemperatureK,
+        );
+        expect([outcome.id, result.consumers.find((c) => c.part === starved.part)!.verdict]).toEqual([
+          outcome.id,
+          starved.verdict,
+        ]);
+      }
   });
 
-  it.each(['thornback', 'saltmarsh', 'larkspur'])('can be put into every variant of %s, each by a name of its own, and leave it as it was', (name) => {
-    const project = demoProject(name);
-    for (const variant of project.variants) {
-      const before = JSON.stringify(variant);
-      const found = faultsOf(project, variant);
-      expect(found.filter((o) => o.outcome === 'impossible' || o.outcome === 'unsolved').map((o) => o.id)).toEqual([]);
-      expect(new Set(found.map((o) => o.title)).size).toBe(found.length);
-      expect(JSON.stringify(variant)).toBe(before);
-      for (const each of found) expect(`${sayOutcome(each)} ${sayGauge(each)}`).not.toMatch(/undefined|NaN|\{/);
-    }
-  });
+  it.each(['thornback', 'saltmarsh', 'larkspur'])(
+    'can be put into every variant of %s, each by a name of its own, and leave it as it was',
+    (name) => {
+      const project = demoProject(name);
+      for (const variant of project.variants) {
+        const before = JSON.stringify(variant);
+        const found = faultsOf(project, variant);
+        expect(found.filter((o) => o.outcome === 'impossible' || o.outcome === 'unsolved').map((o) => o.id)).toEqual(
+          [],
+        );
+        expect(new Set(found.map((o) => o.title)).size).toBe(found.length);
+        expect(JSON.stringify(variant)).toBe(before);
+        for (const each of found) expect(`${sayOutcome(each)} ${sayGauge(each)}`).not.toMatch(/undefined|NaN|\{/);
+      }
+    },
+  );
 
   it('in pairs find more than either does alone: a worn pump and worn mains', () => {
     const pairs = faultsOf(THORNBACK, STOCK, true);
@@ -63,7 +85,11 @@ describe('Single faults', () => {
     const expected = singles.flatMap((a, i) => singles.slice(i + 1).filter((b) => b.part !== a.part)).length;
     expect(pairs).toHaveLength(singles.length + expected);
     const starvedBy = (id: string) => new Set(pairs.find((o) => o.id === id)!.starved.map((s) => s.part));
-    const [one, other, together] = ['pump.worn', 'mains.worn', 'pump.worn + mains.worn'].map(starvedBy) as [Set<string>, Set<string>, Set<string>];
+    const [one, other, together] = ['pump.worn', 'mains.worn', 'pump.worn + mains.worn'].map(starvedBy) as [
+      Set<string>,
+      Set<string>,
+      Set<string>,
+    ];
     for (const part of [...one, ...other]) expect(together.has(part)).toBe(true);
     expect(together.size).toBeGreaterThan(Math.max(one.size, other.size));
   });
@@ -71,13 +97,32 @@ describe('Single faults', () => {
 
 describe('A leak', () => {
   it('lets out what a sharp hole of 1.5 mm does (orifice equation, Cd 0.61)', () => {
-    const project = betweenTanks([
-      { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 14e-3, lengthM: 0.1, losses: [] },
-      { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-6, ratedViscosityPaS: 0.01, ratedDensityKgM3: 850, viscousShare: 1 },
-    ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
+    const project = betweenTanks(
+      [
+        { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 14e-3, lengthM: 0.1, losses: [] },
+        {
+          id: 'fed',
+          kind: 'consumer',
+          name: 'fed',
+          duty: 'other',
+          ratedPressureDropPa: 1e5,
+          ratedFlowM3S: 5e-6,
+          ratedViscosityPaS: 0.01,
+          ratedDensityKgM3: 850,
+          viscousShare: 1,
+        },
+      ],
+      [
+        ['high.suction', 'hose.in'],
+        ['hose.out', 'fed.in'],
+        ['fed.out', 'low.return'],
+      ],
+    );
     const variant = variantWithFault(project.variants[0]!, 'hose.leak')!;
     const leak = variant.circuit.parts.find((p) => p.name === 'Leak')!;
     const flow = solve(project, variant).elements.find((e) => e.part === leak.id)!.flowM3S;
-    expect(flow / (0.61 * 0.25 * Math.PI * 1.5e-3 ** 2 * Math.sqrt((2 * BENCH_HIGH_PA) / BENCH_DENSITY_KG_M3))).toBeCloseTo(1, 1.5);
+    expect(
+      flow / (0.61 * 0.25 * Math.PI * 1.5e-3 ** 2 * Math.sqrt((2 * BENCH_HIGH_PA) / BENCH_DENSITY_KG_M3)),
+    ).toBeCloseTo(1, 1.5);
   });
 });

@@ -29,8 +29,16 @@ const LEAK_VISCOUS_SHARE = 0.05;
 const LEAK_DENSITY_KG_M3 = 850;
 const LEAK_RATED_PA = 1e5;
 const LEAK: MoveDraft = {
-  kind: 'consumer', name: 'Leak', duty: 'other', viscousShare: LEAK_VISCOUS_SHARE, ratedPressureDropPa: LEAK_RATED_PA, ratedViscosityPaS: 0.012, ratedDensityKgM3: LEAK_DENSITY_KG_M3,
-  ratedFlowM3S: 0.61 * 0.25 * Math.PI * LEAK_BORE_M ** 2 * Math.sqrt((2 * LEAK_RATED_PA) / LEAK_DENSITY_KG_M3), heatW: 0, supply: {},
+  kind: 'consumer',
+  name: 'Leak',
+  duty: 'other',
+  viscousShare: LEAK_VISCOUS_SHARE,
+  ratedPressureDropPa: LEAK_RATED_PA,
+  ratedViscosityPaS: 0.012,
+  ratedDensityKgM3: LEAK_DENSITY_KG_M3,
+  ratedFlowM3S: 0.61 * 0.25 * Math.PI * LEAK_BORE_M ** 2 * Math.sqrt((2 * LEAK_RATED_PA) / LEAK_DENSITY_KG_M3),
+  heatW: 0,
+  supply: {},
 };
 
 /** Every single fault that can befall a circuit: valves stuck, lines blocked or leaking, elements loaded, thermostats stuck, pump and bearings worn. */
@@ -40,17 +48,30 @@ export function singleFaults(variant: Variant): Fault[] {
 
 function faultsOf(part: Part): Fault[] {
   const faults: Fault[] = [];
-  const add = (key: string, words: string, change: Part) => faults.push({ id: `${part.id}.${key}`, part: part.id, title: `${part.name} ${words}`, apply: (v) => withPart(v, change) });
+  const add = (key: string, words: string, change: Part) =>
+    faults.push({
+      id: `${part.id}.${key}`,
+      part: part.id,
+      title: `${part.name} ${words}`,
+      apply: (v) => withPart(v, change),
+    });
   if (part.blocked === true) return [];
   switch (part.kind) {
     case 'pickup':
-      add('loaded', 'clogged', { ...part, screen: { ...part.screen, load: Math.max(NEGLECTED_LOAD, part.screen.load) } });
+      add('loaded', 'clogged', {
+        ...part,
+        screen: { ...part.screen, load: Math.max(NEGLECTED_LOAD, part.screen.load) },
+      });
       break;
     case 'pump': {
       const { slip } = part;
-      const worn = slip.kind === 'efficiency'
-        ? { ...slip, volumetricEfficiency: Math.max(LEAST_EFFICIENCY, 1 - WORN_SLIP * (1 - slip.volumetricEfficiency)) }
-        : { ...slip, slipCoefficient: WORN_SLIP * slip.slipCoefficient };
+      const worn =
+        slip.kind === 'efficiency'
+          ? {
+              ...slip,
+              volumetricEfficiency: Math.max(LEAST_EFFICIENCY, 1 - WORN_SLIP * (1 - slip.volumetricEfficiency)),
+            }
+          : { ...slip, slipCoefficient: WORN_SLIP * slip.slipCoefficient };
       add('worn', `worn, ${WORN_SLIP} times its slip`, { ...part, slip: worn });
       break;
     }
@@ -83,7 +104,13 @@ function faultsOf(part: Part): Fault[] {
       break;
     case 'line':
       add('blocked', 'blocked', { ...part, blocked: true });
-      if (part.form === 'hose' || part.form === 'hardLine') faults.push({ id: `${part.id}.leak`, part: part.id, title: `${part.name} leaks, as by a hole of 1.5 mm`, apply: (v) => leaking(v, part) });
+      if (part.form === 'hose' || part.form === 'hardLine')
+        faults.push({
+          id: `${part.id}.leak`,
+          part: part.id,
+          title: `${part.name} leaks, as by a hole of 1.5 mm`,
+          apply: (v) => leaking(v, part),
+        });
       break;
     case 'orifice':
     case 'valve':
@@ -91,7 +118,10 @@ function faultsOf(part: Part): Fault[] {
       break;
     case 'bearings':
     case 'rods':
-      add('worn', `worn, ${WORN_CLEARANCE} times the clearance`, { ...part, clearanceRadialM: WORN_CLEARANCE * part.clearanceRadialM });
+      add('worn', `worn, ${WORN_CLEARANCE} times the clearance`, {
+        ...part,
+        clearanceRadialM: WORN_CLEARANCE * part.clearanceRadialM,
+      });
       break;
     default:
       for (const stuck of ['open', 'shut'] as const) {
@@ -103,12 +133,20 @@ function faultsOf(part: Part): Fault[] {
 }
 
 function withPart(variant: Variant, change: Part): Variant {
-  return { ...variant, circuit: { ...variant.circuit, parts: variant.circuit.parts.map((p) => (p.id === change.id ? change : p)) } };
+  return {
+    ...variant,
+    circuit: { ...variant.circuit, parts: variant.circuit.parts.map((p) => (p.id === change.id ? change : p)) },
+  };
 }
 
 function leaking(variant: Variant, line: Part): Variant | undefined {
   // Outside is nearest to the reservoir that stands under least pressure.
   const out = variant.circuit.parts.filter(isReservoir).reduce((a, b) => (b.pressurePa < a.pressurePa ? b : a));
-  const outcome = applyMove(variant, { kind: 'tee', at: `${line.id}.out`, drafts: [LEAK], returnTo: `${out.id}.return` });
+  const outcome = applyMove(variant, {
+    kind: 'tee',
+    at: `${line.id}.out`,
+    drafts: [LEAK],
+    returnTo: `${out.id}.return`,
+  });
   return outcome.ok ? outcome.variant : undefined;
 }

@@ -3,7 +3,16 @@ import type { SpeedAndOil } from '../sweep/reachable';
 import type { Conditions } from './conditions';
 import type { HeatSolver } from './heatSolver';
 import { restByOutlet, type Jump } from './restByOutlet';
-import { AT_REST_K, FINEST_REST_K, FIRST_SLOPE_WK, heatInW, JUMP_SHARE, MOST_CLOSER, RESIDUAL_SHARE, settle } from './settle';
+import {
+  AT_REST_K,
+  FINEST_REST_K,
+  FIRST_SLOPE_WK,
+  heatInW,
+  JUMP_SHARE,
+  MOST_CLOSER,
+  RESIDUAL_SHARE,
+  settle,
+} from './settle';
 
 /**
  * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just above it, and no steady
@@ -51,14 +60,24 @@ const REOPENED_K = 0.5;
  * @param fromK where the search starts: near the air's temperature for the cold side, 180 °C for the hot side
  * @param state speed and air pressure; its oil temperature is not read
  */
-export function findBalance(heat: HeatSolver, state: OperatingState, conditions: Conditions, fromK: number): BalanceOutcome {
+export function findBalance(
+  heat: HeatSolver,
+  state: OperatingState,
+  conditions: Conditions,
+  fromK: number,
+): BalanceOutcome {
   const { jump, ...found } = search(heat, state, conditions, fromK);
   if (!jump) return found;
   const { rests, passes } = restByOutlet(heat, state, conditions, found.sumpK, jump);
   return { ...(rests ? { status: 'balanced' as const, ...rests } : found), passes: found.passes + passes };
 }
 
-function search(heat: HeatSolver, state: OperatingState, conditions: Conditions, fromK: number): BalanceOutcome & { readonly jump?: Jump } {
+function search(
+  heat: HeatSolver,
+  state: OperatingState,
+  conditions: Conditions,
+  fromK: number,
+): BalanceOutcome & { readonly jump?: Jump } {
   const jump: Jump = { belowOutK: heat.outK.slice(), aboveOutK: heat.outK.slice() };
   let t = Math.min(HOTTEST_K, Math.max(COLDEST_K, fromK));
   if (!Number.isFinite(heat.placeK[0]!)) heat.startAt(t);
@@ -75,12 +94,20 @@ function search(heat: HeatSolver, state: OperatingState, conditions: Conditions,
   for (let i = 0; i < MOST_STEPS; i++) {
     // Temperatures must have come to rest well within the step that they are to decide.
     const rest = Math.max(FINEST_REST_K, 0.02 * Math.abs(step));
-    const settled = settle(heat, { ...state, oilTemperatureK: t }, conditions, t, rest, closer ? MOST_CLOSER : MOST_INNER);
+    const settled = settle(
+      heat,
+      { ...state, oilTemperatureK: t },
+      conditions,
+      t,
+      rest,
+      closer ? MOST_CLOSER : MOST_INNER,
+    );
     passes += settled.passes;
     const { residualW, changeK } = settled;
     if (Number.isNaN(residualW)) return { status: 'notSolved', sumpK: t, residualW, passes };
     const heatIn = heatInW(heat);
-    if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= AT_REST_K) return { status: 'balanced', sumpK: t, residualW, passes };
+    if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= AT_REST_K)
+      return { status: 'balanced', sumpK: t, residualW, passes };
     if (residualW > 0) {
       gainsAt = t;
       jump.belowOutK.set(heat.outK);
@@ -97,7 +124,8 @@ function search(heat: HeatSolver, state: OperatingState, conditions: Conditions,
       if (t > low) [low, lowShare] = [t, share];
     } else if (t < high) [high, highShare] = [t, share];
     // Much heat in just below, much heat out just above, both at rest: no sump temperature between leaves it at rest.
-    if (high - low < JUMP_K && lowShare > JUMP_SHARE && highShare > JUMP_SHARE) return { status: 'hunting', sumpK: 0.5 * (low + high), residualW, passes, jump };
+    if (high - low < JUMP_K && lowShare > JUMP_SHARE && highShare > JUMP_SHARE)
+      return { status: 'hunting', sumpK: 0.5 * (low + high), residualW, passes, jump };
     if (low >= HOTTEST_K - 1e-9) return { status: 'tooHot', sumpK: t, residualW, passes };
     if (high <= COLDEST_K + 1e-9) return { status: 'tooCold', sumpK: t, residualW, passes };
     const slope = before && Math.abs(t - before.t) > 1e-9 ? (before.r - residualW) / (t - before.t) : FIRST_SLOPE_WK;
@@ -106,7 +134,11 @@ function search(heat: HeatSolver, state: OperatingState, conditions: Conditions,
     let next = t + step;
     if (next >= high && high >= HOTTEST_K) next = HOTTEST_K;
     else if (next <= low && low <= COLDEST_K) next = COLDEST_K;
-    else if (next <= low || next >= high) next = high - low < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K ? 0.5 * (Math.max(low, t - LONGEST_STEP_K) + Math.min(high, t + LONGEST_STEP_K)) : next;
+    else if (next <= low || next >= high)
+      next =
+        high - low < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K
+          ? 0.5 * (Math.max(low, t - LONGEST_STEP_K) + Math.min(high, t + LONGEST_STEP_K))
+          : next;
     step = next - t;
     before = { t, r: residualW };
     t = next;
@@ -124,7 +156,13 @@ function search(heat: HeatSolver, state: OperatingState, conditions: Conditions,
   }
   // Steps ran out while gain and loss stood close together: it does not come to rest between them.
   const narrow = gainsAt !== undefined && losesAt !== undefined && Math.abs(gainsAt - losesAt) < HUNTS_WITHIN_K;
-  return { status: narrow ? 'hunting' : 'notSolved', sumpK: narrow ? 0.5 * (gainsAt! + losesAt!) : t, residualW: before?.r ?? NaN, passes, ...(narrow ? { jump } : {}) };
+  return {
+    status: narrow ? 'hunting' : 'notSolved',
+    sumpK: narrow ? 0.5 * (gainsAt! + losesAt!) : t,
+    residualW: before?.r ?? NaN,
+    passes,
+    ...(narrow ? { jump } : {}),
+  };
 }
 
 /** Balances that a state has: from the cold side, and from the hot side where that is another one. */
@@ -139,7 +177,12 @@ const SAME_K = 0.5;
 const HOT_START_K = 453.15;
 
 /** Searches from both sides, since a core plugged with cold oil and a flowing one can both be stable; leaves the solver at the cold side's answer. */
-export function findBalances(heat: HeatSolver, speed: Pick<SpeedAndOil, 'speedRevS'>, atmospherePa: number, conditions: Conditions): Balances {
+export function findBalances(
+  heat: HeatSolver,
+  speed: Pick<SpeedAndOil, 'speedRevS'>,
+  atmospherePa: number,
+  conditions: Conditions,
+): Balances {
   const state: OperatingState = { ...speed, oilTemperatureK: conditions.airTemperatureK, atmospherePa };
   heat.startAt(HOT_START_K);
   const hot = findBalance(heat, state, conditions, HOT_START_K);

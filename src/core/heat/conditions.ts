@@ -26,19 +26,35 @@ export function brakePowerW(project: Project, speedRevS: number, load: number): 
 export function engineHeatW(project: Project, speedRevS: number, load: number): number {
   if (speedRevS <= 0) return 0;
   const { heat } = project.engine;
-  return heat.baseHeatW * Math.min(1, speedRevS / project.engine.idleSpeedRevS) + heat.heatShare * brakePowerW(project, speedRevS, load);
+  return (
+    heat.baseHeatW * Math.min(1, speedRevS / project.engine.idleSpeedRevS) +
+    heat.heatShare * brakePowerW(project, speedRevS, load)
+  );
 }
 
-const DUTY_HEAT_W: Readonly<Record<PartOf<'consumer'>['duty'], number>> = { turbo: 900, supercharger: 250, lifters: 0, phaser: 0, tensioner: 0, gears: 100, other: 0 };
+const DUTY_HEAT_W: Readonly<Record<PartOf<'consumer'>['duty'], number>> = {
+  turbo: 900,
+  supercharger: 250,
+  lifters: 0,
+  phaser: 0,
+  tensioner: 0,
+  gears: 100,
+  other: 0,
+};
 const ROLLING_TURBO_W = 700;
 /** Share of a turbo's heat that is there without load. @source engineering judgement */
 const IDLE_SHARE = 0.15;
 
 /** Heat that a fed part gives its oil [W]. @source engineering judgement where the part states none */
 export function consumerHeatW(part: PartOf<'consumer'>, project: Project, speedRevS: number, load: number): number {
-  const full = part.heatW ?? (part.duty === 'turbo' && part.bearingType === 'rolling' ? ROLLING_TURBO_W : DUTY_HEAT_W[part.duty]);
+  const full =
+    part.heatW ?? (part.duty === 'turbo' && part.bearingType === 'rolling' ? ROLLING_TURBO_W : DUTY_HEAT_W[part.duty]);
   const running = Math.min(1, speedRevS / project.engine.maximumSpeedRevS);
-  return full * part.count * (IDLE_SHARE * Math.min(1, speedRevS / project.engine.idleSpeedRevS) + (1 - IDLE_SHARE) * load * running);
+  return (
+    full *
+    part.count *
+    (IDLE_SHARE * Math.min(1, speedRevS / project.engine.idleSpeedRevS) + (1 - IDLE_SHARE) * load * running)
+  );
 }
 
 /** Conductance that follows the air, from one at 25 m/s [W/K]: ∝ v^0.6, no less than 4/15 of it. @source engineering judgement */
@@ -47,4 +63,13 @@ export function windConductanceWK(at25: number, roadSpeedMS: number): number {
 }
 
 /** To the air, a metre of bare hose or hard line at 25 m/s, by dash size [W/(m K)]. @source engineering judgement; rubber or a sleeve: half */
-export const HOSE_CONDUCTANCE_WMK: Readonly<Record<number, number>> = { 3: 0.4, 4: 0.5, 6: 0.7, 8: 0.9, 10: 1.1, 12: 1.3, 16: 1.6, 20: 2 };
+export const HOSE_CONDUCTANCE_WMK: Readonly<Record<number, number>> = {
+  3: 0.4,
+  4: 0.5,
+  6: 0.7,
+  8: 0.9,
+  10: 1.1,
+  12: 1.3,
+  16: 1.6,
+  20: 2,
+};

@@ -17,13 +17,28 @@ const MOST_NTU = 30;
 type AirCooling = Extract<Cooling, { kind: 'air' }>;
 type LiquidCooling = Extract<Cooling, { kind: 'liquid' }>;
 
-export const airDensityKgM3 = (temperatureK: number, pressurePa = 101_325): number => pressurePa / (AIR_GAS_CONSTANT * temperatureK);
+export const airDensityKgM3 = (temperatureK: number, pressurePa = 101_325): number =>
+  pressurePa / (AIR_GAS_CONSTANT * temperatureK);
 
 /** What a cooler is without data: a front cooler of 0.05 m² or a plate of 150 W/K. @source engineering judgement */
 export const DEFAULT_AIR_COOLING: AirCooling = {
-  kind: 'air', ratedHeatW: 9000, ratedOilFlowM3S: 30e-3 / 60, ratedFaceSpeedMS: 10, faceAreaM2: 0.05, ratedOilK: 373.15, ratedAirK: 308.15, oilSideShare: 0.5, positionFactor: 0.25,
+  kind: 'air',
+  ratedHeatW: 9000,
+  ratedOilFlowM3S: 30e-3 / 60,
+  ratedFaceSpeedMS: 10,
+  faceAreaM2: 0.05,
+  ratedOilK: 373.15,
+  ratedAirK: 308.15,
+  oilSideShare: 0.5,
+  positionFactor: 0.25,
 };
-export const DEFAULT_LIQUID_COOLING: LiquidCooling = { kind: 'liquid', conductanceWK: 150, ratedOilFlowM3S: 20e-3 / 60, oilSideShare: 0.8, coolantFlowM3S: 20e-3 / 60 };
+export const DEFAULT_LIQUID_COOLING: LiquidCooling = {
+  kind: 'liquid',
+  conductanceWK: 150,
+  ratedOilFlowM3S: 20e-3 / 60,
+  oilSideShare: 0.8,
+  coolantFlowM3S: 20e-3 / 60,
+};
 
 /**
  * An air cooler from its rows and width: face from 15.8 mm a row, heat by the default cooler's flux.
@@ -31,7 +46,11 @@ export const DEFAULT_LIQUID_COOLING: LiquidCooling = { kind: 'liquid', conductan
  */
 export function estimateAirCooling(rows: number, widthM: number): AirCooling {
   const faceAreaM2 = rows * 0.0158 * widthM;
-  return { ...DEFAULT_AIR_COOLING, faceAreaM2, ratedHeatW: DEFAULT_AIR_COOLING.ratedHeatW * (faceAreaM2 / DEFAULT_AIR_COOLING.faceAreaM2) };
+  return {
+    ...DEFAULT_AIR_COOLING,
+    faceAreaM2,
+    ratedHeatW: DEFAULT_AIR_COOLING.ratedHeatW * (faceAreaM2 / DEFAULT_AIR_COOLING.faceAreaM2),
+  };
 }
 
 /** One point of a cooler's curve: heat at an oil flow, at the rating point's air and temperatures. */
@@ -49,17 +68,30 @@ const WORST_MISFIT = 0.25;
  * @param points two at least, flows and heats > 0 @returns undefined where no such cooler follows them within a quarter
  * @source least squares over the share; the heat is scaled to the point of largest flow
  */
-export function fitAirCooling(points: readonly HeatPoint[], base: AirCooling, oil: Oil): { readonly cooling: AirCooling; readonly misfit: number } | undefined {
+export function fitAirCooling(
+  points: readonly HeatPoint[],
+  base: AirCooling,
+  oil: Oil,
+): { readonly cooling: AirCooling; readonly misfit: number } | undefined {
   if (points.length < 2 || points.some((p) => !(p.oilFlowM3S > 0) || !(p.heatW > 0))) return undefined;
   const top = points.reduce((a, b) => (b.oilFlowM3S > a.oilFlowM3S ? b : a));
-  const surroundings = { airTemperatureK: base.ratedAirK, roadSpeedMS: base.positionFactor > 0 ? base.ratedFaceSpeedMS / base.positionFactor : 0, coolantK: base.ratedAirK, atmospherePa: 101_325 };
+  const surroundings = {
+    airTemperatureK: base.ratedAirK,
+    roadSpeedMS: base.positionFactor > 0 ? base.ratedFaceSpeedMS / base.positionFactor : 0,
+    coolantK: base.ratedAirK,
+    atmospherePa: 101_325,
+  };
   let best: { cooling: AirCooling; misfit: number } | undefined;
   for (const oilSideShare of SHARES) {
     const cooling: AirCooling = { ...base, ratedHeatW: top.heatW, ratedOilFlowM3S: top.oilFlowM3S, oilSideShare };
     const c = coolerConductance(cooling, oil);
     if (!c) continue;
-    const heat = (flow: number) => coolerExchangeWK(c, oil, flow * oil.densityKgM3(base.ratedOilK), base.ratedOilK, base.ratedOilK, surroundings) * (base.ratedOilK - base.ratedAirK);
-    const misfit = Math.max(...points.map((p) => Math.abs(heat(p.oilFlowM3S) / heat(top.oilFlowM3S) / (p.heatW / top.heatW) - 1)));
+    const heat = (flow: number) =>
+      coolerExchangeWK(c, oil, flow * oil.densityKgM3(base.ratedOilK), base.ratedOilK, base.ratedOilK, surroundings) *
+      (base.ratedOilK - base.ratedAirK);
+    const misfit = Math.max(
+      ...points.map((p) => Math.abs(heat(p.oilFlowM3S) / heat(top.oilFlowM3S) / (p.heatW / top.heatW) - 1)),
+    );
     if (!best || misfit < best.misfit) best = { cooling, misfit };
   }
   return best && best.misfit <= WORST_MISFIT ? best : undefined;
@@ -87,7 +119,8 @@ export function coolerConductance(cooling: Cooling, oil: Oil): CoolerConductance
     const least = Math.min(oilC, airC);
     const ratio = least / Math.max(oilC, airC);
     const wanted = cooling.ratedHeatW / (least * (cooling.ratedOilK - cooling.ratedAirK));
-    if (!(wanted > 0) || wanted > Math.min(MOST_EFFECTIVENESS, crossflowEffectiveness(MOST_NTU, ratio))) return undefined;
+    if (!(wanted > 0) || wanted > Math.min(MOST_EFFECTIVENESS, crossflowEffectiveness(MOST_NTU, ratio)))
+      return undefined;
     let low = 0;
     let high = MOST_NTU;
     for (let i = 0; i < 70; i++) {
@@ -112,7 +145,14 @@ export interface CoolerSurroundings {
  * Heat that a cooler takes per kelvin between the oil's inlet and the other stream's inlet, ε·C_min [W/K].
  * @param massFlowKgS of the oil, ≥ 0 @param oilInK @param outK outlet as last found: where a fan's switch sits
  */
-export function coolerExchangeWK(c: CoolerConductance, oil: Oil, massFlowKgS: number, oilInK: number, outK: number, s: CoolerSurroundings): number {
+export function coolerExchangeWK(
+  c: CoolerConductance,
+  oil: Oil,
+  massFlowKgS: number,
+  oilInK: number,
+  outK: number,
+  s: CoolerSurroundings,
+): number {
   const { cooling } = c;
   const oilC = massFlowKgS * meanSpecificHeat(oil, oilInK, coolerAmbientK(cooling, s));
   const flow = massFlowKgS / oil.densityKgM3(oilInK);
@@ -139,7 +179,9 @@ export function coolerExchangeWK(c: CoolerConductance, oil: Oil, massFlowKgS: nu
  */
 export function meanSpecificHeat(oil: Oil, fromK: number, toK: number): number {
   const difference = fromK - toK;
-  return Math.abs(difference) < 1e-3 ? oil.specificHeatJKgK(fromK) : (oil.enthalpyJKg(fromK) - oil.enthalpyJKg(toK)) / difference;
+  return Math.abs(difference) < 1e-3
+    ? oil.specificHeatJKgK(fromK)
+    : (oil.enthalpyJKg(fromK) - oil.enthalpyJKg(toK)) / difference;
 }
 
 /** Natural draught on a core at rest [m/s]. @source engineering judgement */
@@ -155,5 +197,5 @@ export function faceSpeedMS(cooling: AirCooling, roadSpeedMS: number, outK: numb
 
 /** Temperature of the stream that a cooler gives its heat to [K]. */
 export function coolerAmbientK(cooling: Cooling, s: CoolerSurroundings): number {
-  return cooling.kind === 'air' ? s.airTemperatureK : cooling.coolantK ?? s.coolantK;
+  return cooling.kind === 'air' ? s.airTemperatureK : (cooling.coolantK ?? s.coolantK);
 }

@@ -11,7 +11,17 @@ const COLD_CRUISE = { speedShare: 0.35, airK: 273.15, roadMS: 22, load: 0.2 } as
 /** The two drives that coolers and thermostats are judged by: oil that gets too hot shows on the one, oil that stays too cold on the other. */
 export function designDrives(engine: Engine): { readonly hotDay: Drive; readonly coldCruise: Drive } {
   return {
-    hotDay: { speedRevS: HOT_DAY.speedShare * engine.maximumSpeedRevS, airTemperatureK: HOT_DAY.airK, roadSpeedMS: HOT_DAY.roadMS, load: 1 },
-    coldCruise: { speedRevS: Math.max(engine.idleSpeedRevS, COLD_CRUISE.speedShare * engine.maximumSpeedRevS), airTemperatureK: COLD_CRUISE.airK, roadSpeedMS: COLD_CRUISE.roadMS, load: COLD_CRUISE.load },
+    hotDay: {
+      speedRevS: HOT_DAY.speedShare * engine.maximumSpeedRevS,
+      airTemperatureK: HOT_DAY.airK,
+      roadSpeedMS: HOT_DAY.roadMS,
+      load: 1,
+    },
+    coldCruise: {
+      speedRevS: Math.max(engine.idleSpeedRevS, COLD_CRUISE.speedShare * engine.maximumSpeedRevS),
+      airTemperatureK: COLD_CRUISE.airK,
+      roadSpeedMS: COLD_CRUISE.roadMS,
+      load: COLD_CRUISE.load,
+    },
   };
 }

@@ -32,7 +32,10 @@ export class FanSwitches {
     if (lag * this.lagK[element]! < 0) this.share[element] = Math.max(LEAST_SHARE, SHORTER * this.share[element]!);
     this.lagK[element] = lag;
     this.feltK[element]! += this.share[element]! * lag;
-    const felt = cooling.kind === 'air' && cooling.fan && faceSpeedMS(cooling, roadSpeedMS, this.feltK[element]!) !== faceSpeedMS(cooling, roadSpeedMS, outK);
+    const felt =
+      cooling.kind === 'air' &&
+      cooling.fan &&
+      faceSpeedMS(cooling, roadSpeedMS, this.feltK[element]!) !== faceSpeedMS(cooling, roadSpeedMS, outK);
     return felt ? Math.abs(lag) : 0;
   }
 }

@@ -1,8 +1,15 @@
 import { z } from 'zod';
 
-export const conditionsSchema = z.strictObject({ airTemperatureK: z.number().min(180).max(340), roadSpeedMS: z.number().min(0).max(150), load: z.number().min(0).max(1) });
+export const conditionsSchema = z.strictObject({
+  airTemperatureK: z.number().min(180).max(340),
+  roadSpeedMS: z.number().min(0).max(150),
+  load: z.number().min(0).max(1),
+});
 
-const outcomeSchema = z.strictObject({ status: z.enum(['balanced', 'hunting', 'tooHot', 'tooCold', 'notSolved']), sumpK: z.number() });
+const outcomeSchema = z.strictObject({
+  status: z.enum(['balanced', 'hunting', 'tooHot', 'tooCold', 'notSolved']),
+  sumpK: z.number(),
+});
 
 /** Where an engine's oil settles and why, as plain data. */
 export const heatResultSchema = z.strictObject({
@@ -13,8 +20,17 @@ export const heatResultSchema = z.strictObject({
   /** What the balance still lacks [W]. */
   residualW: z.number().nullable(),
   passes: z.int(),
-  heatIn: z.array(z.strictObject({ key: z.enum(['bearings', 'fed', 'engine', 'pumping', 'radiant']), heatW: z.number() })),
-  heatOut: z.array(z.strictObject({ key: z.enum(['cooler', 'lines', 'pan', 'coolant']), part: z.string().nullable(), name: z.string(), heatW: z.number() })),
+  heatIn: z.array(
+    z.strictObject({ key: z.enum(['bearings', 'fed', 'engine', 'pumping', 'radiant']), heatW: z.number() }),
+  ),
+  heatOut: z.array(
+    z.strictObject({
+      key: z.enum(['cooler', 'lines', 'pan', 'coolant']),
+      part: z.string().nullable(),
+      name: z.string(),
+      heatW: z.number(),
+    }),
+  ),
   /** Oil into and out of each part that changes it by more than a twentieth of a kelvin. */
   parts: z.array(z.strictObject({ part: z.string(), name: z.string(), inK: z.number(), outK: z.number() })),
   filmHottestK: z.number().nullable(),

@@ -4,7 +4,15 @@ import type { CircuitSolver } from '../network/solveProject';
 import type { SolveOutcome } from '../network/solver';
 import { STANDARD_GRAVITY_M_S2, type OperatingState, type TemperatureField } from '../network/state';
 import { consumerHeatW, engineHeatW, windConductanceWK, type Conditions } from './conditions';
-import { coolerAmbientK, coolerConductance, coolerExchangeWK, DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, meanSpecificHeat, type CoolerConductance } from './coolers';
+import {
+  coolerAmbientK,
+  coolerConductance,
+  coolerExchangeWK,
+  DEFAULT_AIR_COOLING,
+  DEFAULT_LIQUID_COOLING,
+  meanSpecificHeat,
+  type CoolerConductance,
+} from './coolers';
 import { singleStreamEffectiveness } from './effectiveness';
 import { FanSwitches } from './fanSwitches';
 import type { HeatLedger } from './heatLedger';
@@ -80,17 +88,30 @@ export class HeatSolver {
     this.freeOutK = new Float64Array(elements);
     this.switches = new FanSwitches(elements);
     this.field = { elementK: new Float64Array(elements), opening: new Float64Array(elements).fill(NaN) };
-    this.ledger = { bearingsW: 0, fedPartsW: 0, engineW: 0, pumpingW: 0, radiantW: 0, exchangeW: new Float64Array(elements), panW: 0, coolantW: 0 };
+    this.ledger = {
+      bearingsW: 0,
+      fedPartsW: 0,
+      engineW: 0,
+      pumpingW: 0,
+      radiantW: 0,
+      exchangeW: new Float64Array(elements),
+      panW: 0,
+      coolantW: 0,
+    };
 
     const byId = new Map(parts.map((p) => [p.id, p]));
     const partOf = (e: number) => byId.get(compiled.partOfElement[e]!);
-    const role = (e: number, wanted: string) => compiled.elementsOfPart.get(compiled.partOfElement[e]!)?.get(wanted) === e;
+    const role = (e: number, wanted: string) =>
+      compiled.elementsOfPart.get(compiled.partOfElement[e]!)?.get(wanted) === e;
     const impossible: string[] = [];
     this.line = network.elementName.map((_, e) => lineHeat(partOf(e)));
     this.cooler = network.elementName.map((_, e) => {
       const part = partOf(e);
       if (part?.kind !== 'cooler' || !(role(e, '') || role(e, 'core'))) return undefined;
-      const found = coolerConductance(part.cooling ?? (part.medium === 'air' ? DEFAULT_AIR_COOLING : DEFAULT_LIQUID_COOLING), circuit.oil);
+      const found = coolerConductance(
+        part.cooling ?? (part.medium === 'air' ? DEFAULT_AIR_COOLING : DEFAULT_LIQUID_COOLING),
+        circuit.oil,
+      );
       if (!found) impossible.push(part.id);
       return found;
     });
@@ -132,8 +153,10 @@ export class HeatSolver {
    * What is found this way is a start for the next pass, never an answer.
    */
   goOn(multiple: number): void {
-    for (let i = 0; i < this.placeK.length; i++) if (Number.isFinite(this.placeStepK[i]!)) this.placeK[i]! += multiple * this.placeStepK[i]!;
-    for (const { element } of this.coolers) if (Number.isFinite(this.outStepK[element]!)) this.outK[element]! += multiple * this.outStepK[element]!;
+    for (let i = 0; i < this.placeK.length; i++)
+      if (Number.isFinite(this.placeStepK[i]!)) this.placeK[i]! += multiple * this.placeStepK[i]!;
+    for (const { element } of this.coolers)
+      if (Number.isFinite(this.outStepK[element]!)) this.outK[element]! += multiple * this.outStepK[element]!;
   }
 
   /** Temperature at a node of the network [K]. */
@@ -148,7 +171,9 @@ export class HeatSolver {
 
   private upstream(e: number): number {
     const { network } = this.circuit.compiled;
-    return this.places.unknownOfNode[this.circuit.solver.workspace.flowM3S[e]! >= 0 ? network.from[e]! : network.to[e]!]!;
+    return this.places.unknownOfNode[
+      this.circuit.solver.workspace.flowM3S[e]! >= 0 ? network.from[e]! : network.to[e]!
+    ]!;
   }
 
   private setElementTemperatures(sumpK: number): void {
@@ -162,7 +187,12 @@ export class HeatSolver {
   }
 
   /** Assembles and solves the enthalpies. @returns largest change of temperature */
-  private solveTemperatures(state: OperatingState, conditions: Conditions, sumpK: number, stores: ThermalStores | undefined): number {
+  private solveTemperatures(
+    state: OperatingState,
+    conditions: Conditions,
+    sumpK: number,
+    stores: ThermalStores | undefined,
+  ): number {
     const { network } = this.circuit.compiled;
     const { oil, project, solver } = this.circuit;
     const ws = solver.workspace;
@@ -232,13 +262,21 @@ export class HeatSolver {
     this.readExchange(state, conditions, stores);
     for (const { element } of this.coolers) {
       this.outStepK[element]! += this.outK[element]!;
-      changeK = Math.max(changeK, this.switches.follow(element, this.outK[element]!, this.cooler[element]!.cooling, conditions.roadSpeedMS));
+      changeK = Math.max(
+        changeK,
+        this.switches.follow(element, this.outK[element]!, this.cooler[element]!.cooling, conditions.roadSpeedMS),
+      );
     }
     return changeK;
   }
 
   /** What belongs to the reservoirs: the rest of the engine's heat, pan and block; and what scavenge sections carry from one to the other. */
-  private addStores(state: OperatingState, conditions: Conditions, strayW: number, stores: ThermalStores | undefined): void {
+  private addStores(
+    state: OperatingState,
+    conditions: Conditions,
+    strayW: number,
+    stores: ThermalStores | undefined,
+  ): void {
     const { project, oil } = this.circuit;
     const { ledger } = this;
     const all = engineHeatW(project, state.speedRevS, conditions.load);
@@ -258,21 +296,31 @@ export class HeatSolver {
       this.places.matrix.values[this.places.scavengeSlots[i]!]! -= m;
     });
     // A reservoir that nothing comes to keeps what it had.
-    for (let i = 0; i < this.places.diagonal.length; i++) if (this.places.matrix.values[this.places.diagonal[i]!] === 0) {
-      this.places.matrix.values[this.places.diagonal[i]!] = 1;
-      this.rhs[i] = oil.enthalpyJKg(Number.isFinite(this.placeK[i]!) ? this.placeK[i]! : this.placeK[this.places.source]!);
-    }
+    for (let i = 0; i < this.places.diagonal.length; i++)
+      if (this.places.matrix.values[this.places.diagonal[i]!] === 0) {
+        this.places.matrix.values[this.places.diagonal[i]!] = 1;
+        this.rhs[i] = oil.enthalpyJKg(
+          Number.isFinite(this.placeK[i]!) ? this.placeK[i]! : this.placeK[this.places.source]!,
+        );
+      }
   }
 
   /** What the home reservoir exchanges: conductance in all [W/K], and what it would gain at 0 K over its own temperature [W]. */
-  private homeTerms(conditions: Conditions, stores: ThermalStores | undefined): { readonly conductance: number; readonly gainW: number } {
+  private homeTerms(
+    conditions: Conditions,
+    stores: ThermalStores | undefined,
+  ): { readonly conductance: number; readonly gainW: number } {
     const { heat } = this.circuit.project.engine;
     const pan = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS);
     const metalK = stores?.metalK ?? null;
     const metal = metalK === null ? 0 : heat.metalConductanceWK;
     return {
       conductance: pan + heat.blockConductanceWK + metal,
-      gainW: (metalK === null ? this.ledger.engineW : metal * metalK) + this.strayW + pan * conditions.airTemperatureK + heat.blockConductanceWK * heat.coolantK,
+      gainW:
+        (metalK === null ? this.ledger.engineW : metal * metalK) +
+        this.strayW +
+        pan * conditions.airTemperatureK +
+        heat.blockConductanceWK * heat.coolantK,
     };
   }
 
@@ -297,7 +345,8 @@ export class HeatSolver {
     });
     const homeK = this.places.home === this.places.source ? sumpK : this.placeK[this.places.home]!;
     const { heat } = this.circuit.project.engine;
-    this.ledger.panW = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS) * (homeK - conditions.airTemperatureK);
+    this.ledger.panW =
+      windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS) * (homeK - conditions.airTemperatureK);
     this.ledger.coolantW = heat.blockConductanceWK * (homeK - heat.coolantK);
     if (this.places.home === this.places.source) {
       const { conductance, gainW } = this.homeTerms(conditions, stores);
@@ -334,17 +383,26 @@ export class HeatSolver {
       const from = ws.pressurePa[network.from[e]!]!;
       const to = ws.pressurePa[network.to[e]!]!;
       const flow = ws.flowM3S[e]!;
-      const lost = network.law[e] === Law.pump
-        // Shaft power at the stroke that is filled, less what leaves as pressure.
-        ? Math.max(0, (ws.boundA[e]! * ws.opening[e]! * Math.max(0, to - from)) / this.pumpEfficiency[e]! - flow * (to - from))
-        : Math.abs(flow * (from - to - ws.densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * network.riseM[e]!));
+      const lost =
+        network.law[e] === Law.pump
+          ? // Shaft power at the stroke that is filled, less what leaves as pressure.
+            Math.max(
+              0,
+              (ws.boundA[e]! * ws.opening[e]! * Math.max(0, to - from)) / this.pumpEfficiency[e]! - flow * (to - from),
+            )
+          : Math.abs(flow * (from - to - ws.densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * network.riseM[e]!));
       this.ledger.pumpingW += lost;
       heat += lost;
     }
     return heat;
   }
 
-  private exchangeWK(e: number, massFlowKgS: number, inK: number, s: Conditions & { readonly coolantK: number; readonly atmospherePa: number }): number {
+  private exchangeWK(
+    e: number,
+    massFlowKgS: number,
+    inK: number,
+    s: Conditions & { readonly coolantK: number; readonly atmospherePa: number },
+  ): number {
     const cooler = this.cooler[e];
     if (cooler) return coolerExchangeWK(cooler, this.circuit.oil, massFlowKgS, inK, this.switches.feltK[e]!, s);
     const line = this.line[e];
@@ -378,7 +436,9 @@ export class HeatSolver {
       const k = this.exchangeWK(e, m, inK, surroundings);
       const away = k * (inK - this.ambientK(e, surroundings));
       this.ledger.exchangeW[e] = k > 0 ? away : 0;
-      this.freeOutK[e] = oil.temperatureK(this.enthalpy[u]! + (this.heatOf(e, state, conditions) - (k > 0 ? away : 0)) / m);
+      this.freeOutK[e] = oil.temperatureK(
+        this.enthalpy[u]! + (this.heatOf(e, state, conditions) - (k > 0 ? away : 0)) / m,
+      );
       this.outK[e] = Number.isNaN(stored) ? this.freeOutK[e]! : stored;
     }
     Object.assign(this.ledger, { bearingsW, fedPartsW, pumpingW, radiantW });

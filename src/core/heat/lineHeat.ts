@@ -12,8 +12,12 @@ export interface LineHeat {
 export function lineHeat(part: Part | undefined): LineHeat | undefined {
   if (part?.kind !== 'line') return undefined;
   const outside = part.form === 'hose' || part.form === 'hardLine';
-  const perMetre = part.heat?.airConductanceWMK ?? (outside ? (HOSE_CONDUCTANCE_WMK[part.dash ?? 10] ?? 1.1) * (part.form === 'hardLine' ? 1.5 : 1) : 0);
+  const perMetre =
+    part.heat?.airConductanceWMK ??
+    (outside ? (HOSE_CONDUCTANCE_WMK[part.dash ?? 10] ?? 1.1) * (part.form === 'hardLine' ? 1.5 : 1) : 0);
   const sleeve = part.place?.sleeved ? 0.5 : 1;
   const radiant = part.heat?.radiantWM ?? 0;
-  return perMetre === 0 && radiant === 0 ? undefined : { conductanceWK: perMetre * part.lengthM * sleeve, radiantW: radiant * part.lengthM * sleeve };
+  return perMetre === 0 && radiant === 0
+    ? undefined
+    : { conductanceWK: perMetre * part.lengthM * sleeve, radiantW: radiant * part.lengthM * sleeve };
 }

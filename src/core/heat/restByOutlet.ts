@@ -2,7 +2,16 @@ import type { OperatingState } from '../network/state';
 import { bracketedRoot } from '../roots/bracketedRoot';
 import type { Conditions } from './conditions';
 import type { HeatSolver } from './heatSolver';
-import { AT_REST_K, FINEST_REST_K, FIRST_SLOPE_WK, heatInW, JUMP_SHARE, MOST_CLOSER, RESIDUAL_SHARE, settle } from './settle';
+import {
+  AT_REST_K,
+  FINEST_REST_K,
+  FIRST_SLOPE_WK,
+  heatInW,
+  JUMP_SHARE,
+  MOST_CLOSER,
+  RESIDUAL_SHARE,
+  settle,
+} from './settle';
 import type { ThermalStores } from './thermalStores';
 
 /** Outlets on both sides of a jump, by element [K]. */
@@ -31,10 +40,19 @@ const HELD_SHARE = 1e-6;
  *
  * @param jumpK where the search closed on the jump @returns where it rests; undefined where nothing is found: then the oil hunts
  */
-export function restByOutlet(heat: HeatSolver, state: OperatingState, conditions: Conditions, jumpK: number, { belowOutK, aboveOutK }: Jump): { readonly rests: { readonly sumpK: number; readonly residualW: number } | undefined; readonly passes: number } {
+export function restByOutlet(
+  heat: HeatSolver,
+  state: OperatingState,
+  conditions: Conditions,
+  jumpK: number,
+  { belowOutK, aboveOutK }: Jump,
+): { readonly rests: { readonly sumpK: number; readonly residualW: number } | undefined; readonly passes: number } {
   let passes = 0;
   const jumpOf = (e: number) => Math.abs(aboveOutK[e]! - belowOutK[e]!);
-  const core = heat.coolers.reduce((most, { element }) => (most < 0 || jumpOf(element) > jumpOf(most) ? element : most), -1);
+  const core = heat.coolers.reduce(
+    (most, { element }) => (most < 0 || jumpOf(element) > jumpOf(most) ? element : most),
+    -1,
+  );
   if (core < 0 || !(jumpOf(core) > 0)) return { rests: undefined, passes };
   const held: ThermalStores = { coolerOutK: new Float64Array(heat.outK.length).fill(NaN), metalK: null };
   let t = jumpK;
@@ -47,13 +65,22 @@ export function restByOutlet(heat: HeatSolver, state: OperatingState, conditions
     let step = FIRST_STEP_K;
     let [gainsK, losesK] = [-Infinity, Infinity];
     for (let i = 0; i < MOST_STEPS; i++) {
-      const settled = settle(heat, { ...state, oilTemperatureK: t }, conditions, t, Math.max(FINEST_REST_K, 0.02 * Math.abs(step)), MOST_CLOSER, held);
+      const settled = settle(
+        heat,
+        { ...state, oilTemperatureK: t },
+        conditions,
+        t,
+        Math.max(FINEST_REST_K, 0.02 * Math.abs(step)),
+        MOST_CLOSER,
+        held,
+      );
       passes += settled.passes;
       const { residualW } = settled;
       if (Number.isNaN(residualW)) return undefined;
       const off = heat.freeOutK[core]! - held.coolerOutK[core]!;
       // Far from where the two meet, a sump that is nearly in balance tells enough.
-      const near = Math.abs(residualW) <= NEAR_ENOUGH * slope * Math.abs(off) && settled.changeK <= NEAR_ENOUGH * Math.abs(off);
+      const near =
+        Math.abs(residualW) <= NEAR_ENOUGH * slope * Math.abs(off) && settled.changeK <= NEAR_ENOUGH * Math.abs(off);
       if (near || Math.abs(residualW) <= RESIDUAL_SHARE * heatInW(heat)) return off;
       const seen = before && t !== before.t ? (before.r - residualW) / (t - before.t) : slope;
       if (seen > 1) slope = seen;
@@ -77,6 +104,7 @@ export function restByOutlet(heat: HeatSolver, state: OperatingState, conditions
   // Let go, it stays.
   const free = heat.pass({ ...state, oilTemperatureK: t }, conditions, t);
   passes++;
-  if (!(free.changeK <= AT_REST_K) || !(Math.abs(free.residualW) <= HELD_SHARE * heatInW(heat))) return { rests: undefined, passes };
+  if (!(free.changeK <= AT_REST_K) || !(Math.abs(free.residualW) <= HELD_SHARE * heatInW(heat)))
+    return { rests: undefined, passes };
   return { rests: { sumpK: t, residualW: free.residualW }, passes };
 }

@@ -31,15 +31,23 @@ function bothWays(circuit: CircuitSolver, sumpK: number) {
     ({ changeK } = plain.pass(state, CONDITIONS, sumpK));
     passes++;
   }
-  return { settled, passes, rested: changeK <= FINE_K, apartK: Math.max(...plain.placeK.map((k, i) => Math.abs(k - shortK[i]!))) };
+  return {
+    settled,
+    passes,
+    rested: changeK <= FINE_K,
+    apartK: Math.max(...plain.placeK.map((k, i) => Math.abs(k - shortK[i]!))),
+  };
 }
 
 describe('Temperatures at a held sump', () => {
-  it.each(Array.from({ length: 15 }, (_, i) => i + 1))('come to the same rest by the short way as by passes alone, on a random circuit (%d)', (seed) => {
-    const { settled, rested, apartK } = bothWays(solverOf(randomProject(seed)), 368.15);
-    expect([rested, Number.isNaN(settled.residualW)]).toEqual([true, false]);
-    expect(apartK).toBeLessThan(1e-3);
-  });
+  it.each(Array.from({ length: 15 }, (_, i) => i + 1))(
+    'come to the same rest by the short way as by passes alone, on a random circuit (%d)',
+    (seed) => {
+      const { settled, rested, apartK } = bothWays(solverOf(randomProject(seed)), 368.15);
+      expect([rested, Number.isNaN(settled.residualW)]).toEqual([true, false]);
+      expect(apartK).toBeLessThan(1e-3);
+    },
+  );
 
   it('with a core on the point of plugging come to the same rest in far fewer passes', () => {
     const circuit = solverOf(demoProject(), 'noseCooler');
@@ -56,8 +64,16 @@ describe('Temperatures at a held sump', () => {
   it('that do not solve say so by a residual that is no number', () => {
     const heat = new HeatSolver(solverOf());
     heat.startAt(368.15);
-    jest.spyOn(heat, 'pass').mockReturnValue({ hydraulic: { ...heat.circuit.solveOnly(heat.circuit.stateAt(70, 368.15)), status: 'stalled' }, residualW: 5, changeK: 1 });
-    expect(settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, FINE_K, 10)).toMatchObject({ residualW: NaN, passes: 1 });
+    jest
+      .spyOn(heat, 'pass')
+      .mockReturnValue({
+        hydraulic: { ...heat.circuit.solveOnly(heat.circuit.stateAt(70, 368.15)), status: 'stalled' },
+        residualW: 5,
+        changeK: 1,
+      });
+    expect(
+      settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, FINE_K, 10),
+    ).toMatchObject({ residualW: NaN, passes: 1 });
   });
 
   it('are never moved at once by more than a solve can bear', () => {

@@ -30,7 +30,15 @@ export function heatInW({ ledger }: HeatSolver): number {
 }
 
 /** Passes at one sump temperature until nothing changes by more than `withinK`. A residual that is no number: a pass did not solve. */
-export function settle(heat: HeatSolver, state: OperatingState, conditions: Conditions, sumpK: number, withinK: number, most: number, held?: ThermalStores): { readonly residualW: number; readonly changeK: number; readonly passes: number } {
+export function settle(
+  heat: HeatSolver,
+  state: OperatingState,
+  conditions: Conditions,
+  sumpK: number,
+  withinK: number,
+  most: number,
+  held?: ThermalStores,
+): { readonly residualW: number; readonly changeK: number; readonly passes: number } {
   let residualW = NaN;
   let changeK = Infinity;
   let passes = 0;
@@ -38,7 +46,8 @@ export function settle(heat: HeatSolver, state: OperatingState, conditions: Cond
   while (passes < LEAST_PASSES || (passes < most && changeK > withinK)) {
     const outcome = heat.pass(state, conditions, sumpK, held);
     passes++;
-    if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW)) return { residualW: NaN, changeK, passes };
+    if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW))
+      return { residualW: NaN, changeK, passes };
     ({ residualW, changeK } = outcome);
     // Passes that creep up on their rest by a constant ratio are taken there at once.
     const ratio = changeK / changeBefore;

@@ -44,7 +44,18 @@ const NO_COOLING_WK = 1e-6;
 
 /** A part with its cooling gone but its flow as before: a core whose fins are blocked. */
 export function withoutCooling(part: Part): Part {
-  return part.kind === 'cooler' ? { ...part, cooling: { kind: 'liquid', conductanceWK: NO_COOLING_WK, ratedOilFlowM3S: 5e-4, oilSideShare: 0.5, coolantFlowM3S: 5e-4 } } : part;
+  return part.kind === 'cooler'
+    ? {
+        ...part,
+        cooling: {
+          kind: 'liquid',
+          conductanceWK: NO_COOLING_WK,
+          ratedOilFlowM3S: 5e-4,
+          oilSideShare: 0.5,
+          coolantFlowM3S: 5e-4,
+        },
+      }
+    : part;
 }
 
 const stuckOpen = (part: Part) => stuckThermostat(part, 'open');
@@ -52,13 +63,19 @@ const stuckOpen = (part: Part) => stuckThermostat(part, 'open');
 /** A part with its thermostat stuck. */
 export function stuckThermostat(part: Part, stuck: 'open' | 'shut'): Part {
   if (part.kind === 'thermostat') return { ...part, stuck };
-  return part.kind === 'plate' && part.passage.kind === 'thermostat' ? { ...part, passage: { ...part.passage, stuck } } : part;
+  return part.kind === 'plate' && part.passage.kind === 'thermostat'
+    ? { ...part, passage: { ...part.passage, stuck } }
+    : part;
 }
 
 const answer = (outcome: BalanceOutcome) => (isFound(outcome.status) ? outcome.sumpK : null);
 
 /** Balance temperature against road speed and against air temperature, with what the coolers and thermostats do. Yields the share done. */
-export function* balanceCurves(circuit: CircuitSolver, speedRevS: number, conditions: Conditions): Generator<number, Curves> {
+export function* balanceCurves(
+  circuit: CircuitSolver,
+  speedRevS: number,
+  conditions: Conditions,
+): Generator<number, Curves> {
   const atmospherePa = circuit.project.engine.atmospherePa;
   const total = OPTIONS.length * (ROAD_SPEEDS_MS.length + AIR_TEMPERATURES_K.length);
   let done = 0;
@@ -70,13 +87,21 @@ export function* balanceCurves(circuit: CircuitSolver, speedRevS: number, condit
       done += total / OPTIONS.length;
       continue;
     }
-    const run = function* (points: readonly number[], at: (x: number) => Conditions): Generator<number, z.infer<typeof pointSchema>[]> {
+    const run = function* (
+      points: readonly number[],
+      at: (x: number) => Conditions,
+    ): Generator<number, z.infer<typeof pointSchema>[]> {
       const found: z.infer<typeof pointSchema>[] = [];
       let from: number | undefined;
       for (const x of points) {
         const c = at(x);
         if (from === undefined) heat.startAt(c.airTemperatureK);
-        const outcome = findBalance(heat, { speedRevS, oilTemperatureK: c.airTemperatureK, atmospherePa }, c, from ?? c.airTemperatureK);
+        const outcome = findBalance(
+          heat,
+          { speedRevS, oilTemperatureK: c.airTemperatureK, atmospherePa },
+          c,
+          from ?? c.airTemperatureK,
+        );
         from = isFound(outcome.status) ? outcome.sumpK : undefined;
         found.push({ x, sumpK: answer(outcome) });
         yield ++done / total;
@@ -84,33 +109,53 @@ export function* balanceCurves(circuit: CircuitSolver, speedRevS: number, condit
       return found;
     };
     byRoad.push({ option, points: yield* run(ROAD_SPEEDS_MS, (roadSpeedMS) => ({ ...conditions, roadSpeedMS })) });
-    byAir.push({ option, points: yield* run(AIR_TEMPERATURES_K, (airTemperatureK) => ({ ...conditions, airTemperatureK })) });
+    byAir.push({
+      option,
+      points: yield* run(AIR_TEMPERATURES_K, (airTemperatureK) => ({ ...conditions, airTemperatureK })),
+    });
   }
   const limitHotK = circuit.project.range.hottestOilK;
   const own = byAir[0]?.points ?? [];
-  return { byRoad, byAir, limitHotK, limitColdK: SHEDS_WATER_K, coldBelowK: crossing(own, SHEDS_WATER_K), hotAboveK: crossing(own, limitHotK) };
+  return {
+    byRoad,
+    byAir,
+    limitHotK,
+    limitColdK: SHEDS_WATER_K,
+    coldBelowK: crossing(own, SHEDS_WATER_K),
+    hotAboveK: crossing(own, limitHotK),
+  };
 }
 
 /** Where a rising curve goes through a level, linear between its points; null where it does not. */
 function crossing(points: readonly z.infer<typeof pointSchema>[], level: number): number | null {
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1]!, points[i]!];
-    if (a.sumpK === null || b.sumpK === null || (a.sumpK - level) * (b.sumpK - level) > 0 || a.sumpK === b.sumpK) continue;
+    if (a.sumpK === null || b.sumpK === null || (a.sumpK - level) * (b.sumpK - level) > 0 || a.sumpK === b.sumpK)
+      continue;
     return a.x + ((level - a.sumpK) / (b.sumpK - a.sumpK)) * (b.x - a.x);
   }
   return null;
 }
 
 export const heatMapSchema = z.strictObject({
-  airK: z.array(z.number()), roadMS: z.array(z.number()),
+  airK: z.array(z.number()),
+  roadMS: z.array(z.number()),
   /** Sump temperature, air by road: `sumpK[air][road]`; null where no balance was found. */
   sumpK: z.array(z.array(z.number().nullable())),
-  limitHotK: z.number(), limitColdK: z.number(), complete: z.boolean(),
+  limitHotK: z.number(),
+  limitColdK: z.number(),
+  complete: z.boolean(),
 });
 export type HeatMap = z.infer<typeof heatMapSchema>;
 
 /** Balance temperature over air temperature and road speed, each state from its neighbour. Yields the share done. */
-export function* heatMap(circuit: CircuitSolver, speedRevS: number, load: number, airs = 30, roads = 20): Generator<number, HeatMap> {
+export function* heatMap(
+  circuit: CircuitSolver,
+  speedRevS: number,
+  load: number,
+  airs = 30,
+  roads = 20,
+): Generator<number, HeatMap> {
   const heat = new HeatSolver(circuit);
   const airK = Array.from({ length: airs }, (_, i) => 253.15 + (65 * i) / (airs - 1));
   const roadMS = Array.from({ length: roads }, (_, i) => (60 * i) / (roads - 1));
@@ -123,12 +168,24 @@ export function* heatMap(circuit: CircuitSolver, speedRevS: number, load: number
       const r = a % 2 === 0 ? n : roads - 1 - n;
       const conditions = { airTemperatureK: airK[a]!, roadSpeedMS: roadMS[r]!, load };
       if (from === undefined) heat.startAt(conditions.airTemperatureK);
-      const outcome = findBalance(heat, { speedRevS, oilTemperatureK: conditions.airTemperatureK, atmospherePa: circuit.project.engine.atmospherePa }, conditions, from ?? conditions.airTemperatureK);
+      const outcome = findBalance(
+        heat,
+        { speedRevS, oilTemperatureK: conditions.airTemperatureK, atmospherePa: circuit.project.engine.atmospherePa },
+        conditions,
+        from ?? conditions.airTemperatureK,
+      );
       from = isFound(outcome.status) ? outcome.sumpK : undefined;
       row[r] = answer(outcome);
       yield (a * roads + n + 1) / (airs * roads);
     }
     sumpK.push(row);
   }
-  return { airK, roadMS, sumpK, limitHotK: circuit.project.range.hottestOilK, limitColdK: SHEDS_WATER_K, complete: true };
+  return {
+    airK,
+    roadMS,
+    sumpK,
+    limitHotK: circuit.project.range.hottestOilK,
+    limitColdK: SHEDS_WATER_K,
+    complete: true,
+  };
 }

@@ -51,7 +51,10 @@ export class ThermalPlaces {
     this.slots = new Int32Array(4 * elements);
     for (let e = 0; e < elements; e++) {
       const [a, b] = [at(network.from[e]!), at(network.to[e]!)];
-      this.slots.set([this.matrix.slot(b, b), this.matrix.slot(b, a), this.matrix.slot(a, a), this.matrix.slot(a, b)], 4 * e);
+      this.slots.set(
+        [this.matrix.slot(b, b), this.matrix.slot(b, a), this.matrix.slot(a, a), this.matrix.slot(a, b)],
+        4 * e,
+      );
     }
     this.diagonal = Int32Array.from({ length: n }, (_, i) => this.matrix.slot(i, i));
     this.scavengeSlots = Int32Array.from(this.scavenged, (s) => this.matrix.slot(s.to, s.from));
@@ -86,7 +89,9 @@ export class ThermalPlaces {
   }
 
   private indexOfHome(reservoirs: readonly ReservoirPart[]): number {
-    const counts = reservoirs.map((r) => [...this.circuit.compiled.returnsTo.values()].filter((id) => id === r.id).length);
+    const counts = reservoirs.map(
+      (r) => [...this.circuit.compiled.returnsTo.values()].filter((id) => id === r.id).length,
+    );
     return Math.max(0, counts.indexOf(Math.max(...counts)));
   }
 
@@ -98,7 +103,8 @@ export class ThermalPlaces {
       const [from, to] = [compiled.nodeOfPort.get(`${part.id}.in`), compiled.nodeOfPort.get(`${part.id}.out`)];
       if (from === undefined || to === undefined) continue;
       const [a, b] = [this.unknownOfNode[from]!, this.unknownOfNode[to]!];
-      if (a < reservoirs && b < reservoirs && a !== b && !found.some((s) => s.from === a)) found.push({ from: a, to: b });
+      if (a < reservoirs && b < reservoirs && a !== b && !found.some((s) => s.from === a))
+        found.push({ from: a, to: b });
     }
     return found;
   }

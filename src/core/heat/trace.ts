@@ -4,7 +4,12 @@ import { TIME_STEP_S, WarmUp, type Drive, type WarmSample } from './transient';
 import type { HeatSolver } from './heatSolver';
 
 /** One row of a recorded or invented trace, SI. */
-export const traceRowSchema = z.strictObject({ timeS: z.number(), speedRevS: z.number().min(0), load: z.number().min(0).max(1), roadSpeedMS: z.number().min(0) });
+export const traceRowSchema = z.strictObject({
+  timeS: z.number(),
+  speedRevS: z.number().min(0),
+  load: z.number().min(0).max(1),
+  roadSpeedMS: z.number().min(0),
+});
 export type TraceRow = z.infer<typeof traceRowSchema>;
 
 /** Columns that a trace must have, by any of these names; other columns are left alone. */
@@ -13,7 +18,10 @@ export const TRACE_COLUMNS = {
   speedRevS: { names: ['rpm', 'engine_speed_rpm', 'speed_rpm'], toSi: 1 / 60, what: 'engine speed in rpm' },
   load: { names: ['load', 'load_share'], toSi: 1, what: 'load from 0 to 1' },
   roadSpeedMS: { names: ['road_speed_kmh', 'speed_kmh', 'kmh'], toSi: 1 / 3.6, what: 'road speed in km/h' },
-} as const satisfies Record<keyof TraceRow, { readonly names: readonly string[]; readonly toSi: number; readonly what: string }>;
+} as const satisfies Record<
+  keyof TraceRow,
+  { readonly names: readonly string[]; readonly toSi: number; readonly what: string }
+>;
 
 const MOST_ROWS = 400_000;
 const LONGEST_S = 24 * 3600;
@@ -25,28 +33,46 @@ export interface CsvTable {
 }
 
 /** Reads a trace from a table. @returns rows in time, or what is wrong and where */
-export function readTrace(table: CsvTable): { readonly ok: true; readonly rows: readonly TraceRow[] } | { readonly ok: false; readonly why: string } {
+export function readTrace(
+  table: CsvTable,
+): { readonly ok: true; readonly rows: readonly TraceRow[] } | { readonly ok: false; readonly why: string } {
   const header = table.header.map((h) => h.trim().toLowerCase());
-  const columns = Object.entries(TRACE_COLUMNS).map(([key, c]) => ({ key: key as keyof TraceRow, ...c, at: header.findIndex((h) => (c.names as readonly string[]).includes(h)) }));
+  const columns = Object.entries(TRACE_COLUMNS).map(([key, c]) => ({
+    key: key as keyof TraceRow,
+    ...c,
+    at: header.findIndex((h) => (c.names as readonly string[]).includes(h)),
+  }));
   const absent = columns.filter((c) => c.at < 0);
-  if (absent.length > 0) return { ok: false, why: `The trace lacks a column for ${absent.map((c) => `${c.what} (${c.names[0]})`).join(' and ')}. Its columns are ${table.header.join(', ')}.` };
+  if (absent.length > 0)
+    return {
+      ok: false,
+      why: `The trace lacks a column for ${absent.map((c) => `${c.what} (${c.names[0]})`).join(' and ')}. Its columns are ${table.header.join(', ')}.`,
+    };
   if (table.rows.length < 2) return { ok: false, why: 'The trace needs two rows at least.' };
-  if (table.rows.length > MOST_ROWS) return { ok: false, why: `The trace has ${table.rows.length} rows; ${MOST_ROWS} are the most. Thin it out.` };
+  if (table.rows.length > MOST_ROWS)
+    return { ok: false, why: `The trace has ${table.rows.length} rows; ${MOST_ROWS} are the most. Thin it out.` };
   const rows: TraceRow[] = [];
   for (const [i, cells] of table.rows.entries()) {
     const row: Record<string, number> = {};
     for (const c of columns) {
       const value = Number((cells[c.at] ?? '').trim().replace(',', '.'));
-      if ((cells[c.at] ?? '').trim() === '' || !Number.isFinite(value)) return { ok: false, why: `Row ${i + 2}, ${c.names[0]}: “${cells[c.at] ?? ''}” is not a number.` };
+      if ((cells[c.at] ?? '').trim() === '' || !Number.isFinite(value))
+        return { ok: false, why: `Row ${i + 2}, ${c.names[0]}: “${cells[c.at] ?? ''}” is not a number.` };
       row[c.key] = value * c.toSi;
     }
     const parsed = traceRowSchema.safeParse(row);
-    if (!parsed.success) return { ok: false, why: `Row ${i + 2}: ${String(parsed.error.issues[0]?.path[0])} is out of range. Load goes from 0 to 1; speeds are not negative.` };
+    if (!parsed.success)
+      return {
+        ok: false,
+        why: `Row ${i + 2}: ${String(parsed.error.issues[0]?.path[0])} is out of range. Load goes from 0 to 1; speeds are not negative.`,
+      };
     const before = rows[rows.length - 1];
-    if (before && parsed.data.timeS <= before.timeS) return { ok: false, why: `Row ${i + 2}: time does not rise. Sort the trace by time.` };
+    if (before && parsed.data.timeS <= before.timeS)
+      return { ok: false, why: `Row ${i + 2}: time does not rise. Sort the trace by time.` };
     rows.push(parsed.data);
   }
-  if (rows[rows.length - 1]!.timeS - rows[0]!.timeS > LONGEST_S) return { ok: false, why: 'The trace is longer than a day. Cut it.' };
+  if (rows[rows.length - 1]!.timeS - rows[0]!.timeS > LONGEST_S)
+    return { ok: false, why: 'The trace is longer than a day. Cut it.' };
   return { ok: true, rows };
 }
 
@@ -66,7 +92,14 @@ export interface TraceResult {
  * Yields the time done; the return value is the result.
  * @param limitK sump temperature whose exceeding is counted @param startK oil and metal at the start
  */
-export function* runTrace(heat: HeatSolver, rows: readonly TraceRow[], air: Pick<Conditions, 'airTemperatureK'>, startK: number, limitK: number, dtS = TIME_STEP_S): Generator<number, TraceResult> {
+export function* runTrace(
+  heat: HeatSolver,
+  rows: readonly TraceRow[],
+  air: Pick<Conditions, 'airTemperatureK'>,
+  startK: number,
+  limitK: number,
+  dtS = TIME_STEP_S,
+): Generator<number, TraceResult> {
   const run = new WarmUp(heat, startK);
   const samples: WarmSample[] = [];
   const start = rows[0]!.timeS;

@@ -50,13 +50,21 @@ export class WarmUp {
   readonly coolerOutK: Float64Array;
   /** False once a step did not solve; the samples up to it stand. */
   solved = true;
-  private readonly thermostats: readonly { readonly element: number; readonly opensK: number; readonly fullK: number; readonly hysteresisK: number }[];
+  private readonly thermostats: readonly {
+    readonly element: number;
+    readonly opensK: number;
+    readonly fullK: number;
+    readonly hysteresisK: number;
+  }[];
   private readonly coolerJK: number;
   private readonly oilM3: number;
   private readonly galleryPort: string | undefined;
 
   /** @param startK temperature of everything at the start */
-  constructor(readonly heat: HeatSolver, startK: number) {
+  constructor(
+    readonly heat: HeatSolver,
+    startK: number,
+  ) {
     const { circuit } = heat;
     const { compiled, variant } = circuit;
     const { parts } = variant.circuit;
@@ -69,10 +77,18 @@ export class WarmUp {
     this.thermostats = compiled.network.elementName.flatMap((_, element) => {
       if (compiled.network.law[element] !== Law.thermostatPath) return [];
       const part = byId.get(compiled.partOfElement[element]!);
-      const t = part?.kind === 'thermostat' ? part : part?.kind === 'plate' && part.passage.kind === 'thermostat' ? part.passage : undefined;
+      const t =
+        part?.kind === 'thermostat'
+          ? part
+          : part?.kind === 'plate' && part.passage.kind === 'thermostat'
+            ? part.passage
+            : undefined;
       return t ? [{ element, opensK: t.opensK, fullK: t.fullK, hysteresisK: t.hysteresisK }] : [];
     });
-    const hoses = parts.reduce((sum, p) => sum + (p.kind === 'line' && p.form === 'hose' ? p.lengthM * (p.boreM / HOSE_BORE_M) ** 2 : 0), 0);
+    const hoses = parts.reduce(
+      (sum, p) => sum + (p.kind === 'line' && p.form === 'hose' ? p.lengthM * (p.boreM / HOSE_BORE_M) ** 2 : 0),
+      0,
+    );
     this.coolerJK = COOLER_JK + (HOSE_JK_M * hoses) / Math.max(1, heat.coolers.length);
     this.oilM3 = parts.filter(isReservoir).reduce((sum, r) => sum + (r.volumeM3 ?? 0), 0) || ASSUMED_OIL_M3;
     this.galleryPort = galleryPort(parts);
@@ -91,12 +107,24 @@ export class WarmUp {
   }
 
   /** Gains of the stores at the present temperatures [W], or undefined where the flow does not solve. */
-  private gains(drive: Drive, sumpK: number, metalK: number): { readonly sumpW: number; readonly metalW: number } | undefined {
+  private gains(
+    drive: Drive,
+    sumpK: number,
+    metalK: number,
+  ): { readonly sumpW: number; readonly metalW: number } | undefined {
     const { heat } = this;
     const { project } = heat.circuit;
-    const outcome = heat.pass({ speedRevS: drive.speedRevS, oilTemperatureK: sumpK, atmospherePa: project.engine.atmospherePa }, drive, sumpK, { coolerOutK: this.coolerOutK, metalK });
+    const outcome = heat.pass(
+      { speedRevS: drive.speedRevS, oilTemperatureK: sumpK, atmospherePa: project.engine.atmospherePa },
+      drive,
+      sumpK,
+      { coolerOutK: this.coolerOutK, metalK },
+    );
     if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW)) return undefined;
-    const rest = drive.speedRevS > 0 ? Math.max(0, engineHeatW(project, drive.speedRevS, drive.load) - heat.ledger.bearingsW - heat.ledger.fedPartsW) : 0;
+    const rest =
+      drive.speedRevS > 0
+        ? Math.max(0, engineHeatW(project, drive.speedRevS, drive.load) - heat.ledger.bearingsW - heat.ledger.fedPartsW)
+        : 0;
     return { sumpW: outcome.residualW, metalW: rest - project.engine.heat.metalConductanceWK * (metalK - sumpK) };
   }
 
@@ -108,7 +136,11 @@ export class WarmUp {
     if (!first) return (this.solved = false);
     const sumpJK = this.oilM3 * oil.densityKgM3(this.sumpK) * oil.specificHeatJKgK(this.sumpK);
     const metalJK = project.engine.heat.metalCapacityJK;
-    const middle = this.gains(drive, this.sumpK + (0.5 * dtS * first.sumpW) / sumpJK, this.metalK + (0.5 * dtS * first.metalW) / metalJK);
+    const middle = this.gains(
+      drive,
+      this.sumpK + (0.5 * dtS * first.sumpW) / sumpJK,
+      this.metalK + (0.5 * dtS * first.metalW) / metalJK,
+    );
     if (!middle) return (this.solved = false);
     this.sumpK += (dtS * middle.sumpW) / sumpJK;
     this.metalK += (dtS * middle.metalW) / metalJK;
@@ -141,11 +173,23 @@ export class WarmUp {
     const thermostat = this.thermostats[0];
     const outK = cooler ? this.coolerOutK[cooler.element]! : NaN;
     return {
-      timeS: this.timeS, sumpK: this.sumpK, metalK: this.metalK, speedRevS: drive.speedRevS,
+      timeS: this.timeS,
+      sumpK: this.sumpK,
+      metalK: this.metalK,
+      speedRevS: drive.speedRevS,
       galleryK: node === undefined ? null : heat.nodeK(node),
       coolerOutK: cooler ? outK : null,
       opening: thermostat ? Math.max(0, heat.field.opening[thermostat.element] || 0) : null,
-      fan: air?.fan ? Math.min(1, Math.max(0, (faceSpeedMS(air, 0, outK) - faceSpeedMS(air, 0, 0)) / Math.max(1e-9, air.fan.faceSpeedMS - faceSpeedMS(air, 0, 0)))) : null,
+      fan: air?.fan
+        ? Math.min(
+            1,
+            Math.max(
+              0,
+              (faceSpeedMS(air, 0, outK) - faceSpeedMS(air, 0, 0)) /
+                Math.max(1e-9, air.fan.faceSpeedMS - faceSpeedMS(air, 0, 0)),
+            ),
+          )
+        : null,
     };
   }
 }
@@ -167,7 +211,14 @@ const FULL = 0.98;
 const SETTLED_K = 2;
 
 /** Warm-up at one constant drive from a cold start: yields the time done; the return value is the result. @param keepEveryS between samples kept */
-export function* warmUp(heat: HeatSolver, drive: Drive, startK: number, durationS: number, dtS = TIME_STEP_S, keepEveryS = 5): Generator<number, WarmUpResult> {
+export function* warmUp(
+  heat: HeatSolver,
+  drive: Drive,
+  startK: number,
+  durationS: number,
+  dtS = TIME_STEP_S,
+  keepEveryS = 5,
+): Generator<number, WarmUpResult> {
   const run = new WarmUp(heat, startK);
   const samples: WarmSample[] = [];
   let opensS: number | null = null;

@@ -24,7 +24,10 @@ function retyped(project: Project, changes: readonly (readonly [Input, number])[
       if (copy.oil.hthsPaS !== undefined) copy.oil.hthsPaS *= si;
       continue;
     }
-    let here = activeVariant(copy).circuit.parts.find((p) => p.id === input.part) as unknown as Record<string | number, unknown>;
+    let here = activeVariant(copy).circuit.parts.find((p) => p.id === input.part) as unknown as Record<
+      string | number,
+      unknown
+    >;
     for (const key of input.path.slice(0, -1)) here = here[key] as typeof here;
     const key = input.path.at(-1)!;
     const follower = { crackPa: 'fullOpenPa', opensK: 'fullK' }[key];
@@ -38,7 +41,9 @@ function retyped(project: Project, changes: readonly (readonly [Input, number])[
 function flowsOf(project: Project, speedRevS: number, oilTemperatureK: number): Float64Array {
   const made = CircuitSolver.of(project);
   if (!made.ok) throw new Error('refused');
-  expect(made.circuit.solver.solve(made.circuit.oil, made.circuit.stateAt(speedRevS, oilTemperatureK), undefined, 4).status).toBe('converged');
+  expect(
+    made.circuit.solver.solve(made.circuit.oil, made.circuit.stateAt(speedRevS, oilTemperatureK), undefined, 4).status,
+  ).toBe('converged');
   return made.circuit.solver.workspace.flowM3S;
 }
 
@@ -47,27 +52,43 @@ describe('Figures with tolerances', () => {
     const inputs = inputsIn(demoProject(name));
     expect(new Set(inputs.map((i) => i.id)).size).toBe(inputs.length);
     expect(new Set(inputs.map((i) => i.name)).size).toBe(inputs.length);
-    for (const input of inputs) expect([input.id, input.plusMinus > 0, input.quantity !== undefined]).toEqual([input.id, true, true]);
+    for (const input of inputs)
+      expect([input.id, input.plusMinus > 0, input.quantity !== undefined]).toEqual([input.id, true, true]);
   });
 
   it('of every kind of part lie within what the schema takes, three deviations either way', () => {
     for (const entry of CATALOGUE) {
       const part = partSchema.parse({ id: 'x', ...entry.part });
       const base = demoProject();
-      const project = { ...base, variants: [{ ...base.variants[0]!, circuit: { parts: [...base.variants[0]!.circuit.parts, part], joints: base.variants[0]!.circuit.joints } }] };
-      for (const input of inputsIn(project).filter((i) => i.part === 'x')) for (const deviations of [-3, 3]) {
-        const [low, high] = possibleRange(input.path, input.stated);
-        const si = Math.min(high, Math.max(low, input.stated + (deviations / 1.96) * input.plusMinus));
-        const parsed = projectSchema.safeParse(retyped(project, [[input, si]]));
-        expect([entry.id, input.id, deviations, parsed.success]).toEqual([entry.id, input.id, deviations, true]);
-      }
+      const project = {
+        ...base,
+        variants: [
+          {
+            ...base.variants[0]!,
+            circuit: { parts: [...base.variants[0]!.circuit.parts, part], joints: base.variants[0]!.circuit.joints },
+          },
+        ],
+      };
+      for (const input of inputsIn(project).filter((i) => i.part === 'x'))
+        for (const deviations of [-3, 3]) {
+          const [low, high] = possibleRange(input.path, input.stated);
+          const si = Math.min(high, Math.max(low, input.stated + (deviations / 1.96) * input.plusMinus));
+          const parsed = projectSchema.safeParse(retyped(project, [[input, si]]));
+          expect([entry.id, input.id, deviations, parsed.success]).toEqual([entry.id, input.id, deviations, true]);
+        }
     }
   });
 
   it('take the variant’s own tolerance where it states one', () => {
     const project = demoProject();
     const stock = activeVariant(project);
-    const own = inputsOf(project, { ...stock, tolerances: [{ part: 'mains', path: ['clearanceRadialM'], plusMinus: 1e-6 }, { part: 'oil', path: ['viscosity'], plusMinus: 0.2 }] });
+    const own = inputsOf(project, {
+      ...stock,
+      tolerances: [
+        { part: 'mains', path: ['clearanceRadialM'], plusMinus: 1e-6 },
+        { part: 'oil', path: ['viscosity'], plusMinus: 0.2 },
+      ],
+    });
     expect(own.find((i) => i.id === 'mains.clearanceRadialM')).toMatchObject({ plusMinus: 1e-6, usual: 4e-6 });
     expect(own.find((i) => i.id === OIL_VISCOSITY)).toMatchObject({ plusMinus: 0.2, usual: 0.08 });
   });
@@ -75,14 +96,26 @@ describe('Figures with tolerances', () => {
   it('leave out what is blocked, what returns, and what is only wished', () => {
     const project = demoProject();
     const stock = activeVariant(project);
-    const blocked = { ...stock, circuit: { ...stock.circuit, parts: stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, blocked: true } : p)) } };
+    const blocked = {
+      ...stock,
+      circuit: {
+        ...stock.circuit,
+        parts: stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, blocked: true } : p)),
+      },
+    };
     expect(inputsOf(project, blocked).some((i) => i.part === 'turboRestrictor')).toBe(false);
     for (const input of inputsIn(project)) expect(input.id).not.toMatch(/supply|Drain|sump|gauge/);
     const mains = stock.circuit.parts.find((p) => p.id === 'mains')!;
     expect(usualTolerance(mains, ['supply', 'lowPressurePa'], 1e5)).toBeUndefined();
     // A journal's length shears oil and is ground; a hose's is cut.
     expect(usualTolerance(mains, ['lengthM'], 0.02)).toBeUndefined();
-    expect(usualTolerance(stock.circuit.parts.find((p) => p.id === 'turboFeed')!, ['lengthM'], 0.5)).toBeCloseTo(0.025, 12);
+    expect(
+      usualTolerance(
+        stock.circuit.parts.find((p) => p.id === 'turboFeed')!,
+        ['lengthM'],
+        0.5,
+      ),
+    ).toBeCloseTo(0.025, 12);
   });
 });
 
@@ -92,42 +125,65 @@ describe('A circuit revised in place', () => {
     const inputs = inputsIn(project);
     const revisable = new RevisableCircuit(project);
     const state = { speedRevS: 0.6 * project.engine.maximumSpeedRevS, oilTemperatureK: 370 };
-    fc.assert(fc.property(fc.array(fc.tuple(fc.nat(inputs.length - 1), fc.double({ min: -1.5, max: 1.5, noNaN: true })), { minLength: 1, maxLength: 12 }), (drawn) => {
-      const chosen = new Map(drawn.map(([i, share]) => {
-        const [low, high] = possibleRange(inputs[i]!.path, inputs[i]!.stated);
-        return [inputs[i]!, Math.min(high, Math.max(low, inputs[i]!.stated + share * inputs[i]!.plusMinus))] as const;
-      }));
-      for (const [input, si] of chosen) revisable.set(input, si);
-      revisable.apply();
-      expect(revisable.solve(revisable.circuit.stateAt(state.speedRevS, state.oilTemperatureK), 4).status).toBe('converged');
-      const anew = flowsOf(retyped(project, [...chosen]), state.speedRevS, state.oilTemperatureK);
-      const largest = Math.max(...anew.map(Math.abs));
-      anew.forEach((q, e) => expect(Math.abs(q - revisable.circuit.solver.workspace.flowM3S[e]!) / largest).toBeLessThan(1e-6));
-      // Back to what is stated, for the next draw.
-      for (const input of chosen.keys()) revisable.set(input, input.stated);
-      revisable.apply();
-    }), { numRuns: 25, seed: 11 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(inputs.length - 1), fc.double({ min: -1.5, max: 1.5, noNaN: true })), {
+          minLength: 1,
+          maxLength: 12,
+        }),
+        (drawn) => {
+          const chosen = new Map(
+            drawn.map(([i, share]) => {
+              const [low, high] = possibleRange(inputs[i]!.path, inputs[i]!.stated);
+              return [
+                inputs[i]!,
+                Math.min(high, Math.max(low, inputs[i]!.stated + share * inputs[i]!.plusMinus)),
+              ] as const;
+            }),
+          );
+          for (const [input, si] of chosen) revisable.set(input, si);
+          revisable.apply();
+          expect(revisable.solve(revisable.circuit.stateAt(state.speedRevS, state.oilTemperatureK), 4).status).toBe(
+            'converged',
+          );
+          const anew = flowsOf(retyped(project, [...chosen]), state.speedRevS, state.oilTemperatureK);
+          const largest = Math.max(...anew.map(Math.abs));
+          anew.forEach((q, e) =>
+            expect(Math.abs(q - revisable.circuit.solver.workspace.flowM3S[e]!) / largest).toBeLessThan(1e-6),
+          );
+          // Back to what is stated, for the next draw.
+          for (const input of chosen.keys()) revisable.set(input, input.stated);
+          revisable.apply();
+        },
+      ),
+      { numRuns: 25, seed: 11 },
+    );
   });
 
-  it.each(Array.from({ length: 24 }, (_, i) => i + 1))('flows as a random circuit compiled anew, every figure of it changed at once (%d)', (seed) => {
-    const project = randomProject(seed);
-    const inputs = inputsIn(project);
-    const random = seededRandom(100 + seed);
-    const changes = inputs.map((input) => {
-      const [low, high] = possibleRange(input.path, input.stated);
-      return [input, Math.min(high, Math.max(low, input.stated + (2 * random() - 1) * input.plusMinus))] as const;
-    });
-    const revisable = new RevisableCircuit(project);
-    for (const [input, si] of changes) revisable.set(input, si);
-    revisable.apply();
-    expect(revisable.solve(revisable.circuit.stateAt(60, 375), 6).status).toBe('converged');
-    const anew = flowsOf(retyped(project, changes), 60, 375);
-    const largest = Math.max(...anew.map(Math.abs));
-    const off = revisable.circuit.solver.workspace.flowM3S.map((q, e) => Math.abs(q - anew[e]!) / largest);
-    expect(Math.max(...off)).toBeLessThan(1e-6);
-    // It is the changes that are seen: without them it flows otherwise.
-    expect(Math.max(...flowsOf(project, 60, 375).map((q, e) => Math.abs(q - anew[e]!) / largest))).toBeGreaterThan(1e-4);
-  });
+  it.each(Array.from({ length: 24 }, (_, i) => i + 1))(
+    'flows as a random circuit compiled anew, every figure of it changed at once (%d)',
+    (seed) => {
+      const project = randomProject(seed);
+      const inputs = inputsIn(project);
+      const random = seededRandom(100 + seed);
+      const changes = inputs.map((input) => {
+        const [low, high] = possibleRange(input.path, input.stated);
+        return [input, Math.min(high, Math.max(low, input.stated + (2 * random() - 1) * input.plusMinus))] as const;
+      });
+      const revisable = new RevisableCircuit(project);
+      for (const [input, si] of changes) revisable.set(input, si);
+      revisable.apply();
+      expect(revisable.solve(revisable.circuit.stateAt(60, 375), 6).status).toBe('converged');
+      const anew = flowsOf(retyped(project, changes), 60, 375);
+      const largest = Math.max(...anew.map(Math.abs));
+      const off = revisable.circuit.solver.workspace.flowM3S.map((q, e) => Math.abs(q - anew[e]!) / largest);
+      expect(Math.max(...off)).toBeLessThan(1e-6);
+      // It is the changes that are seen: without them it flows otherwise.
+      expect(Math.max(...flowsOf(project, 60, 375).map((q, e) => Math.abs(q - anew[e]!) / largest))).toBeGreaterThan(
+        1e-4,
+      );
+    },
+  );
 
   it('leaves the project that it was made from as it was', () => {
     const project = demoProject();
@@ -141,7 +197,9 @@ describe('A circuit revised in place', () => {
   it('is made anew where a drilled bore becomes a tube, and says so; unless it may not, and is set back', () => {
     const project = demoProject();
     const bore = inputsIn(project).find((i) => i.id === 'turboRestrictor.boreM')!;
-    const restrictor = activeVariant(project).circuit.parts.find((p) => p.id === 'turboRestrictor') as { lengthM: number };
+    const restrictor = activeVariant(project).circuit.parts.find((p) => p.id === 'turboRestrictor') as {
+      lengthM: number;
+    };
     const tube = (0.9 * restrictor.lengthM) / SHORT_TUBE_UP_TO;
     const revisable = new RevisableCircuit(project);
     const first = revisable.circuit;
@@ -161,7 +219,10 @@ describe('The state’s own inputs', () => {
   it('change the state and nothing in the circuit', () => {
     const state = { speedRevS: 50, oilTemperatureK: 360, atmospherePa: 1e5 };
     const [speed, oil] = stateInputs(state) as [Input, Input];
-    expect([withStateInput(state, speed, 60), withStateInput(state, oil, 350)]).toEqual([{ ...state, speedRevS: 60 }, { ...state, oilTemperatureK: 350 }]);
+    expect([withStateInput(state, speed, 60), withStateInput(state, oil, 350)]).toEqual([
+      { ...state, speedRevS: 60 },
+      { ...state, oilTemperatureK: 350 },
+    ]);
     expect([isOfState(speed), isOfState(inputsIn(demoProject())[0]!)]).toEqual([true, false]);
     expect(withStateInput(state, inputsIn(demoProject())[0]!, 1)).toBe(state);
   });

@@ -62,7 +62,9 @@ export class RevisableCircuit {
     let slot = this.slots.get(input.id);
     if (!slot) {
       const part = this.circuit.variant.circuit.parts.find((p) => p.id === input.part)!;
-      const holder = input.path.slice(0, -1).reduce<Holder>((here, key) => here[key] as Holder, part as unknown as Holder);
+      const holder = input.path
+        .slice(0, -1)
+        .reduce<Holder>((here, key) => here[key] as Holder, part as unknown as Holder);
       const key = input.path[input.path.length - 1]!;
       slot = { part, holder, key, follower: FOLLOWERS[key] };
       this.slots.set(input.id, slot);
@@ -77,10 +79,15 @@ export class RevisableCircuit {
    */
   apply(mayCompile = true): boolean {
     const { data } = this.circuit.oil;
-    this.oil = this.factor === 1 ? this.circuit.oil : new Oil({
-      ...data, viscosity40M2S: this.factor * data.viscosity40M2S, viscosity100M2S: this.factor * data.viscosity100M2S,
-      hthsPaS: data.hthsPaS === undefined ? undefined : this.factor * data.hthsPaS,
-    });
+    this.oil =
+      this.factor === 1
+        ? this.circuit.oil
+        : new Oil({
+            ...data,
+            viscosity40M2S: this.factor * data.viscosity40M2S,
+            viscosity100M2S: this.factor * data.viscosity100M2S,
+            hthsPaS: data.hthsPaS === undefined ? undefined : this.factor * data.hthsPaS,
+          });
     let fits = true;
     for (const part of this.changed) fits = this.reviserOf(part).revise() && fits;
     this.changed.clear();

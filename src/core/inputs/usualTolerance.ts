@@ -46,7 +46,18 @@ function boreTolerance(part: Part, path: readonly (string | number)[]): Usual | 
 }
 
 /** Figures of these holders do not change what a circuit carries: what must be seen is a wish, not a dimension. */
-const NO_DIMENSION = new Set(['supply', 'heat', 'place', 'connections', 'electrical', 'losses', 'profile', 'spring', 'cooling', 'drilling']);
+const NO_DIMENSION = new Set([
+  'supply',
+  'heat',
+  'place',
+  'connections',
+  'electrical',
+  'losses',
+  'profile',
+  'spring',
+  'cooling',
+  'drilling',
+]);
 
 /** Kinds whose figures are of the returns, not of the pressure network, or of reservoirs. */
 const APART = new Set<Part['kind']>(['sump', 'tank', 'drain', 'scavenge', 'gauge', 'plug', 'accumulator', 'ownOil']);
@@ -55,7 +66,12 @@ const APART = new Set<Part['kind']>(['sump', 'tank', 'drain', 'scavenge', 'gauge
 export function usualTolerance(part: Part, path: readonly (string | number)[], si: number): number | undefined {
   if (APART.has(part.kind) || NO_DIMENSION.has(String(path[0]))) return undefined;
   const key = String(path[path.length - 1]);
-  const usual = key === 'boreM' ? boreTolerance(part, path) : key === 'ratio' && path[0] !== 'eccentricity' ? undefined : BY_KEY[key];
+  const usual =
+    key === 'boreM'
+      ? boreTolerance(part, path)
+      : key === 'ratio' && path[0] !== 'eccentricity'
+        ? undefined
+        : BY_KEY[key];
   if (!usual) return undefined;
   // An orifice's length hardly matters; a journal's shears oil.
   if (key === 'lengthM' && part.kind !== 'line' && path[0] !== 'tube') return undefined;

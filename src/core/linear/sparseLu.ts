@@ -77,7 +77,8 @@ export class SparseLu {
     this.matrixColumn = new Int32Array(this.matrixStart[size]!);
     for (let k = 0, slot = 0; k < size; k++) {
       const node = this.order[k]!;
-      for (let p = pattern.start[node]!; p < pattern.start[node + 1]!; p++) this.matrixColumn[slot++] = this.position[pattern.column[p]!]!;
+      for (let p = pattern.start[node]!; p < pattern.start[node + 1]!; p++)
+        this.matrixColumn[slot++] = this.position[pattern.column[p]!]!;
     }
     this.values = new Float64Array(this.matrixColumn.length);
   }

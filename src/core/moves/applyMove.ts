@@ -5,7 +5,16 @@ import { fieldIssue } from '../circuit/readProject';
 import { assertNever } from '../invariant';
 import { compileCircuit } from '../network/compile';
 import { columnsAfter } from './columns';
-import { bridgePorts, insertParts, putInParallel, removeAndBlank, reversePart, splitLine, swapPart, takeOut } from './lineMoves';
+import {
+  bridgePorts,
+  insertParts,
+  putInParallel,
+  removeAndBlank,
+  reversePart,
+  splitLine,
+  swapPart,
+  takeOut,
+} from './lineMoves';
 import type { Move } from './move';
 import { sayMove } from './sayMove';
 import { blankPort, duplicateBranch, moveTap, removeBranch, returnTo, teeOff } from './tapMoves';
@@ -14,13 +23,13 @@ import { MoveRefused, reason, Workpiece } from './workpiece';
 /** What a move makes of a variant, or why it cannot be made. */
 export type MoveOutcome =
   | {
-    readonly ok: true;
-    readonly variant: Variant;
-    /** As undo names it: "insert air cooler after Filter". */
-    readonly name: string;
-    /** Parts that came new. */
-    readonly came: readonly string[];
-  }
+      readonly ok: true;
+      readonly variant: Variant;
+      /** As undo names it: "insert air cooler after Filter". */
+      readonly name: string;
+      /** Parts that came new. */
+      readonly came: readonly string[];
+    }
   | { readonly ok: false; readonly why: string };
 
 function make(w: Workpiece, move: Move): void {
@@ -55,7 +64,8 @@ function make(w: Workpiece, move: Move): void {
       return removeBranch(w, move);
     case 'set': {
       const changed = changePart(w.part(move.part), move.path, move.value);
-      if (!changed.ok) throw new MoveRefused(changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
+      if (!changed.ok)
+        throw new MoveRefused(changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
       return w.replace(changed.part);
     }
     default:
@@ -84,9 +94,12 @@ export function applyMove(variant: Variant, move: Move): MoveOutcome {
   return {
     ok: true,
     variant: {
-      ...variant, circuit, sheet: { columns: columnsAfter(variant, circuit, w.came) },
+      ...variant,
+      circuit,
+      sheet: { columns: columnsAfter(variant, circuit, w.came) },
       waivers: variant.waivers.filter((waiver) => waiver.part === undefined || ids.has(waiver.part)),
     },
-    name: sayMove(variant.circuit, move), came: w.came.map((c) => c.id),
+    name: sayMove(variant.circuit, move),
+    came: w.came.map((c) => c.id),
   };
 }

@@ -14,11 +14,20 @@ export interface Branch {
 
 /** The parts whose way leads into a group. */
 function feedersOf(parts: readonly Part[], groups: PortGroups, group: string): Part[] {
-  return parts.filter((p) => isReservoir(p) ? groups.of(`${p.id}.suction`) === group : waysOf(p).some(([, to]) => groups.of(`${p.id}.${to}`) === group));
+  return parts.filter((p) =>
+    isReservoir(p)
+      ? groups.of(`${p.id}.suction`) === group
+      : waysOf(p).some(([, to]) => groups.of(`${p.id}.${to}`) === group),
+  );
 }
 
 function takersOf(parts: readonly Part[], groups: PortGroups, group: string): Part[] {
-  return parts.filter((p) => !isReservoir(p) && !isReturn(p) && PORTS[p.kind].some((port) => (port === 'in' || port === 'back') && groups.of(`${p.id}.${port}`) === group));
+  return parts.filter(
+    (p) =>
+      !isReservoir(p) &&
+      !isReturn(p) &&
+      PORTS[p.kind].some((port) => (port === 'in' || port === 'back') && groups.of(`${p.id}.${port}`) === group),
+  );
 }
 
 /** Ways whether or not the part is blocked: a blocked hose is still part of its branch. */
@@ -37,7 +46,18 @@ export function branchOf(parts: readonly Part[], groups: PortGroups, part: Part)
     const feeders = feedersOf(parts, groups, place);
     const takers = takersOf(parts, groups, place);
     const feeder = feeders[0];
-    if (takers.length > 1 || feeders.length !== 1 || !feeder || isReservoir(feeder) || feeder.kind === 'pump' || feeder.kind === 'tee' || feeder.kind === 'cross' || feeder.kind === 'plate' || feeder.kind === 'bearings') break;
+    if (
+      takers.length > 1 ||
+      feeders.length !== 1 ||
+      !feeder ||
+      isReservoir(feeder) ||
+      feeder.kind === 'pump' ||
+      feeder.kind === 'tee' ||
+      feeder.kind === 'cross' ||
+      feeder.kind === 'plate' ||
+      feeder.kind === 'bearings'
+    )
+      break;
     if (members.includes(feeder)) return undefined;
     members.unshift(feeder);
     head = feeder;
@@ -60,14 +80,21 @@ export function branchOf(parts: readonly Part[], groups: PortGroups, part: Part)
   const returns: Part[] = [];
   for (const drain of parts.filter(isReturn)) {
     const place = groups.of(`${drain.id}.in`);
-    const pouring = parts.filter((p) => PORTS[p.kind].includes('out') && p.id !== drain.id && groups.of(`${p.id}.out`) === place);
+    const pouring = parts.filter(
+      (p) => PORTS[p.kind].includes('out') && p.id !== drain.id && groups.of(`${p.id}.out`) === place,
+    );
     if (pouring.length > 0 && pouring.every((p) => inside.has(p.id) || returns.includes(p))) returns.push(drain);
   }
   return { parts: members, tapPort: `${head.id}.in`, returns };
 }
 
 /** The parts of a loop that leaves by one group and comes back to another, in order; undefined where there is none. */
-export function loopBetween(parts: readonly Part[], groups: PortGroups, from: string, to: string): readonly Part[] | undefined {
+export function loopBetween(
+  parts: readonly Part[],
+  groups: PortGroups,
+  from: string,
+  to: string,
+): readonly Part[] | undefined {
   const before = new Map<string, { readonly part: Part; readonly group: string } | undefined>([[from, undefined]]);
   const queue = [from];
   for (let group = queue.shift(); group !== undefined; group = queue.shift()) {
@@ -76,12 +103,13 @@ export function loopBetween(parts: readonly Part[], groups: PortGroups, from: st
       for (let at = before.get(group); at; at = before.get(at.group)) loop.unshift(at.part);
       return loop;
     }
-    for (const part of parts) for (const [a, b] of waysOf(part)) {
-      const next = groups.of(`${part.id}.${b}`);
-      if (groups.of(`${part.id}.${a}`) !== group || before.has(next)) continue;
-      before.set(next, { part, group });
-      queue.push(next);
-    }
+    for (const part of parts)
+      for (const [a, b] of waysOf(part)) {
+        const next = groups.of(`${part.id}.${b}`);
+        if (groups.of(`${part.id}.${a}`) !== group || before.has(next)) continue;
+        before.set(next, { part, group });
+        queue.push(next);
+      }
   }
   return undefined;
 }

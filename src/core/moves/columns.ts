@@ -17,8 +17,9 @@ export function columnsAfter(before: Variant, after: Circuit, came: readonly Cam
   const natural = arrange(after).order;
   const wanted = new Set(natural);
   const old = new Map(before.circuit.parts.map((p) => [p.id, p]));
-  const columns: Column[] = mergeColumns(before.sheet?.columns ?? [], arrange(before.circuit).order)
-    .map((c) => (typeof c === 'number' || wanted.has(c) ? c : columnWidth(old.get(c)!)));
+  const columns: Column[] = mergeColumns(before.sheet?.columns ?? [], arrange(before.circuit).order).map((c) =>
+    typeof c === 'number' || wanted.has(c) ? c : columnWidth(old.get(c)!),
+  );
   for (const { id, beside, side } of came) {
     if (!wanted.has(id)) continue;
     const at = beside === undefined ? -1 : columns.indexOf(beside);

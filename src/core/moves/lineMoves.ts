@@ -41,7 +41,8 @@ export function bridgePorts(w: Workpiece, move: Of<'bridge'>): void {
 /** Puts parts beside a part, from its inlet's place to its outlet's. */
 export function putInParallel(w: Workpiece, move: Of<'parallel'>): void {
   const part = w.part(move.part);
-  if (isConsumer(part) || isReservoir(part) || isReturn(part) || isDeadEnd(part)) throw new MoveRefused(`${part.name} ends a line: tee off before it instead.`);
+  if (isConsumer(part) || isReservoir(part) || isReturn(part) || isDeadEnd(part))
+    throw new MoveRefused(`${part.name} ends a line: tee off before it instead.`);
   const outlet = outletOf(part);
   const chain = w.chain(move.drafts, part.id, 'left');
   w.join(`${part.id}.in`, chain.inlet);
@@ -54,10 +55,21 @@ export function takeOut(w: Workpiece, move: Of<'takeOut'>): void {
   refuseVital(part);
   if (part.kind === 'plate') {
     const groups = w.groups();
-    const loop = loopBetween(w.parts.filter((p) => p.id !== part.id), groups, groups.of(`${part.id}.away`), groups.of(`${part.id}.back`));
+    const loop = loopBetween(
+      w.parts.filter((p) => p.id !== part.id),
+      groups,
+      groups.of(`${part.id}.away`),
+      groups.of(`${part.id}.back`),
+    );
     for (const member of loop ?? []) w.drop(member.id);
   }
-  const joinsOn = !isConsumer(part) && !isReturn(part) && !isDeadEnd(part) && part.kind !== 'relief' && part.kind !== 'sideStream' && PORTS[part.kind].length > 0;
+  const joinsOn =
+    !isConsumer(part) &&
+    !isReturn(part) &&
+    !isDeadEnd(part) &&
+    part.kind !== 'relief' &&
+    part.kind !== 'sideStream' &&
+    PORTS[part.kind].length > 0;
   if (joinsOn) {
     const inlet = w.neighbours(`${part.id}.in`)[0];
     const outlet = w.neighbours(outletOf(part))[0];
@@ -79,8 +91,10 @@ export function removeAndBlank(w: Workpiece, move: Of<'removeAndBlank'>): void {
 }
 
 function refuseVital(part: Part): void {
-  if (isReservoir(part)) throw new MoveRefused(`${part.name} holds the oil: nothing stands without it. Swap it for another.`);
-  if (part.kind === 'pump') throw new MoveRefused(`${part.name} moves the oil: swap it for another instead of taking it out.`);
+  if (isReservoir(part))
+    throw new MoveRefused(`${part.name} holds the oil: nothing stands without it. Swap it for another.`);
+  if (part.kind === 'pump')
+    throw new MoveRefused(`${part.name} moves the oil: swap it for another instead of taking it out.`);
 }
 
 /** Another part in a part's place: ports of the same name are joined as before, the rest is left open. */
@@ -89,7 +103,11 @@ export function swapPart(w: Workpiece, move: Of<'swap'>): void {
   const joints = w.joints;
   w.parts = w.parts.filter((p) => p.id !== old.id);
   const made = w.make(move.draft, old.id);
-  if (isReservoir(old) !== isReservoir(made) || isReturn(old) !== isReturn(made) || isConsumer(old) !== isConsumer(made))
+  if (
+    isReservoir(old) !== isReservoir(made) ||
+    isReturn(old) !== isReturn(made) ||
+    isConsumer(old) !== isConsumer(made)
+  )
     throw new MoveRefused(`${made.name} cannot stand where ${old.name} stands: it is fed or emptied in another way.`);
   if ((old.kind === 'pump') !== (made.kind === 'pump')) throw new MoveRefused('A pump is swapped for a pump.');
   const height = old.elevationM !== undefined && !isReservoir(made) ? { elevationM: old.elevationM } : {};
@@ -122,8 +140,20 @@ const safeOutlet = (part: Part) => {
 /** Turns a part round: what was its inlet becomes its outlet. */
 export function reversePart(w: Workpiece, move: Of<'reverse'>): void {
   const part = w.part(move.part);
-  if (!PORTS[part.kind].includes('out') || isConsumer(part) || isReturn(part) || part.kind === 'pump' || part.kind === 'pickup') throw new MoveRefused(`${part.name} works one way only.`);
-  const turned: Record<string, string> = { [`${part.id}.in`]: `${part.id}.out`, [`${part.id}.out`]: `${part.id}.in`, [`${part.id}.away`]: `${part.id}.back`, [`${part.id}.back`]: `${part.id}.away` };
+  if (
+    !PORTS[part.kind].includes('out') ||
+    isConsumer(part) ||
+    isReturn(part) ||
+    part.kind === 'pump' ||
+    part.kind === 'pickup'
+  )
+    throw new MoveRefused(`${part.name} works one way only.`);
+  const turned: Record<string, string> = {
+    [`${part.id}.in`]: `${part.id}.out`,
+    [`${part.id}.out`]: `${part.id}.in`,
+    [`${part.id}.away`]: `${part.id}.back`,
+    [`${part.id}.back`]: `${part.id}.away`,
+  };
   w.joints = w.joints.map((j) => ({ from: turned[j.from] ?? j.from, to: turned[j.to] ?? j.to }));
 }
 
@@ -135,7 +165,10 @@ export function splitLine(w: Workpiece, move: Of<'split'>): void {
   const first = { ...line, lengthM: line.lengthM * move.share, losses: line.losses.slice(0, half) };
   const place = w.isolate(`${line.id}.out`);
   const { id: _, ...rest } = line;
-  const second = w.make({ ...rest, name: line.name, lengthM: line.lengthM * (1 - move.share), losses: line.losses.slice(half) }, line.id);
+  const second = w.make(
+    { ...rest, name: line.name, lengthM: line.lengthM * (1 - move.share), losses: line.losses.slice(half) },
+    line.id,
+  );
   w.replace(first);
   w.join(`${line.id}.out`, `${second.id}.in`);
   if (place) w.join(`${second.id}.out`, place);

@@ -12,8 +12,19 @@ const draftsSchema = z.array(draftSchema).min(1).max(20);
  */
 export const moveSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('insert'), at: portRefSchema, drafts: draftsSchema }),
-  z.strictObject({ kind: z.literal('tee'), at: portRefSchema, drafts: draftsSchema, returnTo: portRefSchema.optional(), drain: draftSchema.optional() }),
-  z.strictObject({ kind: z.literal('bridge'), from: portRefSchema, to: portRefSchema, drafts: z.array(draftSchema).max(20) }),
+  z.strictObject({
+    kind: z.literal('tee'),
+    at: portRefSchema,
+    drafts: draftsSchema,
+    returnTo: portRefSchema.optional(),
+    drain: draftSchema.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('bridge'),
+    from: portRefSchema,
+    to: portRefSchema,
+    drafts: z.array(draftSchema).max(20),
+  }),
   z.strictObject({ kind: z.literal('parallel'), part: partIdSchema, drafts: draftsSchema }),
   z.strictObject({ kind: z.literal('takeOut'), part: partIdSchema }),
   z.strictObject({ kind: z.literal('removeAndBlank'), part: partIdSchema }),
@@ -25,6 +36,15 @@ export const moveSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('split'), part: partIdSchema, share: z.number().gt(0).lt(1) }),
   z.strictObject({ kind: z.literal('duplicate'), part: partIdSchema }),
   z.strictObject({ kind: z.literal('removeBranch'), part: partIdSchema }),
-  z.strictObject({ kind: z.literal('set'), part: partIdSchema, path: z.array(z.union([z.string(), z.int()])).min(1).max(6), value: z.union([z.number(), z.boolean(), z.string()]), said: z.string().max(80) }),
+  z.strictObject({
+    kind: z.literal('set'),
+    part: partIdSchema,
+    path: z
+      .array(z.union([z.string(), z.int()]))
+      .min(1)
+      .max(6),
+    value: z.union([z.number(), z.boolean(), z.string()]),
+    said: z.string().max(80),
+  }),
 ]);
 export type Move = z.infer<typeof moveSchema>;

@@ -10,8 +10,20 @@ const matter = (drafts: readonly MoveDraft[]) => drafts.findLast((d) => d.kind !
 
 /** Ports as people say them. */
 const PORT_WORDS: Readonly<Record<string, string>> = {
-  in: 'inlet', out: 'outlet', away: 'port to the cooler', back: 'port from the cooler', tap: 'tap', groove: 'groove', suction: 'pickup side', return: 'return',
-  run: 'run', branch: 'branch', left: 'left branch', right: 'right branch', cooler: 'cooler port', bypass: 'bypass port',
+  in: 'inlet',
+  out: 'outlet',
+  away: 'port to the cooler',
+  back: 'port from the cooler',
+  tap: 'tap',
+  groove: 'groove',
+  suction: 'pickup side',
+  return: 'return',
+  run: 'run',
+  branch: 'branch',
+  left: 'left branch',
+  right: 'right branch',
+  cooler: 'cooler port',
+  bypass: 'bypass port',
 };
 
 export function sayPort(port: string): string {
@@ -27,7 +39,11 @@ export function sayMove(circuit: Circuit, move: Move): string {
   };
   const place = (ref: string) => {
     const { name, port } = at(ref);
-    return port === 'in' || port === 'return' || port === 'suction' ? name : port === 'out' ? `behind ${name}` : `${name}, ${sayPort(port)}`;
+    return port === 'in' || port === 'return' || port === 'suction'
+      ? name
+      : port === 'out'
+        ? `behind ${name}`
+        : `${name}, ${sayPort(port)}`;
   };
   switch (move.kind) {
     case 'insert': {
@@ -37,7 +53,9 @@ export function sayMove(circuit: Circuit, move: Move): string {
     case 'tee':
       return `tee off ${at(move.at).port === 'in' ? 'before' : at(move.at).port === 'out' ? 'behind' : `at the ${sayPort(at(move.at).port)} of`} ${at(move.at).name} to feed ${lower(matter(move.drafts))}`;
     case 'bridge':
-      return move.drafts.length === 0 ? `join ${place(move.from)} to ${place(move.to)}` : `run ${list(move.drafts)} from ${place(move.from)} to ${place(move.to)}`;
+      return move.drafts.length === 0
+        ? `join ${place(move.from)} to ${place(move.to)}`
+        : `run ${list(move.drafts)} from ${place(move.from)} to ${place(move.to)}`;
     case 'parallel':
       return `put ${list(move.drafts)} in parallel with ${nameOf(move.part)}`;
     case 'takeOut':
@@ -51,7 +69,7 @@ export function sayMove(circuit: Circuit, move: Move): string {
     case 'returnTo':
       return `return ${nameOf(move.part)} to ${place(move.to)}`;
     case 'swap':
-      return `swap ${nameOf(move.part)} for ${lower(move.draft.name) === lower(nameOf(move.part)) ? 'bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another' : lower(move.draft.name)}`;
+      return `swap ${nameOf(move.part)} for ${lower(move.draft.name) === lower(nameOf(move.part)) ? ('bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another') : lower(move.draft.name)}`;
     case 'reverse':
       return `reverse in and out of ${nameOf(move.part)}`;
     case 'split':

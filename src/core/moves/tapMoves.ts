@@ -12,7 +12,10 @@ export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   const { part } = w.port(move.at);
   // What only reads or holds stands where it is tapped; what is fed stands at the end of the row.
   const ends = DEAD_ENDS.has(move.drafts[move.drafts.length - 1]?.kind ?? '');
-  const chain = w.chain(move.drafts, ends && part.kind !== 'sump' && part.kind !== 'tank' ? part.id : rightmostOf(w, part));
+  const chain = w.chain(
+    move.drafts,
+    ends && part.kind !== 'sump' && part.kind !== 'tank' ? part.id : rightmostOf(w, part),
+  );
   w.join(move.at, chain.inlet);
   const { last } = chain;
   const falls = isConsumer(last) || last.kind === 'sideStream' || last.kind === 'relief';
@@ -59,7 +62,8 @@ export function moveTap(w: Workpiece, move: Of<'moveTap'>): void {
   if (port !== 'in') throw new MoveRefused(`${part.name} is not fed by this port.`);
   const groups = w.groups();
   if (groups.of(move.port) === groups.of(move.to)) throw new MoveRefused('It is fed from there already.');
-  if (feedsItself(w, move.port, move.to)) throw new MoveRefused(`That place is fed by ${part.name} itself: the branch would go round in a circle.`);
+  if (feedsItself(w, move.port, move.to))
+    throw new MoveRefused(`That place is fed by ${part.name} itself: the branch would go round in a circle.`);
   w.isolate(move.port);
   w.join(move.to, move.port);
 }
@@ -71,7 +75,11 @@ export function returnTo(w: Workpiece, move: Of<'returnTo'>): void {
   const outlet = `${part.id}.out`;
   if (!PORTS[part.kind].includes('out')) throw new MoveRefused(`${part.name} has no outlet that could return.`);
   if (target.id === part.id) throw new MoveRefused('It cannot return to itself.');
-  if ((isConsumer(part) || isReturn(part)) && !(isReservoir(target) && port === 'return') && !(isReturn(target) && port === 'in'))
+  if (
+    (isConsumer(part) || isReturn(part)) &&
+    !(isReservoir(target) && port === 'return') &&
+    !(isReturn(target) && port === 'in')
+  )
     throw new MoveRefused('Oil that falls returns to a sump, a tank, or a drain.');
   w.isolate(outlet);
   w.join(outlet, move.to);
@@ -82,7 +90,8 @@ export function duplicateBranch(w: Workpiece, move: Of<'duplicate'>): void {
   const groups = w.groups();
   const part = w.part(move.part);
   const branch = branchOf(w.parts, groups, part);
-  if (!branch) throw new MoveRefused(`${part.name} stands in the way that feeds the others: there is no branch to copy.`);
+  if (!branch)
+    throw new MoveRefused(`${part.name} stands in the way that feeds the others: there is no branch to copy.`);
   const copies = new Map<string, Part>();
   const all = [...branch.parts, ...branch.returns];
   const old = w.joints;
@@ -115,7 +124,11 @@ export function removeBranch(w: Workpiece, move: Of<'removeBranch'>): void {
   const groups = w.groups();
   const part = w.part(move.part);
   const branch = branchOf(w.parts, groups, part);
-  if (!branch) throw new MoveRefused(`${part.name} stands in the way that feeds the others: take it out and join the line instead.`);
-  if (branch.parts.filter(isConsumer).length === w.parts.filter(isConsumer).length) throw new MoveRefused('Nothing would be left to feed.');
+  if (!branch)
+    throw new MoveRefused(
+      `${part.name} stands in the way that feeds the others: take it out and join the line instead.`,
+    );
+  if (branch.parts.filter(isConsumer).length === w.parts.filter(isConsumer).length)
+    throw new MoveRefused('Nothing would be left to feed.');
   for (const member of [...branch.parts, ...branch.returns]) w.drop(member.id);
 }

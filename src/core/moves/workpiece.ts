@@ -46,7 +46,10 @@ export class Workpiece {
     const groups = this.groups();
     const own = groups.of(ref);
     const { part } = splitPortRef(ref);
-    return this.parts.filter((p) => p.id !== part).flatMap((p) => PORTS[p.kind].map((port) => `${p.id}.${port}`)).filter((other) => groups.of(other) === own);
+    return this.parts
+      .filter((p) => p.id !== part)
+      .flatMap((p) => PORTS[p.kind].map((port) => `${p.id}.${port}`))
+      .filter((other) => groups.of(other) === own);
   }
 
   /** Makes one place of two; nothing where they are one already. */
@@ -92,14 +95,19 @@ export class Workpiece {
     const id = this.freshId(draft.name);
     const name = this.freshName(draft.name);
     const parsed = partSchema.safeParse({ ...draft, id, name }, { reportInput: true });
-    if (!parsed.success) throw new MoveRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
+    if (!parsed.success)
+      throw new MoveRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
     this.parts = [...this.parts, parsed.data];
     this.came.push({ id, beside, side });
     return parsed.data;
   }
 
   /** Makes parts and joins them one behind the other. @returns the first inlet and the last part */
-  chain(drafts: readonly MoveDraft[], beside: string | undefined, side: 'left' | 'right' = 'right'): { readonly last: Part; readonly inlet: string } {
+  chain(
+    drafts: readonly MoveDraft[],
+    beside: string | undefined,
+    side: 'left' | 'right' = 'right',
+  ): { readonly last: Part; readonly inlet: string } {
     let last: Part | undefined;
     let first: Part | undefined;
     for (const draft of drafts) {
@@ -113,8 +121,16 @@ export class Workpiece {
   }
 
   private freshId(name: string): string {
-    const words = name.replace(/[^A-Za-z0-9 ]/g, '').trim().split(/\s+/).filter(Boolean);
-    const stem = (words.map((w, i) => (i === 0 ? w.toLowerCase() : w[0]!.toUpperCase() + w.slice(1).toLowerCase())).join('') || 'part').replace(/^[^A-Za-z]+/, '') || 'part';
+    const words = name
+      .replace(/[^A-Za-z0-9 ]/g, '')
+      .trim()
+      .split(/\s+/)
+      .filter(Boolean);
+    const stem =
+      (
+        words.map((w, i) => (i === 0 ? w.toLowerCase() : w[0]!.toUpperCase() + w.slice(1).toLowerCase())).join('') ||
+        'part'
+      ).replace(/^[^A-Za-z]+/, '') || 'part';
     const taken = new Set(this.parts.map((p) => p.id));
     let id = stem.slice(0, 34);
     for (let n = 2; taken.has(id); n++) id = `${stem.slice(0, 34)}${n}`;
@@ -135,13 +151,16 @@ export class Workpiece {
 
 function withoutSense(part: Part, id: string): Part {
   if (part.kind === 'relief' && part.sense?.startsWith(`${id}.`)) return { ...part, sense: undefined };
-  if (part.kind === 'pump' && part.variable?.sense?.startsWith(`${id}.`)) return { ...part, variable: { ...part.variable, sense: undefined } };
+  if (part.kind === 'pump' && part.variable?.sense?.startsWith(`${id}.`))
+    return { ...part, variable: { ...part.variable, sense: undefined } };
   return part;
 }
 
 /** The port that oil goes on from: what the part is there for. @throws MoveRefused for parts that end a line */
 export function outletOf(part: Part): string {
-  const port = { sump: 'suction', tank: 'suction', tee: 'run', cross: 'run', thermostat: 'bypass' }[part.kind as string] ?? (PORTS[part.kind].includes('out') ? 'out' : undefined);
+  const port =
+    { sump: 'suction', tank: 'suction', tee: 'run', cross: 'run', thermostat: 'bypass' }[part.kind as string] ??
+    (PORTS[part.kind].includes('out') ? 'out' : undefined);
   if (port === undefined) throw new MoveRefused(`${part.name} ends a line: nothing can be joined behind it.`);
   return `${part.id}.${port}`;
 }
@@ -153,13 +172,19 @@ export function downstream(parts: readonly Part[], groups: PortGroups, from: rea
   for (let group = queue.pop(); group !== undefined; group = queue.pop()) {
     if (reached.has(group)) continue;
     reached.add(group);
-    for (const part of parts) for (const [a, b] of waysThrough(part)) if (groups.of(`${part.id}.${a}`) === group) queue.push(groups.of(`${part.id}.${b}`));
-    for (const part of parts) for (const [a, b] of onePlaceInside(part)) if (groups.of(`${part.id}.${a}`) === group) queue.push(groups.of(`${part.id}.${b}`));
+    for (const part of parts)
+      for (const [a, b] of waysThrough(part))
+        if (groups.of(`${part.id}.${a}`) === group) queue.push(groups.of(`${part.id}.${b}`));
+    for (const part of parts)
+      for (const [a, b] of onePlaceInside(part))
+        if (groups.of(`${part.id}.${a}`) === group) queue.push(groups.of(`${part.id}.${b}`));
   }
   return reached;
 }
 
 /** An issue as the reason why a move cannot be made: the sentence without the path in the file. */
 export function reason(issue: Issue): string {
-  return sayIssue(issue).replace(/^circuit\.[a-z]+(\[\d+\])?[^:]*: /, '').replace(/^./, (c) => c.toUpperCase());
+  return sayIssue(issue)
+    .replace(/^circuit\.[a-z]+(\[\d+\])?[^:]*: /, '')
+    .replace(/^./, (c) => c.toUpperCase());
 }

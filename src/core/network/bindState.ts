@@ -12,7 +12,13 @@ import type { Workspace } from './workspace';
  * Works out, once a state, all that does not change while it is solved: oil properties, pump stroke, thresholds, areas.
  * @param field temperature at every element, and thermostat openings where they are not their temperature's; undefined holds the state's temperature everywhere
  */
-export function bindState(network: Network, ws: Workspace, oil: Oil, state: OperatingState, field?: TemperatureField): void {
+export function bindState(
+  network: Network,
+  ws: Workspace,
+  oil: Oil,
+  state: OperatingState,
+  field?: TemperatureField,
+): void {
   const heldDensity = field ? 0 : oil.densityKgM3(state.oilTemperatureK);
   const heldViscosity = field ? 0 : oil.viscosityPaS(state.oilTemperatureK);
   const p = network.parameters;
@@ -30,7 +36,8 @@ export function bindState(network: Network, ws: Workspace, oil: Oil, state: Oper
       case Law.thermostatPath: {
         const given = field?.opening[e] ?? NaN;
         const stuck = p[at + 7]!;
-        const s = stuck >= 0 ? stuck : Number.isNaN(given) ? thermostatOpening(temperatureK, p[at + 3]!, p[at + 4]!) : given;
+        const s =
+          stuck >= 0 ? stuck : Number.isNaN(given) ? thermostatOpening(temperatureK, p[at + 3]!, p[at + 4]!) : given;
         ws.opening[e] = s;
         ws.boundA[e] = p[at]! * Math.max(p[at + 5] === 1 ? s : 1 - s, p[at + 6]!);
         break;

@@ -25,7 +25,8 @@ export interface CompiledCircuit {
   readonly warnings: readonly Issue[];
 }
 
-export type CompileResult = { readonly ok: true; readonly compiled: CompiledCircuit } | { readonly ok: false; readonly issues: readonly Issue[] };
+export type CompileResult =
+  { readonly ok: true; readonly compiled: CompiledCircuit } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 /**
  * Turns parts and joints into nodes and elements.
@@ -40,7 +41,8 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   const issues: Issue[] = [];
   const partById = new Map(circuit.parts.map((part) => [part.id, part]));
   const reservoirs = circuit.parts.filter(isReservoir);
-  if (reservoirs.length === 0) return { ok: false, issues: [{ code: 'noReservoir', severity: 'refused', at: `${at}.parts` }] };
+  if (reservoirs.length === 0)
+    return { ok: false, issues: [{ code: 'noReservoir', severity: 'refused', at: `${at}.parts` }] };
 
   const groups = PortGroups.of(circuit);
 
@@ -53,13 +55,19 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
 
   const returns = traceReturns(circuit, groups, reservoirs, at, issues);
   const heldBy = new Map<string, ReservoirPart>();
-  for (const reservoir of reservoirs) for (const port of PORTS[reservoir.kind]) {
-    const group = groups.of(`${reservoir.id}.${port}`);
-    const other = heldBy.get(group);
-    if (other && other.id !== reservoir.id)
-      issues.push({ code: 'reservoirsJoined', severity: 'refused', at: `${at}.joints`, parts: [other.name, reservoir.name] });
-    heldBy.set(group, reservoir);
-  }
+  for (const reservoir of reservoirs)
+    for (const port of PORTS[reservoir.kind]) {
+      const group = groups.of(`${reservoir.id}.${port}`);
+      const other = heldBy.get(group);
+      if (other && other.id !== reservoir.id)
+        issues.push({
+          code: 'reservoirsJoined',
+          severity: 'refused',
+          at: `${at}.joints`,
+          parts: [other.name, reservoir.name],
+        });
+      heldBy.set(group, reservoir);
+    }
   const elevations = assignElevations(circuit, groups, at, issues);
   if (issues.length > 0) return { ok: false, issues };
 
@@ -97,7 +105,9 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
       continue;
     }
     if (!ports.every((port) => nodeOfPort.has(`${part.id}.${port}`))) cutOffParts.add(part.id);
-    const ways = waysThrough(part).filter(([from, to]) => nodeOfPort.has(`${part.id}.${from}`) && nodeOfPort.has(`${part.id}.${to}`));
+    const ways = waysThrough(part).filter(
+      ([from, to]) => nodeOfPort.has(`${part.id}.${from}`) && nodeOfPort.has(`${part.id}.${to}`),
+    );
     if (ways.length === 0) continue;
     const outGroup = groups.of(`${part.id}.out`);
     const reservoir = returns.discharges(outGroup);
@@ -116,7 +126,8 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
       carries: (from, to) => ways.some(([a, b]) => a === from && b === to),
       senseNode: (ref) => {
         const node = nodeFor(groups.of(ref));
-        if (!live.has(groups.of(ref))) issues.push({ code: 'senseUnknown', severity: 'refused', at: `${at}.parts`, part: part.name, ref });
+        if (!live.has(groups.of(ref)))
+          issues.push({ code: 'senseUnknown', severity: 'refused', at: `${at}.parts`, part: part.name, ref });
         return node;
       },
     };
@@ -127,7 +138,13 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   return {
     ok: true,
     compiled: {
-      network: builder.build(), nodeOfPort, elementsOfPart, partOfElement, cutOffParts, returnsTo, reservoirOfNode,
+      network: builder.build(),
+      nodeOfPort,
+      elementsOfPart,
+      partOfElement,
+      cutOffParts,
+      returnsTo,
+      reservoirOfNode,
       drainFeeds: returns.feeds,
       warnings: [
         ...closedOff('cutOff', circuit, groups, (group) => !live.has(group), partById, at),
@@ -146,7 +163,13 @@ interface Returns {
 }
 
 /** Follows drains to their reservoirs. A drain is not part of the pressure network: it runs partly full. */
-function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly ReservoirPart[], at: string, issues: Issue[]): Returns {
+function traceReturns(
+  circuit: Circuit,
+  groups: PortGroups,
+  reservoirs: readonly ReservoirPart[],
+  at: string,
+  issues: Issue[],
+): Returns {
   const returnOf = new Map(reservoirs.map((r) => [groups.of(`${r.id}.return`), r]));
   const drains = circuit.parts.filter(isReturn);
   const intoDrain = new Map<string, ReservoirPart>();
@@ -162,7 +185,8 @@ function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly
     }
     if (reservoir) {
       // A scavenge section that draws from a reservoir stands at that reservoir's own pressure.
-      if (!reservoirs.some((r) => groups.of(`${r.id}.suction`) === groups.of(`${drain.id}.in`))) intoDrain.set(groups.of(`${drain.id}.in`), reservoir);
+      if (!reservoirs.some((r) => groups.of(`${r.id}.suction`) === groups.of(`${drain.id}.in`)))
+        intoDrain.set(groups.of(`${drain.id}.in`), reservoir);
       intoDrain.set(groups.of(`${drain.id}.out`), reservoir);
     } else issues.push({ code: 'drainWithoutEnd', severity: 'refused', at: `${at}.parts`, part: drain.name });
   }
@@ -170,7 +194,8 @@ function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly
   for (const drain of drains) {
     const group = groups.of(`${drain.id}.in`);
     for (const part of circuit.parts)
-      if (part.id !== drain.id && PORTS[part.kind].includes('out') && groups.of(`${part.id}.out`) === group) feeds.get(drain.id)!.push(part.id);
+      if (part.id !== drain.id && PORTS[part.kind].includes('out') && groups.of(`${part.id}.out`) === group)
+        feeds.get(drain.id)!.push(part.id);
   }
   return { intoDrain, feeds, discharges: (group) => intoDrain.get(group) ?? returnOf.get(group) };
 }
@@ -180,11 +205,18 @@ function traceReturns(circuit: Circuit, groups: PortGroups, reservoirs: readonly
  * @param asSupply true leaves out what only falls into a crankcase: no oil comes that way
  */
 function liveGroups(
-  circuit: Circuit, groups: PortGroups, heldBy: ReadonlyMap<string, ReservoirPart>, returns: Returns, asSupply: boolean,
+  circuit: Circuit,
+  groups: PortGroups,
+  heldBy: ReadonlyMap<string, ReservoirPart>,
+  returns: Returns,
+  asSupply: boolean,
 ): ReadonlySet<string> {
   const ways = new Map<string, string[]>();
   const connect = (a: string, b: string) => {
-    for (const [from, to] of [[a, b], [b, a]] as const) {
+    for (const [from, to] of [
+      [a, b],
+      [b, a],
+    ] as const) {
       const list = ways.get(from);
       if (list) list.push(to);
       else ways.set(from, [to]);
@@ -198,23 +230,36 @@ function liveGroups(
   const live = new Set<string>([...heldBy.keys(), ...returns.intoDrain.keys()]);
   const queue = [...live];
   for (let group = queue.pop(); group !== undefined; group = queue.pop())
-    for (const next of ways.get(group) ?? []) if (!live.has(next)) {
-      live.add(next);
-      queue.push(next);
-    }
+    for (const next of ways.get(group) ?? [])
+      if (!live.has(next)) {
+        live.add(next);
+        queue.push(next);
+      }
   return live;
 }
 
 function closedOff(
-  code: 'cutOff' | 'unfed', circuit: Circuit, groups: PortGroups, is: (group: string) => boolean, partById: ReadonlyMap<string, Part>, at: string,
+  code: 'cutOff' | 'unfed',
+  circuit: Circuit,
+  groups: PortGroups,
+  is: (group: string) => boolean,
+  partById: ReadonlyMap<string, Part>,
+  at: string,
 ): Issue[] {
   const partsOf = new Map<string, Set<string>>();
-  for (const part of circuit.parts) for (const port of PORTS[part.kind]) {
-    const group = groups.of(`${part.id}.${port}`);
-    if (!is(group) || (code === 'unfed' && !isConsumer(part))) continue;
-    const set = partsOf.get(group) ?? new Set();
-    set.add(part.name);
-    partsOf.set(group, set);
-  }
-  return [...partsOf].map(([group, parts]) => ({ code, severity: 'warning', at, node: groups.nameOf(group, partById), parts: [...parts] }));
+  for (const part of circuit.parts)
+    for (const port of PORTS[part.kind]) {
+      const group = groups.of(`${part.id}.${port}`);
+      if (!is(group) || (code === 'unfed' && !isConsumer(part))) continue;
+      const set = partsOf.get(group) ?? new Set();
+      set.add(part.name);
+      partsOf.set(group, set);
+    }
+  return [...partsOf].map(([group, parts]) => ({
+    code,
+    severity: 'warning',
+    at,
+    node: groups.nameOf(group, partById),
+    parts: [...parts],
+  }));
 }

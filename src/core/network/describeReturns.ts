@@ -10,7 +10,13 @@ import type { OperatingState } from './state';
 import type { Workspace } from './workspace';
 
 /** What falls into each return, and whether it can carry it at this state. */
-export function describeReturns(circuit: Circuit, compiled: CompiledCircuit, ws: Workspace, oil: Oil, state: OperatingState): DrainResult[] {
+export function describeReturns(
+  circuit: Circuit,
+  compiled: CompiledCircuit,
+  ws: Workspace,
+  oil: Oil,
+  state: OperatingState,
+): DrainResult[] {
   const { network, nodeOfPort, elementsOfPart, drainFeeds } = compiled;
   const poured = (id: string): number => {
     const out = nodeOfPort.get(`${id}.out`);
@@ -24,7 +30,10 @@ export function describeReturns(circuit: Circuit, compiled: CompiledCircuit, ws:
     if (pan) {
       // Several sections on one pan share what falls into it.
       const sections = circuit.parts.filter(isReturn).filter((r) => panOf(circuit, compiled, r)?.id === pan.id).length;
-      return circuit.parts.filter((p) => compiled.returnsTo.get(p.id) === pan.id).reduce((sum, p) => sum + poured(p.id), 0) / sections;
+      return (
+        circuit.parts.filter((p) => compiled.returnsTo.get(p.id) === pan.id).reduce((sum, p) => sum + poured(p.id), 0) /
+        sections
+      );
     }
     return (drainFeeds.get(part.id) ?? []).reduce((sum, id) => {
       const feeder = circuit.parts.find((p) => p.id === id);
@@ -37,16 +46,30 @@ export function describeReturns(circuit: Circuit, compiled: CompiledCircuit, ws:
       const capacityM3S = scavengeCapacityM3S(part, state.speedRevS);
       const neededM3S = Math.max(0, flowM3S) * part.foamFactor;
       return {
-        part: part.id, name: part.name, kind: 'scavenge', flowM3S, neededM3S, capacityM3S, verdict: capacityM3S < neededM3S ? 'small' : 'runs',
-        slope: null, outletHeightM: null, portHeightM: null, portAboveLevelM: null, headPa: null, risesAtM: null,
+        part: part.id,
+        name: part.name,
+        kind: 'scavenge',
+        flowM3S,
+        neededM3S,
+        capacityM3S,
+        verdict: capacityM3S < neededM3S ? 'small' : 'runs',
+        slope: null,
+        outletHeightM: null,
+        portHeightM: null,
+        portAboveLevelM: null,
+        headPa: null,
+        risesAtM: null,
       };
     }
     const end = endOf(circuit, compiled, part);
     const judged = judgeDrain(part, {
-      flowM3S, outletHeightM: outletHeight(circuit, drainFeeds.get(part.id) ?? []),
-      densityKgM3: oil.densityKgM3(state.oilTemperatureK), viscosityPaS: oil.viscosityPaS(state.oilTemperatureK),
+      flowM3S,
+      outletHeightM: outletHeight(circuit, drainFeeds.get(part.id) ?? []),
+      densityKgM3: oil.densityKgM3(state.oilTemperatureK),
+      viscosityPaS: oil.viscosityPaS(state.oilTemperatureK),
       // A scavenge pump at its foot empties it: neither level nor crankcase pressure stands against it.
-      levelM: end?.levelM ?? -Infinity, crankcasePa: end?.pressurePa ?? 0,
+      levelM: end?.levelM ?? -Infinity,
+      crankcasePa: end?.pressurePa ?? 0,
     });
     return { part: part.id, name: part.name, kind: 'drain', flowM3S, ...judged };
   });
@@ -55,7 +78,9 @@ export function describeReturns(circuit: Circuit, compiled: CompiledCircuit, ws:
 /** The reservoir that a scavenge section draws from, where it does. */
 function panOf(circuit: Circuit, compiled: CompiledCircuit, part: ReturnPart): ReservoirPart | undefined {
   const node = compiled.nodeOfPort.get(`${part.id}.in`);
-  return node === undefined || part.kind !== 'scavenge' ? undefined : circuit.parts.filter(isReservoir).find((r) => compiled.nodeOfPort.get(`${r.id}.suction`) === node);
+  return node === undefined || part.kind !== 'scavenge'
+    ? undefined
+    : circuit.parts.filter(isReservoir).find((r) => compiled.nodeOfPort.get(`${r.id}.suction`) === node);
 }
 
 /** The reservoir that a drain runs into by itself; undefined behind it stands a scavenge pump. */
@@ -67,14 +92,31 @@ function endOf(circuit: Circuit, compiled: CompiledCircuit, part: ReturnPart): R
 }
 
 function outletHeight(circuit: Circuit, feeders: readonly string[]): number | undefined {
-  const heights = feeders.map((id) => circuit.parts.find((p) => p.id === id)).filter((p): p is Part => p !== undefined).map((p) => (p.kind === 'drain' ? p.profile?.at(-1)?.heightM : p.elevationM));
+  const heights = feeders
+    .map((id) => circuit.parts.find((p) => p.id === id))
+    .filter((p): p is Part => p !== undefined)
+    .map((p) => (p.kind === 'drain' ? p.profile?.at(-1)?.heightM : p.elevationM));
   return heights.find((h) => h !== undefined);
 }
 
 /** Oil in each gas-charged accumulator at this state. */
-export function describeAccumulators(circuit: Circuit, compiled: CompiledCircuit, nodes: readonly NodeResult[], state: OperatingState): SolveResult['accumulators'] {
-  return circuit.parts.filter((p) => p.kind === 'accumulator').map((p) => {
-    const pressurePa = nodes[compiled.nodeOfPort.get(`${p.id}.in`) ?? -1]?.pressurePa ?? null;
-    return { part: p.id, name: p.name, oilM3: pressurePa === null || !p.valveOpen ? null : accumulatorOilM3(p.volumeM3, p.prechargePa, pressurePa, state.atmospherePa) };
-  });
+export function describeAccumulators(
+  circuit: Circuit,
+  compiled: CompiledCircuit,
+  nodes: readonly NodeResult[],
+  state: OperatingState,
+): SolveResult['accumulators'] {
+  return circuit.parts
+    .filter((p) => p.kind === 'accumulator')
+    .map((p) => {
+      const pressurePa = nodes[compiled.nodeOfPort.get(`${p.id}.in`) ?? -1]?.pressurePa ?? null;
+      return {
+        part: p.id,
+        name: p.name,
+        oilM3:
+          pressurePa === null || !p.valveOpen
+            ? null
+            : accumulatorOilM3(p.volumeM3, p.prechargePa, pressurePa, state.atmospherePa),
+      };
+    });
 }

@@ -31,7 +31,13 @@ export const LEAST_GATE_PA = 2.5e3;
  * @param others elements that are not lines @param fromRest the first evaluation of a solve without a guess
  */
 export function evaluateElements(
-  network: Network, ws: Workspace, lines: LineTable, others: Int32Array, oil: Oil, state: OperatingState, fromRest: boolean,
+  network: Network,
+  ws: Workspace,
+  lines: LineTable,
+  others: Int32Array,
+  oil: Oil,
+  state: OperatingState,
+  fromRest: boolean,
 ): void {
   evaluateLines(network, ws, lines, fromRest);
   const { law, from, to, sense, count, riseM, parameterStart, parameters: p } = network;
@@ -58,7 +64,18 @@ export function evaluateElements(
       case Law.springValve: {
         if (isShutBackward(network, ws, e, drop)) continue;
         const s = sense[e]!;
-        springValveFlowInto(out, drop, s < 0 ? drop : sensedDropPa(network, pressurePa, e, rho), p[at]!, p[at + 1]!, p[at + 2]!, p[at + 3]!, p[at + 4]!, rho, mu);
+        springValveFlowInto(
+          out,
+          drop,
+          s < 0 ? drop : sensedDropPa(network, pressurePa, e, rho),
+          p[at]!,
+          p[at + 1]!,
+          p[at + 2]!,
+          p[at + 3]!,
+          p[at + 4]!,
+          rho,
+          mu,
+        );
         ws.opening[e] = out[3]!;
         flowM3S[e] = n * out[0]!;
         targetM3S[e] = flowM3S[e]!;
@@ -74,8 +91,21 @@ export function evaluateElements(
       }
       case Law.pump: {
         const s = sense[e]! < 0 ? b : sense[e]!;
-        pumpFlowInto(out, pressurePa[a]!, pressurePa[b]!, pressurePa[s]!, ws.boundA[e]!, p[at + 1]!, mu,
-          state.atmospherePa, p[at + 2]!, p[at + 3]!, p[at + 4]!, p[at + 5]!, p[at + 6]!);
+        pumpFlowInto(
+          out,
+          pressurePa[a]!,
+          pressurePa[b]!,
+          pressurePa[s]!,
+          ws.boundA[e]!,
+          p[at + 1]!,
+          mu,
+          state.atmospherePa,
+          p[at + 2]!,
+          p[at + 3]!,
+          p[at + 4]!,
+          p[at + 5]!,
+          p[at + 6]!,
+        );
         flowM3S[e] = n * out[0]!;
         targetM3S[e] = flowM3S[e]!;
         byFromPa[e] = n * out[1]!;
@@ -87,8 +117,16 @@ export function evaluateElements(
       case Law.bearing: {
         if (isShutBackward(network, ws, e, drop)) continue;
         const film = ws.film[e]!;
-        solveFilm(film, network.bearing[e]!, ws.filmCoefficients[e]!, oil, state.speedRevS * network.bearingSpeedRatio[e]!,
-          drop, ws.temperatureK[e]!, rho * oil.specificHeatJKgK(ws.temperatureK[e]!));
+        solveFilm(
+          film,
+          network.bearing[e]!,
+          ws.filmCoefficients[e]!,
+          oil,
+          state.speedRevS * network.bearingSpeedRatio[e]!,
+          drop,
+          ws.temperatureK[e]!,
+          rho * oil.specificHeatJKgK(ws.temperatureK[e]!),
+        );
         out[0] = film.flowM3S;
         slope = film.slope;
         break;
@@ -97,8 +135,16 @@ export function evaluateElements(
         if (isShutBackward(network, ws, e, drop)) continue;
         const film = ws.film[e]!;
         const gain = Math.max(0, drop + ws.boundA[e]!);
-        solveFilm(film, network.bearing[e]!, ws.filmCoefficients[e]!, oil, state.speedRevS * network.bearingSpeedRatio[e]!,
-          gain, ws.temperatureK[e]!, rho * oil.specificHeatJKgK(ws.temperatureK[e]!));
+        solveFilm(
+          film,
+          network.bearing[e]!,
+          ws.filmCoefficients[e]!,
+          oil,
+          state.speedRevS * network.bearingSpeedRatio[e]!,
+          gain,
+          ws.temperatureK[e]!,
+          rho * oil.specificHeatJKgK(ws.temperatureK[e]!),
+        );
         const threshold = ws.boundB[e]!;
         const half = Math.max(network.drilling[e]!.gateHalfWidth * threshold, LEAST_GATE_PA);
         smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);
@@ -195,5 +241,9 @@ export function lawFlowAt(network: Network, ws: Workspace, e: number, drop: numb
 export function sensedDropPa(network: Network, pressurePa: Float64Array, e: number, densityKgM3: number): number {
   const at = network.sense[e]!;
   const outlet = network.to[e]!;
-  return pressurePa[at]! - pressurePa[outlet]! - densityKgM3 * STANDARD_GRAVITY_M_S2 * (network.elevationM[outlet]! - network.elevationM[at]!);
+  return (
+    pressurePa[at]! -
+    pressurePa[outlet]! -
+    densityKgM3 * STANDARD_GRAVITY_M_S2 * (network.elevationM[outlet]! - network.elevationM[at]!)
+  );
 }

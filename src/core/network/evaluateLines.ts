@@ -95,7 +95,20 @@ export class LineTable {
 export function evaluateLines(network: Network, ws: Workspace, table: LineTable, fromRest: boolean): void {
   const { from, to, riseM, oneWay } = network;
   const { pressurePa, flowM3S, targetM3S, byFromPa, byToPa, bySensePa, lawErrorPa, densityKgM3 } = ws;
-  const { element, reynoldsPerFlow, linear, linearOfK1, head, restSlope, lengthOverBore, roughness, kForward, kReverse, exits, startFlow } = table;
+  const {
+    element,
+    reynoldsPerFlow,
+    linear,
+    linearOfK1,
+    head,
+    restSlope,
+    lengthOverBore,
+    roughness,
+    kForward,
+    kReverse,
+    exits,
+    startFlow,
+  } = table;
   for (let i = 0; i < element.length; i++) {
     const e = element[i]!;
     const available = pressurePa[from[e]!]! - pressurePa[to[e]!]! - densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * riseM[e]!;
@@ -146,7 +159,8 @@ export function evaluateLines(network: Network, ws: Workspace, table: LineTable,
         const l4 = l2 * l2;
         const laminar = l4 * l4 * l4;
         const sum = laminar + turbulent;
-        const sumSlope = (-12 * laminar) / re - (1.5 * turbulent * ((16 * a * thetaSlope) / theta - (16 * b) / re)) / ab;
+        const sumSlope =
+          (-12 * laminar) / re - (1.5 * turbulent * ((16 * a * thetaSlope) / theta - (16 * b) / re)) / ab;
         f = 8 * Math.cbrt(Math.sqrt(Math.sqrt(sum)));
         fSlope = (f * sumSlope) / (12 * sum);
       }

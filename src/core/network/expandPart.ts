@@ -39,39 +39,94 @@ export function expandPart(part: Part, x: Expansion): void {
       return;
     case 'pickup': {
       const middle = x.builder.addNode(`${part.name}, behind the screen`, part.elevationM ?? 0);
-      x.add('screen', { law: 'twoTerm', from: x.node('in'), to: middle, parameters: ratingParameters(part.screen, part.screen.load), riseM: 0 });
+      x.add('screen', {
+        law: 'twoTerm',
+        from: x.node('in'),
+        to: middle,
+        parameters: ratingParameters(part.screen, part.screen.load),
+        riseM: 0,
+      });
       // The whole lift is the tube's, whatever height the place inside is given.
       const lift = x.builder.elevationOf(x.node('out')) - x.builder.elevationOf(x.node('in'));
-      x.add('tube', { law: 'line', from: middle, to: x.node('out'), parameters: lineParameters(passageOf(part, 'tube')!), riseM: lift });
+      x.add('tube', {
+        law: 'line',
+        from: middle,
+        to: x.node('out'),
+        parameters: lineParameters(passageOf(part, 'tube')!),
+        riseM: lift,
+      });
       return;
     }
     case 'pump':
-      x.add('', { law: 'pump', from: x.node('in'), to: x.node('out'), parameters: pumpParameters(part), ...(part.variable?.sense ? { sense: x.senseNode(part.variable.sense) } : {}) });
+      x.add('', {
+        law: 'pump',
+        from: x.node('in'),
+        to: x.node('out'),
+        parameters: pumpParameters(part),
+        ...(part.variable?.sense ? { sense: x.senseNode(part.variable.sense) } : {}),
+      });
       return;
     case 'relief':
-      x.add('', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(shimmed(part)), ...(part.sense ? { sense: x.senseNode(part.sense) } : {}), ...freely });
+      x.add('', {
+        law: 'springValve',
+        from: x.node('in'),
+        to: x.node('out'),
+        parameters: springParameters(shimmed(part)),
+        ...(part.sense ? { sense: x.senseNode(part.sense) } : {}),
+        ...freely,
+      });
       return;
     case 'checkValve':
-      x.add('', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(part), ...freely });
+      x.add('', {
+        law: 'springValve',
+        from: x.node('in'),
+        to: x.node('out'),
+        parameters: springParameters(part),
+        ...freely,
+      });
       return;
     case 'filter':
     case 'cooler':
       x.add(part.bypass ? (part.kind === 'filter' ? 'media' : 'core') : '', {
-        law: 'twoTerm', from: x.node('in'), to: x.node('out'), ...freely,
-        ...(part.kind === 'filter' ? { parameters: ratingParameters(part, part.load), count: part.count } : { parameters: coolerParameters(part) }),
+        law: 'twoTerm',
+        from: x.node('in'),
+        to: x.node('out'),
+        ...freely,
+        ...(part.kind === 'filter'
+          ? { parameters: ratingParameters(part, part.load), count: part.count }
+          : { parameters: coolerParameters(part) }),
       });
-      if (part.bypass) x.add('bypass', { law: 'springValve', from: x.node('in'), to: x.node('out'), parameters: springParameters(part.bypass), ...freely });
+      if (part.bypass)
+        x.add('bypass', {
+          law: 'springValve',
+          from: x.node('in'),
+          to: x.node('out'),
+          parameters: springParameters(part.bypass),
+          ...freely,
+        });
       return;
     case 'line':
     case 'fitting':
     case 'cover':
-      x.add('', { law: 'line', from: x.node('in'), to: x.node('out'), parameters: lineParameters(passageOf(part, '')!), ...freely });
+      x.add('', {
+        law: 'line',
+        from: x.node('in'),
+        to: x.node('out'),
+        parameters: lineParameters(passageOf(part, '')!),
+        ...freely,
+      });
       return;
     case 'orifice':
       addOrifice(x, part, '', x.node('in'), x.node('out'), 1, freely, inside);
       return;
     case 'valve':
-      x.add('', { law: 'opening', from: x.node('in'), to: x.node('out'), ...freely, parameters: openingParameters(part) });
+      x.add('', {
+        law: 'opening',
+        from: x.node('in'),
+        to: x.node('out'),
+        ...freely,
+        parameters: openingParameters(part),
+      });
       return;
     case 'thermostat':
       addThermostat(x, part, 'cooler', 'bypass');
@@ -93,35 +148,84 @@ export function expandPart(part: Part, x: Expansion): void {
     }
     case 'sideStream': {
       const middle = inside('behind its metering');
-      if (part.metering.kind === 'orifice') addOrifice(x, part.metering, 'metering', x.node('in'), middle, 1, { riseM: 0 }, inside);
-      else x.add('metering', { law: 'opening', from: x.node('in'), to: middle, parameters: openingParameters(part.metering), riseM: 0 });
-      x.add('media', { law: 'twoTerm', from: middle, to: x.node('out'), parameters: ratingParameters(part, part.load), ...freely });
+      if (part.metering.kind === 'orifice')
+        addOrifice(x, part.metering, 'metering', x.node('in'), middle, 1, { riseM: 0 }, inside);
+      else
+        x.add('metering', {
+          law: 'opening',
+          from: x.node('in'),
+          to: middle,
+          parameters: openingParameters(part.metering),
+          riseM: 0,
+        });
+      x.add('media', {
+        law: 'twoTerm',
+        from: middle,
+        to: x.node('out'),
+        parameters: ratingParameters(part, part.load),
+        ...freely,
+      });
       return;
     }
     case 'tee':
     case 'cross':
       for (const port of PORTS[part.kind].slice(1))
-        if (x.carries('in', port)) x.add(port, { law: 'line', from: x.node('in'), to: x.node(port), parameters: lineParameters(passageOf(part, port)!) });
+        if (x.carries('in', port))
+          x.add(port, {
+            law: 'line',
+            from: x.node('in'),
+            to: x.node(port),
+            parameters: lineParameters(passageOf(part, port)!),
+          });
       return;
     case 'bearings':
-      x.add('', { law: 'bearing', from: x.node('in'), to: x.node('out'), bearing: bearingOf(part), bearingSpeedRatio: part.speedRatio, count: part.count, ...freely });
+      x.add('', {
+        law: 'bearing',
+        from: x.node('in'),
+        to: x.node('out'),
+        bearing: bearingOf(part),
+        bearingSpeedRatio: part.speedRatio,
+        count: part.count,
+        ...freely,
+      });
       return;
     case 'rods':
       x.add('', {
-        law: 'crankFedRod', from: x.node('in'), to: x.node('out'), bearing: bearingOf(part), bearingSpeedRatio: part.speedRatio,
-        drilling: part, count: part.count, parameters: [ONE_WAY_LEAK_M3SPA], ...freely,
+        law: 'crankFedRod',
+        from: x.node('in'),
+        to: x.node('out'),
+        bearing: bearingOf(part),
+        bearingSpeedRatio: part.speedRatio,
+        drilling: part,
+        count: part.count,
+        parameters: [ONE_WAY_LEAK_M3SPA],
+        ...freely,
       });
       return;
     case 'jets': {
       if (part.valve) {
         const middle = inside('behind the valve');
-        x.add('valve', { law: 'springValve', from: x.node('in'), to: middle, parameters: springParameters(part.valve), count: part.count, riseM: 0 });
+        x.add('valve', {
+          law: 'springValve',
+          from: x.node('in'),
+          to: middle,
+          parameters: springParameters(part.valve),
+          count: part.count,
+          riseM: 0,
+        });
         addOrifice(x, part.nozzle, 'nozzle', middle, x.node('out'), part.count, { ...freely, riseM: 0 }, inside);
       } else addOrifice(x, part.nozzle, 'nozzle', x.node('in'), x.node('out'), part.count, freely, inside);
       return;
     }
     case 'consumer':
-      x.add('', { law: 'twoTerm', from: x.node('in'), to: x.node('out'), parameters: ratingParameters(part, 1), count: part.count, ...freely });
+      x.add('', {
+        law: 'twoTerm',
+        from: x.node('in'),
+        to: x.node('out'),
+        parameters: ratingParameters(part, 1),
+        count: part.count,
+        ...freely,
+      });
       return;
   }
 }
@@ -139,7 +243,17 @@ interface Thermostat {
 
 function thermostatPath(x: Expansion, t: Thermostat, to: string, cooled: boolean): Omit<ElementSpec, 'name'> {
   const shared = [t.areaM2, t.dischargeCoefficient, t.closedLeakM3SPa, t.opensK, t.fullK];
-  return { law: 'thermostatPath', from: x.node('in'), to: x.node(to), parameters: [...shared, cooled ? 1 : 0, cooled ? t.coolerLeakShare : t.bypassLeastShare, t.stuck === 'no' ? -1 : t.stuck === 'open' ? 1 : 0] };
+  return {
+    law: 'thermostatPath',
+    from: x.node('in'),
+    to: x.node(to),
+    parameters: [
+      ...shared,
+      cooled ? 1 : 0,
+      cooled ? t.coolerLeakShare : t.bypassLeastShare,
+      t.stuck === 'no' ? -1 : t.stuck === 'open' ? 1 : 0,
+    ],
+  };
 }
 
 function addThermostat(x: Expansion, t: Thermostat, cooled: string, bypass: string): void {
@@ -148,7 +262,13 @@ function addThermostat(x: Expansion, t: Thermostat, cooled: string, bypass: stri
 }
 
 /** A regulating opening's numbers: its area follows its turns. */
-function openingParameters(v: { readonly fullAreaM2: number; readonly turns: number; readonly turnsToFull: number; readonly dischargeCoefficient: number; readonly closedLeakM3SPa: number }): number[] {
+function openingParameters(v: {
+  readonly fullAreaM2: number;
+  readonly turns: number;
+  readonly turnsToFull: number;
+  readonly dischargeCoefficient: number;
+  readonly closedLeakM3SPa: number;
+}): number[] {
   return [v.fullAreaM2 * (v.turns / v.turnsToFull), v.dischargeCoefficient, v.closedLeakM3SPa];
 }
 
@@ -166,15 +286,25 @@ function coolerParameters(part: PartOf<'cooler'>): number[] {
 export function shimmed<V extends PartOf<'relief'>>(part: V): V {
   if (!part.spring) return part;
   const risePa = (part.spring.rateNM * part.spring.shimM) / (0.25 * Math.PI * part.spring.seatBoreM ** 2);
-  return { ...part, crackPa: Math.max(LEAST_CRACK_PA, part.crackPa + risePa), fullOpenPa: Math.max(2 * LEAST_CRACK_PA, part.fullOpenPa + risePa) };
+  return {
+    ...part,
+    crackPa: Math.max(LEAST_CRACK_PA, part.crackPa + risePa),
+    fullOpenPa: Math.max(2 * LEAST_CRACK_PA, part.fullOpenPa + risePa),
+  };
 }
 /** A spring cannot be let out to less than nothing [Pa]. */
 const LEAST_CRACK_PA = 1e3;
 
 /** An orifice; what of its bore lies beyond the short-tube range follows as tube. */
 function addOrifice(
-  x: Expansion, orifice: { readonly boreM: number; readonly lengthM: number; readonly dischargeCoefficient?: number | undefined },
-  role: string, from: NodeIndex, to: NodeIndex, count: number, freely: { riseM?: number; oneWay?: boolean }, inside: (label: string) => NodeIndex,
+  x: Expansion,
+  orifice: { readonly boreM: number; readonly lengthM: number; readonly dischargeCoefficient?: number | undefined },
+  role: string,
+  from: NodeIndex,
+  to: NodeIndex,
+  count: number,
+  freely: { riseM?: number; oneWay?: boolean },
+  inside: (label: string) => NodeIndex,
 ): void {
   const longest = SHORT_TUBE_UP_TO * orifice.boreM;
   const parameters = [orifice.boreM, Math.min(orifice.lengthM, longest), orifice.dischargeCoefficient ?? 0];
@@ -185,7 +315,11 @@ function addOrifice(
   const middle = inside('in the bore');
   x.add(role, { law: 'orifice', from, to: middle, parameters, count, riseM: 0 });
   x.add(role === '' ? 'rest of the bore' : `${role}, rest of the bore`, {
-    law: 'line', from: middle, to, count, ...freely,
+    law: 'line',
+    from: middle,
+    to,
+    count,
+    ...freely,
     parameters: lineParameters({ boreM: orifice.boreM, lengthM: orifice.lengthM - longest, roughnessM: 0, losses: [] }),
   });
 }
@@ -201,8 +335,11 @@ interface RatedPart {
 /** A part's rating point under the law's names. */
 export function ratingOf(part: RatedPart): RatingPoint {
   return {
-    pressureDropPa: part.ratedPressureDropPa, flowM3S: part.ratedFlowM3S, viscosityPaS: part.ratedViscosityPaS,
-    densityKgM3: part.ratedDensityKgM3, viscousShare: part.viscousShare,
+    pressureDropPa: part.ratedPressureDropPa,
+    flowM3S: part.ratedFlowM3S,
+    viscosityPaS: part.ratedViscosityPaS,
+    densityKgM3: part.ratedDensityKgM3,
+    viscousShare: part.viscousShare,
   };
 }
 
@@ -219,22 +356,38 @@ interface SpringValvePart {
   readonly closedLeakM3SPa: number;
 }
 
-const springParameters = (v: SpringValvePart) => [v.crackPa, v.fullOpenPa, v.areaM2, v.dischargeCoefficient, v.closedLeakM3SPa];
+const springParameters = (v: SpringValvePart) => [
+  v.crackPa,
+  v.fullOpenPa,
+  v.areaM2,
+  v.dischargeCoefficient,
+  v.closedLeakM3SPa,
+];
 
 /** Slip coefficient C_s of a pump part, given or from its rated efficiency. */
 export function pumpSlipCoefficient(part: PartOf<'pump'>): number {
   return part.slip.kind === 'coefficient'
     ? part.slip.slipCoefficient
-    : slipCoefficient(part.slip.volumetricEfficiency, part.slip.atPumpSpeedRevS, part.slip.atViscosityPaS, part.slip.atPressurePa);
+    : slipCoefficient(
+        part.slip.volumetricEfficiency,
+        part.slip.atPumpSpeedRevS,
+        part.slip.atViscosityPaS,
+        part.slip.atPressurePa,
+      );
 }
 
 function pumpParameters(part: PartOf<'pump'>): number[] {
   return [
     part.displacementM3Rev * part.speedRatio,
     (pumpSlipCoefficient(part) * part.displacementM3Rev) / (2 * Math.PI),
-    part.inletLimitAbsPa, part.inletDryAbsPa,
-    part.variable?.targetPa ?? Infinity, part.variable?.bandPa ?? 1, part.variable?.leastShare ?? 1,
-    part.fillLoss?.fromRevS ?? 0, part.fillLoss?.toRevS ?? 1, part.fillLoss?.lostShare ?? 0,
+    part.inletLimitAbsPa,
+    part.inletDryAbsPa,
+    part.variable?.targetPa ?? Infinity,
+    part.variable?.bandPa ?? 1,
+    part.variable?.leastShare ?? 1,
+    part.fillLoss?.fromRevS ?? 0,
+    part.fillLoss?.toRevS ?? 1,
+    part.fillLoss?.lostShare ?? 0,
   ];
 }
 

@@ -90,7 +90,8 @@ export class NetworkBuilder {
     const parameters = new Float64Array(parameterStart[specs.length]!);
     specs.forEach((spec, e) => {
       const given = spec.parameters ?? [];
-      if (given.length !== LAW_PARAMETER_COUNT[spec.law]) throw new Error(`${spec.name}: wrong number of law parameters`);
+      if (given.length !== LAW_PARAMETER_COUNT[spec.law])
+        throw new Error(`${spec.name}: wrong number of law parameters`);
       parameters.set(given, parameterStart[e]!);
     });
     return {

@@ -11,7 +11,13 @@ import { createWorkspace } from './workspace';
 
 /** A fluid of constant viscosity and density, for networks from other fields. */
 const fluid = (viscosityM2S: number, densityKgM3: number) =>
-  new Oil({ name: 'constant', viscosity40M2S: viscosityM2S, viscosity100M2S: viscosityM2S, density15KgM3: densityKgM3, expansionPerK: 0 });
+  new Oil({
+    name: 'constant',
+    viscosity40M2S: viscosityM2S,
+    viscosity100M2S: viscosityM2S,
+    density15KgM3: densityKgM3,
+    expansionPerK: 0,
+  });
 const STATE = { speedRevS: 0, oilTemperatureK: 373.15, atmospherePa: 101325 };
 const pipe = (boreM: number, lengthM: number, roughnessM = 0) => [boreM, lengthM, roughnessM / boreM, 0, 0, 0, 0];
 
@@ -51,7 +57,11 @@ describe('A general hydraulic network engine agrees within 0.5 %', () => {
 describe('Handbook networks', () => {
   const water = fluid(1.02e-6, 1000);
   const G = 9.81;
-  const WHITE = [[0.08, 100, 0.24e-3], [0.06, 150, 0.12e-3], [0.04, 80, 0.2e-3]] as const;
+  const WHITE = [
+    [0.08, 100, 0.24e-3],
+    [0.06, 150, 0.12e-3],
+    [0.04, 80, 0.2e-3],
+  ] as const;
 
   it('White: three pipes in parallel', () => {
     const b = new NetworkBuilder();
@@ -61,14 +71,19 @@ describe('Handbook networks', () => {
     const solver = new HydraulicSolver(b.build());
     solver.solve(water, STATE);
     [1, 2, 3].forEach((i) => expectPublished(publishedValue(`T11-white-par${i}`), solver.workspace.flowM3S[i - 1]!));
-    expectPublished(publishedValue('T11-white-par-sum'), solver.workspace.flowM3S.reduce((a, q) => a + q, 0));
+    expectPublished(
+      publishedValue('T11-white-par-sum'),
+      solver.workspace.flowM3S.reduce((a, q) => a + q, 0),
+    );
   });
 
   it('White: three pipes in series, with a fall of 5 m', () => {
     const row = publishedValue('T11-white-ser');
     const b = new NetworkBuilder();
     const nodes = [b.addNode('a', 0, input(row, 'dp')), b.addNode('b'), b.addNode('c'), b.addNode('d', -5, 0)];
-    WHITE.forEach(([d, l, e], i) => b.addElement({ name: `${i}`, law: 'line', from: nodes[i]!, to: nodes[i + 1]!, parameters: pipe(d, l, e) }));
+    WHITE.forEach(([d, l, e], i) =>
+      b.addElement({ name: `${i}`, law: 'line', from: nodes[i]!, to: nodes[i + 1]!, parameters: pipe(d, l, e) }),
+    );
     const solver = new HydraulicSolver(b.build());
     expect(solver.solve(water, STATE).status).toBe('converged');
     expectPublished(row, solver.workspace.flowM3S[0]!);
@@ -77,7 +92,15 @@ describe('Handbook networks', () => {
   it('White: three reservoirs', () => {
     const b = new NetworkBuilder();
     const junction = b.addNode('junction');
-    WHITE.forEach(([d, l, e], i) => b.addElement({ name: `${i}`, law: 'line', from: b.addNode(`r${i}`, 0, [20, 100, 40][i]! * G * 1000), to: junction, parameters: pipe(d, l, e) }));
+    WHITE.forEach(([d, l, e], i) =>
+      b.addElement({
+        name: `${i}`,
+        law: 'line',
+        from: b.addNode(`r${i}`, 0, [20, 100, 40][i]! * G * 1000),
+        to: junction,
+        parameters: pipe(d, l, e),
+      }),
+    );
     const solver = new HydraulicSolver(b.build());
     solver.solve(water, STATE);
     expectPublished(publishedValue('T11-white-res0'), solver.workspace.pressurePa[junction]! / (1000 * G));
@@ -109,7 +132,13 @@ describe('Handbook networks', () => {
     const mu = 0.01;
     const b = new NetworkBuilder();
     const [sump, out] = [b.addNode('sump', 0, 0), b.addNode('out')];
-    b.addElement({ name: 'pump', law: 'pump', from: sump, to: out, parameters: [input(row, 'D'), input(row, 'kslip') * mu, 5e4, 5e3, Infinity, 1, 1, 0, 1, 0] });
+    b.addElement({
+      name: 'pump',
+      law: 'pump',
+      from: sump,
+      to: out,
+      parameters: [input(row, 'D'), input(row, 'kslip') * mu, 5e4, 5e3, Infinity, 1, 1, 0, 1, 0],
+    });
     resistance(b, 'circuit', out, sump, input(row, 'Rp'), mu);
     const solver = new HydraulicSolver(b.build());
     expect(solver.solve(fluid(mu / 850, 850), { ...STATE, speedRevS: input(row, 'N') }).status).toBe('converged');
@@ -119,7 +148,13 @@ describe('Handbook networks', () => {
   it('names the place that nothing holds: a pump without slip, dead-headed', () => {
     const b = new NetworkBuilder();
     const [sump, out] = [b.addNode('sump', 0, 0), b.addNode('pump outlet')];
-    b.addElement({ name: 'pump', law: 'pump', from: sump, to: out, parameters: [1e-5, 0, 5e4, 5e3, Infinity, 1, 1, 0, 1, 0] });
+    b.addElement({
+      name: 'pump',
+      law: 'pump',
+      from: sump,
+      to: out,
+      parameters: [1e-5, 0, 5e4, 5e3, Infinity, 1, 1, 0, 1, 0],
+    });
     const solver = new HydraulicSolver(b.build());
     const outcome = solver.solve(fluid(1e-5, 850), { ...STATE, speedRevS: 50 });
     expect(outcome.status).toBe('singular');

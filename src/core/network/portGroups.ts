@@ -57,7 +57,15 @@ export class PortGroups {
       if (this.of(ref) !== group) continue;
       const { part, port } = splitPortRef(ref);
       const p = partById.get(part)!;
-      const r = isReservoir(p) ? 0 : port === 'in' || port === 'back' ? (isDeadEnd(p) ? 3 : 2) : port === 'tap' ? 1.5 : 1;
+      const r = isReservoir(p)
+        ? 0
+        : port === 'in' || port === 'back'
+          ? isDeadEnd(p)
+            ? 3
+            : 2
+          : port === 'tap'
+            ? 1.5
+            : 1;
       if (r < rank) {
         rank = r;
         best = `${p.name}, ${port}`;

@@ -99,7 +99,16 @@ export const consumerResultSchema = z.strictObject({
 export type ConsumerResult = z.infer<typeof consumerResultSchema>;
 
 export const noteSchema = z.strictObject({
-  code: z.enum(['extrapolatedViscosity', 'implausiblePressure', 'dryGallery', 'pumpStarved', 'still', 'notConverged', 'oilHot', 'oilCold']),
+  code: z.enum([
+    'extrapolatedViscosity',
+    'implausiblePressure',
+    'dryGallery',
+    'pumpStarved',
+    'still',
+    'notConverged',
+    'oilHot',
+    'oilCold',
+  ]),
   /** Part or node that it is about. */
   where: z.string(),
   actual: figure,

@@ -19,11 +19,20 @@ export class PartReviser {
   private unknown = false;
 
   /** @param part as it was compiled; its figures may change in place, its heights and its plumbing may not */
-  constructor(compiled: CompiledCircuit, private readonly part: Part) {
+  constructor(
+    compiled: CompiledCircuit,
+    private readonly part: Part,
+  ) {
     const { network } = compiled;
     this.roles = compiled.elementsOfPart.get(part.id);
-    const nodes = new Map([...compiled.nodeOfPort].flatMap(([ref, node]) => (ref.startsWith(`${part.id}.`) ? [[ref.slice(part.id.length + 1), node] as const] : [])));
-    const carried = new Set(waysThrough(part).flatMap(([from, to]) => (nodes.has(from) && nodes.has(to) ? [`${from} ${to}`] : [])));
+    const nodes = new Map(
+      [...compiled.nodeOfPort].flatMap(([ref, node]) =>
+        ref.startsWith(`${part.id}.`) ? [[ref.slice(part.id.length + 1), node] as const] : [],
+      ),
+    );
+    const carried = new Set(
+      waysThrough(part).flatMap(([from, to]) => (nodes.has(from) && nodes.has(to) ? [`${from} ${to}`] : [])),
+    );
     const bearing = network.bearing as (JournalBearing | undefined)[];
     const drilling = network.drilling as (CrankDrilling | undefined)[];
     this.expansion = {

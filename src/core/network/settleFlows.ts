@@ -13,12 +13,21 @@ const SETTLED_PA = 1e-3;
  * Gives every element the flow that its law has at the present pressures, so that only the node balances are
  * left open. Lines take Newton on their own flow; their law is convex, so it cannot run away.
  */
-export function settleFlows(network: Network, ws: Workspace, lines: LineTable, others: Int32Array, oil: Oil, state: OperatingState): void {
+export function settleFlows(
+  network: Network,
+  ws: Workspace,
+  lines: LineTable,
+  others: Int32Array,
+  oil: Oil,
+  state: OperatingState,
+): void {
   const { law, from, to, riseM, oneWay, count } = network;
   for (let i = 0; i < others.length; i++) {
     const e = others[i]!;
-    if (law[e] !== Law.twoTerm && law[e] !== Law.orifice && law[e] !== Law.opening && law[e] !== Law.thermostatPath) continue;
-    const drop = ws.pressurePa[from[e]!]! - ws.pressurePa[to[e]!]! - ws.densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * riseM[e]!;
+    if (law[e] !== Law.twoTerm && law[e] !== Law.orifice && law[e] !== Law.opening && law[e] !== Law.thermostatPath)
+      continue;
+    const drop =
+      ws.pressurePa[from[e]!]! - ws.pressurePa[to[e]!]! - ws.densityKgM3[e]! * STANDARD_GRAVITY_M_S2 * riseM[e]!;
     if (oneWay[e] === 1 && drop <= 0) {
       ws.flowM3S[e] = 0;
       continue;

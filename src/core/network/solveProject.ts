@@ -19,14 +19,31 @@ export class CircuitSolver {
   ) {}
 
   /** @returns a solver, or why the circuit cannot be computed */
-  static of(project: Project, variantId = activeVariant(project).id): { readonly ok: true; readonly circuit: CircuitSolver } | { readonly ok: false; readonly issues: readonly Issue[] } {
+  static of(
+    project: Project,
+    variantId = activeVariant(project).id,
+  ):
+    { readonly ok: true; readonly circuit: CircuitSolver } | { readonly ok: false; readonly issues: readonly Issue[] } {
     const index = project.variants.findIndex((v) => v.id === variantId);
     const variant = project.variants[index];
-    if (!variant) return { ok: false, issues: [{ code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: variantId }] };
+    if (!variant)
+      return {
+        ok: false,
+        issues: [{ code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: variantId }],
+      };
     const result = compileCircuit(variant.circuit, `variants[${index}].circuit`);
     if (!result.ok) return result;
     const seasonal = inSeason(project, variant);
-    return { ok: true, circuit: new CircuitSolver(seasonal, variant, result.compiled, new Oil(seasonal.oil), new HydraulicSolver(result.compiled.network)) };
+    return {
+      ok: true,
+      circuit: new CircuitSolver(
+        seasonal,
+        variant,
+        result.compiled,
+        new Oil(seasonal.oil),
+        new HydraulicSolver(result.compiled.network),
+      ),
+    };
   }
 
   /** A state of this project's engine. @param speedRevS ≥ 0 @param oilTemperatureK > 0 */

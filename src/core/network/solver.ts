@@ -60,7 +60,11 @@ export class HydraulicSolver {
   private readonly weights: Float64Array;
   private readonly correction: Float64Array;
   private readonly convergence: Convergence = {
-    worstImbalanceM3S: 0, worstNode: -1, worstLawErrorPa: 0, worstElement: -1, flowScaleM3S: LEAST_FLOW_SCALE_M3S,
+    worstImbalanceM3S: 0,
+    worstNode: -1,
+    worstLawErrorPa: 0,
+    worstElement: -1,
+    flowScaleM3S: LEAST_FLOW_SCALE_M3S,
   };
   private readonly lines: LineTable;
   /** Elements that are not lines. */
@@ -117,7 +121,11 @@ export class HydraulicSolver {
       this.bind(oil, state, field);
       const relaxed = this.relax(oil, state);
       const rest = this.iterate(oil, state, false, leastIterations);
-      outcome = { ...rest, iterations: outcome.iterations + relaxed + rest.iterations, evaluations: outcome.evaluations + relaxed + rest.evaluations };
+      outcome = {
+        ...rest,
+        iterations: outcome.iterations + relaxed + rest.iterations,
+        evaluations: outcome.evaluations + relaxed + rest.evaluations,
+      };
     }
     this.warm = outcome.status === 'converged';
     return outcome;
@@ -140,7 +148,8 @@ export class HydraulicSolver {
     const { network, workspace: ws } = this;
     let evaluations = 1;
     let forced = 0;
-    for (let i = 0; i < network.nodeHeld.length; i++) if (network.nodeHeld[i]) ws.pressurePa[i] = network.heldPressurePa[i]!;
+    for (let i = 0; i < network.nodeHeld.length; i++)
+      if (network.nodeHeld[i]) ws.pressurePa[i] = network.heldPressurePa[i]!;
     this.evaluate(oil, state, fromRest);
     let merit = this.measure(ws.byFromPa);
     for (let iteration = 0; ; iteration++) {
@@ -319,8 +328,11 @@ export class HydraulicSolver {
     for (let e = 0; e < network.law.length; e++) {
       const a = unknownOfNode[network.from[e]!]!;
       const b = unknownOfNode[network.to[e]!]!;
-      flowStep[e] = ws.targetM3S[e]! - ws.flowM3S[e]!
-        + (a >= 0 ? ws.byFromPa[e]! * step[a]! : 0) + (b >= 0 ? ws.byToPa[e]! * step[b]! : 0);
+      flowStep[e] =
+        ws.targetM3S[e]! -
+        ws.flowM3S[e]! +
+        (a >= 0 ? ws.byFromPa[e]! * step[a]! : 0) +
+        (b >= 0 ? ws.byToPa[e]! * step[b]! : 0);
     }
   }
 

@@ -18,16 +18,18 @@ export function stillNodes(network: Network, ws: Workspace): Uint8Array {
   const ways: number[][] = Array.from({ length: nodes }, () => []);
   for (let e = 0; e < network.law.length; e++) {
     const shut =
-      (network.law[e] === Law.springValve && ws.opening[e] === 0) || (network.law[e] === Law.opening && network.parameters[network.parameterStart[e]!] === 0);
+      (network.law[e] === Law.springValve && ws.opening[e] === 0) ||
+      (network.law[e] === Law.opening && network.parameters[network.parameterStart[e]!] === 0);
     if (shut) continue;
     ways[network.from[e]!]!.push(network.to[e]!);
     ways[network.to[e]!]!.push(network.from[e]!);
   }
   for (const node of start) still[node] = 0;
   for (let node = start.pop(); node !== undefined; node = start.pop())
-    for (const next of ways[node]!) if (still[next] === 1) {
-      still[next] = 0;
-      start.push(next);
-    }
+    for (const next of ways[node]!)
+      if (still[next] === 1) {
+        still[next] = 0;
+        start.push(next);
+      }
   return still;
 }

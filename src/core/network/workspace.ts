@@ -50,9 +50,12 @@ export function createWorkspace(network: Network): Workspace {
     boundA: perElement(),
     boundB: perElement(),
     opening: perElement(),
-    film: network.bearing.map((bearing) =>
-      bearing && { flowM3S: 0, slope: 0, temperatureK: 0, viscosityPaS: 0, frictionW: 0, eccentricityRatio: 0 }),
-    filmCoefficients: network.bearing.map((bearing) =>
-      bearing && { feedM3: 0, frictionPerViscosity: 0, sideFlowM3S: 0, eccentricityRatio: 0 }),
+    film: network.bearing.map(
+      (bearing) =>
+        bearing && { flowM3S: 0, slope: 0, temperatureK: 0, viscosityPaS: 0, frictionW: 0, eccentricityRatio: 0 },
+    ),
+    filmCoefficients: network.bearing.map(
+      (bearing) => bearing && { feedM3: 0, frictionPerViscosity: 0, sideFlowM3S: 0, eccentricityRatio: 0 },
+    ),
   };
 }

@@ -38,7 +38,12 @@ export function d341Viscosity(z: number): number {
  * @returns A and B for `kinematicViscosityM2S`
  * @example d341Line(313.15, 95e-6, 373.15, 11e-6) // { a: 9.08969, b: 3.52311 }
  */
-export function d341Line(temperature1K: number, viscosity1M2S: number, temperature2K: number, viscosity2M2S: number): D341Line {
+export function d341Line(
+  temperature1K: number,
+  viscosity1M2S: number,
+  temperature2K: number,
+  viscosity2M2S: number,
+): D341Line {
   const w1 = Math.log10(Math.log10(d341Z(viscosity1M2S / M2S_PER_MM2S)));
   const w2 = Math.log10(Math.log10(d341Z(viscosity2M2S / M2S_PER_MM2S)));
   const b = (w1 - w2) / (Math.log10(temperature2K) - Math.log10(temperature1K));

@@ -25,7 +25,13 @@ describe('ASTM D341', () => {
 });
 
 describe('Oil', () => {
-  const oil = new Oil({ name: 's', viscosity40M2S: 98 * MM2S, viscosity100M2S: 11.3 * MM2S, density15KgM3: 0.88 * 999, expansionPerK: 6.5e-4 });
+  const oil = new Oil({
+    name: 's',
+    viscosity40M2S: 98 * MM2S,
+    viscosity100M2S: 11.3 * MM2S,
+    density15KgM3: 0.88 * 999,
+    expansionPerK: 6.5e-4,
+  });
 
   it.each(published('Cragoe').map((row) => [row.id, row] as const))('agrees with %s', (_, row) => {
     const t = input(row, 'T');

@@ -52,17 +52,40 @@ const OPENS = { low: 60 + C, high: 130 + C, step: 0.5 } as const;
 
 /** Families of sizes of a cooler or a thermostat; none for other parts. */
 export function partFamiliesOf(part: Part): readonly PartFamily[] {
-  if (part.kind === 'cooler' && part.medium === 'liquid') return [{ id: 'plates', title: '', counts: 'plates', quantity: 'ratio', ...PLATE_RANGE, stock: PLATES, fit: withPlates }];
-  if (part.kind === 'cooler') return AIR_WIDTHS_M.map((width) => ({
-    id: `rows${Math.round(1000 * width)}`, title: `${Math.round(1000 * width)} mm`, counts: 'rows', quantity: 'ratio', ...ROWS, stock: AIR_ROWS, fit: (cooler, rows) => withRows(cooler, rows, width),
-  }));
-  if (part.kind === 'thermostat' || (part.kind === 'plate' && part.passage.kind === 'thermostat')) return [{ id: 'opens', title: '', counts: '', quantity: 'temperature', ...OPENS, stock: STAMPED_C.map((c) => c + C), fit: opening, sizeOf: opensAt }];
+  if (part.kind === 'cooler' && part.medium === 'liquid')
+    return [
+      { id: 'plates', title: '', counts: 'plates', quantity: 'ratio', ...PLATE_RANGE, stock: PLATES, fit: withPlates },
+    ];
+  if (part.kind === 'cooler')
+    return AIR_WIDTHS_M.map((width) => ({
+      id: `rows${Math.round(1000 * width)}`,
+      title: `${Math.round(1000 * width)} mm`,
+      counts: 'rows',
+      quantity: 'ratio',
+      ...ROWS,
+      stock: AIR_ROWS,
+      fit: (cooler, rows) => withRows(cooler, rows, width),
+    }));
+  if (part.kind === 'thermostat' || (part.kind === 'plate' && part.passage.kind === 'thermostat'))
+    return [
+      {
+        id: 'opens',
+        title: '',
+        counts: '',
+        quantity: 'temperature',
+        ...OPENS,
+        stock: STAMPED_C.map((c) => c + C),
+        fit: opening,
+        sizeOf: opensAt,
+      },
+    ];
   return [];
 }
 
 /** "19 rows, 210 mm", "80 °C": a size of a family as it is asked for. */
 export function saySize(family: PartFamily, size: number, units: UnitChoice = {}): string {
-  const figure = family.quantity === 'temperature' ? formatQuantity(size, 'temperature', units) : `${size} ${family.counts}`;
+  const figure =
+    family.quantity === 'temperature' ? formatQuantity(size, 'temperature', units) : `${size} ${family.counts}`;
   return family.title === '' ? figure : `${figure}, ${family.title}`;
 }
 
@@ -71,10 +94,17 @@ function withRows(part: Part, rows: number, widthM: number): Part {
   const cooler = part as PartOf<'cooler'>;
   const kept = cooler.cooling?.kind === 'air' ? cooler.cooling : undefined;
   return {
-    ...cooler, ratedPressureDropPa: (CORE_DROP_PA * (widthM / CORE_WIDTH_M) * CORE_ROWS) / rows, ratedFlowM3S: CORE_FLOW_M3S, ratedViscosityPaS: CORE_VISCOSITY_PA_S,
+    ...cooler,
+    ratedPressureDropPa: (CORE_DROP_PA * (widthM / CORE_WIDTH_M) * CORE_ROWS) / rows,
+    ratedFlowM3S: CORE_FLOW_M3S,
+    ratedViscosityPaS: CORE_VISCOSITY_PA_S,
     oilVolumeM3: CORE_OIL_M * estimate.faceAreaM2,
     // Where it sits, its fan and its tubes stay as they are; the core is another.
-    cooling: { ...estimate, ...(kept ? { oilSideShare: kept.oilSideShare, positionFactor: kept.positionFactor } : {}), ...(kept?.fan ? { fan: kept.fan } : {}) },
+    cooling: {
+      ...estimate,
+      ...(kept ? { oilSideShare: kept.oilSideShare, positionFactor: kept.positionFactor } : {}),
+      ...(kept?.fan ? { fan: kept.fan } : {}),
+    },
   };
 }
 
@@ -82,7 +112,10 @@ function withPlates(part: Part, plates: number): Part {
   const cooler = part as PartOf<'cooler'>;
   const kept = cooler.cooling?.kind === 'liquid' ? cooler.cooling : DEFAULT_LIQUID_COOLING;
   return {
-    ...cooler, ratedPressureDropPa: (PLATES_DROP_PA * PLATES_RATED) / plates, ratedFlowM3S: PLATES_FLOW_M3S, ratedViscosityPaS: CORE_VISCOSITY_PA_S,
+    ...cooler,
+    ratedPressureDropPa: (PLATES_DROP_PA * PLATES_RATED) / plates,
+    ratedFlowM3S: PLATES_FLOW_M3S,
+    ratedViscosityPaS: CORE_VISCOSITY_PA_S,
     cooling: { ...kept, conductanceWK: PLATE_WK * plates, ratedOilFlowM3S: PLATES_FLOW_M3S },
   };
 }

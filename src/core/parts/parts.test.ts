@@ -22,23 +22,46 @@ function bench(parts: readonly Record<string, unknown>[], joints: readonly [stri
   expect(result.convergence.status).toBe('converged');
   return (part: string, role = '') => result.elements.find((e) => e.part === part && e.role === role)!.flowM3S;
 }
-const across = (part: Record<string, unknown>, outlet = 'out') => bench([{ id: 'x', name: 'x', ...part }], [['high.suction', 'x.in'], [`x.${outlet}`, 'low.suction']]);
+const across = (part: Record<string, unknown>, outlet = 'out') =>
+  bench(
+    [{ id: 'x', name: 'x', ...part }],
+    [
+      ['high.suction', 'x.in'],
+      [`x.${outlet}`, 'low.suction'],
+    ],
+  );
 const corners = [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }];
-const rating = { ratedPressureDropPa: 1e5, ratedFlowM3S: 5e-4, ratedViscosityPaS: BENCH_VISCOSITY_PA_S, ratedDensityKgM3: BENCH_DENSITY_KG_M3 };
+const rating = {
+  ratedPressureDropPa: 1e5,
+  ratedFlowM3S: 5e-4,
+  ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
+  ratedDensityKgM3: BENCH_DENSITY_KG_M3,
+};
 
 describe('Every entry of the catalogue', () => {
-  it.each(CATALOGUE.map((e) => [e.id, e] as const))('%s reads through the schema, keeps to the usual ranges, and says what to measure', (_, entry) => {
-    const part = partSchema.parse({ id: 'x', ...entry.part });
-    expect(entry.measure.length).toBeGreaterThan(12);
-    expect(entry.source).not.toBe('');
-    expect(partVolumeM3(part)).toBeGreaterThanOrEqual(0);
-    for (const port of Object.keys(entry.threads ?? {})) expect(PORTS[part.kind]).toContain(port);
-    expect(entryFor(part)?.part.kind).toBe(part.kind);
-    // A file, and back.
-    const whole = { ...betweenTanks([], []), variants: [{ ...betweenTanks([], []).variants[0]!, circuit: { parts: [...betweenTanks([], []).variants[0]!.circuit.parts, part], joints: [] } }] };
-    const read = readProjectText(JSON.stringify(whole));
-    expect(read.ok && read.project.variants[0]!.circuit.parts.at(-1)).toEqual(part);
-  });
+  it.each(CATALOGUE.map((e) => [e.id, e] as const))(
+    '%s reads through the schema, keeps to the usual ranges, and says what to measure',
+    (_, entry) => {
+      const part = partSchema.parse({ id: 'x', ...entry.part });
+      expect(entry.measure.length).toBeGreaterThan(12);
+      expect(entry.source).not.toBe('');
+      expect(partVolumeM3(part)).toBeGreaterThanOrEqual(0);
+      for (const port of Object.keys(entry.threads ?? {})) expect(PORTS[part.kind]).toContain(port);
+      expect(entryFor(part)?.part.kind).toBe(part.kind);
+      // A file, and back.
+      const whole = {
+        ...betweenTanks([], []),
+        variants: [
+          {
+            ...betweenTanks([], []).variants[0]!,
+            circuit: { parts: [...betweenTanks([], []).variants[0]!.circuit.parts, part], joints: [] },
+          },
+        ],
+      };
+      const read = readProjectText(JSON.stringify(whole));
+      expect(read.ok && read.project.variants[0]!.circuit.parts.at(-1)).toEqual(part);
+    },
+  );
 
   it('has an id of its own, and every kind of part but tanks is among them', () => {
     expect(new Set(CATALOGUE.map((e) => e.id)).size).toBe(CATALOGUE.length);
@@ -55,14 +78,34 @@ describe('Every entry of the catalogue', () => {
 
 describe('Laws of the parts', () => {
   it('a cooler cover and an open plate are drilled passages with two corners', () => {
-    const line = across({ kind: 'line', form: 'drilling', boreM: 0.012, lengthM: 0.05, roughnessM: 1e-5, losses: corners })('x');
+    const line = across({
+      kind: 'line',
+      form: 'drilling',
+      boreM: 0.012,
+      lengthM: 0.05,
+      roughnessM: 1e-5,
+      losses: corners,
+    })('x');
     expect(across({ kind: 'cover', boreM: 0.012, lengthM: 0.05, carriesPassage: true })('x')).toBeCloseTo(line, 12);
-    expect(across({ kind: 'plate', boreM: 0.012, lengthM: 0.05, passage: { kind: 'open' } })('x', 'straight on')).toBeCloseTo(line, 12);
+    expect(
+      across({ kind: 'plate', boreM: 0.012, lengthM: 0.05, passage: { kind: 'open' } })('x', 'straight on'),
+    ).toBeCloseTo(line, 12);
   });
 
   it('a blank cover and a plain plate without a loop pass nothing', () => {
-    for (const part of [{ kind: 'cover', boreM: 0.012, carriesPassage: false }, { kind: 'plate', boreM: 0.012, passage: { kind: 'separate' } }]) {
-      const made = CircuitSolver.of(betweenTanks([{ id: 'x', name: 'x', ...part }], [['high.suction', 'x.in'], ['x.out', 'low.suction']]));
+    for (const part of [
+      { kind: 'cover', boreM: 0.012, carriesPassage: false },
+      { kind: 'plate', boreM: 0.012, passage: { kind: 'separate' } },
+    ]) {
+      const made = CircuitSolver.of(
+        betweenTanks(
+          [{ id: 'x', name: 'x', ...part }],
+          [
+            ['high.suction', 'x.in'],
+            ['x.out', 'low.suction'],
+          ],
+        ),
+      );
       if (!made.ok) throw new Error('refused');
       const result = made.circuit.solve(made.circuit.stateAt(0, 373));
       expect(result.elements.filter((e) => Math.abs(e.flowM3S) > 1e-15)).toEqual([]);
@@ -71,14 +114,31 @@ describe('Laws of the parts', () => {
 
   it('a plain plate sends all of it round by its ports; a plate with a thermostat by temperature', () => {
     const hose = { kind: 'line', form: 'hose', boreM: 0.01, lengthM: 1 };
-    const loop = (passage: object, temperatureK: number) => bench(
-      [{ id: 'x', name: 'x', kind: 'plate', boreM: 0.014, passage }, { id: 'hose', name: 'hose', ...hose }],
-      [['high.suction', 'x.in'], ['x.away', 'hose.in'], ['hose.out', 'x.back'], ['x.out', 'low.suction']], temperatureK,
-    );
+    const loop = (passage: object, temperatureK: number) =>
+      bench(
+        [
+          { id: 'x', name: 'x', kind: 'plate', boreM: 0.014, passage },
+          { id: 'hose', name: 'hose', ...hose },
+        ],
+        [
+          ['high.suction', 'x.in'],
+          ['x.away', 'hose.in'],
+          ['hose.out', 'x.back'],
+          ['x.out', 'low.suction'],
+        ],
+        temperatureK,
+      );
     const plain = loop({ kind: 'separate' }, 373);
     expect(plain('hose')).toBeCloseTo(plain('x', 'away'), 12);
     expect(plain('hose')).toBeGreaterThan(1e-5);
-    const thermostat = { kind: 'thermostat', opensK: 353, fullK: 363, areaM2: 110e-6, coolerLeakShare: 0.03, bypassLeastShare: 0.02 };
+    const thermostat = {
+      kind: 'thermostat',
+      opensK: 353,
+      fullK: 363,
+      areaM2: 110e-6,
+      coolerLeakShare: 0.03,
+      bypassLeastShare: 0.02,
+    };
     const [cold, hot] = [loop(thermostat, 340), loop(thermostat, 370)];
     expect(cold('hose') / cold('x', 'bypass path')).toBeLessThan(0.06);
     expect(hot('hose')).toBeGreaterThan(hot('x', 'bypass path'));
@@ -87,7 +147,15 @@ describe('Laws of the parts', () => {
 
   it('a cross gives each arm what its loss lets through: two alike branches alike', () => {
     const branch = { kind: 'catalogue', fitting: 'teeBranch' };
-    const q = bench([{ id: 'x', name: 'x', kind: 'cross', boreM: 0.008, run: { kind: 'catalogue', fitting: 'teeRun' }, branch }], [['high.suction', 'x.in'], ['x.run', 'low.suction'], ['x.left', 'low.suction'], ['x.right', 'low.suction']]);
+    const q = bench(
+      [{ id: 'x', name: 'x', kind: 'cross', boreM: 0.008, run: { kind: 'catalogue', fitting: 'teeRun' }, branch }],
+      [
+        ['high.suction', 'x.in'],
+        ['x.run', 'low.suction'],
+        ['x.left', 'low.suction'],
+        ['x.right', 'low.suction'],
+      ],
+    );
     expect(q('x', 'left')).toBeCloseTo(q('x', 'right'), 14);
     expect(q('x', 'run')).toBeGreaterThan(q('x', 'left'));
   });
@@ -99,9 +167,39 @@ describe('Laws of the parts', () => {
     const a = 1e5 / 5e-4 + (6 * Math.PI * BENCH_VISCOSITY_PA_S) / (area * bore);
     const b = BENCH_DENSITY_KG_M3 / (2 * 0.61 ** 2 * area ** 2);
     const closed = (-a + Math.sqrt(a * a + 4 * b * BENCH_HIGH_PA)) / (2 * b);
-    const q = bench([{ id: 'x', name: 'x', kind: 'sideStream', ...rating, viscousShare: 1, metering: { kind: 'orifice', boreM: bore, lengthM: 0 } }], [['high.suction', 'x.in'], ['x.out', 'low.return']]);
+    const q = bench(
+      [
+        {
+          id: 'x',
+          name: 'x',
+          kind: 'sideStream',
+          ...rating,
+          viscousShare: 1,
+          metering: { kind: 'orifice', boreM: bore, lengthM: 0 },
+        },
+      ],
+      [
+        ['high.suction', 'x.in'],
+        ['x.out', 'low.return'],
+      ],
+    );
     expect(q('x', 'media') / closed).toBeCloseTo(1, 6);
-    const shut = bench([{ id: 'x', name: 'x', kind: 'sideStream', ...rating, viscousShare: 1, metering: { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: 0 } }], [['high.suction', 'x.in'], ['x.out', 'low.return']]);
+    const shut = bench(
+      [
+        {
+          id: 'x',
+          name: 'x',
+          kind: 'sideStream',
+          ...rating,
+          viscousShare: 1,
+          metering: { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: 0 },
+        },
+      ],
+      [
+        ['high.suction', 'x.in'],
+        ['x.out', 'low.return'],
+      ],
+    );
     expect(shut('x', 'media')).toBeLessThan(1e-6);
   });
 
@@ -113,11 +211,15 @@ describe('Laws of the parts', () => {
   });
 
   it('a core with twice the passes drops four times as much viscous, eight times as much square', () => {
-    const cooler = (viscousShare: number, passes: number) => across({ kind: 'cooler', ...rating, viscousShare, passes })('x');
+    const cooler = (viscousShare: number, passes: number) =>
+      across({ kind: 'cooler', ...rating, viscousShare, passes })('x');
     expect(cooler(1, 2) / cooler(1, 1)).toBeCloseTo(1 / 4, 9);
     // All but square: Q ∝ 1/√8.
     expect(cooler(1e-13, 2) / cooler(1e-13, 1)).toBeCloseTo(1 / Math.sqrt(8), 6);
-    expect(across({ kind: 'cooler', ...rating, viscousShare: 0.5, passes: 2, ratedPasses: 2 })('x')).toBeCloseTo(cooler(0.5, 1), 12);
+    expect(across({ kind: 'cooler', ...rating, viscousShare: 0.5, passes: 2, ratedPasses: 2 })('x')).toBeCloseTo(
+      cooler(0.5, 1),
+      12,
+    );
   });
 
   it('a shim raises a relief by rate × shim over its seat', () => {
@@ -135,7 +237,14 @@ describe('Laws of the parts', () => {
   });
 
   it('a scavenge section moves V·n·η, of the engine’s speed or its own', () => {
-    const section = partSchema.parse({ id: 's', kind: 'scavenge', name: 's', displacementM3Rev: 24e-6, speedRatio: 0.6, volumetricEfficiency: 0.85 });
+    const section = partSchema.parse({
+      id: 's',
+      kind: 'scavenge',
+      name: 's',
+      displacementM3Rev: 24e-6,
+      speedRatio: 0.6,
+      volumetricEfficiency: 0.85,
+    });
     if (section.kind !== 'scavenge') throw new Error('not a section');
     expect(scavengeCapacityM3S(section, 100)).toBeCloseTo(24e-6 * 60 * 0.85, 12);
     expect(scavengeCapacityM3S({ ...section, ownSpeedRevS: 50 }, 0)).toBeCloseTo(24e-6 * 50 * 0.85, 12);
@@ -144,7 +253,8 @@ describe('Laws of the parts', () => {
   it('oil passes every part by the ways that it is drawn with', () => {
     for (const entry of CATALOGUE) {
       const part = partSchema.parse({ id: 'x', ...entry.part });
-      for (const [from, to] of waysThrough(part)) expect([PORTS[part.kind].includes(from), PORTS[part.kind].includes(to)]).toEqual([true, true]);
+      for (const [from, to] of waysThrough(part))
+        expect([PORTS[part.kind].includes(from), PORTS[part.kind].includes(to)]).toEqual([true, true]);
       expect(waysThrough({ ...part, blocked: true })).toEqual([]);
     }
   });
@@ -152,7 +262,15 @@ describe('Laws of the parts', () => {
 
 describe('Sizes as people have them', () => {
   // ASME B94.11M number drills, in inches; from memory, checked at well-known ones.
-  it.each([[1, 0.228], [7, 0.201], [29, 0.136], [43, 0.089], [53, 0.0595], [60, 0.04], [80, 0.0135]])('number drill %d is %d in', (number, inch) => {
+  it.each([
+    [1, 0.228],
+    [7, 0.201],
+    [29, 0.136],
+    [43, 0.089],
+    [53, 0.0595],
+    [60, 0.04],
+    [80, 0.0135],
+  ])('number drill %d is %d in', (number, inch) => {
     expect(numberDrillM(number)! / 0.0254).toBeCloseTo(inch, 9);
   });
 
@@ -175,11 +293,26 @@ describe('Sizes as people have them', () => {
     expect(fitted.rating.pressureDropPa).toBeCloseTo(1e8 * 6e-4 + 2e11 * 36e-8, 3);
     expect(fitted.rating.viscousShare).toBeCloseTo((1e8 * 6e-4) / (1e8 * 6e-4 + 2e11 * 36e-8), 9);
     expect(fitRating([points[0]!], 0.02, 850)).toBeUndefined();
-    expect(fitRating([{ flowM3S: 1e-4, pressureDropPa: 5e4 }, { flowM3S: 4e-4, pressureDropPa: 1e4 }], 0.02, 850)).toBeUndefined();
+    expect(
+      fitRating(
+        [
+          { flowM3S: 1e-4, pressureDropPa: 5e4 },
+          { flowM3S: 4e-4, pressureDropPa: 1e4 },
+        ],
+        0.02,
+        850,
+      ),
+    ).toBeUndefined();
   });
 
   it('every thread has a joint with its care, and a dash size is written out', () => {
-    for (const id of THREAD_IDS) expect([id, JOINTS[jointOf(id)].care.length > 5, threadLabel(id).includes('_')]).toEqual([id, true, false]);
-    expect([threadLabel('flare10'), threadLabel('taper1_8'), threadLabel('washerM14x1_5'), threadLabel('spinOn3_4')]).toEqual(['37° flare dash 10', 'taper pipe 1/8', 'bonded or crush washer M14 × 1.5', 'spin-on seal 3/4']);
+    for (const id of THREAD_IDS)
+      expect([id, JOINTS[jointOf(id)].care.length > 5, threadLabel(id).includes('_')]).toEqual([id, true, false]);
+    expect([
+      threadLabel('flare10'),
+      threadLabel('taper1_8'),
+      threadLabel('washerM14x1_5'),
+      threadLabel('spinOn3_4'),
+    ]).toEqual(['37° flare dash 10', 'taper pipe 1/8', 'bonded or crush washer M14 × 1.5', 'spin-on seal 3/4']);
   });
 });

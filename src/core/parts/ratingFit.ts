@@ -14,7 +14,11 @@ export interface CurvePoint {
  *   different flows, or a drop that falls as flow grows)
  * @source linear least squares, closed form
  */
-export function fitRating(points: readonly CurvePoint[], viscosityPaS: number, densityKgM3: number): { readonly rating: RatingPoint; readonly misfit: number } | undefined {
+export function fitRating(
+  points: readonly CurvePoint[],
+  viscosityPaS: number,
+  densityKgM3: number,
+): { readonly rating: RatingPoint; readonly misfit: number } | undefined {
   if (points.length < 2 || points.some((p) => !(p.flowM3S > 0) || !(p.pressureDropPa > 0))) return undefined;
   if (new Set(points.map((p) => p.flowM3S)).size < 2) return undefined;
   // Δp/Q = a + b·Q weighted by (Q/Δp)²: relative errors count alike.
@@ -40,9 +44,12 @@ export function fitRating(points: readonly CurvePoint[], viscosityPaS: number, d
   }
   const flowM3S = Math.max(...points.map((p) => p.flowM3S));
   const pressureDropPa = (a + b * flowM3S) * flowM3S;
-  const misfit = Math.max(...points.map((p) => Math.abs((a + b * p.flowM3S) * p.flowM3S / p.pressureDropPa - 1)));
+  const misfit = Math.max(...points.map((p) => Math.abs(((a + b * p.flowM3S) * p.flowM3S) / p.pressureDropPa - 1)));
   if (misfit > WORST_MISFIT) return undefined;
-  return { rating: { flowM3S, pressureDropPa, viscosityPaS, densityKgM3, viscousShare: (a * flowM3S) / pressureDropPa }, misfit };
+  return {
+    rating: { flowM3S, pressureDropPa, viscosityPaS, densityKgM3, viscousShare: (a * flowM3S) / pressureDropPa },
+    misfit,
+  };
 }
 
 const LEAST_VISCOUS_SHARE = 0.01;

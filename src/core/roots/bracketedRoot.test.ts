@@ -13,10 +13,19 @@ describe('A root between two signs', () => {
   };
 
   it('is where halving finds it, for steep, flat and jumping functions', () => {
-    fc.assert(fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), fc.constantFrom(0.2, 1, 3, 9), fc.constantFrom(1, -1), fc.boolean(), (at, power, sign, jumps) => {
-      const f = (t: number) => sign * (Math.sign(t - at) * Math.abs(t - at) ** power + (jumps ? 5 * Math.sign(t - at) : 0));
-      expect(Math.abs(bracketedRoot(f, f(0), f(1), 1e-4) - bisected(f))).toBeLessThan(1e-4);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 0.999, noNaN: true }),
+        fc.constantFrom(0.2, 1, 3, 9),
+        fc.constantFrom(1, -1),
+        fc.boolean(),
+        (at, power, sign, jumps) => {
+          const f = (t: number) =>
+            sign * (Math.sign(t - at) * Math.abs(t - at) ** power + (jumps ? 5 * Math.sign(t - at) : 0));
+          expect(Math.abs(bracketedRoot(f, f(0), f(1), 1e-4) - bisected(f))).toBeLessThan(1e-4);
+        },
+      ),
+    );
   });
 
   it('takes fewer looks than halving where the function is smooth', () => {

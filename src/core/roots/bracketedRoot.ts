@@ -18,7 +18,10 @@ export function bracketedRoot(f: (t: number) => number | undefined, f0: number, 
     const width = b - a;
     const falsePosition = fb === fa ? a + 0.5 * width : a - (fa * width) / (fb - fa);
     // A little beyond, away from the end that moved last: near a zero this closes the bracket from the other side.
-    const t = slow > SLOW_STEPS ? a + 0.5 * width : Math.min(b - 0.25 * within, Math.max(a + 0.25 * within, falsePosition - 0.4 * within * side));
+    const t =
+      slow > SLOW_STEPS
+        ? a + 0.5 * width
+        : Math.min(b - 0.25 * within, Math.max(a + 0.25 * within, falsePosition - 0.4 * within * side));
     const ft = f(t);
     if (ft === undefined) return t;
     if (ft >= 0 === fa >= 0) {

@@ -34,7 +34,11 @@ export class Adjoint {
   readonly solved: boolean;
 
   /** @param circuit with every input as stated @param consumer part id */
-  constructor(private readonly revisable: RevisableCircuit, private readonly state: OperatingState, consumer: string) {
+  constructor(
+    private readonly revisable: RevisableCircuit,
+    private readonly state: OperatingState,
+    consumer: string,
+  ) {
     const { circuit } = revisable;
     this.solved = revisable.solve(state, EXTRA_ITERATIONS).status === 'converged';
     const { network } = circuit.compiled;
@@ -47,7 +51,13 @@ export class Adjoint {
   /** The consumer's checks at the state, worst first; none where it is cut off or nothing is asked. */
   checks(): readonly Check[] {
     const { compiled, solver } = this.revisable.circuit;
-    return readProbe(this.probe, compiled.network, solver.workspace, this.state, stillNodes(compiled.network, solver.workspace)).checks;
+    return readProbe(
+      this.probe,
+      compiled.network,
+      solver.workspace,
+      this.state,
+      stillNodes(compiled.network, solver.workspace),
+    ).checks;
   }
 
   /** dm/du for each input [the margin's SI unit per the input's], by the inputs' order; NaN where a figure stands at a change of law. */
@@ -117,7 +127,9 @@ export class Adjoint {
     for (let k = 0; k < massKgS.length; k++) massKgS[k] = trial.densityKgM3[k]! * trial.targetM3S[k]!;
     // What an element would carry, not the flow that it keeps as its unknown, is what the consumer sees.
     trial.flowM3S.set(trial.targetM3S);
-    const check = readProbe(this.probe, network, trial, state, undefined).checks.find((c) => c.quantity === margin.quantity && c.side === margin.side);
+    const check = readProbe(this.probe, network, trial, state, undefined).checks.find(
+      (c) => c.quantity === margin.quantity && c.side === margin.side,
+    );
     return check?.margin ?? NaN;
   }
 }

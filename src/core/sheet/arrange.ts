@@ -73,17 +73,24 @@ class Arranger {
       }
     }
     const grooves = new Map(circuit.parts.filter((p) => p.kind === 'bearings').map((p) => [`${p.id}.groove`, p.id]));
-    for (const { from, to } of circuit.joints) for (const [own, other] of [[to, from], [from, to]] as const) {
-      const bearing = grooves.get(other);
-      const { part, port } = splitPortRef(own);
-      if (bearing && bearing !== part && port === 'in') this.grooveOf.set(part, bearing);
-    }
+    for (const { from, to } of circuit.joints)
+      for (const [own, other] of [
+        [to, from],
+        [from, to],
+      ] as const) {
+        const bearing = grooves.get(other);
+        const { part, port } = splitPortRef(own);
+        if (bearing && bearing !== part && port === 'in') this.grooveOf.set(part, bearing);
+      }
   }
 
   private at = (part: Part, port: string) => this.groups.of(`${part.id}.${port}`);
   /** A blocked part keeps its place in the drawing. */
   private ways = (part: Part) => waysThrough({ ...part, blocked: false });
-  private outlets = (part: Part) => (isTerminal(part) ? [] : [...new Set(this.ways(part).map(([, to]) => to))].filter((port) => port !== 'tap' && port !== 'groove'));
+  private outlets = (part: Part) =>
+    isTerminal(part)
+      ? []
+      : [...new Set(this.ways(part).map(([, to]) => to))].filter((port) => port !== 'tap' && port !== 'groove');
   /** Taps stand at their part's inlet; whatever hangs there is drawn from behind the part. */
   private placesBehind = (part: Part) => this.outlets(part).map((port) => this.at(part, port));
 
@@ -100,7 +107,8 @@ class Arranger {
       for (const part of this.takers.get(here) ?? []) {
         if (isTerminal(part)) found.add(part.id);
         // A relief leads back, not on.
-        else if (part.kind !== 'relief') for (const [from, to] of this.ways(part)) if (this.at(part, from) === here) queue.push(this.at(part, to));
+        else if (part.kind !== 'relief')
+          for (const [from, to] of this.ways(part)) if (this.at(part, from) === here) queue.push(this.at(part, to));
       }
     }
     this.reach.set(group, found);
@@ -114,7 +122,9 @@ class Arranger {
   }
 
   private free(group: string): Part[] {
-    return (this.takers.get(group) ?? []).filter((p) => !this.role.has(p.id)).sort((a, b) => this.fileOrder.get(a.id)! - this.fileOrder.get(b.id)!);
+    return (this.takers.get(group) ?? [])
+      .filter((p) => !this.role.has(p.id))
+      .sort((a, b) => this.fileOrder.get(a.id)! - this.fileOrder.get(b.id)!);
   }
 
   private place(part: Part, role: Role): void {
@@ -123,12 +133,23 @@ class Arranger {
   }
 
   run(): Arrangement {
-    const starts = this.circuit.parts.filter(isReservoir).map((p) => this.at(p, 'suction')).sort((a, b) => this.reachOf(b).size - this.reachOf(a).size);
+    const starts = this.circuit.parts
+      .filter(isReservoir)
+      .map((p) => this.at(p, 'suction'))
+      .sort((a, b) => this.reachOf(b).size - this.reachOf(a).size);
     if (starts[0] !== undefined) this.findMain(starts[0]);
     this.placeMain();
     for (const start of starts.slice(1)) this.placeAround(start);
-    for (const part of this.circuit.parts) if (hasColumn(part) && !this.role.has(part.id)) this.place(part, isTerminal(part) ? 'consumer' : 'loose');
-    return { order: this.order, role: this.role, main: this.main.map((p) => p.id), chains: this.chains, groups: this.groups, grooveOf: this.grooveOf };
+    for (const part of this.circuit.parts)
+      if (hasColumn(part) && !this.role.has(part.id)) this.place(part, isTerminal(part) ? 'consumer' : 'loose');
+    return {
+      order: this.order,
+      role: this.role,
+      main: this.main.map((p) => p.id),
+      chains: this.chains,
+      groups: this.groups,
+      grooveOf: this.grooveOf,
+    };
   }
 
   /** Follows the way that reaches most, until its oil spreads. */
@@ -136,8 +157,13 @@ class Arranger {
     const seen = new Set<Part>();
     for (let here = start; ;) {
       this.mainPlaces.push(here);
-      const ways = (this.takers.get(here) ?? []).filter((p) => !isTerminal(p) && !seen.has(p)).sort((a, b) => this.fileOrder.get(a.id)! - this.fileOrder.get(b.id)!);
-      const best = ways.reduce<Part | undefined>((a, b) => (!a || this.reachThrough(b) > this.reachThrough(a) ? b : a), undefined);
+      const ways = (this.takers.get(here) ?? [])
+        .filter((p) => !isTerminal(p) && !seen.has(p))
+        .sort((a, b) => this.fileOrder.get(a.id)! - this.fileOrder.get(b.id)!);
+      const best = ways.reduce<Part | undefined>(
+        (a, b) => (!a || this.reachThrough(b) > this.reachThrough(a) ? b : a),
+        undefined,
+      );
       const all = this.reachOf(here).size;
       const share = best ? this.reachThrough(best) : 0;
       const spreads = share < all && share * 2 <= all;
@@ -146,7 +172,9 @@ class Arranger {
       this.main.push(best);
       // A plate's main lane goes straight on, whatever goes round by its side ports.
       const straight = best.kind === 'plate' || PORTS[best.kind].includes('out') ? 'out' : undefined;
-      const next = straight ? this.at(best, straight) : this.placesBehind(best).sort((a, b) => this.reachOf(b).size - this.reachOf(a).size)[0];
+      const next = straight
+        ? this.at(best, straight)
+        : this.placesBehind(best).sort((a, b) => this.reachOf(b).size - this.reachOf(a).size)[0];
       if (next === undefined || this.mainPlaces.includes(next)) return;
       here = next;
     }
@@ -160,7 +188,8 @@ class Arranger {
       if (last?.kind === 'plate') this.placeLoop(last);
       this.placeDetours(place, i);
       if (next) {
-        for (const hanger of this.free(place)) if (this.reachThrough(hanger) === 0 && !isTerminal(hanger)) this.place(hanger, 'hanger');
+        for (const hanger of this.free(place))
+          if (this.reachThrough(hanger) === 0 && !isTerminal(hanger)) this.place(hanger, 'hanger');
         this.order.push(next.id);
       }
     });
@@ -173,7 +202,12 @@ class Arranger {
     const members = this.chainTo(this.at(plate, 'away'), new Set([this.at(plate, 'back')]));
     if (members.length === 0) return;
     for (const member of members) this.place(member, 'detour');
-    this.chains.push({ kind: 'detour', from: this.at(plate, 'away'), to: this.at(plate, 'back'), members: members.map((m) => m.id) });
+    this.chains.push({
+      kind: 'detour',
+      from: this.at(plate, 'away'),
+      to: this.at(plate, 'back'),
+      members: members.map((m) => m.id),
+    });
   }
 
   /** Ways that leave the main lane here and come back to it farther on. */
@@ -197,17 +231,21 @@ class Arranger {
   }
 
   /** Shortest row of free parts from one on to one of the places. */
-  private chainFrom(first: Part, ends: ReadonlySet<string>): { readonly parts: Part[]; readonly end: string } | undefined {
+  private chainFrom(
+    first: Part,
+    ends: ReadonlySet<string>,
+  ): { readonly parts: Part[]; readonly end: string } | undefined {
     const queue: Part[][] = [[first]];
     const seen = new Set([first.id]);
     for (let row = queue.shift(); row; row = queue.shift()) {
       const last = row[row.length - 1]!;
       for (const group of this.placesBehind(last)) {
         if (ends.has(group)) return { parts: row, end: group };
-        for (const next of this.free(group)) if (!seen.has(next.id) && !isTerminal(next) && next.kind !== 'relief') {
-          seen.add(next.id);
-          queue.push([...row, next]);
-        }
+        for (const next of this.free(group))
+          if (!seen.has(next.id) && !isTerminal(next) && next.kind !== 'relief') {
+            seen.add(next.id);
+            queue.push([...row, next]);
+          }
       }
     }
     return undefined;
@@ -225,10 +263,11 @@ class Arranger {
 
   private placeConsumer(part: Part): void {
     this.place(part, 'consumer');
-    for (const [fed, bearing] of this.grooveOf) if (bearing === part.id && !this.role.has(fed)) {
-      const follower = this.circuit.parts.find((p) => p.id === fed);
-      if (follower && isTerminal(follower)) this.placeConsumer(follower);
-    }
+    for (const [fed, bearing] of this.grooveOf)
+      if (bearing === part.id && !this.role.has(fed)) {
+        const follower = this.circuit.parts.find((p) => p.id === fed);
+        if (follower && isTerminal(follower)) this.placeConsumer(follower);
+      }
   }
 
   private placeBranch(first: Part, from: string): void {

@@ -31,7 +31,11 @@ function fitted({ project, variant }: StudyBench, id: string, family: string | n
   const { part, families } = familiesAt(variant.circuit.parts, id);
   const other = families.find((f) => f.id === family)?.fit(part, size) ?? part;
   const parts = variant.circuit.parts.map((p) => (p.id === id ? other : p));
-  const made = CircuitSolver.of({ ...project, variants: [{ ...variant, circuit: { ...variant.circuit, parts } }], activeVariant: variant.id });
+  const made = CircuitSolver.of({
+    ...project,
+    variants: [{ ...variant, circuit: { ...variant.circuit, parts } }],
+    activeVariant: variant.id,
+  });
   const asked = { family, size, limitHotK: inSeason(project, variant).range.hottestOilK, limitColdK: SHEDS_WATER_K };
   if (!made.ok) return { failing: [], solved: false, hotDayK: null, coldCruiseK: null, ...asked };
   const { circuit } = made;
@@ -42,5 +46,11 @@ function fitted({ project, variant }: StudyBench, id: string, family: string | n
     return isFound(cold.status) ? cold.sumpK : null;
   };
   const { hotDay, coldCruise } = designDrives(circuit.project.engine);
-  return { ...asked, failing: shortfalls(sweep), solved: sweep.notConverged.length === 0, hotDayK: settles(hotDay), coldCruiseK: settles(coldCruise) };
+  return {
+    ...asked,
+    failing: shortfalls(sweep),
+    solved: sweep.notConverged.length === 0,
+    hotDayK: settles(hotDay),
+    coldCruiseK: settles(coldCruise),
+  };
 }

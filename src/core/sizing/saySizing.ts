@@ -5,12 +5,15 @@ import { isGood, type Sizing } from './sizingStudy';
 /** The answer in sentences, first what will do, then what limits it at each end, or what rules every size out. */
 export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice = {}): string[] {
   const figure = (si: number) => formatQuantity(si, quantity, units);
-  if (sizing.bands.length > 0) return sizing.bands.flatMap((band) => [
-    `${figure(band.low)} to ${figure(band.high)} will do.`,
-    band.below ? `Smaller: ${sayEdge(band.below, units)}` : `Smaller than ${figure(band.low)} was not looked at.`,
-    band.above ? `Larger: ${sayEdge(band.above, units)}` : `Larger than ${figure(band.high)} was not looked at.`,
-  ]);
-  const everywhere = (sizing.looks[0]?.failing ?? []).filter((f) => sizing.looks.every((look) => look.failing.some((other) => other.part === f.part)));
+  if (sizing.bands.length > 0)
+    return sizing.bands.flatMap((band) => [
+      `${figure(band.low)} to ${figure(band.high)} will do.`,
+      band.below ? `Smaller: ${sayEdge(band.below, units)}` : `Smaller than ${figure(band.low)} was not looked at.`,
+      band.above ? `Larger: ${sayEdge(band.above, units)}` : `Larger than ${figure(band.high)} was not looked at.`,
+    ]);
+  const everywhere = (sizing.looks[0]?.failing ?? []).filter((f) =>
+    sizing.looks.every((look) => look.failing.some((other) => other.part === f.part)),
+  );
   const first = sizing.looks[0]?.failing[0];
   const last = sizing.looks[sizing.looks.length - 1]?.failing[0];
   const unsolved = sizing.looks.filter((look) => !look.solved).length;
@@ -18,7 +21,10 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
     `No size from ${figure(sizing.low)} to ${figure(sizing.high)} will do.`,
     ...(everywhere.length > 0
       ? everywhere.map((f) => `Whatever the size: ${sayShortfall(f, units)}`)
-      : [...(first ? [`Small: ${sayShortfall(first, units)}`] : []), ...(last ? [`Large: ${sayShortfall(last, units)}`] : [])]),
+      : [
+          ...(first ? [`Small: ${sayShortfall(first, units)}`] : []),
+          ...(last ? [`Large: ${sayShortfall(last, units)}`] : []),
+        ]),
     ...(unsolved > 0 ? [`${unsolved} of ${sizing.looks.length} sizes did not solve at every state.`] : []),
   ];
 }

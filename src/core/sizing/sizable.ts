@@ -32,12 +32,17 @@ const SPRING = { low: 0.2 * BAR, high: 9 * BAR } as const;
 const METRIC_DRILL_STEP_M = 0.1 * MM;
 const TURN_STEP = 0.125;
 
-const within = (sizes: readonly StockSize[], low: number, high: number) => sizes.filter((s) => s.si >= low && s.si <= high).sort((a, b) => a.si - b.si);
+const within = (sizes: readonly StockSize[], low: number, high: number) =>
+  sizes.filter((s) => s.si >= low && s.si <= high).sort((a, b) => a.si - b.si);
 
 function drills(low: number, high: number): StockSize[] {
-  const numbers = Array.from({ length: NUMBER_DRILLS }, (_, i) => ({ label: `drill ${i + 1}`, si: numberDrillM(i + 1)! }));
+  const numbers = Array.from({ length: NUMBER_DRILLS }, (_, i) => ({
+    label: `drill ${i + 1}`,
+    si: numberDrillM(i + 1)!,
+  }));
   const metric: StockSize[] = [];
-  for (let n = Math.ceil(low / METRIC_DRILL_STEP_M); n * METRIC_DRILL_STEP_M <= high; n++) metric.push({ label: `${(n / 10).toFixed(1)} mm`, si: n * METRIC_DRILL_STEP_M });
+  for (let n = Math.ceil(low / METRIC_DRILL_STEP_M); n * METRIC_DRILL_STEP_M <= high; n++)
+    metric.push({ label: `${(n / 10).toFixed(1)} mm`, si: n * METRIC_DRILL_STEP_M });
   return within([...numbers, ...metric], low, high);
 }
 
@@ -52,9 +57,14 @@ export function sizablesOf(part: Part): Sizable[] {
         if (part.kind === 'line') {
           const hose = part.form === 'hose' || part.form === 'hardLine';
           const dash = Object.entries(DASH_BORES_M).map(([n, si]) => ({ label: `dash ${n}`, si }));
-          return path.length === 1 ? [{ path, title, quantity, ...LINE, sizes: hose ? within(dash, LINE.low, LINE.high) : [] }] : [];
+          return path.length === 1
+            ? [{ path, title, quantity, ...LINE, sizes: hose ? within(dash, LINE.low, LINE.high) : [] }]
+            : [];
         }
-        const drilled = part.kind === 'orifice' || (part.kind === 'jets' && path[0] === 'nozzle') || (part.kind === 'sideStream' && path[0] === 'metering');
+        const drilled =
+          part.kind === 'orifice' ||
+          (part.kind === 'jets' && path[0] === 'nozzle') ||
+          (part.kind === 'sideStream' && path[0] === 'metering');
         return drilled ? [{ path, title, quantity, ...ORIFICE, sizes: drills(ORIFICE.low, ORIFICE.high) }] : [];
       }
       case 'crackPa':
@@ -62,7 +72,10 @@ export function sizablesOf(part: Part): Sizable[] {
       case 'turns': {
         const full = turnsToFull(part, path);
         if (full === undefined) return [];
-        const sizes = Array.from({ length: Math.floor(full / TURN_STEP) }, (_, i) => ({ label: `${(i + 1) * TURN_STEP} turns`, si: (i + 1) * TURN_STEP }));
+        const sizes = Array.from({ length: Math.floor(full / TURN_STEP) }, (_, i) => ({
+          label: `${(i + 1) * TURN_STEP} turns`,
+          si: (i + 1) * TURN_STEP,
+        }));
         return [{ path, title, quantity, low: Math.min(TURN_STEP / 2, full / 2), high: full, sizes }];
       }
       default:
@@ -72,7 +85,11 @@ export function sizablesOf(part: Part): Sizable[] {
 }
 
 function turnsToFull(part: Part, path: readonly (string | number)[]): number | undefined {
-  const holder = path.slice(0, -1).reduce<unknown>((here, key) => (here as Record<string | number, unknown>)[key], part) as { readonly turnsToFull?: number };
+  const holder = path
+    .slice(0, -1)
+    .reduce<unknown>((here, key) => (here as Record<string | number, unknown>)[key], part) as {
+    readonly turnsToFull?: number;
+  };
   return holder.turnsToFull;
 }
 
@@ -86,10 +103,15 @@ export function withSize(part: Part, path: readonly (string | number)[], si: num
     if (!changed.ok) return undefined;
     // A hose of another bore is of another dash size, by which it is bought and drawn.
     const dash = Object.entries(DASH_BORES_M).find(([, bore]) => bore === si)?.[0];
-    return changed.part.kind === 'line' && changed.part.dash !== undefined && dash !== undefined ? { ...changed.part, dash: Number(dash) } : changed.part;
+    return changed.part.kind === 'line' && changed.part.dash !== undefined && dash !== undefined
+      ? { ...changed.part, dash: Number(dash) }
+      : changed.part;
   }
   const holderPath = path.slice(0, -1);
-  const holder = holderPath.reduce<unknown>((here, key) => (here as Record<string | number, unknown>)[key], part) as { readonly crackPa: number; readonly fullOpenPa: number };
+  const holder = holderPath.reduce<unknown>((here, key) => (here as Record<string | number, unknown>)[key], part) as {
+    readonly crackPa: number;
+    readonly fullOpenPa: number;
+  };
   const fullOpenPa = si + holder.fullOpenPa - holder.crackPa;
   // Raised or lowered, the two must pass each other in the right order to satisfy the schema at each step.
   const order = si > holder.crackPa ? (['fullOpenPa', 'crackPa'] as const) : (['crackPa', 'fullOpenPa'] as const);
@@ -103,7 +125,10 @@ export function withSize(part: Part, path: readonly (string | number)[], si: num
 }
 
 /** The figure that is asked about, by part and path. @throws StudyRefused where there is none such in the variant */
-export function sizableAt(variant: Variant, { part: id, path }: { readonly part: string; readonly path: readonly (string | number)[] }): { readonly part: Part; readonly sizable: Sizable } {
+export function sizableAt(
+  variant: Variant,
+  { part: id, path }: { readonly part: string; readonly path: readonly (string | number)[] },
+): { readonly part: Part; readonly sizable: Sizable } {
   const part = variant.circuit.parts.find((p) => p.id === id);
   const sizable = part && sizablesOf(part).find((s) => s.path.join('.') === path.join('.'));
   if (!part || !sizable) throw new StudyRefused('There is no such figure to size in this circuit.');

@@ -20,7 +20,13 @@ const MOST_ROUNDS = 12;
 
 /** Sizes one figure of one part of a variant. */
 class Sizer {
-  constructor(private readonly project: Project, private readonly variant: Variant, private readonly part: Part, private readonly path: Sizable['path'], private readonly consumer: string | undefined) {}
+  constructor(
+    private readonly project: Project,
+    private readonly variant: Variant,
+    private readonly part: Part,
+    private readonly path: Sizable['path'],
+    private readonly consumer: string | undefined,
+  ) {}
 
   private solverAt(si: number): CircuitSolver | undefined {
     const sized = withSize(this.part, this.path, si);
@@ -48,7 +54,10 @@ class Sizer {
     const { network } = solver.compiled;
     const { workspace } = solver.solver;
     const probe = probesOf(solver.variant.circuit, solver.compiled).find((p) => p.part.id === limit.part);
-    return probe !== undefined && isSupplied(readProbe(probe, network, workspace, state, stillNodes(network, workspace)).verdict);
+    return (
+      probe !== undefined &&
+      isSupplied(readProbe(probe, network, workspace, state, stillNodes(network, workspace)).verdict)
+    );
   }
 
   /**

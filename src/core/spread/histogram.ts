@@ -16,7 +16,11 @@ export const BINS = 2 * SIDE + 1;
 export class Histogram {
   private readonly scale: number;
 
-  constructor(private readonly nominal: number, least: number, readonly counts: number[] = new Array<number>(BINS).fill(0)) {
+  constructor(
+    private readonly nominal: number,
+    least: number,
+    readonly counts: number[] = new Array<number>(BINS).fill(0),
+  ) {
     this.scale = Math.max(FINEST_SHARE * Math.abs(nominal), least);
   }
 

@@ -27,7 +27,11 @@ export class QuasiRandom {
   private readonly shift: Float64Array;
 
   /** @param copies independent shifts, ≥ 2 to know an error */
-  constructor(readonly dimensions: number, readonly copies: number, seed: number) {
+  constructor(
+    readonly dimensions: number,
+    readonly copies: number,
+    seed: number,
+  ) {
     this.slope = Float64Array.from(firstPrimes(dimensions), (p) => Math.sqrt(p) % 1);
     const random = seeded(seed);
     this.shift = Float64Array.from({ length: dimensions * copies }, random);

@@ -15,13 +15,29 @@ import { spreadWork } from './spreadWork';
 
 describe('The normal deviate of a share', () => {
   // Two-sided and one-sided points of the standard normal distribution, as in any table, e.g. Abramowitz and Stegun (1964), table 26.6 (from memory).
-  it.each([[0.5, 0], [0.75, 0.67448975], [0.9, 1.28155157], [0.95, 1.64485363], [0.975, 1.95996398], [0.99, 2.32634787], [0.995, 2.5758293], [0.999, 3.09023231], [0.9999, 3.71901649]])('below which %f lie is %f', (share, deviate) => {
+  it.each([
+    [0.5, 0],
+    [0.75, 0.67448975],
+    [0.9, 1.28155157],
+    [0.95, 1.64485363],
+    [0.975, 1.95996398],
+    [0.99, 2.32634787],
+    [0.995, 2.5758293],
+    [0.999, 3.09023231],
+    [0.9999, 3.71901649],
+  ])('below which %f lie is %f', (share, deviate) => {
     expect(inverseNormal(share)).toBeCloseTo(deviate, 7);
     expect(inverseNormal(1 - share)).toBeCloseTo(-deviate, 7);
   });
 
   it('rises with the share, through both joints', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-12, max: 0.999999, noNaN: true }), fc.double({ min: 1e-12, max: 1e-3, noNaN: true }), (p, more) => p + more >= 1 || inverseNormal(p + more) >= inverseNormal(p) - 1e-8));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-12, max: 0.999999, noNaN: true }),
+        fc.double({ min: 1e-12, max: 1e-3, noNaN: true }),
+        (p, more) => p + more >= 1 || inverseNormal(p + more) >= inverseNormal(p) - 1e-8,
+      ),
+    );
   });
 });
 
@@ -45,13 +61,22 @@ describe('The quasi-random sequence', () => {
 
 describe('The histogram', () => {
   it('gives the quantiles of what was counted, near the nominal within 0.2 % of it, far from it within 6 % of the distance', () => {
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 1e6, noNaN: true }), fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 50, maxLength: 300 }), fc.constantFrom(0.05, 0.5, 0.95), (nominal, shifts, share) => {
-      const values = shifts.map((s) => nominal * (1 + 0.3 * s)).sort((a, b) => a - b);
-      const histogram = new Histogram(nominal, 1e-9);
-      values.forEach((v) => histogram.add(v));
-      const exact = values[Math.max(0, Math.ceil(share * values.length) - 1)]!;
-      expect(Math.abs(histogram.quantile(share) - exact)).toBeLessThan(0.002 * nominal + 0.06 * Math.abs(exact - nominal));
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 1e6, noNaN: true }),
+        fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 50, maxLength: 300 }),
+        fc.constantFrom(0.05, 0.5, 0.95),
+        (nominal, shifts, share) => {
+          const values = shifts.map((s) => nominal * (1 + 0.3 * s)).sort((a, b) => a - b);
+          const histogram = new Histogram(nominal, 1e-9);
+          values.forEach((v) => histogram.add(v));
+          const exact = values[Math.max(0, Math.ceil(share * values.length) - 1)]!;
+          expect(Math.abs(histogram.quantile(share) - exact)).toBeLessThan(
+            0.002 * nominal + 0.06 * Math.abs(exact - nominal),
+          );
+        },
+      ),
+    );
   });
 
   it('does not grow, and takes what is beyond any range', () => {
@@ -79,15 +104,38 @@ describe('Tolerances on a laminar circuit, in closed form', () => {
   const deviation = Math.hypot(perLength * lengthOff, perRated * ratedOff) / 1.959963984540054;
   const least = BENCH_HIGH_PA / (mean + 0.8 * deviation);
   const exact = normalShare(0.8);
-  const plain = betweenTanks([
-    { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: bore, lengthM: length, losses: [] },
-    { id: 'fed', kind: 'consumer', name: 'fed', duty: 'other', ratedPressureDropPa: rated, ratedFlowM3S: ratedFlow, ratedViscosityPaS: BENCH_VISCOSITY_PA_S, ratedDensityKgM3: 850, viscousShare: 1, supply: { lowFlowM3S: least } },
-  ], [['high.suction', 'hose.in'], ['hose.out', 'fed.in'], ['fed.out', 'low.return']]);
+  const plain = betweenTanks(
+    [
+      { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: bore, lengthM: length, losses: [] },
+      {
+        id: 'fed',
+        kind: 'consumer',
+        name: 'fed',
+        duty: 'other',
+        ratedPressureDropPa: rated,
+        ratedFlowM3S: ratedFlow,
+        ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
+        ratedDensityKgM3: 850,
+        viscousShare: 1,
+        supply: { lowFlowM3S: least },
+      },
+    ],
+    [
+      ['high.suction', 'hose.in'],
+      ['hose.out', 'fed.in'],
+      ['fed.out', 'low.return'],
+    ],
+  );
   const stated: Record<string, number> = { 'hose.lengthM': lengthOff, 'fed.ratedPressureDropPa': ratedOff };
   const variant = plain.variants[0]!;
-  const tolerances = inputsOf(plain, variant).map(({ id }) => ({ part: id.split('.')[0]!, path: id.split('.').slice(1), plusMinus: stated[id] ?? 0 }));
+  const tolerances = inputsOf(plain, variant).map(({ id }) => ({
+    part: id.split('.')[0]!,
+    path: id.split('.').slice(1),
+    plusMinus: stated[id] ?? 0,
+  }));
   const project: Project = { ...plain, variants: [{ ...variant, tolerances }] };
-  const spread = (samples: number, seed: number): Spread => studyHere(SPREAD_STUDY, project, { states: [{ speedRevS: 50, oilTemperatureK: 373.15 }], samples, seed });
+  const spread = (samples: number, seed: number): Spread =>
+    studyHere(SPREAD_STUDY, project, { states: [{ speedRevS: 50, oilTemperatureK: 373.15 }], samples, seed });
 
   it('gives the chance, the band of the flow and the shares of the variance', () => {
     const { consumers, unsolved } = spread(8192, 3);
@@ -95,15 +143,27 @@ describe('Tolerances on a laminar circuit, in closed form', () => {
     expect(unsolved).toBe(0);
     expect(Math.abs(fed!.chance - exact)).toBeLessThan(0.002);
     const flow = fed!.flowM3S[0]!;
-    for (const [is, z] of [[flow.low, 1.64485363], [flow.middle, 0], [flow.high, -1.64485363]] as const) expect(is / (BENCH_HIGH_PA / (mean + z * deviation))).toBeCloseTo(1, 2.5);
+    for (const [is, z] of [
+      [flow.low, 1.64485363],
+      [flow.middle, 0],
+      [flow.high, -1.64485363],
+    ] as const)
+      expect(is / (BENCH_HIGH_PA / (mean + z * deviation))).toBeCloseTo(1, 2.5);
     const share = (perRated * ratedOff) ** 2 / ((perRated * ratedOff) ** 2 + (perLength * lengthOff) ** 2);
-    expect(fed!.shares.slice(0, 2).map((s) => [s.id, Number(s.share.toFixed(4))])).toEqual([['fed.ratedPressureDropPa', Number(share.toFixed(4))], ['hose.lengthM', Number((1 - share).toFixed(4))]].sort((a, b) => Number(b[1]) - Number(a[1])));
+    expect(fed!.shares.slice(0, 2).map((s) => [s.id, Number(s.share.toFixed(4))])).toEqual(
+      [
+        ['fed.ratedPressureDropPa', Number(share.toFixed(4))],
+        ['hose.lengthM', Number((1 - share).toFixed(4))],
+      ].sort((a, b) => Number(b[1]) - Number(a[1])),
+    );
   });
 
   it('says what halving the worst tolerance gives, as the closed form does', () => {
     const { tighten } = spread(8192, 3);
     const ofRated = perRated * ratedOff > perLength * lengthOff;
-    const halved = Math.hypot(perLength * lengthOff * (ofRated ? 1 : 0.5), perRated * ratedOff * (ofRated ? 0.5 : 1)) / 1.959963984540054;
+    const halved =
+      Math.hypot(perLength * lengthOff * (ofRated ? 1 : 0.5), perRated * ratedOff * (ofRated ? 0.5 : 1)) /
+      1.959963984540054;
     expect(tighten).toMatchObject({ consumer: 'fed', id: ofRated ? 'fed.ratedPressureDropPa' : 'hose.lengthM' });
     expect(Math.abs(tighten!.chance - normalShare((0.8 * deviation) / halved))).toBeLessThan(0.005);
   });
@@ -131,7 +191,9 @@ describe('Tolerances of Thornback', () => {
   it('give the same answer for the same seed, whoever does which task in which order', () => {
     const alone = studyHere(SPREAD_STUDY, project, request);
     expect(sharedByTwo(SPREAD_STUDY, spreadWork, project, request)).toEqual(alone);
-    expect(studyHere(SPREAD_STUDY, project, { ...request, seed: 8 }).consumers.map((c) => c.chance)).not.toEqual(alone.consumers.map((c) => c.chance));
+    expect(studyHere(SPREAD_STUDY, project, { ...request, seed: 8 }).consumers.map((c) => c.chance)).not.toEqual(
+      alone.consumers.map((c) => c.chance),
+    );
   });
 
   it('at a hot idle leave the lifters unsure, by the mains’ clearance first (common practice: clearance decides the idle pressure)', () => {
@@ -161,7 +223,9 @@ describe('Tolerances of Thornback', () => {
     if (first.kind !== 'nominal') throw new Error('no nominal');
     const numbers = (to: number) => {
       const tally = spreadWork(bench, { kind: 'samples', request, nominal: first.nominal, from: 0, to, halved: null });
-      return tally.kind === 'tally' ? tally.consumers.flatMap((c) => [...c.pressure, ...c.flow].flatMap((h) => h ?? [])).length : NaN;
+      return tally.kind === 'tally'
+        ? tally.consumers.flatMap((c) => [...c.pressure, ...c.flow].flatMap((h) => h ?? [])).length
+        : NaN;
     };
     expect(numbers(16)).toBe(numbers(1));
   });
@@ -169,9 +233,20 @@ describe('Tolerances of Thornback', () => {
   it('are known for what is bored, drilled, rated and set, and for nothing that is only wished', () => {
     const stock = project.variants[0]!;
     const ids = inputsOf(project, stock).map((i) => i.id);
-    for (const id of ['turboRestrictor.boreM', 'mains.clearanceRadialM', 'relief.crackPa', 'filter.ratedPressureDropPa', 'pump.displacementM3Rev', 'oil.viscosity']) expect(ids).toContain(id);
+    for (const id of [
+      'turboRestrictor.boreM',
+      'mains.clearanceRadialM',
+      'relief.crackPa',
+      'filter.ratedPressureDropPa',
+      'pump.displacementM3Rev',
+      'oil.viscosity',
+    ])
+      expect(ids).toContain(id);
     expect(ids.filter((id) => id.includes('supply'))).toEqual([]);
     const restrictor = stock.circuit.parts.find((p) => p.id === 'turboRestrictor')!;
-    expect([usualTolerance(restrictor, ['boreM'], 1.5e-3), usualTolerance(restrictor, ['elevationM'], 0.1)]).toEqual([2e-5, undefined]);
+    expect([usualTolerance(restrictor, ['boreM'], 1.5e-3), usualTolerance(restrictor, ['elevationM'], 0.1)]).toEqual([
+      2e-5,
+      undefined,
+    ]);
   });
 });

@@ -36,7 +36,8 @@ export class StudyRefused extends Error {}
 /** Starts a study. @throws StudyRefused where what is asked is no such question, in words */
 export function startStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): Study<T, R, A> {
   const parsed = kind.requestSchema.safeParse(request, { reportInput: true });
-  if (!parsed.success) throw new StudyRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, request))).join('\n'));
+  if (!parsed.success)
+    throw new StudyRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, request))).join('\n'));
   return kind.start(project, parsed.data);
 }
 
@@ -48,16 +49,25 @@ export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T) => 
 }
 
 /** The same where the tasks are done elsewhere, a batch at once. @param doAll gives the replies in the order of the tasks */
-export async function runStudy<T, R, A>(study: Study<T, R, A>, doAll: (tasks: readonly T[]) => Promise<readonly R[]>): Promise<A> {
+export async function runStudy<T, R, A>(
+  study: Study<T, R, A>,
+  doAll: (tasks: readonly T[]) => Promise<readonly R[]>,
+): Promise<A> {
   let step = study.next();
   while (!step.done) step = study.next(await doAll(step.value));
   return step.value;
 }
 
 /** What an answer depends on, as text: another text, and the answer is stale. */
-export function dependenciesOf<P>(kind: Pick<StudyKind<P, never, never, never>, 'name' | 'variants' | 'apart'>, project: Project, request: P): string {
+export function dependenciesOf<P>(
+  kind: Pick<StudyKind<P, never, never, never>, 'name' | 'variants' | 'apart'>,
+  project: Project,
+  request: P,
+): string {
   const ids = kind.variants?.(request) ?? [project.activeVariant];
-  const variants = (kind.apart?.(project, request) ?? project).variants.filter((v) => ids.includes(v.id)).map(({ id, circuit, season, tolerances }) => ({ id, circuit, season, tolerances }));
+  const variants = (kind.apart?.(project, request) ?? project).variants
+    .filter((v) => ids.includes(v.id))
+    .map(({ id, circuit, season, tolerances }) => ({ id, circuit, season, tolerances }));
   const { engine, oil, range, namedStates } = project;
   return JSON.stringify({ engine, oil, range, namedStates, variants });
 }

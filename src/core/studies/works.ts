@@ -47,5 +47,7 @@ export function doTask(bench: StudyBench, name: string, rawTask: unknown): unkno
 /** Runs a study of a project to its end here; for the command line and tests. @throws StudyRefused */
 export function studyHere<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): A {
   const bench = new StudyBench(project);
-  return runStudyHere(startStudy(kind, project, request), (task) => kind.replySchema.parse(doTask(bench, kind.name, task)));
+  return runStudyHere(startStudy(kind, project, request), (task) =>
+    kind.replySchema.parse(doTask(bench, kind.name, task)),
+  );
 }

@@ -26,7 +26,8 @@ export function probesOf(circuit: Circuit, compiled: CompiledCircuit): readonly 
     const own = [...(compiled.elementsOfPart.get(part.id)?.values() ?? [])];
     const outNode = compiled.nodeOfPort.get(`${part.id}.out`) ?? -1;
     return {
-      part, outNode,
+      part,
+      outNode,
       inNode: compiled.nodeOfPort.get(`${part.id}.in`) ?? -1,
       element: own.find((e) => network.to[e] === outNode) ?? -1,
       valve: own.find((e) => network.law[e] === Law.springValve) ?? -1,
@@ -44,19 +45,34 @@ export interface ProbeReading {
 }
 
 /** Reads and judges one consumer in the solver's workspace. A consumer that is cut off is dry as soon as the engine turns. */
-export function readProbe(probe: Probe, network: Network, ws: Workspace, state: OperatingState, still: Uint8Array | undefined): ProbeReading {
+export function readProbe(
+  probe: Probe,
+  network: Network,
+  ws: Workspace,
+  state: OperatingState,
+  still: Uint8Array | undefined,
+): ProbeReading {
   const { part } = probe;
   const pumpTurns = state.speedRevS > 0;
-  const gate = part.kind === 'rods' && probe.element >= 0 ? ws.boundB[probe.element]! * (1 + part.gateHalfWidth) : undefined;
+  const gate =
+    part.kind === 'rods' && probe.element >= 0 ? ws.boundB[probe.element]! * (1 + part.gateHalfWidth) : undefined;
   const lowPressurePa = lowWaterPa(part.supply, state.speedRevS, gate) ?? null;
   if (probe.inNode < 0 || probe.element < 0 || still?.[probe.inNode] === 1)
     return { verdict: pumpTurns ? 'dry' : 'inBand', checks: [], pressurePa: null, flowM3S: null, lowPressurePa };
   const pressurePa = ws.pressurePa[probe.inNode]!;
   const flowM3S = ws.flowM3S[probe.element]!;
-  const spring = part.kind === 'jets' && part.valve && probe.valve >= 0 ? { crackPa: part.valve.crackPa, lift: ws.opening[probe.valve]! } : undefined;
+  const spring =
+    part.kind === 'jets' && part.valve && probe.valve >= 0
+      ? { crackPa: part.valve.crackPa, lift: ws.opening[probe.valve]! }
+      : undefined;
   const { verdict, checks } = judgeSupply(part.supply, {
-    speedRevS: state.speedRevS, pumpTurns, pressurePa, flowM3S,
-    backPressurePa: network.heldPressurePa[probe.outNode]!, centrifugalPa: gate, spring,
+    speedRevS: state.speedRevS,
+    pumpTurns,
+    pressurePa,
+    flowM3S,
+    backPressurePa: network.heldPressurePa[probe.outNode]!,
+    centrifugalPa: gate,
+    spring,
   });
   return { verdict, checks, pressurePa, flowM3S, lowPressurePa };
 }
@@ -65,12 +81,15 @@ export function readProbe(probe: Probe, network: Network, ws: Workspace, state: 
 export function consumerResult(probe: Probe, reading: ProbeReading, converged: boolean): ConsumerResult {
   const { part } = probe;
   return {
-    part: part.id, name: part.name,
+    part: part.id,
+    name: part.name,
     verdict: converged ? reading.verdict : 'unknown',
     supplied: converged && isSupplied(reading.verdict),
-    decisive: converged ? reading.checks[0] ?? null : null,
+    decisive: converged ? (reading.checks[0] ?? null) : null,
     checks: converged ? [...reading.checks] : [],
-    pressurePa: reading.pressurePa, flowM3S: reading.flowM3S, lowPressurePa: reading.lowPressurePa,
+    pressurePa: reading.pressurePa,
+    flowM3S: reading.flowM3S,
+    lowPressurePa: reading.lowPressurePa,
     highPressurePa: part.supply.highPressurePa ?? null,
   };
 }

@@ -3,7 +3,13 @@ import { formatQuantity, type UnitChoice } from '../units';
 
 /** The word for a verdict, as it stands under a tide post. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  inBand: 'in band', near: 'near mark', shut: 'shut by its spring', short: 'short', flooded: 'flooded', dry: 'dry', unknown: 'not solved',
+  inBand: 'in band',
+  near: 'near mark',
+  shut: 'shut by its spring',
+  short: 'short',
+  flooded: 'flooded',
+  dry: 'dry',
+  unknown: 'not solved',
 };
 
 /** "0.46 bar over high water". */
@@ -28,6 +34,10 @@ export function sayWhy(verdict: Verdict, check: Check | null, units: UnitChoice 
       ? `Gallery ${noun} of ${actual} does not push oil inward through the turning crank: that takes ${limit}.`
       : `Gallery ${noun} of ${actual} against ${limit} that the turning crank holds back.`;
   if (check.side === 'low')
-    return check.margin < 0 ? `Its ${noun} is ${actual}, and it must see ${limit}.` : `Its ${noun} is ${actual}; it must see ${limit}.`;
-  return check.margin < 0 ? `Its ${noun} is ${actual}, and it must not see more than ${limit}.` : `Its ${noun} is ${actual}, of ${limit} allowed.`;
+    return check.margin < 0
+      ? `Its ${noun} is ${actual}, and it must see ${limit}.`
+      : `Its ${noun} is ${actual}; it must see ${limit}.`;
+  return check.margin < 0
+    ? `Its ${noun} is ${actual}, and it must not see more than ${limit}.`
+    : `Its ${noun} is ${actual}, of ${limit} allowed.`;
 }

@@ -41,7 +41,9 @@ describe('A verdict', () => {
   it('says its margin and why in the reader’s units', () => {
     const { checks } = judgeSupply({ lowPressurePa: 2.5e5 }, reading);
     expect(sayMargin(checks[0]!)).toBe('0.50\u00a0bar under low water');
-    expect(sayWhy('short', checks[0]!, { pressure: 'psi' })).toBe('Its pressure is 29.0\u00a0psi, and it must see 36.3\u00a0psi.');
+    expect(sayWhy('short', checks[0]!, { pressure: 'psi' })).toBe(
+      'Its pressure is 29.0\u00a0psi, and it must see 36.3\u00a0psi.',
+    );
   });
 });
 
@@ -53,7 +55,8 @@ describe('Thornback', () => {
     const lpm = (q: number) => q * 60000;
     const at = (rpm: number, celsius: number) => circuit.solve(circuit.stateAt(rpm / 60, celsius + C));
     const flow = (r: ReturnType<typeof at>, part: string) => lpm(r.elements.filter((e) => e.part === part)[0]!.flowM3S);
-    const gallery = (r: ReturnType<typeof at>) => r.nodes.find((n) => n.ports.includes('gallery.out'))!.pressurePa! / 1e5;
+    const gallery = (r: ReturnType<typeof at>) =>
+      r.nodes.find((n) => n.ports.includes('gallery.out'))!.pressurePa! / 1e5;
     const idle = at(850, 110);
     const full = at(7000, 100);
     expect(flow(idle, 'pump')).toBeGreaterThan(6);
@@ -117,14 +120,27 @@ describe('Thornback', () => {
 
   it('explains every element with figures that give its own result back', () => {
     const result = circuit.solve(circuit.stateAt(3000 / 60, 90 + C));
-    const term = (law: { terms: readonly { symbol: string; si: number }[] }, symbol: string) => law.terms.find((t) => t.symbol === symbol)!.si;
-    for (const part of circuit.variant.circuit.parts) for (const law of explainPart(part, result)) {
-      for (const each of law.terms) expect([part.id, each.symbol, Number.isNaN(each.si)]).toEqual([part.id, each.symbol, false]);
-      if (law.equation.startsWith('Q = Cd')) expect(term(law, 'Cd') * term(law, 'A') * Math.sqrt((2 * term(law, 'Δp')) / term(law, 'ρ'))).toBeCloseTo(law.result.si, 12);
-      if (law.equation.startsWith('Δp = Δp_r')) expect((term(law, 'viscous') + term(law, 'square')) / law.result.si).toBeCloseTo(1, 6);
-      if (law.equation.startsWith('Δp = (f')) expect((term(law, 'friction') + term(law, 'losses')) / law.result.si).toBeCloseTo(1, 6);
-      if (law.equation.startsWith('Q = V·n')) expect((term(law, 'V') * term(law, 'n') * term(law, 'fill') - term(law, 'slip')) / law.result.si).toBeCloseTo(1, 6);
-    }
+    const term = (law: { terms: readonly { symbol: string; si: number }[] }, symbol: string) =>
+      law.terms.find((t) => t.symbol === symbol)!.si;
+    for (const part of circuit.variant.circuit.parts)
+      for (const law of explainPart(part, result)) {
+        for (const each of law.terms)
+          expect([part.id, each.symbol, Number.isNaN(each.si)]).toEqual([part.id, each.symbol, false]);
+        if (law.equation.startsWith('Q = Cd'))
+          expect(term(law, 'Cd') * term(law, 'A') * Math.sqrt((2 * term(law, 'Δp')) / term(law, 'ρ'))).toBeCloseTo(
+            law.result.si,
+            12,
+          );
+        if (law.equation.startsWith('Δp = Δp_r'))
+          expect((term(law, 'viscous') + term(law, 'square')) / law.result.si).toBeCloseTo(1, 6);
+        if (law.equation.startsWith('Δp = (f'))
+          expect((term(law, 'friction') + term(law, 'losses')) / law.result.si).toBeCloseTo(1, 6);
+        if (law.equation.startsWith('Q = V·n'))
+          expect((term(law, 'V') * term(law, 'n') * term(law, 'fill') - term(law, 'slip')) / law.result.si).toBeCloseTo(
+            1,
+            6,
+          );
+      }
   });
 
   it('has unfiltered oil up to the filter and filtered oil behind it', () => {

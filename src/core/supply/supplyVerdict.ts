@@ -8,7 +8,8 @@ export const NEAR_FLOW_SHARE = 0.1;
 
 /** Distance from a mark that counts as near, in the quantity's SI unit; greater than 0. */
 export function nearDistance(quantity: Check['quantity'], limit: number): number {
-  const distance = quantity === 'pressure' ? Math.min(NEAR_PRESSURE_PA, NEAR_PRESSURE_SHARE * limit) : NEAR_FLOW_SHARE * limit;
+  const distance =
+    quantity === 'pressure' ? Math.min(NEAR_PRESSURE_PA, NEAR_PRESSURE_SHARE * limit) : NEAR_FLOW_SHARE * limit;
   return Math.max(distance, Number.MIN_VALUE);
 }
 /** A fed place within this of its crankcase while the pump turns is dry. @source model §1 */
@@ -32,9 +33,10 @@ export interface SupplyReading {
 /** Low water of the pressure at a speed, stated and centrifugal together; undefined where none applies. */
 export function lowWaterPa(supply: Supply, speedRevS: number, centrifugalPa = 0): number | undefined {
   const needed = speedRevS >= (supply.neededFromRevS ?? 0);
-  const stated = !needed || (supply.lowPressurePa === undefined && supply.lowPressurePerSpeedPaS === undefined)
-    ? undefined
-    : (supply.lowPressurePa ?? 0) + (supply.lowPressurePerSpeedPaS ?? 0) * speedRevS;
+  const stated =
+    !needed || (supply.lowPressurePa === undefined && supply.lowPressurePerSpeedPaS === undefined)
+      ? undefined
+      : (supply.lowPressurePa ?? 0) + (supply.lowPressurePerSpeedPaS ?? 0) * speedRevS;
   if (centrifugalPa > 0) return Math.max(stated ?? 0, centrifugalPa);
   return stated;
 }
@@ -48,7 +50,13 @@ export function lowWaterPa(supply: Supply, speedRevS: number, centrifugalPa = 0)
 export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: Verdict; checks: Check[] } {
   if (!reading.pumpTurns) return { verdict: 'inBand', checks: [] };
   const checks: Check[] = [];
-  const add = (quantity: Check['quantity'], side: Check['side'], reason: Check['reason'], actual: number, limit: number) => {
+  const add = (
+    quantity: Check['quantity'],
+    side: Check['side'],
+    reason: Check['reason'],
+    actual: number,
+    limit: number,
+  ) => {
     const margin = side === 'low' ? actual - limit : limit - actual;
     checks.push({ quantity, side, reason, actual, limit, margin, nearRatio: margin / nearDistance(quantity, limit) });
   };
@@ -57,7 +65,13 @@ export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: 
   const springShut = reading.spring !== undefined && reading.spring.lift === 0;
   const needed = reading.speedRevS >= (supply.neededFromRevS ?? 0);
   if (low !== undefined)
-    add('pressure', 'low', centrifugalPa > 0 && low === centrifugalPa ? 'centrifugal' : 'stated', reading.pressurePa, low);
+    add(
+      'pressure',
+      'low',
+      centrifugalPa > 0 && low === centrifugalPa ? 'centrifugal' : 'stated',
+      reading.pressurePa,
+      low,
+    );
   if (supply.highPressurePa !== undefined) add('pressure', 'high', 'stated', reading.pressurePa, supply.highPressurePa);
   if (supply.lowFlowM3S !== undefined && needed) add('flow', 'low', 'stated', reading.flowM3S, supply.lowFlowM3S);
   if (supply.highFlowM3S !== undefined) add('flow', 'high', 'stated', reading.flowM3S, supply.highFlowM3S);
@@ -68,7 +82,8 @@ export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: 
   else if (reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA && !springShut) verdict = 'dry';
   else if (springShut) verdict = 'shut';
   else if (worst && worst.nearRatio < 1) verdict = 'near';
-  if (worst && worst.side === 'low' && worst.margin < 0 && reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA) verdict = 'dry';
+  if (worst && worst.side === 'low' && worst.margin < 0 && reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA)
+    verdict = 'dry';
   return { verdict, checks };
 }
 

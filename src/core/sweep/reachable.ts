@@ -8,7 +8,10 @@ export interface SpeedAndOil {
 
 /** Highest speed that is asked of the engine with oil this cold: linear up to full speed. @returns rev/s */
 export function speedLimitRevS(engine: Engine, range: OperatingRange, oilTemperatureK: number): number {
-  const s = Math.min(1, Math.max(0, (oilTemperatureK - range.coldestOilK) / (range.fullSpeedFromK - range.coldestOilK)));
+  const s = Math.min(
+    1,
+    Math.max(0, (oilTemperatureK - range.coldestOilK) / (range.fullSpeedFromK - range.coldestOilK)),
+  );
   return Math.min(engine.maximumSpeedRevS, range.coldSpeedRevS + s * (engine.maximumSpeedRevS - range.coldSpeedRevS));
 }
 
@@ -16,8 +19,10 @@ export function speedLimitRevS(engine: Engine, range: OperatingRange, oilTempera
 export function isReachable(engine: Engine, range: OperatingRange, state: SpeedAndOil): boolean {
   const slack = 1e-9;
   return (
-    state.oilTemperatureK >= range.coldestOilK - slack && state.oilTemperatureK <= range.hottestOilK + slack &&
-    state.speedRevS >= engine.idleSpeedRevS - slack && state.speedRevS <= speedLimitRevS(engine, range, state.oilTemperatureK) + slack
+    state.oilTemperatureK >= range.coldestOilK - slack &&
+    state.oilTemperatureK <= range.hottestOilK + slack &&
+    state.speedRevS >= engine.idleSpeedRevS - slack &&
+    state.speedRevS <= speedLimitRevS(engine, range, state.oilTemperatureK) + slack
   );
 }
 
@@ -26,7 +31,12 @@ export function isReachable(engine: Engine, range: OperatingRange, state: SpeedA
  * idle to the limit, in a snake, so that each state is a neighbour of the last.
  * @param speeds ≥ 2 a temperature @param temperatures ≥ 2, from the coldest to the hottest
  */
-export function reachableStates(engine: Engine, range: OperatingRange, speeds: number, temperatures: number): SpeedAndOil[] {
+export function reachableStates(
+  engine: Engine,
+  range: OperatingRange,
+  speeds: number,
+  temperatures: number,
+): SpeedAndOil[] {
   const states: SpeedAndOil[] = [{ speedRevS: engine.crankingSpeedRevS, oilTemperatureK: range.coldestOilK }];
   for (let t = 0; t < temperatures; t++) {
     const oilTemperatureK = range.coldestOilK + ((range.hottestOilK - range.coldestOilK) * t) / (temperatures - 1);

@@ -2,7 +2,10 @@ import { sayWhy } from '../supply/say';
 import { formatQuantity, type UnitChoice } from '../units';
 import type { Shortfall } from './shortfall';
 
-const where = (s: Shortfall, units: UnitChoice) => s.everywhere && s.verdict === 'dry' ? `${s.name} at every state` : `${s.name} at ${formatQuantity(s.speedRevS, 'speed', units)}, ${formatQuantity(s.oilTemperatureK, 'temperature', units)}`;
+const where = (s: Shortfall, units: UnitChoice) =>
+  s.everywhere && s.verdict === 'dry'
+    ? `${s.name} at every state`
+    : `${s.name} at ${formatQuantity(s.speedRevS, 'speed', units)}, ${formatQuantity(s.oilTemperatureK, 'temperature', units)}`;
 
 /** Who is not supplied, at which state, and why: "Turbo at 7000 rpm, 120 °C. Its flow is …". */
 export function sayShortfall(shortfall: Shortfall, units: UnitChoice = {}): string {

@@ -19,7 +19,15 @@ export const consumerRangeSchema = z.strictObject({
   /** Verdict at its worst state. */
   verdict: verdictSchema,
   supplied: z.boolean(),
-  worst: z.strictObject({ state: stateSchema, decisive: checkSchema.nullable(), verdict: verdictSchema, pressurePa: z.number().nullable(), flowM3S: z.number().nullable() }).nullable(),
+  worst: z
+    .strictObject({
+      state: stateSchema,
+      decisive: checkSchema.nullable(),
+      verdict: verdictSchema,
+      pressurePa: z.number().nullable(),
+      flowM3S: z.number().nullable(),
+    })
+    .nullable(),
   lowestPressurePa: z.number().nullable(),
   highestPressurePa: z.number().nullable(),
   /** States at which it is not supplied. */
@@ -54,13 +62,20 @@ interface Running {
  * stop between states: it yields the number done; the return value is the sweep.
  */
 export function* sweepCircuit(
-  circuit: CircuitSolver, speeds = SWEEP_SPEEDS, temperatures = SWEEP_TEMPERATURES,
+  circuit: CircuitSolver,
+  speeds = SWEEP_SPEEDS,
+  temperatures = SWEEP_TEMPERATURES,
   onState?: (state: SpeedAndOil, circuit: CircuitSolver) => void,
 ): Generator<number, Sweep> {
   const { compiled, project, solver } = circuit;
   const states = reachableStates(project.engine, project.range, speeds, temperatures);
   const running: Running[] = probesOf(circuit.variant.circuit, compiled).map((probe) => ({
-    probe, worstRank: Infinity, worst: null, lowestPa: Infinity, highestPa: -Infinity, failing: 0,
+    probe,
+    worstRank: Infinity,
+    worst: null,
+    lowestPa: Infinity,
+    highestPa: -Infinity,
+    failing: 0,
   }));
   const nodes = compiled.network.nodeName.length;
   const low = new Float64Array(nodes).fill(Infinity);
@@ -79,15 +94,20 @@ export function* sweepCircuit(
         if (pa < low[i]!) low[i] = pa;
         if (pa > high[i]!) high[i] = pa;
       }
-      for (const row of running) record(row, readProbe(row.probe, compiled.network, solver.workspace, state, still), each);
+      for (const row of running)
+        record(row, readProbe(row.probe, compiled.network, solver.workspace, state, still), each);
       onState?.(each, circuit);
     }
     yield ++done;
   }
   const consumers = running.map(rangeOf);
   return {
-    status: 'complete', states: states.length, notConverged, consumers,
-    nodeLowPa: Array.from(low, orNull), nodeHighPa: Array.from(high, orNull),
+    status: 'complete',
+    states: states.length,
+    notConverged,
+    consumers,
+    nodeLowPa: Array.from(low, orNull),
+    nodeHighPa: Array.from(high, orNull),
     supplied: notConverged.length === 0 && consumers.every((c) => c.supplied),
   };
 }
@@ -102,20 +122,29 @@ function record(row: Running, reading: ReturnType<typeof readProbe>, state: Spee
     row.highestPa = Math.max(row.highestPa, reading.pressurePa);
   }
   // Dry is worse than any shortfall; a consumer that nothing is asked of ranks last.
-  const rank = reading.verdict === 'dry' ? -1e9 : reading.checks[0]?.nearRatio ?? 1e9;
+  const rank = reading.verdict === 'dry' ? -1e9 : (reading.checks[0]?.nearRatio ?? 1e9);
   if (rank < row.worstRank || row.worst === null) {
     row.worstRank = rank;
-    row.worst = { state, decisive: reading.checks[0] ?? null, verdict: reading.verdict, pressurePa: reading.pressurePa, flowM3S: reading.flowM3S };
+    row.worst = {
+      state,
+      decisive: reading.checks[0] ?? null,
+      verdict: reading.verdict,
+      pressurePa: reading.pressurePa,
+      flowM3S: reading.flowM3S,
+    };
   }
 }
 
 function rangeOf(row: Running): ConsumerRange {
   return {
-    part: row.probe.part.id, name: row.probe.part.name,
+    part: row.probe.part.id,
+    name: row.probe.part.name,
     verdict: row.worst?.verdict ?? 'unknown',
     supplied: row.failing === 0 && row.worst !== null,
-    worst: row.worst, failing: row.failing,
-    lowestPressurePa: orNull(row.lowestPa), highestPressurePa: orNull(row.highestPa),
+    worst: row.worst,
+    failing: row.failing,
+    lowestPressurePa: orNull(row.lowestPa),
+    highestPressurePa: orNull(row.highestPa),
   };
 }
 

@@ -14,7 +14,10 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
   const places = decimals ?? u.decimals;
   let text = shown.toFixed(places);
   if (Number(text) === 0) {
-    text = shown === 0 || decimals !== undefined ? (0).toFixed(places) : String(Number(shown.toPrecision(SIGNIFICANT_WHEN_SMALL)));
+    text =
+      shown === 0 || decimals !== undefined
+        ? (0).toFixed(places)
+        : String(Number(shown.toPrecision(SIGNIFICANT_WHEN_SMALL)));
     if (text.includes('e')) text = shown.toExponential(1);
   }
   return text.replace(/-/g, '−');

@@ -2,7 +2,9 @@ import { namedBoreM } from '../parts/boreSizes';
 import { displayUnit, fromDisplay, QUANTITIES, type DisplayUnit, type Quantity, type UnitChoice } from './quantity';
 
 /** What a typed figure turned out to be. */
-export type ParsedQuantity = { readonly ok: true; readonly si: number } | { readonly ok: false; readonly reason: 'empty' | 'notANumber' | 'unknownUnit' };
+export type ParsedQuantity =
+  | { readonly ok: true; readonly si: number }
+  | { readonly ok: false; readonly reason: 'empty' | 'notANumber' | 'unknownUnit' };
 
 /**
  * Reads a typed figure, with or without a unit ("1.5", "60 thou", "0.059 in"), comma or point, to SI; a bore by its name too ("drill 53", "dash 10").
@@ -19,8 +21,12 @@ export function parseQuantity(text: string, quantity: Quantity, choice: UnitChoi
   if (!Number.isFinite(figure)) return { ok: false, reason: 'notANumber' };
   const suffix = match[2]!.trim();
   const units: readonly DisplayUnit[] = QUANTITIES[quantity];
-  const u = suffix === '' ? displayUnit(quantity, choice) : units.find((each) => spelled(each.symbol) === spelled(suffix) || spelled(each.id) === spelled(suffix));
+  const u =
+    suffix === ''
+      ? displayUnit(quantity, choice)
+      : units.find((each) => spelled(each.symbol) === spelled(suffix) || spelled(each.id) === spelled(suffix));
   return u ? { ok: true, si: fromDisplay(figure, u) } : { ok: false, reason: 'unknownUnit' };
 }
 
-const spelled = (symbol: string) => symbol.toLowerCase().replace(/[\s°]/g, '').replace('µ', 'u').replace('²', '2').replace('³', '3');
+const spelled = (symbol: string) =>
+  symbol.toLowerCase().replace(/[\s°]/g, '').replace('µ', 'u').replace('²', '2').replace('³', '3');

@@ -10,7 +10,11 @@ export interface DisplayUnit {
 }
 
 const unit = (id: string, symbol: string, siPerUnit: number, decimals: number, offset = 0): DisplayUnit => ({
-  id, symbol, factor: 1 / siPerUnit, offset, decimals,
+  id,
+  symbol,
+  factor: 1 / siPerUnit,
+  offset,
+  decimals,
 });
 
 const BAR = 1e5;
@@ -39,7 +43,10 @@ export const QUANTITIES = {
   volume: [unit('L', 'L', 1e-3, 2), unit('qt', 'US qt', 0.946352946e-3, 2)],
   displacement: [unit('cc', 'cc/rev', 1e-6, 1), unit('in3', 'in³/rev', INCH ** 3, 3)],
   speed: [unit('rpm', 'rpm', 1 / 60, 0)],
-  pressurePerSpeed: [unit('bar/krpm', 'bar per 1000 rpm', BAR / (1000 / 60), 2), unit('psi/krpm', 'psi per 1000 rpm', PSI / (1000 / 60), 1)],
+  pressurePerSpeed: [
+    unit('bar/krpm', 'bar per 1000 rpm', BAR / (1000 / 60), 2),
+    unit('psi/krpm', 'psi per 1000 rpm', PSI / (1000 / 60), 1),
+  ],
   viscosity: [unit('mPas', 'mPa·s', 1e-3, 1)],
   kinematicViscosity: [unit('mm2s', 'mm²/s', 1e-6, 1)],
   density: [unit('kgm3', 'kg/m³', 1, 0)],

@@ -16,9 +16,29 @@ const PSI = 6894.757293168361;
 
 /** To SI: factor and offset of each unit met in the table. */
 const UNITS: Readonly<Record<string, readonly [number, number]>> = {
-  '1': [1, 0], degC: [1, 273.15], 'mm2/s': [1e-6, 0], 'Pa.s': [1, 0], 'mPa.s': [1e-3, 0], ureyn: [PSI * 1e-6, 0], in: [INCH, 0], mm: [1e-3, 0],
-  um: [1e-6, 0], m: [1, 0], bar: [1e5, 0], kPa: [1e3, 0], psi: [PSI, 0], 'L/min': [1e-3 / 60, 0], 'm3/h': [1 / 3600, 0], 'cm3/rev': [1e-6, 0],
-  'rev/min': [1 / 60, 0], 'rev/s': [1, 0], 'rad/s': [1, 0], 'kg/m3': [1, 0], 'kJ/(kg.K)': [1e3, 0], 'W/(m.K)': [1, 0], 'lbf.in': [4.4482216152605 * INCH, 0],
+  '1': [1, 0],
+  degC: [1, 273.15],
+  'mm2/s': [1e-6, 0],
+  'Pa.s': [1, 0],
+  'mPa.s': [1e-3, 0],
+  ureyn: [PSI * 1e-6, 0],
+  in: [INCH, 0],
+  mm: [1e-3, 0],
+  um: [1e-6, 0],
+  m: [1, 0],
+  bar: [1e5, 0],
+  kPa: [1e3, 0],
+  psi: [PSI, 0],
+  'L/min': [1e-3 / 60, 0],
+  'm3/h': [1 / 3600, 0],
+  'cm3/rev': [1e-6, 0],
+  'rev/min': [1 / 60, 0],
+  'rev/s': [1, 0],
+  'rad/s': [1, 0],
+  'kg/m3': [1, 0],
+  'kJ/(kg.K)': [1e3, 0],
+  'W/(m.K)': [1, 0],
+  'lbf.in': [4.4482216152605 * INCH, 0],
 };
 
 /** A figure of the table in SI. @throws when the unit is not listed */
@@ -30,7 +50,9 @@ export function toSi([value, unit]: readonly [number, string]): number {
 
 /** All values of a group; `only` keeps those whose id starts so. @throws when there are none, so that no test runs on nothing */
 export function published(group: string, only = ''): readonly PublishedValue[] {
-  const rows = (values as unknown as readonly PublishedValue[]).filter((row) => row.group === group && row.id.startsWith(only));
+  const rows = (values as unknown as readonly PublishedValue[]).filter(
+    (row) => row.group === group && row.id.startsWith(only),
+  );
   if (rows.length === 0) throw new Error(`no published values in ${group} ${only}`);
   return rows;
 }

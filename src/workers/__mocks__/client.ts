@@ -1,6 +1,14 @@
 import type { Project } from '../../core/circuit/project';
 import { createCircuitWorker } from '../circuitWorkerApi';
-import { auditReplySchema, heatJobReplySchema, openReplySchema, solveReplySchema, sweepReplySchema, type HeatJob, type SolveRequest } from '../protocol';
+import {
+  auditReplySchema,
+  heatJobReplySchema,
+  openReplySchema,
+  solveReplySchema,
+  sweepReplySchema,
+  type HeatJob,
+  type SolveRequest,
+} from '../protocol';
 
 const actual = jest.requireActual<typeof import('../client')>('../client');
 export const { CircuitRefused, Superseded } = actual;
@@ -63,6 +71,10 @@ const [solving, sweeping, previewing, heating] = [new InPlace(), new InPlace(), 
 export const solveInWorker = (project: Project, request: SolveRequest) => solving.solve(project, request);
 export const sweepInWorker = (project: Project) => sweeping.sweep(project);
 export const auditInWorker = (project: Project) => sweeping.audit(project);
-export const previewInWorker = async (project: Project, request: SolveRequest) => ({ ...(await previewing.solve(project, request)), sweep: await previewing.sweep(project) });
-export const heatInWorker = (project: Project, job: HeatJob, onProgress: (share: number) => void) => heating.heat(project, job, onProgress);
+export const previewInWorker = async (project: Project, request: SolveRequest) => ({
+  ...(await previewing.solve(project, request)),
+  sweep: await previewing.sweep(project),
+});
+export const heatInWorker = (project: Project, job: HeatJob, onProgress: (share: number) => void) =>
+  heating.heat(project, job, onProgress);
 export const stopHeat = () => heating.stopHeat();

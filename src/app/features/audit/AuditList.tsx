@@ -2,14 +2,29 @@ import type { Finding } from '../../../core/audit';
 import { FindingRow } from './FindingRow';
 
 /** Every finding by weight; a click on its name goes to the place and the state. */
-export function AuditList({ findings, working }: { readonly findings: readonly Finding[] | undefined; readonly working: boolean }) {
+export function AuditList({
+  findings,
+  working,
+}: {
+  readonly findings: readonly Finding[] | undefined;
+  readonly working: boolean;
+}) {
   const open = (findings ?? []).filter((f) => f.waived === null);
   const count = (weights: readonly string[]) => open.filter((f) => weights.includes(f.weight)).length;
   return (
     <>
-      <h2>Audit <span aria-live="polite">{working || !findings ? 'working…' : `${count(['stop'])} stop, ${count(['mend'])} mend, ${count(['look', 'note'])} to know`}</span></h2>
+      <h2>
+        Audit{' '}
+        <span aria-live="polite">
+          {working || !findings
+            ? 'working…'
+            : `${count(['stop'])} stop, ${count(['mend'])} mend, ${count(['look', 'note'])} to know`}
+        </span>
+      </h2>
       {findings?.length === 0 && <p>No rule finds anything.</p>}
-      {findings?.map((finding, i) => <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />)}
+      {findings?.map((finding, i) => (
+        <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />
+      ))}
     </>
   );
 }

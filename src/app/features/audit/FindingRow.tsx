@@ -19,22 +19,47 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
     <article className={`finding audit${finding.waived === null ? '' : ' waived'}`} aria-label={finding.title}>
       <WeightIcon weight={finding.weight} />
       <div>
-        {withPart && (finding.part || finding.state) ? <button type="button" className="go" onClick={go}>{finding.title}</button> : <strong>{finding.title}</strong>}
+        {withPart && (finding.part || finding.state) ? (
+          <button type="button" className="go" onClick={go}>
+            {finding.title}
+          </button>
+        ) : (
+          <strong>{finding.title}</strong>
+        )}
         <div className="what">{sayFinding(finding, finding.what, units)}</div>
         <details>
           <summary>Why, and what helps</summary>
           <p>{sayFinding(finding, finding.why, units)}</p>
-          {finding.remedies.length > 0 && <ul>{finding.remedies.map((r) => <li key={r}>{r}</li>)}</ul>}
+          {finding.remedies.length > 0 && (
+            <ul>
+              {finding.remedies.map((r) => (
+                <li key={r}>{r}</li>
+              ))}
+            </ul>
+          )}
           <p className="quiet">Rule: {finding.source}</p>
         </details>
-        {finding.waived !== null
-          ? <p className="quiet">Set aside: {finding.waived} <button type="button" className="plain" onClick={() => unwaive(finding.rule, finding.part ?? undefined)}>Take it up again</button></p>
-          : (
-            <div className="moves">
-              {finding.moves.map(({ label, move }) => <button key={label} type="button" className="make" onClick={() => previewMove(move)}>{label}</button>)}
-              {!asking && <button type="button" className="plain" onClick={() => setAsking(true)}>Set aside…</button>}
-            </div>
-          )}
+        {finding.waived !== null ? (
+          <p className="quiet">
+            Set aside: {finding.waived}{' '}
+            <button type="button" className="plain" onClick={() => unwaive(finding.rule, finding.part ?? undefined)}>
+              Take it up again
+            </button>
+          </p>
+        ) : (
+          <div className="moves">
+            {finding.moves.map(({ label, move }) => (
+              <button key={label} type="button" className="make" onClick={() => previewMove(move)}>
+                {label}
+              </button>
+            ))}
+            {!asking && (
+              <button type="button" className="plain" onClick={() => setAsking(true)}>
+                Set aside…
+              </button>
+            )}
+          </div>
+        )}
         {asking && finding.waived === null && <WaiveForm finding={finding} onDone={() => setAsking(false)} />}
       </div>
     </article>
@@ -56,9 +81,29 @@ function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly on
         onDone();
       }}
     >
-      <label className="find"><span>Reason, printed on the job sheet</span><input type="text" value={reason} maxLength={400} autoFocus onChange={(event) => setReason(event.target.value)} /></label>
-      {asked && reason.trim().length < LEAST_REASON && <p className="problem" role="alert">Write why it may stay so.</p>}
-      <div className="moves"><button type="submit" className="make">Set it aside</button><button type="button" className="plain" onClick={onDone}>Leave it</button></div>
+      <label className="find">
+        <span>Reason, printed on the job sheet</span>
+        <input
+          type="text"
+          value={reason}
+          maxLength={400}
+          autoFocus
+          onChange={(event) => setReason(event.target.value)}
+        />
+      </label>
+      {asked && reason.trim().length < LEAST_REASON && (
+        <p className="problem" role="alert">
+          Write why it may stay so.
+        </p>
+      )}
+      <div className="moves">
+        <button type="submit" className="make">
+          Set it aside
+        </button>
+        <button type="button" className="plain" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
     </form>
   );
 }

@@ -18,17 +18,28 @@ export default function ComparePage() {
     <main className="page compare">
       <h1>Variants side by side</h1>
       <fieldset className="chosen">
-        <legend className="quiet">Up to {MOST_COMPARED} at a time. Oil temperature held; each consumer at its worst over the range.</legend>
+        <legend className="quiet">
+          Up to {MOST_COMPARED} at a time. Oil temperature held; each consumer at its worst over the range.
+        </legend>
         {project.variants.map((v) => (
           <label key={v.id}>
             <input
-              type="checkbox" checked={ids.includes(v.id)} disabled={!ids.includes(v.id) && ids.length >= MOST_COMPARED}
+              type="checkbox"
+              checked={ids.includes(v.id)}
+              disabled={!ids.includes(v.id) && ids.length >= MOST_COMPARED}
               onChange={(event) => setLeft(event.target.checked ? left.filter((id) => id !== v.id) : [...left, v.id])}
-            /> {v.name}
+            />{' '}
+            {v.name}
           </label>
         ))}
       </fieldset>
-      {ids.length < 2 && <p role="status">{project.variants.length < 2 ? 'This project has one variant. Copy it under Project, change the copy, and compare here.' : 'Choose at least two.'}</p>}
+      {ids.length < 2 && (
+        <p role="status">
+          {project.variants.length < 2
+            ? 'This project has one variant. Copy it under Project, change the copy, and compare here.'
+            : 'Choose at least two.'}
+        </p>
+      )}
       {ids.length >= 2 && <Comparing ids={ids} units={units} />}
     </main>
   );
@@ -50,30 +61,142 @@ const ofParts = (stated: number, parts: number) => (stated === parts ? '' : ` ($
 function Table({ comparison, units }: { readonly comparison: Comparison; readonly units: UnitChoice }) {
   const project = useWorkbench((w) => w.project)!;
   const { variants, parts, settings, consumers, states } = comparison;
-  const of = <K extends keyof Comparison['states'][number]['figures'][number]>(key: K, quantity: Quantity) => states.map((s) => row(s.name, s.name, s.figures.map((f) => (f[key] === null ? null : formatQuantity(f[key], quantity, units)))));
-  const section = (title: string, rows: readonly ReactNode[]) => rows.length > 0 && <tbody><tr><th colSpan={variants.length + 1} scope="colgroup"><h2>{title}</h2></th></tr>{rows}</tbody>;
-  const row = (key: string, name: string, cells: readonly ReactNode[]) => <tr key={key}><th scope="row">{name}</th>{cells.map((cell, i) => <td key={variants[i]!.id}>{cell ?? '–'}</td>)}</tr>;
+  const of = <K extends keyof Comparison['states'][number]['figures'][number]>(key: K, quantity: Quantity) =>
+    states.map((s) =>
+      row(
+        s.name,
+        s.name,
+        s.figures.map((f) => (f[key] === null ? null : formatQuantity(f[key], quantity, units))),
+      ),
+    );
+  const section = (title: string, rows: readonly ReactNode[]) =>
+    rows.length > 0 && (
+      <tbody>
+        <tr>
+          <th colSpan={variants.length + 1} scope="colgroup">
+            <h2>{title}</h2>
+          </th>
+        </tr>
+        {rows}
+      </tbody>
+    );
+  const row = (key: string, name: string, cells: readonly ReactNode[]) => (
+    <tr key={key}>
+      <th scope="row">{name}</th>
+      {cells.map((cell, i) => (
+        <td key={variants[i]!.id}>{cell ?? '–'}</td>
+      ))}
+    </tr>
+  );
   return (
     <div className="scroll" tabIndex={0} role="region" aria-label="Comparison">
       <table>
-        <thead><tr><td /><>{variants.map((v) => (
-          <th key={v.id} scope="col">{v.name}{v.basedOn !== null && <div className="quiet">from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}</div>}<div className="quiet">{!v.known ? 'solving' : v.refused ?? (v.notConverged > 0 ? `${v.notConverged} states did not solve` : v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`)}</div></th>
-        ))}</></tr></thead>
-        {section('Parts that differ', parts.map((p) => row(p.part, p.name, p.kinds.map((k) => (new Set(p.kinds.filter((other) => other !== null)).size > 1 ? k : k && 'fitted')))))}
-        {section('Settings that differ', settings.map((s) => row(`${s.part}.${s.title}`, `${s.name}: ${s.title.toLowerCase()}`, s.values.map((v) => (typeof v === 'number' && s.quantity !== null ? formatQuantity(v, s.quantity as Quantity, units) : v === null ? null : String(v))))))}
-        {section('Each at its worst', consumers.map((c) => row(c.part, c.name, c.worst.map((w) => w && (
-          <span className={`worst${w.supplied ? '' : ' out'}`}>
-            <VerdictIcon verdict={w.verdict} />
-            <span>{VERDICT_WORDS[w.verdict]}{w.decisive ? `, ${sayMargin(w.decisive, units)}` : ''}<span className="quiet"> {formatQuantity(w.speedRevS, 'speed', units)}, {formatQuantity(w.oilTemperatureK, 'temperature', units)}</span></span>
-          </span>
-        )))))}
+        <thead>
+          <tr>
+            <td />
+            <>
+              {variants.map((v) => (
+                <th key={v.id} scope="col">
+                  {v.name}
+                  {v.basedOn !== null && (
+                    <div className="quiet">
+                      from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}
+                    </div>
+                  )}
+                  <div className="quiet">
+                    {!v.known
+                      ? 'solving'
+                      : (v.refused ??
+                        (v.notConverged > 0
+                          ? `${v.notConverged} states did not solve`
+                          : v.supplied
+                            ? 'all supplied'
+                            : `${v.notSupplied} not supplied`))}
+                  </div>
+                </th>
+              ))}
+            </>
+          </tr>
+        </thead>
+        {section(
+          'Parts that differ',
+          parts.map((p) =>
+            row(
+              p.part,
+              p.name,
+              p.kinds.map((k) => (new Set(p.kinds.filter((other) => other !== null)).size > 1 ? k : k && 'fitted')),
+            ),
+          ),
+        )}
+        {section(
+          'Settings that differ',
+          settings.map((s) =>
+            row(
+              `${s.part}.${s.title}`,
+              `${s.name}: ${s.title.toLowerCase()}`,
+              s.values.map((v) =>
+                typeof v === 'number' && s.quantity !== null
+                  ? formatQuantity(v, s.quantity as Quantity, units)
+                  : v === null
+                    ? null
+                    : String(v),
+              ),
+            ),
+          ),
+        )}
+        {section(
+          'Each at its worst',
+          consumers.map((c) =>
+            row(
+              c.part,
+              c.name,
+              c.worst.map(
+                (w) =>
+                  w && (
+                    <span className={`worst${w.supplied ? '' : ' out'}`}>
+                      <VerdictIcon verdict={w.verdict} />
+                      <span>
+                        {VERDICT_WORDS[w.verdict]}
+                        {w.decisive ? `, ${sayMargin(w.decisive, units)}` : ''}
+                        <span className="quiet">
+                          {' '}
+                          {formatQuantity(w.speedRevS, 'speed', units)},{' '}
+                          {formatQuantity(w.oilTemperatureK, 'temperature', units)}
+                        </span>
+                      </span>
+                    </span>
+                  ),
+              ),
+            ),
+          ),
+        )}
         {section('What the gauge shows, where each has it', of('gaugePa', 'pressure'))}
         {section('What the pump moves', of('pumpM3S', 'flow'))}
         {section('Where the oil settles, in the air, road and load of each state', of('sumpK', 'temperature'))}
         {section('What it takes', [
-          row('oil', 'Oil in parts and lines', variants.map((v) => formatQuantity(v.oilInPartsM3, 'volume', units))),
-          ...(variants.some((v) => v.weighed > 0) ? [row('mass', 'Weight', variants.map((v) => `${formatQuantity(v.massKg, 'mass', units)}${ofParts(v.weighed, v.parts)}`))] : []),
-          ...(variants.some((v) => v.priced > 0) ? [row('price', 'Cost', variants.map((v) => `${formatQuantity(v.price, 'money', units)}${ofParts(v.priced, v.parts)}`))] : []),
+          row(
+            'oil',
+            'Oil in parts and lines',
+            variants.map((v) => formatQuantity(v.oilInPartsM3, 'volume', units)),
+          ),
+          ...(variants.some((v) => v.weighed > 0)
+            ? [
+                row(
+                  'mass',
+                  'Weight',
+                  variants.map((v) => `${formatQuantity(v.massKg, 'mass', units)}${ofParts(v.weighed, v.parts)}`),
+                ),
+              ]
+            : []),
+          ...(variants.some((v) => v.priced > 0)
+            ? [
+                row(
+                  'price',
+                  'Cost',
+                  variants.map((v) => `${formatQuantity(v.price, 'money', units)}${ofParts(v.priced, v.parts)}`),
+                ),
+              ]
+            : []),
         ])}
       </table>
     </div>

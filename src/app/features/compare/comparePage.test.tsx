@@ -10,7 +10,16 @@ jest.mock('../../../workers/studyPool');
 const rowNamed = (name: RegExp) => screen.getAllByRole('row').find((r) => name.test(r.textContent ?? ''))!;
 /** Two of a variant's parts with weight and price. */
 const weighed = (project: Project): Project => ({
-  ...project, variants: project.variants.map((v) => ({ ...v, circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => (p.id === 'pump' ? { ...p, massKg: 1.2, price: 180 } : p.id === 'filter' ? { ...p, massKg: 0.4 } : p)) } })),
+  ...project,
+  variants: project.variants.map((v) => ({
+    ...v,
+    circuit: {
+      ...v.circuit,
+      parts: v.circuit.parts.map((p) =>
+        p.id === 'pump' ? { ...p, massKg: 1.2, price: 180 } : p.id === 'filter' ? { ...p, massKg: 0.4 } : p,
+      ),
+    },
+  })),
 });
 
 describe('Variants side by side on the page', () => {
@@ -19,12 +28,27 @@ describe('Variants side by side on the page', () => {
     show(<ComparePage />);
     const table = await screen.findByRole('region', { name: 'Comparison' });
     const answer = studyHere(COMPARE_STUDY, project, { ids: ['stock', 'noseCooler'] });
-    expect(within(table).getAllByRole('columnheader').map((h) => h.textContent)).toEqual(expect.arrayContaining(['Stock1 not supplied', 'Nose coolerfrom Stock1 not supplied']));
+    expect(
+      within(table)
+        .getAllByRole('columnheader')
+        .map((h) => h.textContent),
+    ).toEqual(expect.arrayContaining(['Stock1 not supplied', 'Nose coolerfrom Stock1 not supplied']));
     for (const { name } of answer.parts) expect(rowNamed(new RegExp(`^${name}–fitted`))).toBeTruthy();
-    for (const heading of ['What the gauge shows, where each has it', 'What the pump moves', /^Where the oil settles/, 'What it takes']) expect(within(table).getByRole('heading', { name: heading })).toBeTruthy();
-    const settles = screen.getAllByRole('row').filter((r) => r.textContent?.startsWith('Full speed')).at(-1)!;
+    for (const heading of [
+      'What the gauge shows, where each has it',
+      'What the pump moves',
+      /^Where the oil settles/,
+      'What it takes',
+    ])
+      expect(within(table).getByRole('heading', { name: heading })).toBeTruthy();
+    const settles = screen
+      .getAllByRole('row')
+      .filter((r) => r.textContent?.startsWith('Full speed'))
+      .at(-1)!;
     const [stock, nose] = answer.states.find((s) => s.name === 'Full speed')!.figures;
-    expect(settles.textContent).toMatch(new RegExp(`^Full speed${Math.round(stock!.sumpK! - 273.15)}.°C${Math.round(nose!.sumpK! - 273.15)}.°C$`));
+    expect(settles.textContent).toMatch(
+      new RegExp(`^Full speed${Math.round(stock!.sumpK! - 273.15)}.°C${Math.round(nose!.sumpK! - 273.15)}.°C$`),
+    );
     expect(nose!.sumpK!).toBeLessThan(stock!.sumpK!);
   });
 
@@ -37,7 +61,11 @@ describe('Variants side by side on the page', () => {
       expect(rowNamed(/^Nose cooler–fitted/)).toBeTruthy();
       expect(screen.getAllByRole('columnheader').some((h) => h.textContent!.endsWith('1 not supplied'))).toBe(true);
     });
-    await waitFor(() => expect(screen.getAllByRole('columnheader').filter((h) => h.textContent!.endsWith('1 not supplied'))).toHaveLength(2));
+    await waitFor(() =>
+      expect(screen.getAllByRole('columnheader').filter((h) => h.textContent!.endsWith('1 not supplied'))).toHaveLength(
+        2,
+      ),
+    );
   });
 
   it('count weight and cost where they are given, and say of how many parts', async () => {

@@ -15,7 +15,12 @@ const TICK_STEPS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
 export const sayValue = (value: number) => value.toFixed(1).replace('-0.0', '0.0').replace('-', '−');
 
 /** What goes upward, as a quantity. */
-export const UPWARD: Readonly<Record<Envelope['y'], Quantity>> = { oil: 'temperature', filterAge: 'loading', air: 'temperature', road: 'roadSpeed' };
+export const UPWARD: Readonly<Record<Envelope['y'], Quantity>> = {
+  oil: 'temperature',
+  filterAge: 'loading',
+  air: 'temperature',
+  road: 'roadSpeed',
+};
 
 interface Frame {
   readonly width: number;
@@ -37,19 +42,37 @@ function scalesOf({ speedsRevS, ys }: Envelope, { width, height, left, bottom, t
   };
 }
 
-const pathOf = (points: readonly MapPoint[], { x, y }: { x: (si: number) => number; y: (si: number) => number }, close = false) =>
-  points.length === 0 ? '' : `M${points.map((p) => `${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`;
+const pathOf = (
+  points: readonly MapPoint[],
+  { x, y }: { x: (si: number) => number; y: (si: number) => number },
+  close = false,
+) =>
+  points.length === 0
+    ? ''
+    : `M${points.map((p) => `${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`;
 
 /** Round figures of a unit between two ends. */
 function ticks(low: number, high: number, quantity: Quantity, units: UnitChoice, most: number): number[] {
   const u = displayUnit(quantity, units);
   const [a, b] = [toDisplay(low, u), toDisplay(high, u)];
   const step = TICK_STEPS.find((s) => (b - a) / s <= most) ?? 10_000;
-  return Array.from({ length: Math.floor(b / step) - Math.ceil(a / step) + 1 }, (_, i) => fromDisplay((Math.ceil(a / step) + i) * step, u));
+  return Array.from({ length: Math.floor(b / step) - Math.ceil(a / step) + 1 }, (_, i) =>
+    fromDisplay((Math.ceil(a / step) + i) * step, u),
+  );
 }
 
 /** One map: tint by margin, strokes where supply fails, its boundary, the session, the present state, and what is given to be drawn on it. */
-export function EnvelopeMapView({ envelope, map, units, here, reach, large, label, onPick, children }: {
+export function EnvelopeMapView({
+  envelope,
+  map,
+  units,
+  here,
+  reach,
+  large,
+  label,
+  onPick,
+  children,
+}: {
   readonly envelope: Envelope;
   readonly map: EnvelopeMap;
   readonly units: UnitChoice;
@@ -63,49 +86,148 @@ export function EnvelopeMapView({ envelope, map, units, here, reach, large, labe
   readonly children?: (scales: { readonly x: (si: number) => number; readonly y: (si: number) => number }) => ReactNode;
 }) {
   const id = useId();
-  const frame: Frame = large ? { width: 700, height: 470, left: 46, bottom: 34, top: 18, right: 20 } : { width: 240, height: 132, left: 2, bottom: 2, top: 2, right: 6 };
+  const frame: Frame = large
+    ? { width: 700, height: 470, left: 46, bottom: 34, top: 18, right: 20 }
+    : { width: 240, height: 132, left: 2, bottom: 2, top: 2, right: 6 };
   const scales = scalesOf(envelope, frame);
   const { x, y } = scales;
   const { speedsRevS, ys } = envelope;
   const crossings = crossingsOf(map);
-  const area = (level: number) => regionBelow(speedsRevS, ys, map.values, level, level === 0 ? crossings : undefined).map((polygon) => pathOf(polygon, scales, true)).join('');
+  const area = (level: number) =>
+    regionBelow(speedsRevS, ys, map.values, level, level === 0 ? crossings : undefined)
+      .map((polygon) => pathOf(polygon, scales, true))
+      .join('');
   const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
   const upward = UPWARD[envelope.y];
   const pick = (event: React.PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
-    const [px, py] = [((event.clientX - box.left) / box.width) * frame.width, ((event.clientY - box.top) / box.height) * frame.height];
-    if (px >= left && px <= right && py >= top && py <= bottom) onPick?.({ x: scales.speedAt(px), y: scales.upwardAt(py) });
+    const [px, py] = [
+      ((event.clientX - box.left) / box.width) * frame.width,
+      ((event.clientY - box.top) / box.height) * frame.height,
+    ];
+    if (px >= left && px <= right && py >= top && py <= bottom)
+      onPick?.({ x: scales.speedAt(px), y: scales.upwardAt(py) });
   };
   return (
-    <svg viewBox={`0 0 ${frame.width} ${frame.height}`} role="img" aria-label={label} onPointerDown={pick} style={onPick ? { cursor: 'crosshair' } : undefined}>
+    <svg
+      viewBox={`0 0 ${frame.width} ${frame.height}`}
+      role="img"
+      aria-label={label}
+      onPointerDown={pick}
+      style={onPick ? { cursor: 'crosshair' } : undefined}
+    >
       <defs>
-        <pattern id={`${id}f`} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width={9} height={9} fill="var(--paper)" /><line x1={0} x2={0} y1={0} y2={9} stroke="var(--alarm)" strokeWidth={2.4} /></pattern>
-        <clipPath id={`${id}c`}><rect x={left} y={top} width={right - left} height={bottom - top} /></clipPath>
+        <pattern id={`${id}f`} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width={9} height={9} fill="var(--paper)" />
+          <line x1={0} x2={0} y1={0} y2={9} stroke="var(--alarm)" strokeWidth={2.4} />
+        </pattern>
+        <clipPath id={`${id}c`}>
+          <rect x={left} y={top} width={right - left} height={bottom - top} />
+        </clipPath>
       </defs>
       <rect x={left} y={top} width={right - left} height={bottom - top} fill="var(--paper)" />
       <path d={area(Infinity)} fill="var(--tint-4)" />
-      {LEVELS.map((level, i) => <path key={level} d={area(level)} fill={`var(--tint-${3 - i})`} />)}
+      {LEVELS.map((level, i) => (
+        <path key={level} d={area(level)} fill={`var(--tint-${3 - i})`} />
+      ))}
       <path d={area(0)} fill={`url(#${id}f)`} />
-      {reach.length > 1 && <path d={pathOf(reach, scales, true)} fill="none" stroke="var(--ink)" strokeWidth={large ? 1.6 : 1} strokeDasharray="6 4" />}
-      {failureLines(map).map((line, i) => <path key={i} d={pathOf(line, scales)} fill="none" stroke="var(--alarm)" strokeWidth={large ? 4 : 2.4} strokeLinejoin="round" />)}
+      {reach.length > 1 && (
+        <path
+          d={pathOf(reach, scales, true)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={large ? 1.6 : 1}
+          strokeDasharray="6 4"
+        />
+      )}
+      {failureLines(map).map((line, i) => (
+        <path
+          key={i}
+          d={pathOf(line, scales)}
+          fill="none"
+          stroke="var(--alarm)"
+          strokeWidth={large ? 4 : 2.4}
+          strokeLinejoin="round"
+        />
+      ))}
       <g clipPath={`url(#${id}c)`}>
-        {large && map.values.map((row, iy) => iy % EVERY_ROW === 1 && row.map((v, ix) => v !== null && ix % EVERY_COLUMN === 2 && (
-          <text key={`${ix} ${iy}`} className={`t-small paper-tag${v < 0 ? ' alarm' : ''}`} x={x(speedsRevS[ix]!)} y={y(ys[iy]!) + 4} textAnchor="middle">{sayValue(v)}</text>
-        )))}
+        {large &&
+          map.values.map(
+            (row, iy) =>
+              iy % EVERY_ROW === 1 &&
+              row.map(
+                (v, ix) =>
+                  v !== null &&
+                  ix % EVERY_COLUMN === 2 && (
+                    <text
+                      key={`${ix} ${iy}`}
+                      className={`t-small paper-tag${v < 0 ? ' alarm' : ''}`}
+                      x={x(speedsRevS[ix]!)}
+                      y={y(ys[iy]!) + 4}
+                      textAnchor="middle"
+                    >
+                      {sayValue(v)}
+                    </text>
+                  ),
+              ),
+          )}
       </g>
-      {envelope.session.length > 1 && <>
-        <path d={pathOf(envelope.session, scales)} fill="none" stroke="var(--paper)" strokeWidth={large ? 7 : 4} strokeLinejoin="round" />
-        <path d={pathOf(envelope.session, scales)} fill="none" stroke="var(--ink)" strokeWidth={large ? 3 : 1.8} strokeLinejoin="round" />
-      </>}
+      {envelope.session.length > 1 && (
+        <>
+          <path
+            d={pathOf(envelope.session, scales)}
+            fill="none"
+            stroke="var(--paper)"
+            strokeWidth={large ? 7 : 4}
+            strokeLinejoin="round"
+          />
+          <path
+            d={pathOf(envelope.session, scales)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={large ? 3 : 1.8}
+            strokeLinejoin="round"
+          />
+        </>
+      )}
       {children?.(scales)}
-      {here && here.x >= speedsRevS[0]! && here.y >= ys[0]! && here.y <= ys.at(-1)! && <circle cx={x(here.x)} cy={y(here.y)} r={large ? 9 : 5} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} />}
+      {here && here.x >= speedsRevS[0]! && here.y >= ys[0]! && here.y <= ys.at(-1)! && (
+        <circle
+          cx={x(here.x)}
+          cy={y(here.y)}
+          r={large ? 9 : 5}
+          fill="var(--accent)"
+          stroke="var(--ink)"
+          strokeWidth={2}
+        />
+      )}
       <path d={`M${left} ${top}V${bottom}H${right}`} fill="none" stroke="var(--ink)" strokeWidth={2} />
-      {large && <>
-        {ticks(speedsRevS[0]!, speedsRevS.at(-1)!, 'speed', units, 9).map((si) => <g key={si}><path d={`M${x(si)} ${bottom}v6`} stroke="var(--ink)" strokeWidth={1.5} /><text className="t-small" x={x(si)} y={bottom + 19} textAnchor="middle">{formatFigure(si, 'speed', units)}</text></g>)}
-        {ticks(ys[0]!, ys.at(-1)!, upward, units, 9).map((si) => <g key={si}><path d={`M${left} ${y(si)}h-6`} stroke="var(--ink)" strokeWidth={1.5} /><text className="t-small" x={left - 9} y={y(si) + 4} textAnchor="end">{formatFigure(si, upward, units).replace(/\.0$/, '')}</text></g>)}
-        <text className="t-small ink2" x={right} y={bottom + 32} textAnchor="end">{displayUnit('speed', units).symbol}</text>
-        <text className="t-small ink2" x={2} y={11}>{upward === 'loading' ? 'times a new filter’s loading' : displayUnit(upward, units).symbol}</text>
-      </>}
+      {large && (
+        <>
+          {ticks(speedsRevS[0]!, speedsRevS.at(-1)!, 'speed', units, 9).map((si) => (
+            <g key={si}>
+              <path d={`M${x(si)} ${bottom}v6`} stroke="var(--ink)" strokeWidth={1.5} />
+              <text className="t-small" x={x(si)} y={bottom + 19} textAnchor="middle">
+                {formatFigure(si, 'speed', units)}
+              </text>
+            </g>
+          ))}
+          {ticks(ys[0]!, ys.at(-1)!, upward, units, 9).map((si) => (
+            <g key={si}>
+              <path d={`M${left} ${y(si)}h-6`} stroke="var(--ink)" strokeWidth={1.5} />
+              <text className="t-small" x={left - 9} y={y(si) + 4} textAnchor="end">
+                {formatFigure(si, upward, units).replace(/\.0$/, '')}
+              </text>
+            </g>
+          ))}
+          <text className="t-small ink2" x={right} y={bottom + 32} textAnchor="end">
+            {displayUnit('speed', units).symbol}
+          </text>
+          <text className="t-small ink2" x={2} y={11}>
+            {upward === 'loading' ? 'times a new filter’s loading' : displayUnit(upward, units).symbol}
+          </text>
+        </>
+      )}
     </svg>
   );
 }

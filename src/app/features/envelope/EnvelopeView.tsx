@@ -12,11 +12,22 @@ import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { EnvelopeMapView, sayValue, TINT_STEPS, UPWARD } from './EnvelopeMapView';
 
-const CHOICES: Readonly<Record<Envelope['y'], string>> = { oil: 'Oil temperature', filterAge: 'Filter loading', air: 'Air temperature', road: 'Road speed' };
+const CHOICES: Readonly<Record<Envelope['y'], string>> = {
+  oil: 'Oil temperature',
+  filterAge: 'Filter loading',
+  air: 'Air temperature',
+  road: 'Road speed',
+};
 const LIMIT_POINTS = 30;
 
 /** What is asked, held figures rounded so that a nudge is no other question. */
-function requestOf(y: Envelope['y'], { oilTemperatureK, conditions: { airTemperatureK, roadSpeedMS, load } }: Pick<ReturnType<typeof useWorkbench.getState>, 'oilTemperatureK' | 'conditions'>): EnvelopeRequest {
+function requestOf(
+  y: Envelope['y'],
+  {
+    oilTemperatureK,
+    conditions: { airTemperatureK, roadSpeedMS, load },
+  }: Pick<ReturnType<typeof useWorkbench.getState>, 'oilTemperatureK' | 'conditions'>,
+): EnvelopeRequest {
   switch (y) {
     case 'oil':
       return { y };
@@ -36,7 +47,11 @@ function reachOutline(project: Project): MapPoint[] {
     const y = range.hottestOilK + ((range.coldestOilK - range.hottestOilK) * i) / LIMIT_POINTS;
     return { x: Math.max(engine.idleSpeedRevS, speedLimitRevS(engine, range, y)), y };
   });
-  return [{ x: engine.idleSpeedRevS, y: range.coldestOilK }, { x: engine.idleSpeedRevS, y: range.hottestOilK }, ...limit];
+  return [
+    { x: engine.idleSpeedRevS, y: range.coldestOilK },
+    { x: engine.idleSpeedRevS, y: range.hottestOilK },
+    ...limit,
+  ];
 }
 
 /** Where supply holds and where it fails, over speed and one thing more; a press on the map sets the state. */
@@ -50,7 +65,12 @@ export function EnvelopeView() {
   const [of, setOf] = useState('');
   const study = useStudy(ENVELOPE_STUDY, requestOf(y, useSettled({ oilTemperatureK, conditions })));
   const envelope = study.answer;
-  const upward = { oil: oilTemperatureK, filterAge: undefined, air: conditions.airTemperatureK, road: conditions.roadSpeedMS }[y];
+  const upward = {
+    oil: oilTemperatureK,
+    filterAge: undefined,
+    air: conditions.airTemperatureK,
+    road: conditions.roadSpeedMS,
+  }[y];
   const here = upward === undefined ? undefined : { x: speedRevS, y: upward };
   const goTo = (place: MapPoint) => {
     const { setState, setConditions, setFound } = useWorkbench.getState();
@@ -69,7 +89,11 @@ export function EnvelopeView() {
         <h1>Where supply holds</h1>
         <fieldset className="chosen">
           <legend className="visually-hidden">Upward on the map</legend>
-          {(Object.keys(CHOICES) as Envelope['y'][]).map((each) => <label key={each}><input type="radio" name="upward" checked={y === each} onChange={() => setY(each)} /> {CHOICES[each]}</label>)}
+          {(Object.keys(CHOICES) as Envelope['y'][]).map((each) => (
+            <label key={each}>
+              <input type="radio" name="upward" checked={y === each} onChange={() => setY(each)} /> {CHOICES[each]}
+            </label>
+          ))}
         </fieldset>
       </div>
       <StudyStatus study={study} doing="solving the map" />
@@ -77,19 +101,63 @@ export function EnvelopeView() {
         <div className="maps">
           <figure className="chart">
             <figcaption>
-              <h2><label>Least margin of <select value={large?.part ?? ''} onChange={(event) => setOf(event.target.value)}><option value="">any consumer</option>{envelope.consumers.map((c) => <option key={c.part} value={c.part}>{c.name}</option>)}</select></label></h2>
+              <h2>
+                <label>
+                  Least margin of{' '}
+                  <select value={large?.part ?? ''} onChange={(event) => setOf(event.target.value)}>
+                    <option value="">any consumer</option>
+                    {envelope.consumers.map((c) => (
+                      <option key={c.part} value={c.part}>
+                        {c.name}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              </h2>
               <p>{summaryOf(envelope, project, units)}</p>
             </figcaption>
-            <EnvelopeMapView envelope={envelope} map={large ?? envelope.overall} units={units} here={here} reach={reach} large label={`Map of the least margin ${large ? `of ${large.name} ` : ''}over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`} onPick={goTo}>
+            <EnvelopeMapView
+              envelope={envelope}
+              map={large ?? envelope.overall}
+              units={units}
+              here={here}
+              reach={reach}
+              large
+              label={`Map of the least margin ${large ? `of ${large.name} ` : ''}over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`}
+              onPick={goTo}
+            >
               {(scales) => (
                 <>
                   {envelope.session.map((s) => (
                     <g key={s.name}>
-                      <circle cx={scales.x(s.x)} cy={scales.y(s.y)} r={5.5} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.2} />
-                      <text className="t-name paper-tag" x={scales.x(s.x) + (scales.x(s.x) > 560 ? -10 : 11)} y={scales.y(s.y) + (scales.y(s.y) < 60 ? 20 : -9)} textAnchor={scales.x(s.x) > 560 ? 'end' : 'start'}>{s.name}</text>
+                      <circle
+                        cx={scales.x(s.x)}
+                        cy={scales.y(s.y)}
+                        r={5.5}
+                        fill="var(--paper)"
+                        stroke="var(--ink)"
+                        strokeWidth={2.2}
+                      />
+                      <text
+                        className="t-name paper-tag"
+                        x={scales.x(s.x) + (scales.x(s.x) > 560 ? -10 : 11)}
+                        y={scales.y(s.y) + (scales.y(s.y) < 60 ? 20 : -9)}
+                        textAnchor={scales.x(s.x) > 560 ? 'end' : 'start'}
+                      >
+                        {s.name}
+                      </text>
                     </g>
                   ))}
-                  {envelope.labels.filter((l) => !large || l.part === large.part).map((l) => <RegionLabel key={l.part} text={`${l.name} ${VERDICT_WORDS[l.verdict]}`} x={scales.x(l.x)} y={scales.y(l.y)} />)}
+                  {envelope.labels
+                    .filter((l) => !large || l.part === large.part)
+                    .map((l) => (
+                      <RegionLabel
+                        key={l.part}
+                        text={`${l.name} ${VERDICT_WORDS[l.verdict]}`}
+                        x={scales.x(l.x)}
+                        y={scales.y(l.y)}
+                      />
+                    ))}
                 </>
               )}
             </EnvelopeMapView>
@@ -101,13 +169,29 @@ export function EnvelopeView() {
             <ul className="small-maps">
               {envelope.consumers.map((c) => (
                 <li key={c.part}>
-                  <div className="who"><VerdictIcon verdict={c.worst?.verdict ?? 'unknown'} /><strong>{c.name}</strong></div>
+                  <div className="who">
+                    <VerdictIcon verdict={c.worst?.verdict ?? 'unknown'} />
+                    <strong>{c.name}</strong>
+                  </div>
                   {c.worst && (
-                    <button type="button" className={`plain${c.worst.value < 0 ? ' problem' : ''}`} onClick={() => goTo(c.worst!)}>
-                      {sayValue(c.worst.value)} at {formatQuantity(c.worst.x, 'speed', units)}, {formatQuantity(c.worst.y, UPWARD[y], units)}
+                    <button
+                      type="button"
+                      className={`plain${c.worst.value < 0 ? ' problem' : ''}`}
+                      onClick={() => goTo(c.worst!)}
+                    >
+                      {sayValue(c.worst.value)} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
+                      {formatQuantity(c.worst.y, UPWARD[y], units)}
                     </button>
                   )}
-                  <EnvelopeMapView envelope={envelope} map={c} units={units} here={here} reach={reach} large={false} label={`${c.name}: ${c.worst ? `least margin ${sayValue(c.worst.value)}` : 'not solved'}`} />
+                  <EnvelopeMapView
+                    envelope={envelope}
+                    map={c}
+                    units={units}
+                    here={here}
+                    reach={reach}
+                    large={false}
+                    label={`${c.name}: ${c.worst ? `least margin ${sayValue(c.worst.value)}` : 'not solved'}`}
+                  />
                 </li>
               ))}
             </ul>
@@ -129,17 +213,24 @@ function RegionLabel({ text, x, y }: { readonly text: string; readonly x: number
   return (
     <g>
       <rect x={at - half} y={y - 15} width={2 * half} height={24} fill="var(--paper)" />
-      <text className="t-headline alarm" x={at} y={y + 3} textAnchor="middle">{text}</text>
+      <text className="t-headline alarm" x={at} y={y + 3} textAnchor="middle">
+        {text}
+      </text>
     </g>
   );
 }
 
 function summaryOf(envelope: Envelope, project: Project, units: UnitChoice): string {
   const { failingShare, unsolved, crossing, y } = envelope;
-  const fails = failingShare === 0 ? 'Nothing fails in the states within reach.' : `Fails in ${formatQuantity(failingShare, 'share', units)} of the states within reach.`;
+  const fails =
+    failingShare === 0
+      ? 'Nothing fails in the states within reach.'
+      : `Fails in ${formatQuantity(failingShare, 'share', units)} of the states within reach.`;
   const session = crossing
     ? ` The session first fails at ${formatQuantity(crossing.x, 'speed', units)}, ${formatQuantity(crossing.y, 'temperature', units)}: ${crossing.name} ${VERDICT_WORDS[crossing.verdict]}.`
-    : y === 'oil' && project.namedStates.length > 1 && envelope.overall.crossings.length > 0 ? ' The session, straight from one named state to the next, never fails.' : '';
+    : y === 'oil' && project.namedStates.length > 1 && envelope.overall.crossings.length > 0
+      ? ' The session, straight from one named state to the next, never fails.'
+      : '';
   const held = y === 'oil' ? ' Oil temperature held.' : y === 'filterAge' ? '' : ' Oil temperature found by heat.';
   return `${fails}${session}${unsolved > 0 ? ` ${unsolved} states did not solve.` : ''}${held}`;
 }
@@ -147,13 +238,37 @@ function summaryOf(envelope: Envelope, project: Project, units: UnitChoice): str
 function Legend({ withReach, withSession }: { readonly withReach: boolean; readonly withSession: boolean }) {
   return (
     <div className="legend">
-      <svg width={330} height={34} viewBox="0 0 330 34" role="img" aria-label="Tints: fails, then margins from 0, 1, 2, 4 and 8 times what counts as near">
-        <defs><pattern id="legend-fails" width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1={0} x2={0} y1={0} y2={9} stroke="var(--alarm)" strokeWidth={2.4} /></pattern></defs>
+      <svg
+        width={330}
+        height={34}
+        viewBox="0 0 330 34"
+        role="img"
+        aria-label="Tints: fails, then margins from 0, 1, 2, 4 and 8 times what counts as near"
+      >
+        <defs>
+          <pattern id="legend-fails" width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1={0} x2={0} y1={0} y2={9} stroke="var(--alarm)" strokeWidth={2.4} />
+          </pattern>
+        </defs>
         <rect x={1} y={1} width={44} height={14} fill="url(#legend-fails)" stroke="var(--ink)" />
-        {TINT_STEPS.map((step, i) => <g key={step}><rect x={45 + 44 * i} y={1} width={44} height={14} fill={`var(--tint-${i})`} stroke="var(--ink)" /><text className="t-small" x={45 + 44 * i} y={30} textAnchor="middle">{step}</text></g>)}
-        <text className="t-small alarm" x={2} y={30}>fails</text>
+        {TINT_STEPS.map((step, i) => (
+          <g key={step}>
+            <rect x={45 + 44 * i} y={1} width={44} height={14} fill={`var(--tint-${i})`} stroke="var(--ink)" />
+            <text className="t-small" x={45 + 44 * i} y={30} textAnchor="middle">
+              {step}
+            </text>
+          </g>
+        ))}
+        <text className="t-small alarm" x={2} y={30}>
+          fails
+        </text>
       </svg>
-      <p className="quiet">In times of what counts as near: a quarter of a bar, a quarter of a low limit below one bar, or a tenth of a flow.{withReach ? ' Dashed: what the engine is asked to reach.' : ''}{withSession ? ' Heavy line: the session, from one named state to the next.' : ''} Press the map to set the state.</p>
+      <p className="quiet">
+        In times of what counts as near: a quarter of a bar, a quarter of a low limit below one bar, or a tenth of a
+        flow.{withReach ? ' Dashed: what the engine is asked to reach.' : ''}
+        {withSession ? ' Heavy line: the session, from one named state to the next.' : ''} Press the map to set the
+        state.
+      </p>
     </div>
   );
 }

@@ -17,7 +17,10 @@ describe('The envelope on the page', () => {
     expect(screen.getAllByRole('listitem')).toHaveLength(answer.consumers.length);
     const turbo = answer.consumers.find((c) => c.part === 'turbo')!;
     fireEvent.click(screen.getByRole('button', { name: /^−0\.9 at 7000.rpm/ }));
-    expect([useWorkbench.getState().speedRevS, useWorkbench.getState().oilTemperatureK]).toEqual([turbo.worst!.x, turbo.worst!.y]);
+    expect([useWorkbench.getState().speedRevS, useWorkbench.getState().oilTemperatureK]).toEqual([
+      turbo.worst!.x,
+      turbo.worst!.y,
+    ]);
     // The boundary is drawn in every map that has one: the whole one, the turbo's and those that fail while cranking.
     const drawn = document.querySelectorAll('path[stroke="var(--alarm)"]').length;
     expect(drawn).toBeGreaterThanOrEqual(3);
@@ -26,10 +29,13 @@ describe('The envelope on the page', () => {
   it('sets the state where the map is pressed', async () => {
     openDemo();
     show(<EnvelopeView />);
-    const map = await screen.findByRole('img', { name: /^Map of the least margin over engine speed and oil temperature\./ });
+    const map = await screen.findByRole('img', {
+      name: /^Map of the least margin over engine speed and oil temperature\./,
+    });
     // jsdom has no layout: the drawing is given its own size.
     map.getBoundingClientRect = () => ({ left: 0, top: 0, width: 700, height: 470 }) as DOMRect;
-    const press = (x: number, y: number) => fireEvent(map, Object.assign(new Event('pointerdown', { bubbles: true }), { clientX: x, clientY: y }));
+    const press = (x: number, y: number) =>
+      fireEvent(map, Object.assign(new Event('pointerdown', { bubbles: true }), { clientX: x, clientY: y }));
     press(46, 18);
     const { speedRevS, oilTemperatureK } = useWorkbench.getState();
     expect([speedRevS, oilTemperatureK]).toEqual([expect.closeTo(250 / 60, 3), expect.closeTo(393.15, 6)]);

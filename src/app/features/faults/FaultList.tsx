@@ -21,13 +21,25 @@ export default function FaultList() {
   return (
     <section aria-label="Faults" aria-busy={study.running}>
       <h2>{pairs ? 'Two faults at a time as well' : 'One fault at a time'}</h2>
-      <label className="choice"><input type="checkbox" checked={pairs} onChange={(event) => setPairs(event.target.checked)} /> every two together as well</label>
+      <label className="choice">
+        <input type="checkbox" checked={pairs} onChange={(event) => setPairs(event.target.checked)} /> every two
+        together as well
+      </label>
       <StudyStatus study={study} doing="putting faults in" />
       {study.answer && (
         <>
-          <p className="quiet">{starving.length} of {faults.length} starve or flood something that was supplied; {unseen} of these the gauge hardly shows.</p>
-          {(all ? faults : faults.slice(0, SHOWN)).map((fault) => <FaultRow key={fault.id} fault={fault} />)}
-          {!all && faults.length > SHOWN && <button type="button" className="plain" onClick={() => setAll(true)}>Show the other {faults.length - SHOWN}</button>}
+          <p className="quiet">
+            {starving.length} of {faults.length} starve or flood something that was supplied; {unseen} of these the
+            gauge hardly shows.
+          </p>
+          {(all ? faults : faults.slice(0, SHOWN)).map((fault) => (
+            <FaultRow key={fault.id} fault={fault} />
+          ))}
+          {!all && faults.length > SHOWN && (
+            <button type="button" className="plain" onClick={() => setAll(true)}>
+              Show the other {faults.length - SHOWN}
+            </button>
+          )}
         </>
       )}
     </section>
@@ -51,7 +63,13 @@ function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
         <strong>{fault.title}</strong>
         <div className="what">{sayOutcome(fault, units)}</div>
         <div className="quiet">{sayGauge(fault, units)}</div>
-        {at && fault.outcome !== 'impossible' && <div className="moves"><button type="button" className="plain" onClick={open}>Open it as a variant</button></div>}
+        {at && fault.outcome !== 'impossible' && (
+          <div className="moves">
+            <button type="button" className="plain" onClick={open}>
+              Open it as a variant
+            </button>
+          </div>
+        )}
       </div>
     </article>
   );

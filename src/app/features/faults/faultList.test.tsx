@@ -14,18 +14,30 @@ describe('Faults on the page', () => {
     show(<FaultList />);
     const answer = studyHere(FAULT_STUDY, project, { pairs: false });
     const starving = answer.filter((f) => f.starved.length > 0);
-    await screen.findByText(`${starving.length} of ${answer.length} starve or flood something that was supplied; ${starving.filter((f) => !f.noticed).length} of these the gauge hardly shows.`);
+    await screen.findByText(
+      `${starving.length} of ${answer.length} starve or flood something that was supplied; ${starving.filter((f) => !f.noticed).length} of these the gauge hardly shows.`,
+    );
     expect(screen.getAllByRole('article').map((a) => a.getAttribute('aria-label'))).toEqual(answer.map((f) => f.title));
-    expect(within(screen.getByRole('article', { name: 'Relief stuck open' })).getByText(/^The gauge tells most/)).toBeTruthy();
+    expect(
+      within(screen.getByRole('article', { name: 'Relief stuck open' })).getByText(/^The gauge tells most/),
+    ).toBeTruthy();
   });
 
   it('are opened as a variant, at the state where they tell', async () => {
     const project = openDemo();
     show(<FaultList />);
     const [worst] = studyHere(FAULT_STUDY, project, { pairs: false });
-    fireEvent.click(within(await screen.findByRole('article', { name: worst!.title })).getByRole('button', { name: 'Open it as a variant' }));
+    fireEvent.click(
+      within(await screen.findByRole('article', { name: worst!.title })).getByRole('button', {
+        name: 'Open it as a variant',
+      }),
+    );
     const bench = useWorkbench.getState();
-    expect([activeVariant(bench.project!).name, activeVariant(bench.project!).basedOn, bench.speedRevS]).toEqual([worst!.title, 'stock', worst!.starved[0]!.speedRevS]);
+    expect([activeVariant(bench.project!).name, activeVariant(bench.project!).basedOn, bench.speedRevS]).toEqual([
+      worst!.title,
+      'stock',
+      worst!.starved[0]!.speedRevS,
+    ]);
   });
 
   it('come in pairs when asked, as many shown as a reader takes, the rest on request; and can be stopped', async () => {

@@ -7,24 +7,61 @@ import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from './sayNote';
 
 /** Each consumer at its worst over the range, weightiest first; a click sets the state and opens the part. */
-export function Findings({ result, sweep, sweeping, warnings }: { readonly result: SolveResult; readonly sweep: Sweep | undefined; readonly sweeping: boolean; readonly warnings: readonly string[] }) {
+export function Findings({
+  result,
+  sweep,
+  sweeping,
+  warnings,
+}: {
+  readonly result: SolveResult;
+  readonly sweep: Sweep | undefined;
+  readonly sweeping: boolean;
+  readonly warnings: readonly string[];
+}) {
   const units = useWorkbench((w) => w.units);
   const setState = useWorkbench((w) => w.setState);
   const select = useWorkbench((w) => w.select);
   const notes: readonly ResultNote[] = result.notes;
-  const ranked = [...(sweep?.consumers ?? [])].sort((a, b) => (a.worst?.decisive?.nearRatio ?? (a.supplied ? 1e9 : -1e9)) - (b.worst?.decisive?.nearRatio ?? (b.supplied ? 1e9 : -1e9)));
+  const ranked = [...(sweep?.consumers ?? [])].sort(
+    (a, b) =>
+      (a.worst?.decisive?.nearRatio ?? (a.supplied ? 1e9 : -1e9)) -
+      (b.worst?.decisive?.nearRatio ?? (b.supplied ? 1e9 : -1e9)),
+  );
   const open = ranked.filter((c) => !c.supplied).length;
   return (
     <>
-      <h2>Over the range <span aria-live="polite">{sweeping ? 'working…' : sweep ? `${open === 0 ? 'all supplied' : `${open} not supplied`}, ${sweep.states} states` : ''}</span></h2>
-      {notes.map((note) => <div className="notice" key={`${note.code}${note.where}`}><strong>{sayNote(note, units).head}</strong> {sayNote(note, units).text}</div>)}
-      {warnings.map((warning) => <div className="notice" key={warning}>{warning}</div>)}
+      <h2>
+        Over the range{' '}
+        <span aria-live="polite">
+          {sweeping
+            ? 'working…'
+            : sweep
+              ? `${open === 0 ? 'all supplied' : `${open} not supplied`}, ${sweep.states} states`
+              : ''}
+        </span>
+      </h2>
+      {notes.map((note) => (
+        <div className="notice" key={`${note.code}${note.where}`}>
+          <strong>{sayNote(note, units).head}</strong> {sayNote(note, units).text}
+        </div>
+      ))}
+      {warnings.map((warning) => (
+        <div className="notice" key={warning}>
+          {warning}
+        </div>
+      ))}
       {sweep && sweep.notConverged.length > 0 && (
-        <div className="notice"><strong>{sweep.notConverged.length} states did not solve.</strong> First {formatQuantity(sweep.notConverged[0]!.speedRevS, 'speed', units)}, {formatQuantity(sweep.notConverged[0]!.oilTemperatureK, 'temperature', units)}.</div>
+        <div className="notice">
+          <strong>{sweep.notConverged.length} states did not solve.</strong> First{' '}
+          {formatQuantity(sweep.notConverged[0]!.speedRevS, 'speed', units)},{' '}
+          {formatQuantity(sweep.notConverged[0]!.oilTemperatureK, 'temperature', units)}.
+        </div>
       )}
       {ranked.map((c) => (
         <button
-          key={c.part} type="button" className="finding"
+          key={c.part}
+          type="button"
+          className="finding"
           onClick={() => {
             if (c.worst) setState(c.worst.state);
             select(c.part);
@@ -34,15 +71,26 @@ export function Findings({ result, sweep, sweeping, warnings }: { readonly resul
           <div>
             <strong>{c.name}</strong> {VERDICT_WORDS[c.verdict]}
             {c.worst?.decisive && (
-              <div className={`figure${c.supplied ? '' : ' out'}`}>{formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)} <small>{sayMargin(c.worst.decisive, units).replace(/^[^a-zA-Z]+/, '')}</small></div>
+              <div className={`figure${c.supplied ? '' : ' out'}`}>
+                {formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)}{' '}
+                <small>{sayMargin(c.worst.decisive, units).replace(/^[^a-zA-Z]+/, '')}</small>
+              </div>
             )}
             <div>{sayWhy(c.verdict, c.worst?.decisive ?? null, units)}</div>
-            {c.worst && <div className="where">Worst at {formatQuantity(c.worst.state.speedRevS, 'speed', units)}, {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}</div>}
+            {c.worst && (
+              <div className="where">
+                Worst at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
+                {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}
+              </div>
+            )}
           </div>
         </button>
       ))}
       <h3>Cautions</h3>
-      <p className="quiet">A leaking pressure line near an exhaust is a fire. The maker’s limits and torques win over this app’s. A calculation is not a licence: have safety-critical work checked by a qualified person.</p>
+      <p className="quiet">
+        A leaking pressure line near an exhaust is a fire. The maker’s limits and torques win over this app’s. A
+        calculation is not a licence: have safety-critical work checked by a qualified person.
+      </p>
     </>
   );
 }

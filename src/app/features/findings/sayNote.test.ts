@@ -1,7 +1,13 @@
 import type { ResultNote } from '../../../core/network/result';
 import { sayNote } from './sayNote';
 
-const note = (code: ResultNote['code'], figures: Partial<ResultNote> = {}): ResultNote => ({ code, where: 'Main gallery', actual: null, limit: null, ...figures });
+const note = (code: ResultNote['code'], figures: Partial<ResultNote> = {}): ResultNote => ({
+  code,
+  where: 'Main gallery',
+  actual: null,
+  limit: null,
+  ...figures,
+});
 const plain = (n: ResultNote, units = {}) => {
   const { head, text } = sayNote(n, units);
   return [head, text].map((s) => s.replace(/\u00a0/g, ' '));
@@ -9,21 +15,38 @@ const plain = (n: ResultNote, units = {}) => {
 
 describe('A note about a state', () => {
   it.each<[ResultNote, RegExp, RegExp]>([
-    [note('extrapolatedViscosity', { limit: 273.15 }), /^Viscosity is extrapolated\.$/, /^Below 0 °C .* SAE J300 pumping limit/],
-    [note('implausiblePressure', { actual: 40e5 }), /^Main gallery: 40\.00 bar\.$/, /look for a blocked way or a relief/],
+    [
+      note('extrapolatedViscosity', { limit: 273.15 }),
+      /^Viscosity is extrapolated\.$/,
+      /^Below 0 °C .* SAE J300 pumping limit/,
+    ],
+    [
+      note('implausiblePressure', { actual: 40e5 }),
+      /^Main gallery: 40\.00 bar\.$/,
+      /look for a blocked way or a relief/,
+    ],
     [note('dryGallery', { actual: 0.1e5 }), /^Main gallery is dry\.$/, /stands at 0\.10 bar while the pump turns/],
     [note('dryGallery'), /is dry/, /stands at no pressure/],
     [note('pumpStarved', { actual: 0.62 }), /is not filled/, /^It takes 62 % of its volume.*widen the pickup\.$/],
     [note('still'), /holds still oil/, /Every way into it is shut/],
     [note('oilHot', { actual: 404.15, limit: 393.15 }), /settles at 131 °C/, /^The limit is 120 °C.*A cooler/],
-    [note('oilCold', { actual: 333.15, limit: 353.15 }), /settles at 60 °C/, /^Below 80 °C it keeps its water and fuel/],
+    [
+      note('oilCold', { actual: 333.15, limit: 353.15 }),
+      /settles at 60 °C/,
+      /^Below 80 °C it keeps its water and fuel/,
+    ],
     [note('notConverged'), /did not solve/, /The balance fails at Main gallery\. No figure on this sheet is an answer/],
   ])('says what it is and what to do: %#', (given, head, text) => {
     expect(plain(given)).toEqual([expect.stringMatching(head), expect.stringMatching(text)]);
   });
 
   it('speaks in the reader’s units', () => {
-    expect(plain(note('oilHot', { actual: 404.15, limit: 393.15 }), { temperature: 'degF' })).toEqual(['The oil settles at 268 °F.', expect.stringMatching(/^The limit is 248 °F/)]);
-    expect(plain(note('implausiblePressure', { actual: 40e5 }), { pressure: 'psi' })[0]).toBe('Main gallery: 580.2 psi.');
+    expect(plain(note('oilHot', { actual: 404.15, limit: 393.15 }), { temperature: 'degF' })).toEqual([
+      'The oil settles at 268 °F.',
+      expect.stringMatching(/^The limit is 248 °F/),
+    ]);
+    expect(plain(note('implausiblePressure', { actual: 40e5 }), { pressure: 'psi' })[0]).toBe(
+      'Main gallery: 580.2 psi.',
+    );
   });
 });

@@ -20,23 +20,81 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
   const share = (n: number) => `${Math.round((100 * n) / Math.max(1, known.length))} %`;
   return (
     <figure className="chart">
-      <figcaption><h2>Where the oil settles, by air and road</h2><p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to shed water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}.`}</p></figcaption>
-      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Map of sump temperature. ${share(hot)} too hot, ${share(cold)} too cold.`}>
-        {map.airK.map((air, a) => map.roadMS.map((_, r) => {
-          const k = map.sumpK[a]?.[r] ?? null;
-          const x = LEFT + r * CELL_W;
-          const y = (map.airK.length - 1 - a) * CELL_H;
-          return (
-            <g key={`${air}-${r}`}>
-              <rect x={x} y={y} width={CELL_W} height={CELL_H} fill={k === null ? 'var(--paper)' : `var(--tint-${tint(k)})`} stroke="var(--paper)" strokeWidth={0.5} />
-              {k !== null && k > map.limitHotK && <path d={`M${x + 4} ${y + 11} l8 -9 M${x + 16} ${y + 11} l8 -9 M${x + 28} ${y + 11} l8 -9`} stroke="var(--alarm)" strokeWidth={2} />}
-              {k !== null && k < map.limitColdK && <path d={`M${x + 9} ${y + 7} h0.1 M${x + 19} ${y + 7} h0.1 M${x + 29} ${y + 7} h0.1`} stroke="var(--ink)" strokeWidth={3} strokeLinecap="round" />}
-            </g>
-          );
-        }))}
-        {map.airK.map((air, a) => a % 5 === 0 && <text key={air} x={LEFT - 8} y={(map.airK.length - 1 - a) * CELL_H + 11} textAnchor="end" className="t-small">{formatFigure(air, 'temperature', units)} {t.symbol}</text>)}
-        {map.roadMS.map((road, r) => r % 3 === 0 && <text key={road} x={LEFT + r * CELL_W + CELL_W / 2} y={map.airK.length * CELL_H + 16} textAnchor="middle" className="t-small">{formatFigure(road, 'roadSpeed', units)}</text>)}
-        <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">road, {v.symbol}; strokes: over the hot limit, dots: too cold to shed water</text>
+      <figcaption>
+        <h2>Where the oil settles, by air and road</h2>
+        <p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to shed water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}.`}</p>
+      </figcaption>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={`Map of sump temperature. ${share(hot)} too hot, ${share(cold)} too cold.`}
+      >
+        {map.airK.map((air, a) =>
+          map.roadMS.map((_, r) => {
+            const k = map.sumpK[a]?.[r] ?? null;
+            const x = LEFT + r * CELL_W;
+            const y = (map.airK.length - 1 - a) * CELL_H;
+            return (
+              <g key={`${air}-${r}`}>
+                <rect
+                  x={x}
+                  y={y}
+                  width={CELL_W}
+                  height={CELL_H}
+                  fill={k === null ? 'var(--paper)' : `var(--tint-${tint(k)})`}
+                  stroke="var(--paper)"
+                  strokeWidth={0.5}
+                />
+                {k !== null && k > map.limitHotK && (
+                  <path
+                    d={`M${x + 4} ${y + 11} l8 -9 M${x + 16} ${y + 11} l8 -9 M${x + 28} ${y + 11} l8 -9`}
+                    stroke="var(--alarm)"
+                    strokeWidth={2}
+                  />
+                )}
+                {k !== null && k < map.limitColdK && (
+                  <path
+                    d={`M${x + 9} ${y + 7} h0.1 M${x + 19} ${y + 7} h0.1 M${x + 29} ${y + 7} h0.1`}
+                    stroke="var(--ink)"
+                    strokeWidth={3}
+                    strokeLinecap="round"
+                  />
+                )}
+              </g>
+            );
+          }),
+        )}
+        {map.airK.map(
+          (air, a) =>
+            a % 5 === 0 && (
+              <text
+                key={air}
+                x={LEFT - 8}
+                y={(map.airK.length - 1 - a) * CELL_H + 11}
+                textAnchor="end"
+                className="t-small"
+              >
+                {formatFigure(air, 'temperature', units)} {t.symbol}
+              </text>
+            ),
+        )}
+        {map.roadMS.map(
+          (road, r) =>
+            r % 3 === 0 && (
+              <text
+                key={road}
+                x={LEFT + r * CELL_W + CELL_W / 2}
+                y={map.airK.length * CELL_H + 16}
+                textAnchor="middle"
+                className="t-small"
+              >
+                {formatFigure(road, 'roadSpeed', units)}
+              </text>
+            ),
+        )}
+        <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">
+          road, {v.symbol}; strokes: over the hot limit, dots: too cold to shed water
+        </text>
       </svg>
     </figure>
   );

@@ -6,17 +6,57 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
   const t = (k: number) => formatQuantity(k, 'temperature', units);
   return (
     <section aria-label="Temperatures">
-      {heat.status === 'tooHot' && <div className="notice" role="alert"><strong>No balance.</strong> Heat in stays above heat out up to {t(heat.sumpK)}: the oil would boil its way out.</div>}
-      {heat.status === 'tooCold' && <div className="notice" role="alert"><strong>No balance.</strong> Heat out stays above heat in down to {t(heat.sumpK)}.</div>}
-      {heat.status === 'hunting' && <div className="notice"><strong>No rest was found.</strong> Around {t(heat.sumpK)} the core plugs with cold oil and frees itself, and so holds the sump near there. Cover the core on such days.</div>}
-      {heat.other && <div className="notice"><strong>Two answers.</strong> Coming from cold the oil settles at {t(heat.sumpK)}, coming from hot {heat.other.status === 'balanced' ? `at ${t(heat.other.sumpK)}` : 'at none'}: a core plugged with cold oil, or flowing.</div>}
-      {heat.impossibleCoolers.map((part) => <div className="notice" role="alert" key={part}><strong>{part}: impossible rating.</strong> No exchanger could give that heat off at those temperatures; it counts as no cooler here. Check the point.</div>)}
+      {heat.status === 'tooHot' && (
+        <div className="notice" role="alert">
+          <strong>No balance.</strong> Heat in stays above heat out up to {t(heat.sumpK)}: the oil would boil its way
+          out.
+        </div>
+      )}
+      {heat.status === 'tooCold' && (
+        <div className="notice" role="alert">
+          <strong>No balance.</strong> Heat out stays above heat in down to {t(heat.sumpK)}.
+        </div>
+      )}
+      {heat.status === 'hunting' && (
+        <div className="notice">
+          <strong>No rest was found.</strong> Around {t(heat.sumpK)} the core plugs with cold oil and frees itself, and
+          so holds the sump near there. Cover the core on such days.
+        </div>
+      )}
+      {heat.other && (
+        <div className="notice">
+          <strong>Two answers.</strong> Coming from cold the oil settles at {t(heat.sumpK)}, coming from hot{' '}
+          {heat.other.status === 'balanced' ? `at ${t(heat.other.sumpK)}` : 'at none'}: a core plugged with cold oil, or
+          flowing.
+        </div>
+      )}
+      {heat.impossibleCoolers.map((part) => (
+        <div className="notice" role="alert" key={part}>
+          <strong>{part}: impossible rating.</strong> No exchanger could give that heat off at those temperatures; it
+          counts as no cooler here. Check the point.
+        </div>
+      ))}
       <h2>Oil in and out</h2>
       <div className="rows three">
         {heat.parts.map((p) => (
-          <div key={p.part} className="row"><span>{p.name}</span><span>{t(p.inK)} → {t(p.outK)}</span><span>{p.outK >= p.inK ? '+' : '−'}{formatQuantity(Math.abs(p.outK - p.inK), 'temperatureDifference', units)}</span></div>
+          <div key={p.part} className="row">
+            <span>{p.name}</span>
+            <span>
+              {t(p.inK)} → {t(p.outK)}
+            </span>
+            <span>
+              {p.outK >= p.inK ? '+' : '−'}
+              {formatQuantity(Math.abs(p.outK - p.inK), 'temperatureDifference', units)}
+            </span>
+          </div>
         ))}
-        {heat.filmHottestK !== null && <div className="row"><span>Hottest bearing film</span><span>{t(heat.filmHottestK)}</span><span /></div>}
+        {heat.filmHottestK !== null && (
+          <div className="row">
+            <span>Hottest bearing film</span>
+            <span>{t(heat.filmHottestK)}</span>
+            <span />
+          </div>
+        )}
       </div>
     </section>
   );

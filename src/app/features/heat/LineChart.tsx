@@ -32,8 +32,18 @@ function Key({ line }: { readonly line: Series }) {
   return (
     <li>
       <svg viewBox="0 0 44 14" aria-hidden="true">
-        <line x1={1} x2={43} y1={7} y2={7} stroke={ink} strokeWidth={line.limit ? 1.5 : 2.2} strokeDasharray={line.dash.join(' ')} />
-        {shape && <path d={POINTS[shape]} transform="translate(22 7)" fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />}
+        <line
+          x1={1}
+          x2={43}
+          y1={7}
+          y2={7}
+          stroke={ink}
+          strokeWidth={line.limit ? 1.5 : 2.2}
+          strokeDasharray={line.dash.join(' ')}
+        />
+        {shape && (
+          <path d={POINTS[shape]} transform="translate(22 7)" fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
+        )}
       </svg>
       {line.label}
     </li>
@@ -41,11 +51,21 @@ function Key({ line }: { readonly line: Series }) {
 }
 
 const POINTS: Readonly<Record<Exclude<Series['shape'], false>, string>> = {
-  circle: 'M-4.5 0 a4.5 4.5 0 1 0 9 0 a4.5 4.5 0 1 0 -9 0 Z', rect: 'M-4 -4 h8 v8 h-8 Z', triangle: 'M0 -5 L5 4 H-5 Z', rectRot: 'M0 -5 L5 0 L0 5 L-5 0 Z',
+  circle: 'M-4.5 0 a4.5 4.5 0 1 0 9 0 a4.5 4.5 0 1 0 -9 0 Z',
+  rect: 'M-4 -4 h8 v8 h-8 Z',
+  triangle: 'M0 -5 L5 4 H-5 Z',
+  rectRot: 'M0 -5 L5 0 L0 5 L-5 0 Z',
 };
 
 /** A line chart whose lines differ by dash and point, with its axes named, and its data as a table for those who do not see it. */
-export function LineChart({ title, xName, yName, series, file, marks = [] }: {
+export function LineChart({
+  title,
+  xName,
+  yName,
+  series,
+  file,
+  marks = [],
+}: {
   readonly title: string;
   readonly xName: string;
   readonly yName: string;
@@ -62,18 +82,48 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
     const family = colour('font');
     const hasShare = series.some((s) => s.axis === 'share');
     const datasets: ChartDataset<'line', { x: number; y: number | null }[]>[] = series.map((s) => ({
-      label: s.label, data: s.points.map((p) => ({ ...p })), borderColor: s.limit ? colour('alarm') : ink, backgroundColor: s.limit ? colour('alarm') : colour('paper'),
-      borderDash: [...s.dash], borderWidth: s.limit ? 1.5 : 2.2, pointStyle: shapeOf(s) || ('line' as const), pointRadius: shapeOf(s) ? 4 : 0, pointBorderColor: ink, spanGaps: false, yAxisID: s.axis ?? 'y',
+      label: s.label,
+      data: s.points.map((p) => ({ ...p })),
+      borderColor: s.limit ? colour('alarm') : ink,
+      backgroundColor: s.limit ? colour('alarm') : colour('paper'),
+      borderDash: [...s.dash],
+      borderWidth: s.limit ? 1.5 : 2.2,
+      pointStyle: shapeOf(s) || ('line' as const),
+      pointRadius: shapeOf(s) ? 4 : 0,
+      pointBorderColor: ink,
+      spanGaps: false,
+      yAxisID: s.axis ?? 'y',
     }));
-    const axis = (text: string) => ({ title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } }, ticks: { color: ink, font: { family }, callback: tick }, grid: { color: colour('hair') }, border: { color: ink } });
+    const axis = (text: string) => ({
+      title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } },
+      ticks: { color: ink, font: { family }, callback: tick },
+      grid: { color: colour('hair') },
+      border: { color: ink },
+    });
     return {
       data: { datasets },
       options: {
-        animation: false as const, responsive: true, maintainAspectRatio: false, parsing: false as const, normalized: true,
+        animation: false as const,
+        responsive: true,
+        maintainAspectRatio: false,
+        parsing: false as const,
+        normalized: true,
         interaction: { mode: 'nearest' as const, axis: 'x' as const, intersect: false },
         scales: {
-          x: { type: 'linear' as const, ...axis(xName) }, y: { type: 'linear' as const, ...axis(yName) },
-          ...(hasShare ? { share: { type: 'linear' as const, position: 'right' as const, min: 0, max: 100, ...axis('%'), grid: { drawOnChartArea: false } } } : {}),
+          x: { type: 'linear' as const, ...axis(xName) },
+          y: { type: 'linear' as const, ...axis(yName) },
+          ...(hasShare
+            ? {
+                share: {
+                  type: 'linear' as const,
+                  position: 'right' as const,
+                  min: 0,
+                  max: 100,
+                  ...axis('%'),
+                  grid: { drawOnChartArea: false },
+                },
+              }
+            : {}),
         },
       },
     };
@@ -83,14 +133,35 @@ export function LineChart({ title, xName, yName, series, file, marks = [] }: {
   const csv = () => {
     const xs = [...new Set(series.flatMap((s) => s.points.map((p) => p.x)))].sort((a, b) => a - b);
     const at = series.map((s) => new Map(s.points.map((p) => [p.x, p.y])));
-    return [[xName, ...series.map((s) => s.label)].map((t) => `"${t}"`).join(','), ...xs.map((x) => [x, ...at.map((m) => m.get(x) ?? '')].join(','))].join('\n');
+    return [
+      [xName, ...series.map((s) => s.label)].map((t) => `"${t}"`).join(','),
+      ...xs.map((x) => [x, ...at.map((m) => m.get(x) ?? '')].join(',')),
+    ].join('\n');
   };
   return (
     <figure className="chart">
-      <figcaption><h2>{title}</h2>{marks.map((m) => <p key={m}>{m}</p>)}</figcaption>
-      <ul className="keys">{series.map((line) => <Key key={line.label} line={line} />)}</ul>
-      <div className="canvas"><Line data={data} options={options} tabIndex={0} aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`} /></div>
-      <button type="button" className="plain" onClick={() => saveText(file, csv(), 'text/csv')}>Data as CSV</button>
+      <figcaption>
+        <h2>{title}</h2>
+        {marks.map((m) => (
+          <p key={m}>{m}</p>
+        ))}
+      </figcaption>
+      <ul className="keys">
+        {series.map((line) => (
+          <Key key={line.label} line={line} />
+        ))}
+      </ul>
+      <div className="canvas">
+        <Line
+          data={data}
+          options={options}
+          tabIndex={0}
+          aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`}
+        />
+      </div>
+      <button type="button" className="plain" onClick={() => saveText(file, csv(), 'text/csv')}>
+        Data as CSV
+      </button>
     </figure>
   );
 }

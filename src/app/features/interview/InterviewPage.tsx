@@ -7,8 +7,18 @@ import { OIL_GRADES } from '../../../core/oil/grades';
 import { openProject } from '../../state/openProject';
 
 const START: Answers = {
-  engine: { name: '', description: '', displacementM3: 2e-3, cylinders: 4, idleSpeedRevS: 850 / 60, maximumSpeedRevS: 6500 / 60, oilGrade: '10W-40' },
-  archetype: 'wetSump', wants: [], distanceM: {},
+  engine: {
+    name: '',
+    description: '',
+    displacementM3: 2e-3,
+    cylinders: 4,
+    idleSpeedRevS: 850 / 60,
+    maximumSpeedRevS: 6500 / 60,
+    oilGrade: '10W-40',
+  },
+  archetype: 'wetSump',
+  wants: [],
+  distanceM: {},
 };
 const LEAST_NAME = 1;
 
@@ -41,19 +51,71 @@ export default function InterviewPage() {
       >
         <fieldset>
           <legend>1 · The engine</legend>
-          <label className="field"><span>Name</span><input type="text" value={engine.name} maxLength={80} onChange={(event) => setEngine({ name: event.target.value })} /></label>
-          <NumberField label={`Swept volume, ${litres.symbol}`} shown={engine.displacementM3 * litres.factor} low={0.05} high={12} step={0.05} onChange={(v) => setEngine({ displacementM3: fromDisplay(v, litres) })} />
-          <NumberField label="Cylinders" shown={engine.cylinders} low={1} high={16} step={1} onChange={(v) => setEngine({ cylinders: Math.round(v) })} />
-          <NumberField label="Idle, rpm" shown={engine.idleSpeedRevS * rpm.factor} low={400} high={2500} step={50} onChange={(v) => setEngine({ idleSpeedRevS: fromDisplay(v, rpm) })} />
-          <NumberField label="Maximum, rpm" shown={engine.maximumSpeedRevS * rpm.factor} low={2600} high={16000} step={100} onChange={(v) => setEngine({ maximumSpeedRevS: fromDisplay(v, rpm) })} />
-          <label className="field"><span>Oil</span><select value={engine.oilGrade} onChange={(event) => setEngine({ oilGrade: event.target.value })}>{OIL_GRADES.map((g) => <option key={g.name}>{g.name}</option>)}</select></label>
+          <label className="field">
+            <span>Name</span>
+            <input
+              type="text"
+              value={engine.name}
+              maxLength={80}
+              onChange={(event) => setEngine({ name: event.target.value })}
+            />
+          </label>
+          <NumberField
+            label={`Swept volume, ${litres.symbol}`}
+            shown={engine.displacementM3 * litres.factor}
+            low={0.05}
+            high={12}
+            step={0.05}
+            onChange={(v) => setEngine({ displacementM3: fromDisplay(v, litres) })}
+          />
+          <NumberField
+            label="Cylinders"
+            shown={engine.cylinders}
+            low={1}
+            high={16}
+            step={1}
+            onChange={(v) => setEngine({ cylinders: Math.round(v) })}
+          />
+          <NumberField
+            label="Idle, rpm"
+            shown={engine.idleSpeedRevS * rpm.factor}
+            low={400}
+            high={2500}
+            step={50}
+            onChange={(v) => setEngine({ idleSpeedRevS: fromDisplay(v, rpm) })}
+          />
+          <NumberField
+            label="Maximum, rpm"
+            shown={engine.maximumSpeedRevS * rpm.factor}
+            low={2600}
+            high={16000}
+            step={100}
+            onChange={(v) => setEngine({ maximumSpeedRevS: fromDisplay(v, rpm) })}
+          />
+          <label className="field">
+            <span>Oil</span>
+            <select value={engine.oilGrade} onChange={(event) => setEngine({ oilGrade: event.target.value })}>
+              {OIL_GRADES.map((g) => (
+                <option key={g.name}>{g.name}</option>
+              ))}
+            </select>
+          </label>
         </fieldset>
         <fieldset>
           <legend>2 · Its stock circuit</legend>
           {ARCHETYPES.map((a) => (
             <label key={a.id} className="choice">
-              <input type="radio" name="archetype" checked={answers.archetype === a.id} onChange={() => set({ archetype: a.id as ArchetypeId, wants: [] })} />
-              <span><strong>{a.label}</strong><br /><span className="quiet">{a.note}</span></span>
+              <input
+                type="radio"
+                name="archetype"
+                checked={answers.archetype === a.id}
+                onChange={() => set({ archetype: a.id as ArchetypeId, wants: [] })}
+              />
+              <span>
+                <strong>{a.label}</strong>
+                <br />
+                <span className="quiet">{a.note}</span>
+              </span>
             </label>
           ))}
         </fieldset>
@@ -64,33 +126,97 @@ export default function InterviewPage() {
             return (
               <div key={w.id} className="choice">
                 <label>
-                  <input type="checkbox" checked={chosen} onChange={() => set({ wants: chosen ? answers.wants.filter((id) => id !== w.id) : [...answers.wants, w.id] })} />
-                  <span><strong>{w.label}</strong><br /><span className="quiet">{w.note}</span></span>
+                  <input
+                    type="checkbox"
+                    checked={chosen}
+                    onChange={() =>
+                      set({ wants: chosen ? answers.wants.filter((id) => id !== w.id) : [...answers.wants, w.id] })
+                    }
+                  />
+                  <span>
+                    <strong>{w.label}</strong>
+                    <br />
+                    <span className="quiet">{w.note}</span>
+                  </span>
                 </label>
-                {chosen && w.distanceM !== undefined && <Distance id={w.id} value={answers.distanceM[w.id] ?? w.distanceM} onChange={(m) => set({ distanceM: { ...answers.distanceM, [w.id]: m } })} />}
+                {chosen && w.distanceM !== undefined && (
+                  <Distance
+                    id={w.id}
+                    value={answers.distanceM[w.id] ?? w.distanceM}
+                    onChange={(m) => set({ distanceM: { ...answers.distanceM, [w.id]: m } })}
+                  />
+                )}
               </div>
             );
           })}
         </fieldset>
-        {problem && <p className="problem" role="alert">{problem}</p>}
-        <div className="moves"><button type="submit" className="make">Build the circuit and judge it</button></div>
-        <p className="quiet">Everything starts from realistic defaults, not from data of your engine: open each part afterwards and put in what you measured. The project that is open now is set aside and can be gone back to.</p>
+        {problem && (
+          <p className="problem" role="alert">
+            {problem}
+          </p>
+        )}
+        <div className="moves">
+          <button type="submit" className="make">
+            Build the circuit and judge it
+          </button>
+        </div>
+        <p className="quiet">
+          Everything starts from realistic defaults, not from data of your engine: open each part afterwards and put in
+          what you measured. The project that is open now is set aside and can be gone back to.
+        </p>
       </form>
     </main>
   );
 }
 
-function Distance({ id, value, onChange }: { readonly id: WantId; readonly value: number; readonly onChange: (m: number) => void }) {
+function Distance({
+  id,
+  value,
+  onChange,
+}: {
+  readonly id: WantId;
+  readonly value: number;
+  readonly onChange: (m: number) => void;
+}) {
   const u = displayUnit('length');
-  return <NumberField label={`Hose to it, ${u.symbol}`} shown={value * u.factor} low={0.05} high={6} step={0.05} onChange={(v) => onChange(fromDisplay(v, u))} key={id} />;
+  return (
+    <NumberField
+      label={`Hose to it, ${u.symbol}`}
+      shown={value * u.factor}
+      low={0.05}
+      high={6}
+      step={0.05}
+      onChange={(v) => onChange(fromDisplay(v, u))}
+      key={id}
+    />
+  );
 }
 
-function NumberField({ label, shown, low, high, step, onChange }: { readonly label: string; readonly shown: number; readonly low: number; readonly high: number; readonly step: number; readonly onChange: (value: number) => void }) {
+function NumberField({
+  label,
+  shown,
+  low,
+  high,
+  step,
+  onChange,
+}: {
+  readonly label: string;
+  readonly shown: number;
+  readonly low: number;
+  readonly high: number;
+  readonly step: number;
+  readonly onChange: (value: number) => void;
+}) {
   return (
     <label className="field">
       <span>{label}</span>
       <input
-        type="number" min={low} max={high} step={step} defaultValue={Number(shown.toPrecision(6))} required
+        type="number"
+        min={low}
+        max={high}
+        step={step}
+        defaultValue={Number(shown.toPrecision(6))}
+        required
         onChange={(event) => {
           const value = event.target.valueAsNumber;
           if (Number.isFinite(value) && value >= low && value <= high) onChange(value);

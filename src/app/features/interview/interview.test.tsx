@@ -8,7 +8,8 @@ import { useWorkbench } from '../../state/workbench';
 import InterviewPage from './InterviewPage';
 
 const build = () => fireEvent.click(screen.getByRole('button', { name: 'Build the circuit and judge it' }));
-const type = (label: RegExp | string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const type = (label: RegExp | string, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
 describe('A new circuit by questions', () => {
   it('asks for a name before it builds anything', () => {
@@ -19,19 +20,22 @@ describe('A new circuit by questions', () => {
     expect(useWorkbench.getState().project).toBe(before);
   });
 
-  it.each(ARCHETYPES.map((a) => [a.label, a.id] as const))('builds %s, opens it solved, and sets aside what was open', async (label) => {
-    const before = openDemo();
-    show(<InterviewPage />);
-    type('Name', 'Brackwater');
-    fireEvent.click(screen.getByRole('radio', { name: new RegExp(`^${label.replace(/[()]/g, '.')}`) }));
-    build();
-    await waitFor(() => expect(useWorkbench.getState().project!.name).toBe('Brackwater'));
-    const { project } = useWorkbench.getState();
-    const made = CircuitSolver.of(project!);
-    expect(made.ok && made.circuit.solve(made.circuit.stateAt(50, 373)).convergence.status).toBe('converged');
-    expect(project!.madeUp).toBe(false);
-    expect((await listSavePoints()).some((p) => p.name.includes(before.name))).toBe(true);
-  });
+  it.each(ARCHETYPES.map((a) => [a.label, a.id] as const))(
+    'builds %s, opens it solved, and sets aside what was open',
+    async (label) => {
+      const before = openDemo();
+      show(<InterviewPage />);
+      type('Name', 'Brackwater');
+      fireEvent.click(screen.getByRole('radio', { name: new RegExp(`^${label.replace(/[()]/g, '.')}`) }));
+      build();
+      await waitFor(() => expect(useWorkbench.getState().project!.name).toBe('Brackwater'));
+      const { project } = useWorkbench.getState();
+      const made = CircuitSolver.of(project!);
+      expect(made.ok && made.circuit.solve(made.circuit.stateAt(50, 373)).convergence.status).toBe('converged');
+      expect(project!.madeUp).toBe(false);
+      expect((await listSavePoints()).some((p) => p.name.includes(before.name))).toBe(true);
+    },
+  );
 
   it('fits what is wanted', async () => {
     openDemo();

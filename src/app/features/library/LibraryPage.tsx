@@ -11,7 +11,13 @@ import { saveFile } from '../../files/saveFile';
 
 /** Parts and oils kept for reuse, with import and export. */
 export default function LibraryPage() {
-  return <AntdTheme><AntApp component={false}><Library /></AntApp></AntdTheme>;
+  return (
+    <AntdTheme>
+      <AntApp component={false}>
+        <Library />
+      </AntApp>
+    </AntdTheme>
+  );
 }
 
 const LARGEST_LIBRARY_BYTES = 4 * 1024 * 1024;
@@ -24,8 +30,21 @@ function Library() {
   const setOil = useWorkbench((w) => w.setOil);
   const file = useRef<HTMLInputElement>(null);
   const importFile = async (chosen: File) => {
-    const refuse = (...sentences: readonly string[]) => void modal.error({ title: `${chosen.name} was not taken in`, content: <div>{sentences.map((s) => <p key={s}>{s}</p>)}<p>Your library is as it was.</p></div>, okText: 'Understood' });
-    if (chosen.size > LARGEST_LIBRARY_BYTES) return refuse('The file is over 4 MiB. Check that it is a library export.');
+    const refuse = (...sentences: readonly string[]) =>
+      void modal.error({
+        title: `${chosen.name} was not taken in`,
+        content: (
+          <div>
+            {sentences.map((s) => (
+              <p key={s}>{s}</p>
+            ))}
+            <p>Your library is as it was.</p>
+          </div>
+        ),
+        okText: 'Understood',
+      });
+    if (chosen.size > LARGEST_LIBRARY_BYTES)
+      return refuse('The file is over 4 MiB. Check that it is a library export.');
     let raw: unknown;
     try {
       raw = JSON.parse(await chosen.text());
@@ -33,20 +52,35 @@ function Library() {
       return refuse('The file is not JSON. Export the library again.');
     }
     const parsed = libraryFileSchema.safeParse(raw, { reportInput: true } as z.core.ParseContext<z.core.$ZodIssue>);
-    if (!parsed.success) return refuse(...parsed.error.issues.slice(0, 6).map((issue) => sayIssue(fieldIssue(issue, raw))));
+    if (!parsed.success)
+      return refuse(...parsed.error.issues.slice(0, 6).map((issue) => sayIssue(fieldIssue(issue, raw))));
     await keep(...parsed.data.items);
     void message.success(`${parsed.data.items.length} taken in`);
   };
   return (
     <main className="page">
       <h1>Library</h1>
-      <p>Parts and oils that you keep for reuse. They lie in this browser; export them to take them along. Parts are offered wherever a part is fitted or swapped.</p>
+      <p>
+        Parts and oils that you keep for reuse. They lie in this browser; export them to take them along. Parts are
+        offered wherever a part is fitted or swapped.
+      </p>
       <div className="moves">
-        <Button onClick={() => void keep({ kind: 'oil', label: oil.name, oil })}>Keep the oil in use, {oil.name}</Button>
+        <Button onClick={() => void keep({ kind: 'oil', label: oil.name, oil })}>
+          Keep the oil in use, {oil.name}
+        </Button>
         <Button onClick={() => file.current?.click()}>Import library</Button>
-        <Button disabled={items.length === 0} onClick={() => saveFile('library.tidal.json', { format: 'tidal-gauge-library', version: 1, items })}>Export library</Button>
+        <Button
+          disabled={items.length === 0}
+          onClick={() => saveFile('library.tidal.json', { format: 'tidal-gauge-library', version: 1, items })}
+        >
+          Export library
+        </Button>
         <input
-          ref={file} type="file" accept=".json,application/json" hidden aria-label="Library file"
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="Library file"
           onChange={(event) => {
             const chosen = event.target.files?.[0];
             event.target.value = '';
@@ -54,14 +88,25 @@ function Library() {
           }}
         />
       </div>
-      {items.length === 0 && <p className="quiet">Nothing kept yet. “Keep in the library” on a part’s sheet puts it here.</p>}
+      {items.length === 0 && (
+        <p className="quiet">Nothing kept yet. “Keep in the library” on a part’s sheet puts it here.</p>
+      )}
       <div className="list">
         {items.map((item) => (
           <div key={`${item.kind} ${item.label}`} className="savepoint">
-            <span><strong>{item.label}</strong> <span className="quiet">{item.kind === 'part' ? `part, ${item.part.kind}` : 'oil'}</span></span>
             <span>
-              {item.kind === 'oil' && <Button onClick={() => setOil(item.oil)} aria-label={`Use ${item.label}`}>Use</Button>}{' '}
-              <Button onClick={() => void drop(item)} aria-label={`Throw away ${item.label}`}>Throw away</Button>
+              <strong>{item.label}</strong>{' '}
+              <span className="quiet">{item.kind === 'part' ? `part, ${item.part.kind}` : 'oil'}</span>
+            </span>
+            <span>
+              {item.kind === 'oil' && (
+                <Button onClick={() => setOil(item.oil)} aria-label={`Use ${item.label}`}>
+                  Use
+                </Button>
+              )}{' '}
+              <Button onClick={() => void drop(item)} aria-label={`Throw away ${item.label}`}>
+                Throw away
+              </Button>
             </span>
           </div>
         ))}

@@ -30,7 +30,14 @@ describe('The library', () => {
     openDemo();
     show(<LibraryPage />);
     const part = partSchema.parse({ id: 'x', ...catalogueEntry('airCooler').part });
-    choose('mine.json', JSON.stringify({ format: 'tidal-gauge-library', version: 1, items: [{ kind: 'part', label: 'my cooler', part }] }));
+    choose(
+      'mine.json',
+      JSON.stringify({
+        format: 'tidal-gauge-library',
+        version: 1,
+        items: [{ kind: 'part', label: 'my cooler', part }],
+      }),
+    );
     await screen.findByText('my cooler');
     expect(await listLibrary()).toEqual([{ kind: 'part', label: 'my cooler', part }]);
   });

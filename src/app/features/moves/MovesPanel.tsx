@@ -14,7 +14,13 @@ interface Entry extends Offer {
 }
 
 /** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
-export default function MovesPanel({ part, heading }: { readonly part: string | undefined; readonly heading: string | undefined }) {
+export default function MovesPanel({
+  part,
+  heading,
+}: {
+  readonly part: string | undefined;
+  readonly heading: string | undefined;
+}) {
   const project = useWorkbench((w) => w.project)!;
   const previewMove = useWorkbench((w) => w.previewMove);
   const makeMove = useWorkbench((w) => w.makeMove);
@@ -27,11 +33,23 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
   const list = useRef<HTMLDivElement>(null);
   const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
   const { circuit } = activeVariant(project);
-  const drafts = useMemo<LibraryDraft[]>(() => library.filter((item) => item.kind === 'part').map((item) => {
-    const { id: _, ...draft } = item.part;
-    return { label: item.label, draft: { ...draft, name: item.label } };
-  }), [library]);
-  const all = useMemo<Entry[]>(() => circuit.parts.filter((p) => part === undefined || p.id === part).flatMap((p) => offersFor(circuit, p, drafts).map((offer) => ({ ...offer, part: p.id }))), [circuit, part, drafts]);
+  const drafts = useMemo<LibraryDraft[]>(
+    () =>
+      library
+        .filter((item) => item.kind === 'part')
+        .map((item) => {
+          const { id: _, ...draft } = item.part;
+          return { label: item.label, draft: { ...draft, name: item.label } };
+        }),
+    [library],
+  );
+  const all = useMemo<Entry[]>(
+    () =>
+      circuit.parts
+        .filter((p) => part === undefined || p.id === part)
+        .flatMap((p) => offersFor(circuit, p, drafts).map((offer) => ({ ...offer, part: p.id }))),
+    [circuit, part, drafts],
+  );
   const found = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     return all.filter((o) => {
@@ -42,7 +60,7 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
   const within = chosen !== undefined && headings.includes(chosen) ? found.filter((o) => o.heading === chosen) : found;
   const shown = within.slice(0, MOST_SHOWN);
-  const name = part === undefined ? 'Any part' : circuit.parts.find((p) => p.id === part)?.name ?? '';
+  const name = part === undefined ? 'Any part' : (circuit.parts.find((p) => p.id === part)?.name ?? '');
 
   useEffect(() => () => clearTimeout(hover.current), []);
   const look = (i: number) => {
@@ -69,12 +87,26 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
   };
   return (
     <div onKeyDown={onKeyDown}>
-      <h2>Moves: {name} <button type="button" className="plain" onClick={closeMoves} aria-keyshortcuts="Escape">Close</button></h2>
+      <h2>
+        Moves: {name}{' '}
+        <button type="button" className="plain" onClick={closeMoves} aria-keyshortcuts="Escape">
+          Close
+        </button>
+      </h2>
       <label className="find">
         <span>Say what to do</span>
         <input
-          type="text" value={words} autoFocus autoComplete="off" spellCheck={false} placeholder="insert cooler, tee off turbo, swap, take out …"
-          role="combobox" aria-expanded="true" aria-controls="moves-list" aria-activedescendant={at >= 0 ? `move-${at}` : undefined} aria-label="Say what to do"
+          type="text"
+          value={words}
+          autoFocus
+          autoComplete="off"
+          spellCheck={false}
+          placeholder="insert cooler, tee off turbo, swap, take out …"
+          role="combobox"
+          aria-expanded="true"
+          aria-controls="moves-list"
+          aria-activedescendant={at >= 0 ? `move-${at}` : undefined}
+          aria-label="Say what to do"
           onChange={(event) => {
             setWords(event.target.value);
             setAt(-1);
@@ -86,7 +118,9 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
         <div className="chips" role="group" aria-label="Kinds of moves">
           {headings.map((h) => (
             <button
-              key={h} type="button" aria-pressed={h === chosen}
+              key={h}
+              type="button"
+              aria-pressed={h === chosen}
               onClick={() => {
                 setChosen(h === chosen ? undefined : h);
                 setAt(-1);
@@ -98,14 +132,28 @@ export default function MovesPanel({ part, heading }: { readonly part: string | 
           ))}
         </div>
       )}
-      <p className="quiet" role="status">{found.length === 0 ? 'No move says that. Use fewer words.' : within.length > MOST_SHOWN ? `${within.length} moves, the first ${MOST_SHOWN} shown.` : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}</p>
-      {preview?.why && <div className="notice" role="alert"><strong>This cannot be done.</strong> {preview.why}</div>}
+      <p className="quiet" role="status">
+        {found.length === 0
+          ? 'No move says that. Use fewer words.'
+          : within.length > MOST_SHOWN
+            ? `${within.length} moves, the first ${MOST_SHOWN} shown.`
+            : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}
+      </p>
+      {preview?.why && (
+        <div className="notice" role="alert">
+          <strong>This cannot be done.</strong> {preview.why}
+        </div>
+      )}
       <div id="moves-list" role="listbox" aria-label="Moves" ref={list} tabIndex={-1}>
         {shown.map((offer, i) => (
           <div key={`${offer.part} ${i} ${offer.label}`}>
             {offer.heading !== shown[i - 1]?.heading && <h3 aria-hidden="true">{offer.heading}</h3>}
             <div
-              id={`move-${i}`} data-at={i} role="option" aria-selected={i === at} className="move"
+              id={`move-${i}`}
+              data-at={i}
+              role="option"
+              aria-selected={i === at}
+              className="move"
               onPointerEnter={(event) => {
                 if (event.pointerType !== 'mouse') return;
                 clearTimeout(hover.current);

@@ -3,7 +3,13 @@ import type { Sweep } from '../../../core/sweep/sweep';
 import { useWorkbench } from '../../state/workbench';
 
 /** What a move that is looked at would change, above the sheet that shows it. */
-export function PreviewBar({ before, after }: { readonly before: Sweep | undefined; readonly after: Sweep | undefined }) {
+export function PreviewBar({
+  before,
+  after,
+}: {
+  readonly before: Sweep | undefined;
+  readonly after: Sweep | undefined;
+}) {
   const preview = useWorkbench((w) => w.preview);
   const makeMove = useWorkbench((w) => w.makeMove);
   const closeMoves = useWorkbench((w) => w.closeMoves);
@@ -11,10 +17,15 @@ export function PreviewBar({ before, after }: { readonly before: Sweep | undefin
   return (
     <div className="preview" role="status">
       <div>
-        <strong>Preview: {preview.name}.</strong> {!after || !before ? 'Working out the verdicts…' : changes(before, after)}
+        <strong>Preview: {preview.name}.</strong>{' '}
+        {!after || !before ? 'Working out the verdicts…' : changes(before, after)}
       </div>
-      <button type="button" className="make" onClick={() => makeMove(preview.move)}>Make this move</button>
-      <button type="button" className="plain" onClick={closeMoves}>Leave it</button>
+      <button type="button" className="make" onClick={() => makeMove(preview.move)}>
+        Make this move
+      </button>
+      <button type="button" className="plain" onClick={closeMoves}>
+        Leave it
+      </button>
     </div>
   );
 }

@@ -11,33 +11,72 @@ export function isRated(part: Part): part is Rated {
 }
 
 /** A data sheet's curve, a point a line: its least-squares rating point and viscous share take the place of the part's. */
-export function CurveInput({ part, units, onChange }: { readonly part: Rated; readonly units: UnitChoice; readonly onChange: (part: Part) => void }) {
+export function CurveInput({
+  part,
+  units,
+  onChange,
+}: {
+  readonly part: Rated;
+  readonly units: UnitChoice;
+  readonly onChange: (part: Part) => void;
+}) {
   const [text, setText] = useState('');
   const [said, setSaid] = useState<{ readonly wrong: boolean; readonly text: string }>();
   const flow = displayUnit('flow', units).symbol;
   const pressure = displayUnit('pressure', units).symbol;
   const take = () => {
     const points: CurvePoint[] = [];
-    for (const [i, line] of text.split('\n').map((l) => l.trim()).filter(Boolean).entries()) {
+    for (const [i, line] of text
+      .split('\n')
+      .map((l) => l.trim())
+      .filter(Boolean)
+      .entries()) {
       const [q, p] = line.split(/[\s;]+/);
       const [flowSi, dropSi] = [parseQuantity(q ?? '', 'flow', units), parseQuantity(p ?? '', 'pressure', units)];
-      if (!flowSi.ok || !dropSi.ok) return setSaid({ wrong: true, text: `Line ${i + 1}, “${line}”: write a flow in ${flow} and a drop in ${pressure}, for instance 20 0.08.` });
+      if (!flowSi.ok || !dropSi.ok)
+        return setSaid({
+          wrong: true,
+          text: `Line ${i + 1}, “${line}”: write a flow in ${flow} and a drop in ${pressure}, for instance 20 0.08.`,
+        });
       points.push({ flowM3S: flowSi.si, pressureDropPa: dropSi.si });
     }
     const fitted = fitRating(points, part.ratedViscosityPaS, part.ratedDensityKgM3);
-    const made = fitted && partSchema.safeParse({ ...part, ratedFlowM3S: fitted.rating.flowM3S, ratedPressureDropPa: fitted.rating.pressureDropPa, viscousShare: fitted.rating.viscousShare });
-    if (!fitted || !made?.success) return setSaid({ wrong: true, text: 'No such curve fits these points: give two flows at least, with a drop that grows as the flow grows.' });
+    const made =
+      fitted &&
+      partSchema.safeParse({
+        ...part,
+        ratedFlowM3S: fitted.rating.flowM3S,
+        ratedPressureDropPa: fitted.rating.pressureDropPa,
+        viscousShare: fitted.rating.viscousShare,
+      });
+    if (!fitted || !made?.success)
+      return setSaid({
+        wrong: true,
+        text: 'No such curve fits these points: give two flows at least, with a drop that grows as the flow grows.',
+      });
     onChange(made.data);
-    setSaid({ wrong: false, text: `Taken over; the points lie within ${formatFigure(100 * fitted.misfit, 'ratio', units, 1)} % of it, viscous share ${formatFigure(fitted.rating.viscousShare, 'ratio', units, 2)}.` });
+    setSaid({
+      wrong: false,
+      text: `Taken over; the points lie within ${formatFigure(100 * fitted.misfit, 'ratio', units, 1)} % of it, viscous share ${formatFigure(fitted.rating.viscousShare, 'ratio', units, 2)}.`,
+    });
   };
   return (
     <details>
       <summary>From a curve…</summary>
-      <label className="find"><span>Flow in {flow} and drop in {pressure}, a point a line, at the viscosity below</span>
+      <label className="find">
+        <span>
+          Flow in {flow} and drop in {pressure}, a point a line, at the viscosity below
+        </span>
         <textarea rows={4} value={text} onChange={(event) => setText(event.target.value)} />
       </label>
-      <button type="button" className="plain" onClick={take}>Use these points</button>
-      {said && <p className={said.wrong ? 'problem' : 'quiet'} role={said.wrong ? 'alert' : 'status'}>{said.text}</p>}
+      <button type="button" className="plain" onClick={take}>
+        Use these points
+      </button>
+      {said && (
+        <p className={said.wrong ? 'problem' : 'quiet'} role={said.wrong ? 'alert' : 'status'}>
+          {said.text}
+        </p>
+      )}
     </details>
   );
 }

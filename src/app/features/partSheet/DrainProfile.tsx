@@ -11,9 +11,23 @@ const TOP = 18;
 const BOTTOM = 24;
 
 /** A gravity drain from the side: its outlet, its run, its port, and the oil level that it must end over. */
-export function DrainProfile({ drain, result, levelM, units }: { readonly drain: PartOf<'drain'>; readonly result: DrainResult; readonly levelM: number | undefined; readonly units: UnitChoice }) {
-  if (result.outletHeightM === null || result.portHeightM === null) return <p className="quiet">Give the height of what it drains, or its profile, and its run is drawn here.</p>;
-  const run = drain.profile ?? [{ alongM: 0, heightM: result.outletHeightM }, { alongM: drain.lengthM, heightM: result.portHeightM }];
+export function DrainProfile({
+  drain,
+  result,
+  levelM,
+  units,
+}: {
+  readonly drain: PartOf<'drain'>;
+  readonly result: DrainResult;
+  readonly levelM: number | undefined;
+  readonly units: UnitChoice;
+}) {
+  if (result.outletHeightM === null || result.portHeightM === null)
+    return <p className="quiet">Give the height of what it drains, or its profile, and its run is drawn here.</p>;
+  const run = drain.profile ?? [
+    { alongM: 0, heightM: result.outletHeightM },
+    { alongM: drain.lengthM, heightM: result.portHeightM },
+  ];
   const end = Math.max(drain.lengthM, run[run.length - 1]!.alongM);
   const heights = [...run.map((p) => p.heightM), ...(levelM === undefined ? [] : [levelM])];
   const low = Math.min(...heights);
@@ -22,21 +36,95 @@ export function DrainProfile({ drain, result, levelM, units }: { readonly drain:
   const y = (m: number) => TOP + ((high - m) / Math.max(1e-6, high - low)) * (HEIGHT - TOP - BOTTOM);
   const bad = result.verdict !== 'runs' && result.verdict !== 'near';
   return (
-    <svg width={WIDTH} height={HEIGHT} role="img" aria-label={`Height profile of ${drain.name}: ${DRAIN_WORDS[result.verdict]}`} className="drain-profile">
+    <svg
+      width={WIDTH}
+      height={HEIGHT}
+      role="img"
+      aria-label={`Height profile of ${drain.name}: ${DRAIN_WORDS[result.verdict]}`}
+      className="drain-profile"
+    >
       {levelM !== undefined && (
         <>
-          <rect x={LEFT} y={y(levelM)} width={WIDTH - LEFT - RIGHT + 8} height={Math.max(0, HEIGHT - BOTTOM + 14 - y(levelM))} fill="var(--tint-1)" />
-          <path d={`M${LEFT} ${y(levelM)} H${WIDTH - RIGHT + 8}`} stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="5 3" />
-          <text x={WIDTH - RIGHT + 14} y={y(levelM) + 4} className="t-small">oil {formatQuantity(levelM, 'length', units)}</text>
+          <rect
+            x={LEFT}
+            y={y(levelM)}
+            width={WIDTH - LEFT - RIGHT + 8}
+            height={Math.max(0, HEIGHT - BOTTOM + 14 - y(levelM))}
+            fill="var(--tint-1)"
+          />
+          <path
+            d={`M${LEFT} ${y(levelM)} H${WIDTH - RIGHT + 8}`}
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+            strokeDasharray="5 3"
+          />
+          <text x={WIDTH - RIGHT + 14} y={y(levelM) + 4} className="t-small">
+            oil {formatQuantity(levelM, 'length', units)}
+          </text>
         </>
       )}
-      <polyline points={run.map((p) => `${x(p.alongM)},${y(p.heightM)}`).join(' ')} fill="none" stroke="var(--ink)" strokeWidth={7} strokeLinejoin="round" />
-      <polyline points={run.map((p) => `${x(p.alongM)},${y(p.heightM)}`).join(' ')} fill="none" stroke="var(--tint-2)" strokeWidth={4} strokeLinejoin="round" />
-      {run.map((p, i) => i > 0 && p.heightM > run[i - 1]!.heightM + 1e-3 && <polyline key={i} points={`${x(run[i - 1]!.alongM)},${y(run[i - 1]!.heightM)} ${x(p.alongM)},${y(p.heightM)}`} fill="none" stroke="var(--alarm)" strokeWidth={5} strokeDasharray="3 3" />)}
-      <circle cx={x(run[0]!.alongM)} cy={y(run[0]!.heightM)} r={6} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
-      <text x={x(0) + 12} y={y(run[0]!.heightM) - 4} className="t-small">outlet {formatQuantity(run[0]!.heightM, 'length', units)}</text>
-      <rect x={x(run[run.length - 1]!.alongM) - 5} y={y(run[run.length - 1]!.heightM) - 5} width={10} height={10} fill={bad ? 'var(--alarm)' : 'var(--paper)'} stroke="var(--ink)" strokeWidth={2} />
-      <text x={WIDTH - RIGHT + 14} y={y(run[run.length - 1]!.heightM) + (levelM !== undefined && Math.abs(y(levelM) - y(run[run.length - 1]!.heightM)) < 14 ? (run[run.length - 1]!.heightM > levelM ? -10 : 18) : 4)} className="t-small">port {formatQuantity(run[run.length - 1]!.heightM, 'length', units)}</text>
+      <polyline
+        points={run.map((p) => `${x(p.alongM)},${y(p.heightM)}`).join(' ')}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={7}
+        strokeLinejoin="round"
+      />
+      <polyline
+        points={run.map((p) => `${x(p.alongM)},${y(p.heightM)}`).join(' ')}
+        fill="none"
+        stroke="var(--tint-2)"
+        strokeWidth={4}
+        strokeLinejoin="round"
+      />
+      {run.map(
+        (p, i) =>
+          i > 0 &&
+          p.heightM > run[i - 1]!.heightM + 1e-3 && (
+            <polyline
+              key={i}
+              points={`${x(run[i - 1]!.alongM)},${y(run[i - 1]!.heightM)} ${x(p.alongM)},${y(p.heightM)}`}
+              fill="none"
+              stroke="var(--alarm)"
+              strokeWidth={5}
+              strokeDasharray="3 3"
+            />
+          ),
+      )}
+      <circle
+        cx={x(run[0]!.alongM)}
+        cy={y(run[0]!.heightM)}
+        r={6}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      <text x={x(0) + 12} y={y(run[0]!.heightM) - 4} className="t-small">
+        outlet {formatQuantity(run[0]!.heightM, 'length', units)}
+      </text>
+      <rect
+        x={x(run[run.length - 1]!.alongM) - 5}
+        y={y(run[run.length - 1]!.heightM) - 5}
+        width={10}
+        height={10}
+        fill={bad ? 'var(--alarm)' : 'var(--paper)'}
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      <text
+        x={WIDTH - RIGHT + 14}
+        y={
+          y(run[run.length - 1]!.heightM) +
+          (levelM !== undefined && Math.abs(y(levelM) - y(run[run.length - 1]!.heightM)) < 14
+            ? run[run.length - 1]!.heightM > levelM
+              ? -10
+              : 18
+            : 4)
+        }
+        className="t-small"
+      >
+        port {formatQuantity(run[run.length - 1]!.heightM, 'length', units)}
+      </text>
     </svg>
   );
 }

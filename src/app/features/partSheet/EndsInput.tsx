@@ -24,14 +24,35 @@ export function EndsInput({ part, onChange }: { readonly part: WithLosses; reado
       {part.losses.map((loss, i) => (
         <div key={`${loss.kind}${i}`} className="savepoint">
           <span>{lossLabel(loss)}</span>
-          <button type="button" className="plain" aria-label={`Take away ${lossLabel(loss)}`} onClick={() => change(part.losses.filter((_, at) => at !== i))}>Take away</button>
+          <button
+            type="button"
+            className="plain"
+            aria-label={`Take away ${lossLabel(loss)}`}
+            onClick={() => change(part.losses.filter((_, at) => at !== i))}
+          >
+            Take away
+          </button>
         </div>
       ))}
       <div className="inline">
-        <select value={fitting} aria-label="End or bend" onChange={(event) => setFitting(event.target.value as FittingName)}>
-          {FITTING_NAMES.map((name) => <option key={name} value={name}>{FITTINGS[name].label}</option>)}
+        <select
+          value={fitting}
+          aria-label="End or bend"
+          onChange={(event) => setFitting(event.target.value as FittingName)}
+        >
+          {FITTING_NAMES.map((name) => (
+            <option key={name} value={name}>
+              {FITTINGS[name].label}
+            </option>
+          ))}
         </select>
-        <button type="button" className="plain" onClick={() => change([...part.losses, { kind: 'catalogue', fitting }])}>Add it</button>
+        <button
+          type="button"
+          className="plain"
+          onClick={() => change([...part.losses, { kind: 'catalogue', fitting }])}
+        >
+          Add it
+        </button>
       </div>
     </details>
   );

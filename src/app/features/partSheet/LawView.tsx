@@ -13,12 +13,30 @@ export function LawView({ law, units }: { readonly law: LawText; readonly units:
     <>
       <h3>{law.title}, with its values</h3>
       <div className="law">
-        {law.equation.split(BETWEEN_EQUATIONS).map((each) => <div key={each} className="equation">{each}</div>)}
-        {substituted.split(BETWEEN_VALUES).map((each) => <div key={each}>{each}</div>)}
-        <div><strong>{law.result.symbol} = {formatQuantity(law.result.si, law.result.quantity, units)}</strong></div>
+        {law.equation.split(BETWEEN_EQUATIONS).map((each) => (
+          <div key={each} className="equation">
+            {each}
+          </div>
+        ))}
+        {substituted.split(BETWEEN_VALUES).map((each) => (
+          <div key={each}>{each}</div>
+        ))}
+        <div>
+          <strong>
+            {law.result.symbol} = {formatQuantity(law.result.si, law.result.quantity, units)}
+          </strong>
+        </div>
         <details>
           <summary>Terms</summary>
-          <div className="rows">{law.terms.map((t) => <TermRow key={t.symbol} text={`${t.symbol}: ${t.meaning}`} value={formatQuantity(t.si, t.quantity, units)} />)}</div>
+          <div className="rows">
+            {law.terms.map((t) => (
+              <TermRow
+                key={t.symbol}
+                text={`${t.symbol}: ${t.meaning}`}
+                value={formatQuantity(t.si, t.quantity, units)}
+              />
+            ))}
+          </div>
         </details>
         <div className="quiet">{law.source}</div>
       </div>
@@ -27,5 +45,10 @@ export function LawView({ law, units }: { readonly law: LawText; readonly units:
 }
 
 function TermRow({ text, value }: { readonly text: string; readonly value: string }) {
-  return <><span>{text}</span><span>{value}</span></>;
+  return (
+    <>
+      <span>{text}</span>
+      <span>{value}</span>
+    </>
+  );
 }

@@ -31,58 +31,101 @@ export default function PartForm({ part }: { readonly part: Part }) {
       replacePart(changed.part);
       return;
     }
-    setProblem({ at: field.path.join('.'), text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' ') });
+    setProblem({
+      at: field.path.join('.'),
+      text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '),
+    });
   };
   const take = ({ path }: Sizable, si: number) => {
     const sized = withSize(part, path, si);
     if (sized) replacePart(sized);
   };
   return (
-    <AntdTheme><form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
-      {hasLosses(part) && <EndsInput part={part} onChange={replacePart} />}
-      {part.kind === 'cooler' && part.cooling?.kind === 'air' && <CoolingInput part={part} cooling={part.cooling} onChange={replacePart} />}
-      {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={replacePart} />}
-      {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
-      {fields.map((field, i) => {
-        const at = field.path.join('.');
-        const sizable = sizables.get(at);
-        const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
-        return (
-          <Fragment key={at}>
-            {heading && <h3>{heading}</h3>}
-            <FieldRow field={field} part={part} onChange={(value) => change(field, value)} problem={problem?.at === at ? problem.text : undefined} />
-            {sizable && <SizeFinder part={part} sizable={sizable} current={field.value as number} onTake={(si) => take(sizable, si)} />}
-          </Fragment>
-        );
-      })}
-      <div className="moves">
-        {partExtras(part).map((extra) => (
-          <button
-            key={extra.key} type="button" className="plain"
-            onClick={() => {
-              const changed = changePart(part, [extra.key], extra.there ? undefined : extra.seed);
-              if (changed.ok) replacePart(changed.part);
-            }}
-          >
-            {extra.there ? `Leave out: ${extra.label.toLowerCase()}` : extra.label}
-          </button>
-        ))}
-      </div>
-    </form></AntdTheme>
+    <AntdTheme>
+      <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+        {hasLosses(part) && <EndsInput part={part} onChange={replacePart} />}
+        {part.kind === 'cooler' && part.cooling?.kind === 'air' && (
+          <CoolingInput part={part} cooling={part.cooling} onChange={replacePart} />
+        )}
+        {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={replacePart} />}
+        {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
+        {fields.map((field, i) => {
+          const at = field.path.join('.');
+          const sizable = sizables.get(at);
+          const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
+          return (
+            <Fragment key={at}>
+              {heading && <h3>{heading}</h3>}
+              <FieldRow
+                field={field}
+                part={part}
+                onChange={(value) => change(field, value)}
+                problem={problem?.at === at ? problem.text : undefined}
+              />
+              {sizable && (
+                <SizeFinder
+                  part={part}
+                  sizable={sizable}
+                  current={field.value as number}
+                  onTake={(si) => take(sizable, si)}
+                />
+              )}
+            </Fragment>
+          );
+        })}
+        <div className="moves">
+          {partExtras(part).map((extra) => (
+            <button
+              key={extra.key}
+              type="button"
+              className="plain"
+              onClick={() => {
+                const changed = changePart(part, [extra.key], extra.there ? undefined : extra.seed);
+                if (changed.ok) replacePart(changed.part);
+              }}
+            >
+              {extra.there ? `Leave out: ${extra.label.toLowerCase()}` : extra.label}
+            </button>
+          ))}
+        </div>
+      </form>
+    </AntdTheme>
   );
 }
 
-function FieldRow({ field, part, onChange, problem }: { readonly field: PartField; readonly part: Part; readonly onChange: (value: unknown) => void; readonly problem: string | undefined }) {
+function FieldRow({
+  field,
+  part,
+  onChange,
+  problem,
+}: {
+  readonly field: PartField;
+  readonly part: Part;
+  readonly onChange: (value: unknown) => void;
+  readonly problem: string | undefined;
+}) {
   const { input } = field;
   const title = field.path.includes('losses') ? `${lossTitle(part, field)}: ${field.title.toLowerCase()}` : field.title;
-  if (input.kind === 'number') return <QuantityInput title={title} field={field} input={input} onChange={onChange} problem={problem} />;
+  if (input.kind === 'number')
+    return <QuantityInput title={title} field={field} input={input} onChange={onChange} problem={problem} />;
   return (
     <label className="field">
       <span>{title}</span>
-      {input.kind === 'boolean'
-        ? <Switch checked={field.value === true} onChange={onChange} aria-label={title} />
-        : <Select value={field.value as string} onChange={onChange} aria-label={title} options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))} />}
-      {problem && <span className="problem" role="alert">{problem}</span>}
+      {input.kind === 'boolean' ? (
+        <Switch checked={field.value === true} onChange={onChange} aria-label={title} />
+      ) : (
+        <Select
+          value={field.value as string}
+          onChange={onChange}
+          aria-label={title}
+          options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))}
+        />
+      )}
+      {problem && (
+        <span className="problem" role="alert">
+          {problem}
+        </span>
+      )}
     </label>
   );
 }
@@ -99,6 +142,7 @@ const threads = new Set<string>(THREAD_IDS);
 /** A choice as it is said: threads by their names, the rest with their words apart. */
 function optionLabel(option: string): string {
   if (threads.has(option)) return threadLabel(option as ThreadId);
-  if (option === 'inLowOutHigh' || option === 'inHighOutLow') return option === 'inLowOutHigh' ? 'in low, out high' : 'in high, out low';
+  if (option === 'inLowOutHigh' || option === 'inHighOutLow')
+    return option === 'inLowOutHigh' ? 'in low, out high' : 'in high, out low';
   return option.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 }

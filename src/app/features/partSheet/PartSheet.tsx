@@ -21,7 +21,12 @@ import { LawView } from './LawView';
 const PartForm = lazy(() => import('./PartForm'));
 
 /** The sheet of the selected part: what it reads, where its pressure goes, its law with the values put in, and its numbers. */
-export function PartSheet({ result, sweep, onMoves, children }: {
+export function PartSheet({
+  result,
+  sweep,
+  onMoves,
+  children,
+}: {
   readonly result: SolveResult;
   readonly sweep: Sweep | undefined;
   readonly onMoves: () => void;
@@ -43,57 +48,131 @@ export function PartSheet({ result, sweep, onMoves, children }: {
   const entry = entryFor(part);
   return (
     <>
-      <h2>{part.name} <button type="button" className="plain" onClick={() => select(undefined)} aria-keyshortcuts="Escape">Back to findings</button></h2>
+      <h2>
+        {part.name}{' '}
+        <button type="button" className="plain" onClick={() => select(undefined)} aria-keyshortcuts="Escape">
+          Back to findings
+        </button>
+      </h2>
       {consumer && (
         <div className="finding" style={{ cursor: 'default' }}>
           <VerdictIcon verdict={consumer.verdict} />
           <div>
-            <strong>{VERDICT_WORDS[consumer.verdict]}</strong>{consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
+            <strong>{VERDICT_WORDS[consumer.verdict]}</strong>
+            {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
             <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
-            {range?.worst && <div className="where">Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)}, {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}</div>}
+            {range?.worst && (
+              <div className="where">
+                Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
+                {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
+              </div>
+            )}
           </div>
         </div>
       )}
       {consumer && (
         <div className="rows">
-          <span>Pressure</span><span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
-          <span>Flow</span><span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
-          {consumer.lowPressurePa !== null && <><span>Low water, this speed</span><span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span></>}
-          {consumer.highPressurePa !== null && <><span>High water</span><span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span></>}
-          {range?.lowestPressurePa != null && range.highestPressurePa != null && <><span>Range</span><span>{formatQuantity(range.lowestPressurePa, 'pressure', units)} to {formatQuantity(range.highestPressurePa, 'pressure', units)}</span></>}
+          <span>Pressure</span>
+          <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
+          <span>Flow</span>
+          <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
+          {consumer.lowPressurePa !== null && (
+            <>
+              <span>Low water, this speed</span>
+              <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
+            </>
+          )}
+          {consumer.highPressurePa !== null && (
+            <>
+              <span>High water</span>
+              <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
+            </>
+          )}
+          {range?.lowestPressurePa != null && range.highestPressurePa != null && (
+            <>
+              <span>Range</span>
+              <span>
+                {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
+                {formatQuantity(range.highestPressurePa, 'pressure', units)}
+              </span>
+            </>
+          )}
         </div>
       )}
       {drain && (
         <>
-          {part.kind === 'drain' && <DrainProfile drain={part} result={drain} levelM={levelUnder(activeVariant(project).circuit, part)} units={units} />}
+          {part.kind === 'drain' && (
+            <DrainProfile
+              drain={part}
+              result={drain}
+              levelM={levelUnder(activeVariant(project).circuit, part)}
+              units={units}
+            />
+          )}
           <div className="rows">
-            <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span><span>{DRAIN_WORDS[drain.verdict]}</span>
-            <span>Oil that comes</span><span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
-            <span>With its foam</span><span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
-            {drain.capacityM3S !== null && <><span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span><span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span></>}
+            <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span>
+            <span>{DRAIN_WORDS[drain.verdict]}</span>
+            <span>Oil that comes</span>
+            <span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
+            <span>With its foam</span>
+            <span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
+            {drain.capacityM3S !== null && (
+              <>
+                <span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span>
+                <span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span>
+              </>
+            )}
           </div>
         </>
       )}
-      {held && <div className="rows"><span>Oil held at this pressure</span><span>{held.oilM3 === null ? 'its valve is shut' : formatQuantity(held.oilM3, 'volume', units)}</span></div>}
+      {held && (
+        <div className="rows">
+          <span>Oil held at this pressure</span>
+          <span>{held.oilM3 === null ? 'its valve is shut' : formatQuantity(held.oilM3, 'volume', units)}</span>
+        </div>
+      )}
       {children}
-      <div className="moves"><button type="button" className="make" onClick={onMoves} aria-keyshortcuts="M">Moves…</button><KeepInLibrary part={part} /></div>
+      <div className="moves">
+        <button type="button" className="make" onClick={onMoves} aria-keyshortcuts="M">
+          Moves…
+        </button>
+        <KeepInLibrary part={part} />
+      </div>
       {path && path.shares.length > 0 && (
         <>
           <h3>Where its pressure goes</h3>
           <div className="rows">
-            <span>{path.startName}, out</span><span>{formatQuantity(path.startPa, 'pressure', units)}</span>
+            <span>{path.startName}, out</span>
+            <span>{formatQuantity(path.startPa, 'pressure', units)}</span>
             {path.shares.map((share) => (
-              <Share key={share.part} name={share.name} takes={formatQuantity(-share.takesPa, 'pressure', units)} onOpen={() => select(share.part)} />
+              <Share
+                key={share.part}
+                name={share.name}
+                takes={formatQuantity(-share.takesPa, 'pressure', units)}
+                onOpen={() => select(share.part)}
+              />
             ))}
-            <span>At {part.name}</span><span>{formatQuantity(path.endPa, 'pressure', units)}</span>
+            <span>At {part.name}</span>
+            <span>{formatQuantity(path.endPa, 'pressure', units)}</span>
           </div>
         </>
       )}
-      {laws.map((law) => <LawView key={law.title} law={law} units={units} />)}
+      {laws.map((law) => (
+        <LawView key={law.title} law={law} units={units} />
+      ))}
       <h3>Its numbers</h3>
-      {entry && <p className="quiet">{entry.measure} Defaults: {entry.source}</p>}
-      <div className="rows"><span>Oil it holds</span><span>{formatQuantity(partVolumeM3(part), 'volume', units)}</span></div>
-      <Suspense fallback={<p className="quiet">Opening…</p>}><PartForm key={part.id} part={part} /></Suspense>
+      {entry && (
+        <p className="quiet">
+          {entry.measure} Defaults: {entry.source}
+        </p>
+      )}
+      <div className="rows">
+        <span>Oil it holds</span>
+        <span>{formatQuantity(partVolumeM3(part), 'volume', units)}</span>
+      </div>
+      <Suspense fallback={<p className="quiet">Opening…</p>}>
+        <PartForm key={part.id} part={part} />
+      </Suspense>
     </>
   );
 }
@@ -110,7 +189,8 @@ function KeepInLibrary({ part }: { readonly part: Part }) {
   const [kept, setKept] = useState(false);
   return (
     <button
-      type="button" className="plain"
+      type="button"
+      className="plain"
       onClick={() => void keep({ kind: 'part', label: part.name, part }).then(() => setKept(true))}
     >
       {kept ? 'Kept in the library' : 'Keep in the library'}
@@ -118,6 +198,27 @@ function KeepInLibrary({ part }: { readonly part: Part }) {
   );
 }
 
-function Share({ name, takes, onOpen }: { readonly name: string; readonly takes: string; readonly onOpen: () => void }) {
-  return <><span><button type="button" onClick={onOpen} style={{ border: 0, background: 'none', padding: 0, textDecoration: 'underline', cursor: 'pointer' }}>{name}</button></span><span>{takes}</span></>;
+function Share({
+  name,
+  takes,
+  onOpen,
+}: {
+  readonly name: string;
+  readonly takes: string;
+  readonly onOpen: () => void;
+}) {
+  return (
+    <>
+      <span>
+        <button
+          type="button"
+          onClick={onOpen}
+          style={{ border: 0, background: 'none', padding: 0, textDecoration: 'underline', cursor: 'pointer' }}
+        >
+          {name}
+        </button>
+      </span>
+      <span>{takes}</span>
+    </>
+  );
 }

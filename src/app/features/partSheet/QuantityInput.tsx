@@ -5,10 +5,20 @@ import { displayUnit, formatQuantity, parseQuantity, toDisplay } from '../../../
 import { useWorkbench } from '../../state/workbench';
 
 const SIGNIFICANT = 6;
-const REASONS = { empty: 'A figure is needed here.', notANumber: 'This is not a number. Write for instance 1.5 or 1.5 mm.', unknownUnit: 'This unit is not known here. Leave it out, or use the one shown.' } as const;
+const REASONS = {
+  empty: 'A figure is needed here.',
+  notANumber: 'This is not a number. Write for instance 1.5 or 1.5 mm.',
+  unknownUnit: 'This unit is not known here. Leave it out, or use the one shown.',
+} as const;
 
 /** A figure with its unit, typed in the reader's units or in any that the quantity knows; kept as it is typed. */
-export function QuantityInput({ title, field, input, onChange, problem }: {
+export function QuantityInput({
+  title,
+  field,
+  input,
+  onChange,
+  problem,
+}: {
   readonly title: string;
   readonly field: PartField;
   readonly input: Extract<PartField['input'], { kind: 'number' }>;
@@ -40,7 +50,13 @@ export function QuantityInput({ title, field, input, onChange, problem }: {
     <div className="field">
       <label htmlFor={id}>{title}</label>
       <Input
-        id={id} value={editing ? text : shown} suffix={u.symbol} inputMode="decimal" status={say ? 'error' : ''} aria-invalid={say !== undefined} aria-describedby={`${id}-say`}
+        id={id}
+        value={editing ? text : shown}
+        suffix={u.symbol}
+        inputMode="decimal"
+        status={say ? 'error' : ''}
+        aria-invalid={say !== undefined}
+        aria-describedby={`${id}-say`}
         onFocus={() => {
           setText(shown);
           setEditing(true);
@@ -52,8 +68,11 @@ export function QuantityInput({ title, field, input, onChange, problem }: {
         onChange={(event) => type(event.target.value)}
       />
       <span id={`${id}-say`} className={say ? 'problem' : 'typical'} role={say ? 'alert' : undefined}>
-        {say ?? (unusual && input.typical ? `Unusual: ${formatQuantity(input.typical[0], input.quantity, units)} to ${formatQuantity(input.typical[1], input.quantity, units)} is met. ` : '')}
-        {!say && editing ? field.help ?? '' : ''}
+        {say ??
+          (unusual && input.typical
+            ? `Unusual: ${formatQuantity(input.typical[0], input.quantity, units)} to ${formatQuantity(input.typical[1], input.quantity, units)} is met. `
+            : '')}
+        {!say && editing ? (field.help ?? '') : ''}
       </span>
     </div>
   );

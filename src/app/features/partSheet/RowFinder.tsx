@@ -12,7 +12,14 @@ import { SizeScale } from './SizeScale';
 /** For a cooler or a thermostat: which of the sizes that can be had would do, by supply and by where the oil settles. */
 export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
   const [asked, setAsked] = useState(false);
-  if (!asked) return <div className="sizing"><button type="button" className="plain" onClick={() => setAsked(true)}>Which size would do?</button></div>;
+  if (!asked)
+    return (
+      <div className="sizing">
+        <button type="button" className="plain" onClick={() => setAsked(true)}>
+          Which size would do?
+        </button>
+      </div>
+    );
   return <Rows part={part} onTake={onTake} />;
 }
 
@@ -27,29 +34,72 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
       <StudyStatus study={study} doing="fitting sizes" />
       {rows && (
         <>
-          {!study.partly && sayRows(rows, families, units).map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
+          {!study.partly &&
+            sayRows(rows, families, units).map((sentence, i) => (
+              <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>
+                {sentence}
+              </p>
+            ))}
           {families.map(({ id, title, low, high, stock, sizeOf }) => (
             <div key={id}>
               {title !== '' && <span className="quiet">{title}</span>}
-              <SizeScale low={low} high={high} logarithmic={false} bands={rows.bands.filter((b) => b.family === id)} tried={rows.rows.filter((r) => r.family === id).map((r) => ({ size: r.size, good: r.fails.length === 0 }))} ticks={stock} current={sizeOf?.(part)} />
+              <SizeScale
+                low={low}
+                high={high}
+                logarithmic={false}
+                bands={rows.bands.filter((b) => b.family === id)}
+                tried={rows.rows
+                  .filter((r) => r.family === id)
+                  .map((r) => ({ size: r.size, good: r.fails.length === 0 }))}
+                ticks={stock}
+                current={sizeOf?.(part)}
+              />
             </div>
           ))}
           <table className="chances">
-            <thead><tr><th scope="col">Size</th><th scope="col">Hot day</th><th scope="col">Cold cruise</th><td /></tr></thead>
-            <tbody>{rows.rows.map((row) => {
-              const name = sayRow(families, row, units);
-              const family = families.find((f) => f.id === row.family);
-              return (
-                <tr key={name}>
-                  <th scope="row">{name}{row.fails.length > 0 && <div className="problem">{sayRowFails(row, units)}</div>}</th>
-                  <td className={row.fails.includes('hot') ? 'problem' : ''}>{settles(row.hotDayK)}</td>
-                  <td className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</td>
-                  <td>{family && <button type="button" className="plain" aria-label={`Fit ${name}`} onClick={() => onTake(family.fit(part, row.size))}>Fit</button>}</td>
-                </tr>
-              );
-            })}</tbody>
+            <thead>
+              <tr>
+                <th scope="col">Size</th>
+                <th scope="col">Hot day</th>
+                <th scope="col">Cold cruise</th>
+                <td />
+              </tr>
+            </thead>
+            <tbody>
+              {rows.rows.map((row) => {
+                const name = sayRow(families, row, units);
+                const family = families.find((f) => f.id === row.family);
+                return (
+                  <tr key={name}>
+                    <th scope="row">
+                      {name}
+                      {row.fails.length > 0 && <div className="problem">{sayRowFails(row, units)}</div>}
+                    </th>
+                    <td className={row.fails.includes('hot') ? 'problem' : ''}>{settles(row.hotDayK)}</td>
+                    <td className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</td>
+                    <td>
+                      {family && (
+                        <button
+                          type="button"
+                          className="plain"
+                          aria-label={`Fit ${name}`}
+                          onClick={() => onTake(family.fit(part, row.size))}
+                        >
+                          Fit
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
           </table>
-          <p className="quiet">Oil found by heat: a hot day at full load, no more than {formatQuantity(rows.limitHotK, 'temperature', units)}; a cold cruise, no less than {formatQuantity(rows.limitColdK, 'temperature', units)}. Supply with the oil held, over the range. Sizes are estimates; give the rating point of the one you buy.</p>
+          <p className="quiet">
+            Oil found by heat: a hot day at full load, no more than{' '}
+            {formatQuantity(rows.limitHotK, 'temperature', units)}; a cold cruise, no less than{' '}
+            {formatQuantity(rows.limitColdK, 'temperature', units)}. Supply with the oil held, over the range. Sizes are
+            estimates; give the rating point of the one you buy.
+          </p>
         </>
       )}
     </section>

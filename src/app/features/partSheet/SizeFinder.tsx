@@ -15,30 +15,87 @@ import { SizeScale } from './SizeScale';
 const MOST_OFFERED = 12;
 
 /** Under a figure that can be sized: which sizes would do over the whole range, what limits them, and those that can be had. */
-export function SizeFinder({ part, sizable, current, onTake }: { readonly part: Part; readonly sizable: Sizable; readonly current: number; readonly onTake: (si: number) => void }) {
+export function SizeFinder({
+  part,
+  sizable,
+  current,
+  onTake,
+}: {
+  readonly part: Part;
+  readonly sizable: Sizable;
+  readonly current: number;
+  readonly onTake: (si: number) => void;
+}) {
   const units = useWorkbench((w) => w.units);
   const [asked, setAsked] = useState(false);
-  if (!asked) return <div className="sizing"><button type="button" className="plain" onClick={() => setAsked(true)}>Which would do?</button></div>;
+  if (!asked)
+    return (
+      <div className="sizing">
+        <button type="button" className="plain" onClick={() => setAsked(true)}>
+          Which would do?
+        </button>
+      </div>
+    );
   return <Search part={part} sizable={sizable} current={current} onTake={onTake} units={units} />;
 }
 
-function Search({ part, sizable, current, units, onTake }: { readonly part: Part; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice; readonly onTake: (si: number) => void }) {
+function Search({
+  part,
+  sizable,
+  current,
+  units,
+  onTake,
+}: {
+  readonly part: Part;
+  readonly sizable: Sizable;
+  readonly current: number;
+  readonly units: UnitChoice;
+  readonly onTake: (si: number) => void;
+}) {
   const project = useWorkbench((w) => w.project)!;
   const [consumer, setConsumer] = useState('');
-  const search = useStudy(SIZING_STUDY, { part: part.id, path: [...sizable.path], ...(consumer === '' ? {} : { consumer }) });
+  const search = useStudy(SIZING_STUDY, {
+    part: part.id,
+    path: [...sizable.path],
+    ...(consumer === '' ? {} : { consumer }),
+  });
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
     <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
-      <label className="field"><span>To supply</span><select value={consumer} onChange={(event) => setConsumer(event.target.value)}><option value="">everything</option>{consumers.map((c) => <option key={c.id} value={c.id}>{c.name}</option>)}</select></label>
+      <label className="field">
+        <span>To supply</span>
+        <select value={consumer} onChange={(event) => setConsumer(event.target.value)}>
+          <option value="">everything</option>
+          {consumers.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+        </select>
+      </label>
       <StudyStatus study={search} doing="trying sizes" />
-      {search.answer && search.partly && <SoFar sizing={search.answer} sizable={sizable} current={current} units={units} />}
-      {search.answer && !search.partly && <Answer sizing={search.answer} sizable={sizable} current={current} units={units} onTake={onTake} />}
+      {search.answer && search.partly && (
+        <SoFar sizing={search.answer} sizable={sizable} current={current} units={units} />
+      )}
+      {search.answer && !search.partly && (
+        <Answer sizing={search.answer} sizable={sizable} current={current} units={units} onTake={onTake} />
+      )}
     </section>
   );
 }
 
 /** While it is searched: each size that was looked at, and whether it will do. */
-function SoFar({ sizing, sizable, current, units }: { readonly sizing: Sizing; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice }) {
+function SoFar({
+  sizing,
+  sizable,
+  current,
+  units,
+}: {
+  readonly sizing: Sizing;
+  readonly sizable: Sizable;
+  readonly current: number;
+  readonly units: UnitChoice;
+}) {
   return (
     <>
       <Scale sizing={sizing} current={current} />
@@ -47,22 +104,63 @@ function SoFar({ sizing, sizable, current, units }: { readonly sizing: Sizing; r
   );
 }
 
-function Answer({ sizing, sizable, current, units, onTake }: { readonly sizing: Sizing; readonly sizable: Sizable; readonly current: number; readonly units: UnitChoice; readonly onTake: (si: number) => void }) {
+function Answer({
+  sizing,
+  sizable,
+  current,
+  units,
+  onTake,
+}: {
+  readonly sizing: Sizing;
+  readonly sizable: Sizable;
+  readonly current: number;
+  readonly units: UnitChoice;
+  readonly onTake: (si: number) => void;
+}) {
   const sentences = saySizing(sizing, sizable.quantity, units);
   const step = Math.max(1, Math.ceil(sizing.fitting.length / MOST_OFFERED));
   const offered = sizing.fitting.filter((_, i) => i % step === 0);
   return (
     <>
       <Scale sizing={sizing} current={current} />
-      {sentences.map((sentence, i) => <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>{sentence}</p>)}
-      {sizable.sizes.length > 0 && sizing.bands.length > 0 && offered.length === 0 && <p className="quiet">No usual size lies in it.</p>}
+      {sentences.map((sentence, i) => (
+        <p key={sentence} className={i === 0 ? 'answer' : 'quiet'}>
+          {sentence}
+        </p>
+      ))}
+      {sizable.sizes.length > 0 && sizing.bands.length > 0 && offered.length === 0 && (
+        <p className="quiet">No usual size lies in it.</p>
+      )}
       <div className="moves">
-        {offered.map((size) => <button key={size.label} type="button" className="make" onClick={() => onTake(size.si)}>{size.label}{size.label.startsWith('drill') || size.label.startsWith('dash') ? `, ${formatQuantity(size.si, sizable.quantity, units)}` : ''}</button>)}
+        {offered.map((size) => (
+          <button key={size.label} type="button" className="make" onClick={() => onTake(size.si)}>
+            {size.label}
+            {size.label.startsWith('drill') || size.label.startsWith('dash')
+              ? `, ${formatQuantity(size.si, sizable.quantity, units)}`
+              : ''}
+          </button>
+        ))}
       </div>
     </>
   );
 }
 
-function Scale({ sizing: { low, high, bands, looks, fitting }, current }: { readonly sizing: Sizing; readonly current: number }) {
-  return <SizeScale low={low} high={high} logarithmic bands={bands} tried={looks.map((look) => ({ size: look.si, good: isGood(look) }))} ticks={fitting.map((s) => s.si)} current={current} />;
+function Scale({
+  sizing: { low, high, bands, looks, fitting },
+  current,
+}: {
+  readonly sizing: Sizing;
+  readonly current: number;
+}) {
+  return (
+    <SizeScale
+      low={low}
+      high={high}
+      logarithmic
+      bands={bands}
+      tried={looks.map((look) => ({ size: look.si, good: isGood(look) }))}
+      ticks={fitting.map((s) => s.si)}
+      current={current}
+    />
+  );
 }

@@ -18,7 +18,14 @@ function Restrictor() {
   useWorkbench((w) => w.project);
   const part = partNow('turboRestrictor');
   const sizable = sizablesOf(part).find((s) => s.path[0] === 'boreM')!;
-  return <SizeFinder part={part} sizable={sizable} current={(part as { boreM: number }).boreM} onTake={(si) => useWorkbench.getState().replacePart(withSize(part, sizable.path, si)!)} />;
+  return (
+    <SizeFinder
+      part={part}
+      sizable={sizable}
+      current={(part as { boreM: number }).boreM}
+      onTake={(si) => useWorkbench.getState().replacePart(withSize(part, sizable.path, si)!)}
+    />
+  );
 }
 
 describe('Which size would do, on the part’s sheet', () => {
@@ -29,8 +36,12 @@ describe('Which size would do, on the part’s sheet', () => {
     const answer = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'] });
     const mm = (si: number) => (1000 * si).toFixed(2);
     await screen.findByText(/^So far .* will do\.$/);
-    await screen.findByText(new RegExp(`^${mm(answer.bands[0]!.low)}.mm to ${mm(answer.bands[0]!.high)}.mm will do\\.$`));
-    expect(screen.getAllByRole('button').map((b) => b.textContent!.split(',')[0])).toEqual(answer.fitting.map((s) => s.label));
+    await screen.findByText(
+      new RegExp(`^${mm(answer.bands[0]!.low)}.mm to ${mm(answer.bands[0]!.high)}.mm will do\\.$`),
+    );
+    expect(screen.getAllByRole('button').map((b) => b.textContent!.split(',')[0])).toEqual(
+      answer.fitting.map((s) => s.label),
+    );
     fireEvent.click(screen.getByRole('button', { name: /^drill 56/ }));
     expect(partNow('turboRestrictor')).toMatchObject({ boreM: expect.closeTo(1.1811e-3, 6) });
     // The figure that is sized is not what the answer depends on; the circuit around it is.
@@ -45,7 +56,10 @@ describe('Which size would do, on the part’s sheet', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Which size would do?' }));
     await screen.findByText(/^Every usual size would do, from 10 rows, 210 mm up\.$/);
     const rows = screen.getAllByRole('row').slice(1);
-    expect([rows.length, rows[0]!.textContent]).toEqual([15, expect.stringMatching(/^as it is1\d\d\.\d.°C8\d\.\d.°C$/)]);
+    expect([rows.length, rows[0]!.textContent]).toEqual([
+      15,
+      expect.stringMatching(/^as it is1\d\d\.\d.°C8\d\.\d.°C$/),
+    ]);
     fireEvent.click(within(rows[4]!).getByRole('button', { name: 'Fit 19 rows, 210 mm' }));
     const fitted = partNow('noseCooler') as { cooling: { faceAreaM2: number } };
     expect(fitted.cooling.faceAreaM2).toBeCloseTo(19 * 0.0158 * 0.21, 6);
@@ -60,7 +74,11 @@ describe('The margin that a size is asked for', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Which would do?' }));
     await screen.findByText(/will do\.$/);
     fireEvent.change(screen.getByRole('combobox', { name: 'To supply' }), { target: { value: 'mains' } });
-    const { bands, high } = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'], consumer: 'mains' });
+    const { bands, high } = studyHere(SIZING_STUDY, project, {
+      part: 'turboRestrictor',
+      path: ['boreM'],
+      consumer: 'mains',
+    });
     const mm = (si: number) => (1000 * si).toFixed(2);
     await screen.findByText(new RegExp(`^${mm(bands[0]!.low)}.mm to ${mm(bands[0]!.high)}.mm will do\\.$`));
     expect(bands[0]!.high).toBeLessThanOrEqual(high);

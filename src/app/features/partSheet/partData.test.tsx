@@ -16,7 +16,10 @@ const made = CircuitSolver.of(demoProject(), 'noseCooler');
 if (!made.ok) throw new Error('refused');
 const LITRE_PER_MIN = 1e-3 / 60;
 const BAR = 1e5;
-const partOf = (id: string, variant = 'noseCooler') => demoProject().variants.find((v) => v.id === variant)!.circuit.parts.find((p) => p.id === id)!;
+const partOf = (id: string, variant = 'noseCooler') =>
+  demoProject()
+    .variants.find((v) => v.id === variant)!
+    .circuit.parts.find((p) => p.id === id)!;
 const said = (role: 'alert' | 'status') => screen.getByRole(role, { hidden: true }).textContent;
 
 /** Types a curve and presses the button; what was handed over, if anything was. */
@@ -40,7 +43,10 @@ describe('A data sheet’s curve', () => {
 
   it('is read with semicolons, blank lines and units of its own', () => {
     const filter = curve('10;8kPa\n\n  20;0.32 \n')!;
-    expect([filter.ratedFlowM3S / LITRE_PER_MIN, filter.ratedPressureDropPa / BAR]).toEqual([expect.closeTo(20, 9), expect.closeTo(0.32, 9)]);
+    expect([filter.ratedFlowM3S / LITRE_PER_MIN, filter.ratedPressureDropPa / BAR]).toEqual([
+      expect.closeTo(20, 9),
+      expect.closeTo(0.32, 9),
+    ]);
   });
 
   it('names the line that cannot be read, and keeps the part', () => {
@@ -48,7 +54,11 @@ describe('A data sheet’s curve', () => {
     expect(said('alert')).toBe('Line 2, “30 heavy”: write a flow in L/min and a drop in bar, for instance 20 0.08.');
   });
 
-  it.each([['one point', '20 0.08'], ['a drop that falls', '10 0.4\n40 0.05'], ['one flow twice', '20 0.08\n20 0.09']])('is refused with what to do where it is %s', (_, text) => {
+  it.each([
+    ['one point', '20 0.08'],
+    ['a drop that falls', '10 0.4\n40 0.05'],
+    ['one flow twice', '20 0.08\n20 0.09'],
+  ])('is refused with what to do where it is %s', (_, text) => {
     expect(curve(text)).toBeUndefined();
     expect(said('alert')).toContain('give two flows at least, with a drop that grows as the flow grows');
   });
@@ -93,7 +103,9 @@ describe('Ends and bends', () => {
     fireEvent.click(rows[0]!);
     expect((taken[0] as typeof hose).losses).toEqual(hose.losses.slice(1));
     const choice = screen.getByLabelText('End or bend');
-    const names = within(choice).getAllByRole('option', { hidden: true }).map((o) => (o as HTMLOptionElement).value);
+    const names = within(choice)
+      .getAllByRole('option', { hidden: true })
+      .map((o) => (o as HTMLOptionElement).value);
     fireEvent.change(choice, { target: { value: names[0] } });
     fireEvent.click(screen.getByText('Add it'));
     expect((taken[1] as typeof hose).losses.slice(0, -1)).toEqual(hose.losses);
@@ -106,12 +118,19 @@ describe('Ends and bends', () => {
 });
 
 describe('A drain from the side', () => {
-  const result = made.circuit.solve(made.circuit.stateAt(7000 / 60, 393.15)).drains.find((d) => d.part === 'turboDrain')!;
+  const result = made.circuit
+    .solve(made.circuit.stateAt(7000 / 60, 393.15))
+    .drains.find((d) => d.part === 'turboDrain')!;
   const drain = partOf('turboDrain') as PartOf<'drain'>;
-  const draw = (profile: PartOf<'drain'>['profile']) => render(<DrainProfile drain={{ ...drain, profile }} result={result} levelM={-0.15} units={{}} />);
+  const draw = (profile: PartOf<'drain'>['profile']) =>
+    render(<DrainProfile drain={{ ...drain, profile }} result={result} levelM={-0.15} units={{}} />);
 
   it('names its heights and its verdict, and marks where it climbs', () => {
-    const { container } = draw([{ alongM: 0, heightM: 0.3 }, { alongM: 0.3, heightM: -0.2 }, { alongM: 0.5, heightM: -0.05 }]);
+    const { container } = draw([
+      { alongM: 0, heightM: 0.3 },
+      { alongM: 0.3, heightM: -0.2 },
+      { alongM: 0.5, heightM: -0.05 },
+    ]);
     expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(/^Height profile of Turbo drain: ./);
     expect(container.textContent).toMatch(/outlet 0\.300.m/);
     expect(container.textContent).toMatch(/port −0\.050.m/);
@@ -119,7 +138,10 @@ describe('A drain from the side', () => {
   });
 
   it('marks nothing where it falls all the way', () => {
-    const { container } = draw([{ alongM: 0, heightM: 0.3 }, { alongM: 0.5, heightM: -0.05 }]);
+    const { container } = draw([
+      { alongM: 0, heightM: 0.3 },
+      { alongM: 0.5, heightM: -0.05 },
+    ]);
     expect(container.querySelectorAll('polyline[stroke="var(--alarm)"]')).toHaveLength(0);
   });
 
@@ -134,7 +156,11 @@ describe('A law on the sheet', () => {
     const result = made.circuit.solve(made.circuit.stateAt(7000 / 60, 373.15));
     const [law] = explainPart(partOf('relief'), result);
     const { container } = render(<LawView law={law!} units={{ pressure: 'psi' }} />);
-    expect([...container.querySelectorAll('.equation')].map((e) => e.textContent)).toEqual(['lift = (Δp − Δp_crack)/(Δp_full − Δp_crack)', 'Δp = ρV²/(2Cd²) + 6πμV/d_h', 'Q = A·lift·V + leak']);
+    expect([...container.querySelectorAll('.equation')].map((e) => e.textContent)).toEqual([
+      'lift = (Δp − Δp_crack)/(Δp_full − Δp_crack)',
+      'Δp = ρV²/(2Cd²) + 6πμV/d_h',
+      'Q = A·lift·V + leak',
+    ]);
     expect(container.textContent).toMatch(/lift = \(\d+\.\d.psi − 69\.6.psi\) ÷ \(87\.0.psi − 69\.6.psi\) → 0\.\d+/);
     expect(container.textContent).toMatch(/Sampson \(1891\)/);
   });

@@ -66,7 +66,10 @@ describe('A part’s numbers', () => {
     show(<Form id="turboRestrictor" />);
     expect(field('Measured discharge coefficient').value).toBe('0.7');
     type('Measured discharge coefficient', '');
-    expect('dischargeCoefficient' in partNow('turboRestrictor') && (partNow('turboRestrictor') as { dischargeCoefficient?: number }).dischargeCoefficient).toBeFalsy();
+    expect(
+      'dischargeCoefficient' in partNow('turboRestrictor') &&
+        (partNow('turboRestrictor') as { dischargeCoefficient?: number }).dischargeCoefficient,
+    ).toBeFalsy();
   });
 
   it('come in groups with headings, springs among them, each offered for sizing', () => {
@@ -97,7 +100,10 @@ describe('A part’s numbers', () => {
     expect(inside.getByRole('alert', { hidden: true }).textContent).toContain('Give the rows, 1 to 100');
     fireEvent.change(inside.getByLabelText('Rows'), { target: { value: '25' } });
     fireEvent.click(inside.getByText('Estimate from these'));
-    expect((partNow('noseCooler') as Extract<Part, { kind: 'cooler' }>).cooling).toMatchObject({ kind: 'air', faceAreaM2: expect.closeTo(25 * 0.0158 * 0.28, 6) });
+    expect((partNow('noseCooler') as Extract<Part, { kind: 'cooler' }>).cooling).toMatchObject({
+      kind: 'air',
+      faceAreaM2: expect.closeTo(25 * 0.0158 * 0.28, 6),
+    });
     fireEvent.change(inside.getByLabelText(/^Oil flow in/), { target: { value: '20 x' } });
     fireEvent.click(inside.getByText('Use this curve'));
     expect(inside.getByRole('alert', { hidden: true }).textContent).toContain('Line 1, “20 x”');

@@ -41,22 +41,47 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
         }}
         className="inline"
       >
-        <Input value={name} maxLength={80} placeholder="before the cooler" aria-label="Name of the save point" onChange={(event) => setName(event.target.value)} />
-        <Button type="primary" htmlType="submit">Keep as it is now</Button>
+        <Input
+          value={name}
+          maxLength={80}
+          placeholder="before the cooler"
+          aria-label="Name of the save point"
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button type="primary" htmlType="submit">
+          Keep as it is now
+        </Button>
       </form>
-      {problem && <p className="problem" role="alert">{problem}</p>}
+      {problem && (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      )}
       <div className="rows">
         {(points.data ?? []).map((p) => (
           <div key={p.id} className="savepoint">
-            <span><strong>{p.name}</strong><br /><span className="quiet">{new Date(p.at).toLocaleString()}{p.named ? '' : ' · set aside by the app'}</span></span>
             <span>
-              <Button onClick={() => void back(p.id)} aria-label={`Go back to ${p.name}`}>Go back</Button>{' '}
-              <Button onClick={() => void deleteSavePoint(p.id).then(changed)} aria-label={`Throw away ${p.name}`}>Throw away</Button>
+              <strong>{p.name}</strong>
+              <br />
+              <span className="quiet">
+                {new Date(p.at).toLocaleString()}
+                {p.named ? '' : ' · set aside by the app'}
+              </span>
+            </span>
+            <span>
+              <Button onClick={() => void back(p.id)} aria-label={`Go back to ${p.name}`}>
+                Go back
+              </Button>{' '}
+              <Button onClick={() => void deleteSavePoint(p.id).then(changed)} aria-label={`Throw away ${p.name}`}>
+                Throw away
+              </Button>
             </span>
           </div>
         ))}
       </div>
-      {points.data?.length === 0 && <p className="quiet">None yet. Undo goes back within this session; a save point lasts.</p>}
+      {points.data?.length === 0 && (
+        <p className="quiet">None yet. Undo goes back within this session; a save point lasts.</p>
+      )}
     </Modal>
   );
 }

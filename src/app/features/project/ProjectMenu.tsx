@@ -14,11 +14,22 @@ import { AntdTheme } from '../../theme/AntdTheme';
 const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
 
 /** Quantities whose unit a reader may choose here; the rest follow length or have one unit. */
-const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [['Pressure', ['pressure', 'pressurePerSpeed']], ['Temperature', ['temperature', 'temperatureDifference']], ['Flow', ['flow']], ['Lengths', ['bore', 'length', 'clearance', 'area', 'displacement', 'volume']]];
+const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [
+  ['Pressure', ['pressure', 'pressurePerSpeed']],
+  ['Temperature', ['temperature', 'temperatureDifference']],
+  ['Flow', ['flow']],
+  ['Lengths', ['bore', 'length', 'clearance', 'area', 'displacement', 'volume']],
+];
 
 /** Import, export, units and theme; loaded after the sheet, with the dialogs that it may need. */
 export default function ProjectMenu() {
-  return <AntdTheme><AntApp component={false}><Menu /></AntApp></AntdTheme>;
+  return (
+    <AntdTheme>
+      <AntApp component={false}>
+        <Menu />
+      </AntApp>
+    </AntdTheme>
+  );
 }
 
 function Menu() {
@@ -31,11 +42,23 @@ function Menu() {
   const { modal, message } = AntApp.useApp();
   const file = useRef<HTMLInputElement>(null);
 
-  const exportFile = () => saveFile(`${project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tidal.json`, project);
+  const exportFile = () =>
+    saveFile(`${project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tidal.json`, project);
 
   const importFile = async (chosen: File) => {
     const refuse = (sentences: readonly string[]) =>
-      modal.error({ title: `${chosen.name} was not opened`, content: <div>{sentences.map((s) => <p key={s}>{s}</p>)}<p>Your project is as it was.</p></div>, okText: 'Understood' });
+      modal.error({
+        title: `${chosen.name} was not opened`,
+        content: (
+          <div>
+            {sentences.map((s) => (
+              <p key={s}>{s}</p>
+            ))}
+            <p>Your project is as it was.</p>
+          </div>
+        ),
+        okText: 'Understood',
+      });
     if (chosen.size > LARGEST_FILE_BYTES) return void refuse([sayIssue(fileTooLarge(chosen.size))]);
     let text: string;
     try {
@@ -50,25 +73,44 @@ function Menu() {
   };
 
   const unitItems = CHOICES.map(([label, quantities]) => ({
-    key: label, label,
+    key: label,
+    label,
     children: (QUANTITIES[quantities[0]!] as readonly DisplayUnit[]).map((u, i) => ({
-      key: `${label}-${u.id}`, label: u.symbol,
-      onClick: () => setUnits({ ...units, ...Object.fromEntries(quantities.map((q) => [q, ((QUANTITIES[q] as readonly DisplayUnit[])[i] ?? (QUANTITIES[q] as readonly DisplayUnit[])[0]!).id])) }),
+      key: `${label}-${u.id}`,
+      label: u.symbol,
+      onClick: () =>
+        setUnits({
+          ...units,
+          ...Object.fromEntries(
+            quantities.map((q) => [
+              q,
+              ((QUANTITIES[q] as readonly DisplayUnit[])[i] ?? (QUANTITIES[q] as readonly DisplayUnit[])[0]!).id,
+            ]),
+          ),
+        }),
     })),
   }));
 
   return (
     <>
       <input
-        ref={file} type="file" accept=".json,application/json" hidden aria-label="Project file"
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Project file"
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           event.target.value = '';
           if (chosen) void importFile(chosen);
         }}
       />
-      <Dropdown trigger={['click']} menu={{ items: unitItems }}><Button>Units</Button></Dropdown>
-      <Button onClick={() => setTheme(theme === 'dark' ? 'light' : 'dark')} aria-pressed={theme === 'dark'}>{theme === 'dark' ? 'Light' : 'Dark'}</Button>
+      <Dropdown trigger={['click']} menu={{ items: unitItems }}>
+        <Button>Units</Button>
+      </Dropdown>
+      <Button onClick={() => setTheme(theme === 'dark' ? 'light' : 'dark')} aria-pressed={theme === 'dark'}>
+        {theme === 'dark' ? 'Light' : 'Dark'}
+      </Button>
       <Dropdown
         trigger={['click']}
         menu={{
@@ -78,22 +120,39 @@ function Menu() {
             { key: 'export', label: 'Export', onClick: exportFile },
             { key: 'save', label: 'Save points…', onClick: () => setHistory(true) },
             { type: 'divider' },
-            { key: 'copy', label: 'Copy this variant', onClick: () => copyVariant(`${activeVariant(project).name}, changed`) },
+            {
+              key: 'copy',
+              label: 'Copy this variant',
+              onClick: () => copyVariant(`${activeVariant(project).name}, changed`),
+            },
             { key: 'tidy', label: 'Tidy the sheet', onClick: tidy },
             { type: 'divider' },
             ...DEMOS.map((demo) => ({
-              key: demo.name, label: `Demo: ${demo.name}, ${demo.about}`,
-              onClick: () => void loadDemo(demo).then(async (loaded) => {
-                await openProject(loaded);
-                await navigate('/');
-              }, (error: unknown) => void modal.error({ title: 'The demo was not opened', content: error instanceof Error ? error.message : '' })),
+              key: demo.name,
+              label: `Demo: ${demo.name}, ${demo.about}`,
+              onClick: () =>
+                void loadDemo(demo).then(
+                  async (loaded) => {
+                    await openProject(loaded);
+                    await navigate('/');
+                  },
+                  (error: unknown) =>
+                    void modal.error({
+                      title: 'The demo was not opened',
+                      content: error instanceof Error ? error.message : '',
+                    }),
+                ),
             })),
           ],
         }}
       >
         <Button>Project</Button>
       </Dropdown>
-      {history && <Suspense fallback={null}><HistoryDialog open onClose={() => setHistory(false)} /></Suspense>}
+      {history && (
+        <Suspense fallback={null}>
+          <HistoryDialog open onClose={() => setHistory(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

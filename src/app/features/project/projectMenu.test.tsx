@@ -12,23 +12,35 @@ const DEMO = readFileSync('demo/larkspur.json', 'utf8');
 
 // antd's own animations and messages settle by timers of theirs, outside any act.
 const { error: said } = console;
-beforeAll(() => jest.spyOn(console, 'error').mockImplementation((...words: unknown[]) => {
-  if (!String(words[0]).includes('not wrapped in act')) said(...words);
-}));
+beforeAll(() =>
+  jest.spyOn(console, 'error').mockImplementation((...words: unknown[]) => {
+    if (!String(words[0]).includes('not wrapped in act')) said(...words);
+  }),
+);
 
 /** Where the page stands. */
 function Here() {
   return <output aria-label="Path">{useLocation().pathname}</output>;
 }
 const path = () => screen.getByLabelText('Path').textContent;
-const shown = () => show(<><ProjectMenu /><Here /></>);
+const shown = () =>
+  show(
+    <>
+      <ProjectMenu />
+      <Here />
+    </>,
+  );
 async function choose(name: RegExp | string) {
   fireEvent.click(screen.getByRole('button', { name: 'Project' }));
   fireEvent.click(await screen.findByRole('menuitem', { name }));
 }
 /** Hands a file over as the browser does. jsdom's own files cannot be read as text. */
 function hand(name: string, text: string | undefined, size = text?.length ?? 0) {
-  const file = { name, size, text: () => (text === undefined ? Promise.reject(new Error('gone')) : Promise.resolve(text)) };
+  const file = {
+    name,
+    size,
+    text: () => (text === undefined ? Promise.reject(new Error('gone')) : Promise.resolve(text)),
+  };
   const input = document.querySelector('input[type=file]')!;
   Object.defineProperty(input, 'files', { value: [file], configurable: true });
   fireEvent.change(input);
@@ -71,7 +83,9 @@ describe('The project menu', () => {
     let blob: Blob | undefined;
     URL.createObjectURL = (made: Blob) => ((blob = made), 'blob:made');
     URL.revokeObjectURL = () => undefined;
-    const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+    const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (
+      this: HTMLAnchorElement,
+    ) {
       files.push({ name: this.download, blob: blob! });
     });
     await choose('Export');
@@ -95,7 +109,10 @@ describe('The project menu', () => {
     const variants = bench().project!.variants.length;
     await choose('Copy this variant');
     expect(bench().project!.variants).toHaveLength(variants + 1);
-    expect(bench().project!.variants.at(-1)).toMatchObject({ name: expect.stringMatching(/, changed$/), basedOn: expect.any(String) });
+    expect(bench().project!.variants.at(-1)).toMatchObject({
+      name: expect.stringMatching(/, changed$/),
+      basedOn: expect.any(String),
+    });
   });
 
   it('changes units for all that are measured alike, and the theme', async () => {
@@ -122,7 +139,9 @@ describe('Save points', () => {
     const points = within(await dialog());
     fireEvent.click(points.getByRole('button', { name: 'Keep as it is now' }));
     expect(points.getByRole('alert').textContent).toBe('Give it a name by which you will know it.');
-    fireEvent.change(points.getByRole('textbox', { name: 'Name of the save point' }), { target: { value: 'before the cooler' } });
+    fireEvent.change(points.getByRole('textbox', { name: 'Name of the save point' }), {
+      target: { value: 'before the cooler' },
+    });
     fireEvent.click(points.getByRole('button', { name: 'Keep as it is now' }));
     await points.findByText('before the cooler');
     act(() => bench().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));

@@ -9,28 +9,65 @@ export const FIGURES_HEIGHT = 68;
 const CHARACTER = 7;
 
 /** The figures under the profile: what each part takes and leaves, and each consumer's verdict with its margin. */
-export function Figures({ layout, reading, units }: { readonly layout: SheetLayout; readonly reading: Reading; readonly units: UnitChoice }) {
+export function Figures({
+  layout,
+  reading,
+  units,
+}: {
+  readonly layout: SheetLayout;
+  readonly reading: Reading;
+  readonly units: UnitChoice;
+}) {
   return (
     <g>
-      <text className="t-small ink2" x={8} y={34}>takes</text>
-      <text className="t-small ink2" x={8} y={52}>leaves</text>
+      <text className="t-small ink2" x={8} y={34}>
+        takes
+      </text>
+      <text className="t-small ink2" x={8} y={52}>
+        leaves
+      </text>
       {layout.stations.map((s) => {
         const x = (s.x0 + s.x1) / 2;
         if (s.role === 'consumer') {
           const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
           if (!consumer) return null;
           const { decisive } = consumer;
-          const side = decisive ? (decisive.margin < 0 ? (decisive.side === 'low' ? 'under low' : 'over high') : decisive.side === 'low' ? 'above low' : 'below high') : '';
+          const side = decisive
+            ? decisive.margin < 0
+              ? decisive.side === 'low'
+                ? 'under low'
+                : 'over high'
+              : decisive.side === 'low'
+                ? 'above low'
+                : 'below high'
+            : '';
           const unit = decisive ? displayUnit(decisive.quantity, units).symbol : '';
           const bad = !consumer.supplied;
           return (
             <g key={s.part.id}>
               <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
               <VerdictMark verdict={consumer.verdict} x={s.x0 + 13} y={11} label={false} scale={0.8} />
-              <text className={`t-small narrow ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 23} y={15}>{VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}</text>
-              {decisive && <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>{formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}{decisive.quantity === 'pressure' && <tspan className="t-small ink2" fontWeight={520} dx={3}>{unit}</tspan>}</text>}
-              {decisive && <text className="t-small narrow ink2" x={s.x0 + 6} y={50}>{decisive.quantity === 'pressure' ? side : `${unit} ${side.split(' ')[0]}`}</text>}
-              <text className="t-small narrow ink2" x={s.x0 + 6} y={65}>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</text>
+              <text className={`t-small narrow ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 23} y={15}>
+                {VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}
+              </text>
+              {decisive && (
+                <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>
+                  {formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}
+                  {decisive.quantity === 'pressure' && (
+                    <tspan className="t-small ink2" fontWeight={520} dx={3}>
+                      {unit}
+                    </tspan>
+                  )}
+                </text>
+              )}
+              {decisive && (
+                <text className="t-small narrow ink2" x={s.x0 + 6} y={50}>
+                  {decisive.quantity === 'pressure' ? side : `${unit} ${side.split(' ')[0]}`}
+                </text>
+              )}
+              <text className="t-small narrow ink2" x={s.x0 + 6} y={65}>
+                {consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}
+              </text>
             </g>
           );
         }
@@ -41,9 +78,17 @@ export function Figures({ layout, reading, units }: { readonly layout: SheetLayo
         const takes = outlet - inlet;
         return (
           <g key={s.part.id} textAnchor="middle">
-            <text className="t-small" fontWeight={640} x={x} y={16}>{short(s.part.name, s.x1 - s.x0)}<title>{s.part.name}</title></text>
-            <text className="t-small" fontWeight={640} x={x} y={34}>{takes > 0 ? '+' : ''}{formatFigure(takes, 'pressure', units)}</text>
-            <text className="t-small" x={x} y={52}>{formatFigure(outlet, 'pressure', units)}</text>
+            <text className="t-small" fontWeight={640} x={x} y={16}>
+              {short(s.part.name, s.x1 - s.x0)}
+              <title>{s.part.name}</title>
+            </text>
+            <text className="t-small" fontWeight={640} x={x} y={34}>
+              {takes > 0 ? '+' : ''}
+              {formatFigure(takes, 'pressure', units)}
+            </text>
+            <text className="t-small" x={x} y={52}>
+              {formatFigure(outlet, 'pressure', units)}
+            </text>
           </g>
         );
       })}

@@ -11,21 +11,40 @@ describe('Every kind of part on the screen', () => {
   it('has a drawing of its own, but for lines and returns, which are drawn as what they carry', () => {
     const byKind = new Map<string, string>();
     for (const { entry, part } of drawn) {
-      const markup = renderToStaticMarkup(<svg><PartSymbol part={part} opening={0.5} /></svg>);
+      const markup = renderToStaticMarkup(
+        <svg>
+          <PartSymbol part={part} opening={0.5} />
+        </svg>,
+      );
       const isRun = part.kind === 'line' || isReturn(part);
       expect([entry.id, markup === '<svg></svg>']).toEqual([entry.id, isRun]);
       if (isRun) continue;
       // No other kind of part looks the same.
       const other = byKind.get(markup);
-      expect([entry.id, other === undefined || other === part.kind || (other === 'relief' && part.kind === 'checkValve')]).toEqual([entry.id, true]);
+      expect([
+        entry.id,
+        other === undefined || other === part.kind || (other === 'relief' && part.kind === 'checkValve'),
+      ]).toEqual([entry.id, true]);
       byKind.set(markup, part.kind);
     }
   });
 
   it('has a place on the sheet', () => {
-    const { circuit } = { circuit: { parts: [partSchema.parse({ id: 'tank', kind: 'sump', name: 'Sump', levelM: 0 }), ...drawn.map(({ part }, i) => ({ ...part, id: `p${i}` }))], joints: [] } };
+    const { circuit } = {
+      circuit: {
+        parts: [
+          partSchema.parse({ id: 'tank', kind: 'sump', name: 'Sump', levelM: 0 }),
+          ...drawn.map(({ part }, i) => ({ ...part, id: `p${i}` })),
+        ],
+        joints: [],
+      },
+    };
     const layout = layoutSheet(circuit);
-    const places = [...layout.stations.map((s) => s.part.id), ...layout.returns.flatMap((r) => (r.part === undefined ? [] : [r.part])), ...layout.reservoirs.map((r) => r.part.id)];
+    const places = [
+      ...layout.stations.map((s) => s.part.id),
+      ...layout.returns.flatMap((r) => (r.part === undefined ? [] : [r.part])),
+      ...layout.reservoirs.map((r) => r.part.id),
+    ];
     expect(places.sort()).toEqual(circuit.parts.map((p) => p.id).sort());
   });
 });

@@ -33,49 +33,133 @@ export function Plan(props: {
   const dim = (parts: readonly string[]) => (traced.size > 0 && !parts.some((part) => traced.has(part)) ? 0.45 : 1);
   const labels = placeLabels(layout.stations, (s) => ribbonWidth(reading.flowM3S(s.part.id)) / 2);
   // Wide ribbons first, so that thin branches stay visible where they leave.
-  const runs = [...layout.runs].map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries, run.less)) })).sort((a, b) => b.width - a.width);
+  const runs = [...layout.runs]
+    .map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries, run.less)) }))
+    .sort((a, b) => b.width - a.width);
   return (
     <g>
-      {layout.returns.map((run) => <Return key={run.key} run={run} {...props} opacity={dim(run.carries)} />)}
-      {layout.returns.some((run) => run.key === 'bus') && <text className="t-small ink2 paper-tag" x={layout.reservoirs.length > 1 ? 190 : 112} y={layout.busY - 7}>returns</text>}
+      {layout.returns.map((run) => (
+        <Return key={run.key} run={run} {...props} opacity={dim(run.carries)} />
+      ))}
+      {layout.returns.some((run) => run.key === 'bus') && (
+        <text className="t-small ink2 paper-tag" x={layout.reservoirs.length > 1 ? 190 : 112} y={layout.busY - 7}>
+          returns
+        </text>
+      )}
       {runs.map(({ run, width }) => (
         <g key={run.key} opacity={dim(run.carries)}>
-          <Ribbon points={run.points} width={width} tint={pressureTint(reading.pressurePa(run.port))} unfiltered={unfiltered.has(run.port)} />
+          <Ribbon
+            points={run.points}
+            width={width}
+            tint={pressureTint(reading.pressurePa(run.port))}
+            unfiltered={unfiltered.has(run.port)}
+          />
         </g>
       ))}
       {layout.reservoirs.map(({ part, x, y }) => (
-        <g key={part.id} className="part" role="button" tabIndex={part.id === props.focusPart ? 0 : -1} data-part={part.id} aria-label={part.name} aria-pressed={props.selected === part.id} onKeyDown={props.onKeyDown} onClick={() => props.onSelect(part.id)} transform={`translate(${x} ${y})`}>
+        <g
+          key={part.id}
+          className="part"
+          role="button"
+          tabIndex={part.id === props.focusPart ? 0 : -1}
+          data-part={part.id}
+          aria-label={part.name}
+          aria-pressed={props.selected === part.id}
+          onKeyDown={props.onKeyDown}
+          onClick={() => props.onSelect(part.id)}
+          transform={`translate(${x} ${y})`}
+        >
           <rect className="focus-ring" x={-34} y={-20} width={68} height={72} />
           <path d="M-28 -16 V34 H28 V-16" className="symbol" />
-          <path d="M-26 2 q6 -6 13 0 t13 0 t13 0 t13 0 V32 H-26 Z" fill="var(--tint-0)" stroke="var(--ink)" strokeWidth={1.5} />
-          <text className="t-name" x={-28} y={50} aria-hidden="true">{part.name}</text>
+          <path
+            d="M-26 2 q6 -6 13 0 t13 0 t13 0 t13 0 V32 H-26 Z"
+            fill="var(--tint-0)"
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+          />
+          <text className="t-name" x={-28} y={50} aria-hidden="true">
+            {part.name}
+          </text>
         </g>
       ))}
-      {layout.stations.map((station) => <StationMark key={station.part.id} station={station} label={labels.get(station.part.id)!} {...props} opacity={dim([station.part.id])} />)}
-      {layout.insertions.map((at) => <InsertionPoint key={at.before} at={at} onInsert={props.onInsert} />)}
+      {layout.stations.map((station) => (
+        <StationMark
+          key={station.part.id}
+          station={station}
+          label={labels.get(station.part.id)!}
+          {...props}
+          opacity={dim([station.part.id])}
+        />
+      ))}
+      {layout.insertions.map((at) => (
+        <InsertionPoint key={at.before} at={at} onInsert={props.onInsert} />
+      ))}
     </g>
   );
 }
 
 /** A return, dotted; a drain carries its name and what it is found with. */
-function Return({ run, reading, units, flags, onSelect, onKeyDown, focusPart, selected, opacity }: Parameters<typeof Plan>[0] & { readonly run: ReturnRun; readonly opacity: number }) {
+function Return({
+  run,
+  reading,
+  units,
+  flags,
+  onSelect,
+  onKeyDown,
+  focusPart,
+  selected,
+  opacity,
+}: Parameters<typeof Plan>[0] & { readonly run: ReturnRun; readonly opacity: number }) {
   const flow = Math.abs(reading.flowOf(run.carries));
   const drain = run.part === undefined ? undefined : reading.result.drains.find((d) => d.part === run.part);
   const [x, y] = run.points[0]!;
   const weight = run.part === undefined ? undefined : flags.get(run.part);
   return (
     <g opacity={opacity}>
-      <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke={weight === 'stop' || weight === 'mend' ? 'var(--alarm)' : 'var(--ink2)'} strokeWidth={Math.min(5, 2 + ribbonWidth(drain?.flowM3S ?? flow) / 8)} strokeDasharray="0.1 5" strokeLinecap="round" />
+      <polyline
+        points={run.points.map((p) => p.join(',')).join(' ')}
+        fill="none"
+        stroke={weight === 'stop' || weight === 'mend' ? 'var(--alarm)' : 'var(--ink2)'}
+        strokeWidth={Math.min(5, 2 + ribbonWidth(drain?.flowM3S ?? flow) / 8)}
+        strokeDasharray="0.1 5"
+        strokeLinecap="round"
+      />
       {run.label && run.part && (
         <>
           <g
-            className="part" role="button" tabIndex={run.part === focusPart ? 0 : -1} data-part={run.part} aria-pressed={selected === run.part} onKeyDown={onKeyDown} onClick={() => onSelect(run.part)}
-            aria-label={[run.label, drain ? DRAIN_WORDS[drain.verdict] : '', formatQuantity(drain?.flowM3S ?? flow, 'flow', units)].filter(Boolean).join(', ')}
+            className="part"
+            role="button"
+            tabIndex={run.part === focusPart ? 0 : -1}
+            data-part={run.part}
+            aria-pressed={selected === run.part}
+            onKeyDown={onKeyDown}
+            onClick={() => onSelect(run.part)}
+            aria-label={[
+              run.label,
+              drain ? DRAIN_WORDS[drain.verdict] : '',
+              formatQuantity(drain?.flowM3S ?? flow, 'flow', units),
+            ]
+              .filter(Boolean)
+              .join(', ')}
           >
             <rect className="focus-ring" x={x - 190} y={y - 6} width={186} height={26} />
-            <polyline points={run.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="transparent" strokeWidth={30} />
+            <polyline
+              points={run.points.map((p) => p.join(',')).join(' ')}
+              fill="none"
+              stroke="transparent"
+              strokeWidth={30}
+            />
           </g>
-          <text aria-hidden="true" pointerEvents="none" className={`t-small paper-tag${weight === 'stop' || weight === 'mend' ? ' alarm' : ' ink2'}`} x={x - 8} y={y + 14} textAnchor="end">{run.label} {formatQuantity(drain?.flowM3S ?? flow, 'flow', units)}</text>
+          <text
+            aria-hidden="true"
+            pointerEvents="none"
+            className={`t-small paper-tag${weight === 'stop' || weight === 'mend' ? ' alarm' : ' ink2'}`}
+            x={x - 8}
+            y={y + 14}
+            textAnchor="end"
+          >
+            {run.label} {formatQuantity(drain?.flowM3S ?? flow, 'flow', units)}
+          </text>
           <Flag weight={weight} x={run.points[run.points.length - 1]![0] + 18} y={y} />
         </>
       )}
@@ -85,20 +169,43 @@ function Return({ run, reading, units, flags, onSelect, onKeyDown, focusPart, se
 
 /** What the audit finds at a part, where it weighs enough to be shown on the drawing. */
 function Flag({ weight, x, y }: { readonly weight: Weight | undefined; readonly x: number; readonly y: number }) {
-  return weight === 'stop' || weight === 'mend' ? <WeightMark weight={weight} x={x} y={y} scale={0.75} label={false} /> : null;
+  return weight === 'stop' || weight === 'mend' ? (
+    <WeightMark weight={weight} x={x} y={y} scale={0.75} label={false} />
+  ) : null;
 }
 
 /** A stretch of line where a part can be put in: a plus under the pointer, or at a tap. Without a pointer the same is done from the part, by its + key. */
 function InsertionPoint({ at, onInsert }: { readonly at: Insertion; readonly onInsert: (before: string) => void }) {
   return (
-    <g className="insertion" data-before={at.before} aria-hidden="true" onClick={() => onInsert(at.before)} transform={`translate(${at.x} ${at.y})`}>
+    <g
+      className="insertion"
+      data-before={at.before}
+      aria-hidden="true"
+      onClick={() => onInsert(at.before)}
+      transform={`translate(${at.x} ${at.y})`}
+    >
       <rect x={-9} y={-15} width={18} height={30} fill="transparent" />
-      <g className="plus"><rect x={-11} y={-11} width={22} height={22} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} /><path d="M-6 0 H6 M0 -6 V6" stroke="var(--accent-ink)" strokeWidth={2.5} /></g>
+      <g className="plus">
+        <rect x={-11} y={-11} width={22} height={22} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} />
+        <path d="M-6 0 H6 M0 -6 V6" stroke="var(--accent-ink)" strokeWidth={2.5} />
+      </g>
     </g>
   );
 }
 
-function StationMark({ station, label, reading, units, selected, focusPart, flags, came, onSelect, onKeyDown, opacity }: Parameters<typeof Plan>[0] & { readonly station: Station; readonly label: Label; readonly opacity: number }) {
+function StationMark({
+  station,
+  label,
+  reading,
+  units,
+  selected,
+  focusPart,
+  flags,
+  came,
+  onSelect,
+  onKeyDown,
+  opacity,
+}: Parameters<typeof Plan>[0] & { readonly station: Station; readonly label: Label; readonly opacity: number }) {
   const { part, x0, x1, y, role } = station;
   const x = (x0 + x1) / 2;
   const consumer = reading.result.consumers.find((c) => c.part === part.id);
@@ -107,18 +214,53 @@ function StationMark({ station, label, reading, units, selected, focusPart, flag
   return (
     <g opacity={opacity} onClick={() => onSelect(part.id)}>
       <g
-        className="part" role="button" tabIndex={part.id === focusPart ? 0 : -1} data-part={part.id} aria-pressed={selected === part.id}
-        aria-label={partSentence(part, reading, reading.result, units)} onKeyDown={onKeyDown}
+        className="part"
+        role="button"
+        tabIndex={part.id === focusPart ? 0 : -1}
+        data-part={part.id}
+        aria-pressed={selected === part.id}
+        aria-label={partSentence(part, reading, reading.result, units)}
+        onKeyDown={onKeyDown}
       >
-        {came.includes(part.id) && <rect className="came" x={x0 + 1} y={label.top - 2} width={x1 - x0 - 2} height={label.bottom - label.top + 4} />}
+        {came.includes(part.id) && (
+          <rect
+            className="came"
+            x={x0 + 1}
+            y={label.top - 2}
+            width={x1 - x0 - 2}
+            height={label.bottom - label.top + 4}
+          />
+        )}
         <rect className="column" x={x0} y={label.top} width={x1 - x0} height={label.bottom - label.top} />
         <rect className="focus-ring" x={x0 + 2} y={label.top} width={x1 - x0 - 4} height={label.bottom - label.top} />
-        <g transform={`translate(${small ? x - 14 : x} ${y})`}><PartSymbol part={part} opening={reading.opening(part.id)} /></g>
+        <g transform={`translate(${small ? x - 14 : x} ${y})`}>
+          <PartSymbol part={part} opening={reading.opening(part.id)} />
+        </g>
       </g>
       <g aria-hidden="true" pointerEvents="none">
-        {!small && label.lines.map((line, i) => <text key={line} className="t-name paper-tag" x={label.textX} y={label.nameY + 13 * i} textAnchor={label.anchor}>{line}</text>)}
-        <text className="t-small ink2 paper-tag" x={label.textX} y={label.nameY + (small ? 5 : 13 * label.lines.length)} textAnchor={label.anchor}>{cutOff ? 'cut off' : partDetail(part, reading, units)}</text>
-        {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />}
+        {!small &&
+          label.lines.map((line, i) => (
+            <text
+              key={line}
+              className="t-name paper-tag"
+              x={label.textX}
+              y={label.nameY + 13 * i}
+              textAnchor={label.anchor}
+            >
+              {line}
+            </text>
+          ))}
+        <text
+          className="t-small ink2 paper-tag"
+          x={label.textX}
+          y={label.nameY + (small ? 5 : 13 * label.lines.length)}
+          textAnchor={label.anchor}
+        >
+          {cutOff ? 'cut off' : partDetail(part, reading, units)}
+        </text>
+        {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && (
+          <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />
+        )}
         <Flag weight={flags.get(part.id)} {...flagPlace(station)} />
       </g>
     </g>

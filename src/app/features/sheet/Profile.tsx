@@ -15,23 +15,51 @@ export const AXIS_LEFT = 40;
 
 /** Highest pressure that the profile must show [Pa]. */
 export function highestPa(sweep: Sweep | undefined, result: SolveResult): number {
-  return Math.max(0, ...(sweep?.nodeHighPa ?? result.nodes.map((n) => n.pressurePa)).map((p) => p ?? 0), ...result.consumers.map((c) => c.highPressurePa ?? 0));
+  return Math.max(
+    0,
+    ...(sweep?.nodeHighPa ?? result.nodes.map((n) => n.pressurePa)).map((p) => p ?? 0),
+    ...result.consumers.map((c) => c.highPressurePa ?? 0),
+  );
 }
 
 /** The axis's figures, pinned at the left while the sheet scrolls sideways. */
-export function AxisLabels({ axisHeight, topPa, units }: { readonly axisHeight: number; readonly topPa: number; readonly units: UnitChoice }) {
+export function AxisLabels({
+  axisHeight,
+  topPa,
+  units,
+}: {
+  readonly axisHeight: number;
+  readonly topPa: number;
+  readonly units: UnitChoice;
+}) {
   const u = displayUnit('pressure', units);
   const y = (pa: number) => PROFILE_TOP + axisHeight * (1 - pa / topPa);
   return (
     <>
-      {axisMarks(topPa, units).map((pa) => <text key={pa} className="t-small" x={AXIS_LEFT - 6} y={y(pa) + 4} textAnchor="end">{Math.round(toDisplay(pa, u))}</text>)}
-      <text className="t-small ink2" x={AXIS_LEFT - 38} y={PROFILE_TOP + 4}>{u.symbol}</text>
+      {axisMarks(topPa, units).map((pa) => (
+        <text key={pa} className="t-small" x={AXIS_LEFT - 6} y={y(pa) + 4} textAnchor="end">
+          {Math.round(toDisplay(pa, u))}
+        </text>
+      ))}
+      <text className="t-small ink2" x={AXIS_LEFT - 38} y={PROFILE_TOP + 4}>
+        {u.symbol}
+      </text>
     </>
   );
 }
 
 /** The profile: at what pressure, part by part, on the plan's own columns; every consumer ends in its tide post. */
-export function Profile({ axisHeight, layout, reading, sweep, bands, units, unfiltered, traced, onSelect }: {
+export function Profile({
+  axisHeight,
+  layout,
+  reading,
+  sweep,
+  bands,
+  units,
+  unfiltered,
+  traced,
+  onSelect,
+}: {
   readonly axisHeight: number;
   readonly layout: SheetLayout;
   readonly reading: Reading;
@@ -51,11 +79,17 @@ export function Profile({ axisHeight, layout, reading, sweep, bands, units, unfi
   const steps = main.flatMap((s) => step(s, reading));
   const consumers = layout.stations.filter((s) => s.role === 'consumer');
   const end = consumers.length > 0 ? Math.max(...consumers.map((s) => s.x1)) : layout.width;
-  const extreme = (pick: 'nodeLowPa' | 'nodeHighPa') => sweep && main.flatMap((s) => (['in', 'out'] as const).map((port) => {
-    const node = reading.nodeIndex(`${s.part.id}.${port}`);
-    const pa = node === undefined ? null : sweep[pick][node] ?? null;
-    return pa === null ? null : ([port === 'in' ? s.x0 : s.x1, y(pa)] as const);
-  })).filter((p) => p !== null);
+  const extreme = (pick: 'nodeLowPa' | 'nodeHighPa') =>
+    sweep &&
+    main
+      .flatMap((s) =>
+        (['in', 'out'] as const).map((port) => {
+          const node = reading.nodeIndex(`${s.part.id}.${port}`);
+          const pa = node === undefined ? null : (sweep[pick][node] ?? null);
+          return pa === null ? null : ([port === 'in' ? s.x0 : s.x1, y(pa)] as const);
+        }),
+      )
+      .filter((p) => p !== null);
   const last = steps[steps.length - 1];
   return (
     <g>
@@ -66,34 +100,89 @@ export function Profile({ axisHeight, layout, reading, sweep, bands, units, unfi
       ))}
       {steps.map((p, i) => {
         const next = steps[i + 1];
-        return next && <path key={i} d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`} fill={pressureTint((p.pa + next.pa) / 2)} />;
+        return (
+          next && (
+            <path
+              key={i}
+              d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`}
+              fill={pressureTint((p.pa + next.pa) / 2)}
+            />
+          )
+        );
       })}
-      {last && <rect x={last.x} y={y(last.pa)} width={Math.max(0, end - last.x)} height={Math.max(0, zero - y(last.pa))} fill={pressureTint(last.pa)} opacity={0.4} />}
-      <polyline points={[...steps.map((p) => `${p.x},${y(p.pa)}`), ...(last ? [`${end},${y(last.pa)}`] : [])].join(' ')} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
+      {last && (
+        <rect
+          x={last.x}
+          y={y(last.pa)}
+          width={Math.max(0, end - last.x)}
+          height={Math.max(0, zero - y(last.pa))}
+          fill={pressureTint(last.pa)}
+          opacity={0.4}
+        />
+      )}
+      <polyline
+        points={[...steps.map((p) => `${p.x},${y(p.pa)}`), ...(last ? [`${end},${y(last.pa)}`] : [])].join(' ')}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={2.5}
+      />
       {(['nodeHighPa', 'nodeLowPa'] as const).map((pick) => {
         const points = extreme(pick);
         if (!points || points.length === 0) return null;
         const behind = points[Math.min(points.length - 1, 4)]!;
         return (
           <g key={pick}>
-            <polyline points={[...points, [end, points[points.length - 1]![1]] as const].map((p) => p.join(',')).join(' ')} fill="none" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="1 4" strokeLinecap="round" />
-            <text className="t-small paper-tag" x={behind[0] + 6} y={behind[1] - 5}>{pick === 'nodeHighPa' ? 'high tide' : 'low tide'}</text>
+            <polyline
+              points={[...points, [end, points[points.length - 1]![1]] as const].map((p) => p.join(',')).join(' ')}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={1.4}
+              strokeDasharray="1 4"
+              strokeLinecap="round"
+            />
+            <text className="t-small paper-tag" x={behind[0] + 6} y={behind[1] - 5}>
+              {pick === 'nodeHighPa' ? 'high tide' : 'low tide'}
+            </text>
           </g>
         );
       })}
       <line x1={AXIS_LEFT} x2={end} y1={zero} y2={zero} stroke="var(--ink)" strokeWidth={2} />
       {branches(layout, reading).map((branch) => (
-        <polyline key={branch.key} points={branch.points.map((p) => `${p.x},${y(p.pa)}`).join(' ')} fill="none" stroke="var(--ink)" strokeWidth={2} strokeDasharray={unfiltered.has(branch.port) ? '6 3' : undefined} opacity={traced.size > 0 && !branch.parts.some((p) => traced.has(p)) ? 0.35 : 1} />
+        <polyline
+          key={branch.key}
+          points={branch.points.map((p) => `${p.x},${y(p.pa)}`).join(' ')}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={2}
+          strokeDasharray={unfiltered.has(branch.port) ? '6 3' : undefined}
+          opacity={traced.size > 0 && !branch.parts.some((p) => traced.has(p)) ? 0.35 : 1}
+        />
       ))}
       <Fall steps={steps} zero={zero} perPa={perPa} units={units} />
       {consumers.map((s) => {
         const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
         const range = sweep?.consumers.find((c) => c.part === s.part.id);
-        return consumer && <TidePost key={s.part.id} x={(s.x0 + s.x1) / 2} top={PROFILE_TOP} zero={zero} y={y} consumer={consumer} range={range} band={bands.get(s.part.id)} onSelect={() => onSelect(s.part.id)} />;
+        return (
+          consumer && (
+            <TidePost
+              key={s.part.id}
+              x={(s.x0 + s.x1) / 2}
+              top={PROFILE_TOP}
+              zero={zero}
+              y={y}
+              consumer={consumer}
+              range={range}
+              band={bands.get(s.part.id)}
+              onSelect={() => onSelect(s.part.id)}
+            />
+          )
+        );
       })}
       {consumers.map((s) => {
         const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
-        return consumer && <TideFigures key={s.part.id} x={(s.x0 + s.x1) / 2} y={y} consumer={consumer} units={units} />;
+        return (
+          consumer && <TideFigures key={s.part.id} x={(s.x0 + s.x1) / 2} y={y} consumer={consumer} units={units} />
+        );
       })}
     </g>
   );
@@ -106,14 +195,30 @@ interface Point {
 
 function step(s: Station, reading: Reading): Point[] {
   const inlet = reading.pressurePa(`${s.part.id}.in`);
-  const outlet = reading.pressurePa(`${s.part.id}.out`) ?? reading.pressurePa(`${s.part.id}.run`) ?? reading.pressurePa(`${s.part.id}.cooler`);
+  const outlet =
+    reading.pressurePa(`${s.part.id}.out`) ??
+    reading.pressurePa(`${s.part.id}.run`) ??
+    reading.pressurePa(`${s.part.id}.cooler`);
   if (inlet === null || outlet === null) return [];
   // A pump lifts in the middle of its column; the others fall over theirs.
-  return s.part.kind === 'pump' ? [{ x: s.x0, pa: inlet }, { x: (s.x0 + s.x1) / 2, pa: inlet }, { x: (s.x0 + s.x1) / 2, pa: outlet }, { x: s.x1, pa: outlet }] : [{ x: s.x0, pa: inlet }, { x: s.x1, pa: outlet }];
+  return s.part.kind === 'pump'
+    ? [
+        { x: s.x0, pa: inlet },
+        { x: (s.x0 + s.x1) / 2, pa: inlet },
+        { x: (s.x0 + s.x1) / 2, pa: outlet },
+        { x: s.x1, pa: outlet },
+      ]
+    : [
+        { x: s.x0, pa: inlet },
+        { x: s.x1, pa: outlet },
+      ];
 }
 
 /** Branches and detours, each on a line of its own. */
-function branches(layout: SheetLayout, reading: Reading): { key: string; port: string; parts: string[]; points: Point[] }[] {
+function branches(
+  layout: SheetLayout,
+  reading: Reading,
+): { key: string; port: string; parts: string[]; points: Point[] }[] {
   const lines: { key: string; port: string; parts: string[]; points: Point[] }[] = [];
   for (const s of layout.stations) {
     if (s.role !== 'branch' && s.role !== 'detour') continue;
@@ -123,14 +228,38 @@ function branches(layout: SheetLayout, reading: Reading): { key: string; port: s
   for (const s of layout.stations) {
     if (s.role !== 'consumer') continue;
     const pa = reading.pressurePa(`${s.part.id}.in`);
-    const feeder = layout.stations.findLast((o) => (o.role === 'branch' || o.role === 'main') && o.x1 <= s.x0 + 1 && reading.nodeIndex(`${o.part.id}.out`) === reading.nodeIndex(`${s.part.id}.in`));
-    if (pa !== null && feeder?.role === 'branch') lines.push({ key: `${s.part.id}:flat`, port: `${s.part.id}.in`, parts: [s.part.id], points: [{ x: feeder.x1, pa }, { x: (s.x0 + s.x1) / 2, pa }] });
+    const feeder = layout.stations.findLast(
+      (o) =>
+        (o.role === 'branch' || o.role === 'main') &&
+        o.x1 <= s.x0 + 1 &&
+        reading.nodeIndex(`${o.part.id}.out`) === reading.nodeIndex(`${s.part.id}.in`),
+    );
+    if (pa !== null && feeder?.role === 'branch')
+      lines.push({
+        key: `${s.part.id}:flat`,
+        port: `${s.part.id}.in`,
+        parts: [s.part.id],
+        points: [
+          { x: feeder.x1, pa },
+          { x: (s.x0 + s.x1) / 2, pa },
+        ],
+      });
   }
   return lines;
 }
 
 /** The same staircase hung below the axis and exaggerated: at hot idle the losses are small and the landscape flat. */
-function Fall({ steps, zero, perPa, units }: { readonly steps: readonly Point[]; readonly zero: number; readonly perPa: number; readonly units: UnitChoice }) {
+function Fall({
+  steps,
+  zero,
+  perPa,
+  units,
+}: {
+  readonly steps: readonly Point[];
+  readonly zero: number;
+  readonly perPa: number;
+  readonly units: UnitChoice;
+}) {
   const peak = steps.reduce((best, p, i) => (p.pa > (steps[best]?.pa ?? -Infinity) ? i : best), 0);
   const after = steps.slice(peak);
   const from = after[0];
@@ -140,10 +269,23 @@ function Fall({ steps, zero, perPa, units }: { readonly steps: readonly Point[];
   const points = after.map((p) => `${p.x},${zero + (from.pa - p.pa) * perPa * factor}`);
   return (
     <g>
-      <polygon points={[`${from.x},${zero}`, ...points, `${to.x},${zero}`].join(' ')} fill="var(--hair)" opacity={0.6} />
+      <polygon
+        points={[`${from.x},${zero}`, ...points, `${to.x},${zero}`].join(' ')}
+        fill="var(--hair)"
+        opacity={0.6}
+      />
       <polyline points={points.join(' ')} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
-      <text className="t-small paper-tag" x={from.x} y={zero + 15} textAnchor="end">fall ×{factor}</text>
-      <text className="t-name paper-tag" x={to.x - 4} y={zero + (from.pa - to.pa) * perPa * factor + 13} textAnchor="end">{formatFigure(from.pa - to.pa, 'pressure', units)}</text>
+      <text className="t-small paper-tag" x={from.x} y={zero + 15} textAnchor="end">
+        fall ×{factor}
+      </text>
+      <text
+        className="t-name paper-tag"
+        x={to.x - 4}
+        y={zero + (from.pa - to.pa) * perPa * factor + 13}
+        textAnchor="end"
+      >
+        {formatFigure(from.pa - to.pa, 'pressure', units)}
+      </text>
     </g>
   );
 }

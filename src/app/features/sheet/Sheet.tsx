@@ -35,7 +35,14 @@ export type Flags = ReadonlyMap<string, Weight>;
  * @param came parts that a move that is looked at would bring
  * @param flags what the audit finds, to be shown where it is
  */
-export function Sheet({ project, result, sweep, bands, flags, came = NOTHING }: {
+export function Sheet({
+  project,
+  result,
+  sweep,
+  bands,
+  flags,
+  came = NOTHING,
+}: {
   readonly project: Project;
   readonly result: SolveResult;
   readonly sweep: Sweep | undefined;
@@ -56,15 +63,35 @@ export function Sheet({ project, result, sweep, bands, flags, came = NOTHING }: 
   const [focus, setFocus] = useState<string>();
   const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
   const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
-  const traced = useMemo(() => new Set(isPath && path && selected ? [selected, ...path.shares.map((s) => s.part), ...layout.main.slice(0, 2)] : []), [isPath, path, selected, layout]);
+  const traced = useMemo(
+    () =>
+      new Set(
+        isPath && path && selected ? [selected, ...path.shares.map((s) => s.part), ...layout.main.slice(0, 2)] : [],
+      ),
+    [isPath, path, selected, layout],
+  );
   // Where the arrow keys go: columns from left to right, then returns and tanks.
-  const stops = useMemo(() => [...layout.stations.map((s) => s.part.id), ...layout.returns.flatMap((r) => (r.part === undefined ? [] : [r.part])), ...layout.reservoirs.map((r) => r.part.id)], [layout]);
+  const stops = useMemo(
+    () => [
+      ...layout.stations.map((s) => s.part.id),
+      ...layout.returns.flatMap((r) => (r.part === undefined ? [] : [r.part])),
+      ...layout.reservoirs.map((r) => r.part.id),
+    ],
+    [layout],
+  );
   const wanted = focus ?? selected;
   const focusPart = wanted !== undefined && stops.includes(wanted) ? wanted : stops[0];
 
   const onKeyDown = (event: KeyboardEvent) => {
     const here = stops.indexOf((event.currentTarget as HTMLElement).dataset['part'] ?? '');
-    const to = { ArrowRight: here + 1, ArrowDown: here + 1, ArrowLeft: here - 1, ArrowUp: here - 1, Home: 0, End: stops.length - 1 }[event.key];
+    const to = {
+      ArrowRight: here + 1,
+      ArrowDown: here + 1,
+      ArrowLeft: here - 1,
+      ArrowUp: here - 1,
+      Home: 0,
+      End: stops.length - 1,
+    }[event.key];
     if (event.key === 'm' || event.key === 'M' || event.key === '+') {
       event.preventDefault();
       event.stopPropagation();
@@ -80,27 +107,95 @@ export function Sheet({ project, result, sweep, bands, flags, came = NOTHING }: 
     }
   };
 
-  const worst = result.consumers.filter((c) => !c.supplied || c.verdict === 'near').sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
-  const headline = worst ? `${worst.name} ${VERDICT_WORDS[worst.verdict]}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}` : 'Every component is supplied at this state';
-  const headlineX = Math.min(layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112, Math.max(112, available - HEADLINE_WIDTH));
+  const worst = result.consumers
+    .filter((c) => !c.supplied || c.verdict === 'near')
+    .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
+  const headline = worst
+    ? `${worst.name} ${VERDICT_WORDS[worst.verdict]}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
+    : 'Every component is supplied at this state';
+  const headlineX = Math.min(
+    layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112,
+    Math.max(112, available - HEADLINE_WIDTH),
+  );
   const chosen = layout.stations.find((s) => s.part.id === selected);
   const profileTop = layout.planHeight + 2;
   // The axis gives way before the figures slip under the edge.
-  const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, height - layout.planHeight - FIGURES_HEIGHT - LEGEND_HEIGHT - profileHeight(0)));
+  const axisHeight = Math.max(
+    LEAST_AXIS,
+    Math.min(MOST_AXIS, height - layout.planHeight - FIGURES_HEIGHT - LEGEND_HEIGHT - profileHeight(0)),
+  );
   const figuresTop = profileTop + profileHeight(axisHeight);
   return (
     <div className="sheet" ref={sheet}>
-      <h1 className="visually-hidden">Circuit of {project.name}, variant {variant.name}</h1>
-      <div className="pinned"><svg width={AXIS_LEFT} height={profileHeight(axisHeight)} style={{ top: profileTop }} aria-hidden="true"><rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" /><AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} /></svg></div>
-      <svg width={layout.width} height={figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT} role="group" aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M offers moves.">
+      <h1 className="visually-hidden">
+        Circuit of {project.name}, variant {variant.name}
+      </h1>
+      <div className="pinned">
+        <svg width={AXIS_LEFT} height={profileHeight(axisHeight)} style={{ top: profileTop }} aria-hidden="true">
+          <rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" />
+          <AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
+        </svg>
+      </div>
+      <svg
+        width={layout.width}
+        height={figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT}
+        role="group"
+        aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M offers moves."
+      >
         <PostPatterns />
-        {chosen && <rect className="column selected" x={chosen.x0} y={chosen.y - 40} width={chosen.x1 - chosen.x0} height={figuresTop + FIGURES_HEIGHT - chosen.y + 40} />}
-        <text className="t-headline" x={headlineX} y={24} role="status">{headline}</text>
-        <Plan layout={layout} reading={reading} unfiltered={unfiltered} units={units} selected={selected} traced={traced} focusPart={focusPart} flags={flags} came={came} onSelect={select} onInsert={(part) => openMoves(part, 'insert before')} onKeyDown={onKeyDown} />
-        <line x1={0} x2={layout.width} y1={layout.planHeight} y2={layout.planHeight} stroke="var(--ink)" strokeWidth={1.5} />
-        <g transform={`translate(0 ${profileTop})`}><Profile axisHeight={axisHeight} layout={layout} reading={reading} sweep={sweep} bands={bands} units={units} unfiltered={unfiltered} traced={traced} onSelect={select} /></g>
-        <g transform={`translate(0 ${figuresTop})`}><Figures layout={layout} reading={reading} units={units} /></g>
-        <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}><Legend banded={bands.size > 0} /></g>
+        {chosen && (
+          <rect
+            className="column selected"
+            x={chosen.x0}
+            y={chosen.y - 40}
+            width={chosen.x1 - chosen.x0}
+            height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
+          />
+        )}
+        <text className="t-headline" x={headlineX} y={24} role="status">
+          {headline}
+        </text>
+        <Plan
+          layout={layout}
+          reading={reading}
+          unfiltered={unfiltered}
+          units={units}
+          selected={selected}
+          traced={traced}
+          focusPart={focusPart}
+          flags={flags}
+          came={came}
+          onSelect={select}
+          onInsert={(part) => openMoves(part, 'insert before')}
+          onKeyDown={onKeyDown}
+        />
+        <line
+          x1={0}
+          x2={layout.width}
+          y1={layout.planHeight}
+          y2={layout.planHeight}
+          stroke="var(--ink)"
+          strokeWidth={1.5}
+        />
+        <g transform={`translate(0 ${profileTop})`}>
+          <Profile
+            axisHeight={axisHeight}
+            layout={layout}
+            reading={reading}
+            sweep={sweep}
+            bands={bands}
+            units={units}
+            unfiltered={unfiltered}
+            traced={traced}
+            onSelect={select}
+          />
+        </g>
+        <g transform={`translate(0 ${figuresTop})`}>
+          <Figures layout={layout} reading={reading} units={units} />
+        </g>
+        <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}>
+          <Legend banded={bands.size > 0} />
+        </g>
       </svg>
     </div>
   );
@@ -111,7 +206,10 @@ function useSize(element: RefObject<HTMLElement | null>): { readonly width: numb
   const [size, setSize] = useState({ width: Infinity, height: Infinity });
   useEffect(() => {
     if (!element.current) return;
-    const observer = new ResizeObserver(([entry]) => entry && setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) }));
+    const observer = new ResizeObserver(
+      ([entry]) =>
+        entry && setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) }),
+    );
     observer.observe(element.current);
     return () => observer.disconnect();
   }, [element]);
@@ -121,16 +219,33 @@ function useSize(element: RefObject<HTMLElement | null>): { readonly width: numb
 function Legend({ banded }: { readonly banded: boolean }) {
   return (
     <g className="t-small">
-      <path d="M12 -4 H58" stroke="var(--ink)" strokeWidth={11} /><path d="M12 -4 H58" stroke="var(--tint-1)" strokeWidth={8} />
-      <path d="M16 -11 l4 -3 M24 -11 l4 -3 M32 -11 l4 -3 M40 -11 l4 -3 M48 -11 l4 -3 M16 5 l4 -3 M24 5 l4 -3 M32 5 l4 -3 M40 5 l4 -3 M48 5 l4 -3" stroke="var(--ink)" strokeWidth={1.4} />
-      <text className="t-small" x={66} y={0}>unfiltered</text>
-      <path d="M142 -4 H188" stroke="var(--ink)" strokeWidth={11} /><path d="M142 -4 H188" stroke="var(--tint-2)" strokeWidth={8} /><path d="M142 -4 H188" stroke="var(--paper)" strokeWidth={1.6} />
-      <text className="t-small" x={196} y={0}>filtered</text>
+      <path d="M12 -4 H58" stroke="var(--ink)" strokeWidth={11} />
+      <path d="M12 -4 H58" stroke="var(--tint-1)" strokeWidth={8} />
+      <path
+        d="M16 -11 l4 -3 M24 -11 l4 -3 M32 -11 l4 -3 M40 -11 l4 -3 M48 -11 l4 -3 M16 5 l4 -3 M24 5 l4 -3 M32 5 l4 -3 M40 5 l4 -3 M48 5 l4 -3"
+        stroke="var(--ink)"
+        strokeWidth={1.4}
+      />
+      <text className="t-small" x={66} y={0}>
+        unfiltered
+      </text>
+      <path d="M142 -4 H188" stroke="var(--ink)" strokeWidth={11} />
+      <path d="M142 -4 H188" stroke="var(--tint-2)" strokeWidth={8} />
+      <path d="M142 -4 H188" stroke="var(--paper)" strokeWidth={1.6} />
+      <text className="t-small" x={196} y={0}>
+        filtered
+      </text>
       <path d="M258 -4 H304" stroke="var(--ink2)" strokeWidth={4} strokeDasharray="0.1 6" strokeLinecap="round" />
-      <text className="t-small" x={312} y={0}>return</text>
+      <text className="t-small" x={312} y={0}>
+        return
+      </text>
       <path d="M366 -12 h6 m-3 0 v16 m-3 0 h6" stroke="var(--ink2)" fill="none" strokeWidth={1.5} />
-      <text className="t-small" x={380} y={0}>range from cold crank to hot full speed</text>
-      <text className="t-small ink2" x={640} y={0}>width: flow · tint: pressure{banded ? ' · box: 5 to 95 in 100' : ''}</text>
+      <text className="t-small" x={380} y={0}>
+        range from cold crank to hot full speed
+      </text>
+      <text className="t-small ink2" x={640} y={0}>
+        width: flow · tint: pressure{banded ? ' · box: 5 to 95 in 100' : ''}
+      </text>
     </g>
   );
 }

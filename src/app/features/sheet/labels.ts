@@ -38,7 +38,10 @@ function isAbove({ part, role }: Station): boolean {
  * by a block. Depends on names and columns only, so that words stay while figures move.
  * @param halfWidth half of the ribbon at a station [px]
  */
-export function placeLabels(stations: readonly Station[], halfWidth: (s: Station) => number): ReadonlyMap<string, Label> {
+export function placeLabels(
+  stations: readonly Station[],
+  halfWidth: (s: Station) => number,
+): ReadonlyMap<string, Label> {
   const labels = new Map<string, Label>();
   const rows = new Map<string, { readonly to: number; readonly step: number }[]>();
   for (const s of [...stations].sort((a, b) => a.x0 - b.x0)) {
@@ -58,8 +61,10 @@ function place(s: Station, lines: readonly string[], ribbon: number, away: numbe
   const { part, y, role, x0, x1 } = s;
   const middle = { textX: (x0 + x1) / 2, anchor: 'middle' as const };
   const block = LINE * lines.length + LINE;
-  if (role === 'hanger' && isDeadEnd(part)) return { lines, nameY: y - 2, textX: (x0 + x1) / 2 + 2, anchor: 'start', top: y - 12, bottom: y + 16 };
-  if (role === 'consumer') return { lines, nameY: y + 34 + away, ...middle, top: y - 22, bottom: y + 20 + block + away };
+  if (role === 'hanger' && isDeadEnd(part))
+    return { lines, nameY: y - 2, textX: (x0 + x1) / 2 + 2, anchor: 'start', top: y - 12, bottom: y + 16 };
+  if (role === 'consumer')
+    return { lines, nameY: y + 34 + away, ...middle, top: y - 22, bottom: y + 20 + block + away };
   if (role === 'hanger') return { lines, nameY: y + 46, ...middle, top: y - 16, bottom: y + 36 + block };
   const half = Math.max(ribbon, part.kind === 'line' || part.kind === 'tee' ? 4 : part.kind === 'plate' ? 26 : 19);
   if (isAbove(s)) {

@@ -20,35 +20,65 @@ describe('The sheet’s layout', () => {
     const layout = layoutSheet(demoCircuit());
     expect(layout.main).toEqual(['pickup', 'pump', 'blockOut', 'filter', 'gallery']);
     expect(roles(layout)).toEqual([
-      'pickup:main', 'pump:main', 'relief:hanger', 'blockOut:main', 'filter:main', 'gallery:main', 'mains:consumer', 'rods:consumer', 'jets:consumer',
-      'tensioner:consumer', 'turboFeed:branch', 'turboRestrictor:branch', 'turbo:consumer', 'headFeed:branch', 'cams:consumer', 'lifters:consumer',
+      'pickup:main',
+      'pump:main',
+      'relief:hanger',
+      'blockOut:main',
+      'filter:main',
+      'gallery:main',
+      'mains:consumer',
+      'rods:consumer',
+      'jets:consumer',
+      'tensioner:consumer',
+      'turboFeed:branch',
+      'turboRestrictor:branch',
+      'turbo:consumer',
+      'headFeed:branch',
+      'cams:consumer',
+      'lifters:consumer',
     ]);
     const row = new Set(layout.stations.filter((s) => s.role === 'consumer').map((s) => s.y));
     expect(row.size).toBe(1);
   });
 
   it('gives every part of any legal circuit one column of its own, left to right without overlap', () => {
-    fc.assert(fc.property(arbitrarySeed, (seed) => {
-      const { circuit } = randomProject(seed).variants[0]!;
-      const layout = layoutSheet(circuit);
-      const expected = circuit.parts.filter((p) => !isReservoir(p) && p.kind !== 'drain').map((p) => p.id).sort();
-      expect(layout.stations.map((s) => s.part.id).sort()).toEqual(expected);
-      layout.stations.forEach((s, i) => expect(s.x0).toBeGreaterThanOrEqual(layout.stations[i - 1]?.x1 ?? 0));
-      for (const run of [...layout.runs, ...layout.returns]) for (const [x, y] of run.points) expect(Number.isFinite(x + y)).toBe(true);
-    }), { numRuns: 150, seed: 6 });
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => {
+        const { circuit } = randomProject(seed).variants[0]!;
+        const layout = layoutSheet(circuit);
+        const expected = circuit.parts
+          .filter((p) => !isReservoir(p) && p.kind !== 'drain')
+          .map((p) => p.id)
+          .sort();
+        expect(layout.stations.map((s) => s.part.id).sort()).toEqual(expected);
+        layout.stations.forEach((s, i) => expect(s.x0).toBeGreaterThanOrEqual(layout.stations[i - 1]?.x1 ?? 0));
+        for (const run of [...layout.runs, ...layout.returns])
+          for (const [x, y] of run.points) expect(Number.isFinite(x + y)).toBe(true);
+      }),
+      { numRuns: 150, seed: 6 },
+    );
   });
 
   it('draws a ribbon to every consumer', () => {
-    fc.assert(fc.property(arbitrarySeed, (seed) => {
-      const layout = layoutSheet(randomProject(seed).variants[0]!.circuit);
-      for (const s of layout.stations) if (s.role === 'consumer') expect(layout.runs.some((r) => ['feed', 'tap', 'groove', 'on'].some((end) => r.key === `${s.part.id}:${end}`))).toBe(true);
-    }), { numRuns: 100, seed: 7 });
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => {
+        const layout = layoutSheet(randomProject(seed).variants[0]!.circuit);
+        for (const s of layout.stations)
+          if (s.role === 'consumer')
+            expect(
+              layout.runs.some((r) => ['feed', 'tap', 'groove', 'on'].some((end) => r.key === `${s.part.id}:${end}`)),
+            ).toBe(true);
+      }),
+      { numRuns: 100, seed: 7 },
+    );
   });
 
   it('stays still while figures change, and narrows its columns only so far', () => {
     const circuit = demoCircuit();
     const changed = { ...circuit, parts: circuit.parts.map((p) => (p.kind === 'orifice' ? { ...p, boreM: 1e-3 } : p)) };
-    expect(layoutSheet(changed).stations.map((s) => [s.part.id, s.x0, s.y])).toEqual(layoutSheet(circuit).stations.map((s) => [s.part.id, s.x0, s.y]));
+    expect(layoutSheet(changed).stations.map((s) => [s.part.id, s.x0, s.y])).toEqual(
+      layoutSheet(circuit).stations.map((s) => [s.part.id, s.x0, s.y]),
+    );
     expect(layoutSheet(circuit, [], 962).width).toBeLessThanOrEqual(970);
     expect(layoutSheet(circuit, [], 300).width).toBe(layoutSheet(circuit, [], 100).width);
   });
@@ -66,7 +96,9 @@ describe('The sheet’s scales', () => {
   });
 
   it('exaggerate the fall as far as fits', () => {
-    expect([fallFactor(0.06e5, 28e-5, 40), fallFactor(0.5e5, 28e-5, 40), fallFactor(5e5, 28e-5, 40)]).toEqual([20, 2, 1]);
+    expect([fallFactor(0.06e5, 28e-5, 40), fallFactor(0.5e5, 28e-5, 40), fallFactor(5e5, 28e-5, 40)]).toEqual([
+      20, 2, 1,
+    ]);
   });
 
   it('keep 7 bar unless the range goes beyond', () => {

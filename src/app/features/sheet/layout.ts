@@ -62,17 +62,41 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
   const branchY = (lane: number) => mainY + BRANCH_Y + (lane - 1) * BRANCH_STEP;
   const rowY = (lanes.below > 0 ? branchY(lanes.below) : mainY) + CONSUMER_DROP;
   const busY = rowY + RETURN_DROP;
-  const stations: Station[] = columns.filter((c) => typeof c === 'string').map((id) => {
-    const role = arrangement.role.get(id)!;
-    const lane = lanes.of.get(id) ?? 1;
-    const y = role === 'main' ? mainY : role === 'detour' ? mainY - lane * DETOUR_STEP : role === 'branch' ? branchY(lane) : role === 'hanger' ? hangsFrom(circuit, arrangement, id, lanes, mainY, branchY) + (isDeadEnd(byId.get(id)!) ? MARK_DROP : HANGER_DROP) : rowY;
-    return { part: byId.get(id)!, role, ...span.get(id)!, y };
-  });
+  const stations: Station[] = columns
+    .filter((c) => typeof c === 'string')
+    .map((id) => {
+      const role = arrangement.role.get(id)!;
+      const lane = lanes.of.get(id) ?? 1;
+      const y =
+        role === 'main'
+          ? mainY
+          : role === 'detour'
+            ? mainY - lane * DETOUR_STEP
+            : role === 'branch'
+              ? branchY(lane)
+              : role === 'hanger'
+                ? hangsFrom(circuit, arrangement, id, lanes, mainY, branchY) +
+                  (isDeadEnd(byId.get(id)!) ? MARK_DROP : HANGER_DROP)
+                : rowY;
+      return { part: byId.get(id)!, role, ...span.get(id)!, y };
+    });
   const reservoirs = placeReservoirs(circuit, arrangement, busY);
-  const drawn = new SheetRuns(circuit, arrangement, stations, reservoirs, { mainY, rowY, busY, returnStep: RETURN_STEP });
+  const drawn = new SheetRuns(circuit, arrangement, stations, reservoirs, {
+    mainY,
+    rowY,
+    busY,
+    returnStep: RETURN_STEP,
+  });
   return {
-    stations, reservoirs, main: arrangement.main, width: x + RIGHT, busY, planHeight: busY + 22 + RETURN_STEP * Math.max(1, drawn.returnLanes),
-    runs: drawn.runs, returns: drawn.returns, insertions: drawn.insertions,
+    stations,
+    reservoirs,
+    main: arrangement.main,
+    width: x + RIGHT,
+    busY,
+    planHeight: busY + 22 + RETURN_STEP * Math.max(1, drawn.returnLanes),
+    runs: drawn.runs,
+    returns: drawn.returns,
+    insertions: drawn.insertions,
   };
 }
 
@@ -90,14 +114,24 @@ function assignLanes(circuit: Circuit, a: Arrangement, span: ReadonlyMap<string,
     const last = chain.members[chain.members.length - 1]!;
     const out = outGroups(circuit, a, last);
     // The row of fed parts that hang on it belongs to it too.
-    const fed = circuit.parts.filter((p) => a.role.get(p.id) === 'consumer' && out.includes(a.groups.of(`${p.id}.in`))).map((p) => span.get(p.id)!.x1);
+    const fed = circuit.parts
+      .filter((p) => a.role.get(p.id) === 'consumer' && out.includes(a.groups.of(`${p.id}.in`)))
+      .map((p) => span.get(p.id)!.x1);
     return [...chain.members.flatMap((m) => [span.get(m)!.x0, span.get(m)!.x1]), ...fed];
   };
-  const startOf = (chain: Chain) => circuit.parts.filter((p) => span.has(p.id) && outGroups(circuit, a, p.id).includes(chain.from)).map((p) => span.get(p.id)!.x1 - 8);
-  const chains = [...a.chains].map((chain) => {
-    const xs = [...endOf(chain), ...(a.main.length > 0 && isLastMainPlace(circuit, a, chain.from) ? [] : startOf(chain))];
-    return { chain, from: Math.min(...xs), to: Math.max(...xs) };
-  }).sort((p, q) => p.from - q.from);
+  const startOf = (chain: Chain) =>
+    circuit.parts
+      .filter((p) => span.has(p.id) && outGroups(circuit, a, p.id).includes(chain.from))
+      .map((p) => span.get(p.id)!.x1 - 8);
+  const chains = [...a.chains]
+    .map((chain) => {
+      const xs = [
+        ...endOf(chain),
+        ...(a.main.length > 0 && isLastMainPlace(circuit, a, chain.from) ? [] : startOf(chain)),
+      ];
+      return { chain, from: Math.min(...xs), to: Math.max(...xs) };
+    })
+    .sort((p, q) => p.from - q.from);
   for (const { chain, from, to } of chains) {
     const rows = taken[chain.kind];
     let lane = rows.findIndex((row) => row.every(([low, high]) => to < low || from > high));
@@ -119,19 +153,30 @@ function isLastMainPlace(circuit: Circuit, a: Arrangement, group: string): boole
 
 function outGroups(circuit: Circuit, a: Arrangement, id: string): string[] {
   const part = circuit.parts.find((p) => p.id === id)!;
-  return PORTS[part.kind].filter((port) => !['in', 'back', 'groove', 'suction', 'return'].includes(port)).map((port) => a.groups.of(`${id}.${port}`));
+  return PORTS[part.kind]
+    .filter((port) => !['in', 'back', 'groove', 'suction', 'return'].includes(port))
+    .map((port) => a.groups.of(`${id}.${port}`));
 }
 
 /** The tank that feeds the main lane stands under its pickup; others stand along the bus. */
 function placeReservoirs(circuit: Circuit, a: Arrangement, busY: number): Mark[] {
   const first = a.main[0];
-  const source = circuit.parts.filter(isReservoir).find((r) => first !== undefined && a.groups.of(`${r.id}.suction`) === a.groups.of(`${first}.in`));
+  const source = circuit.parts
+    .filter(isReservoir)
+    .find((r) => first !== undefined && a.groups.of(`${r.id}.suction`) === a.groups.of(`${first}.in`));
   const ordered = [...circuit.parts.filter(isReservoir)].sort((p, q) => Number(q === source) - Number(p === source));
   return ordered.map((part, i) => ({ part, x: 46 + i * 112, y: busY - 10 }));
 }
 
 /** Height of the line that a part hangs from. */
-function hangsFrom(circuit: Circuit, a: Arrangement, id: string, lanes: Lanes, mainY: number, branchY: (lane: number) => number): number {
+function hangsFrom(
+  circuit: Circuit,
+  a: Arrangement,
+  id: string,
+  lanes: Lanes,
+  mainY: number,
+  branchY: (lane: number) => number,
+): number {
   const group = a.groups.of(`${id}.in`);
   const giver = circuit.parts.find((p) => a.role.get(p.id) === 'branch' && outGroups(circuit, a, p.id).includes(group));
   return giver ? branchY(lanes.of.get(giver.id) ?? 1) : mainY;

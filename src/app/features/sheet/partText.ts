@@ -29,7 +29,9 @@ export function partDetail(part: Part, reading: Reading, units: UnitChoice): str
     case 'valve':
       return formatQuantity(part.turns, 'turns', units);
     case 'gauge':
-      return part.connected ? formatQuantity(reading.pressurePa(`${part.id}.in`) ?? NaN, 'pressure', units) : 'unplugged';
+      return part.connected
+        ? formatQuantity(reading.pressurePa(`${part.id}.in`) ?? NaN, 'pressure', units)
+        : 'unplugged';
     case 'plug':
       return part.duty === 'samplePort' ? 'sample' : part.duty === 'magneticPlug' ? 'magnet' : 'plug';
     case 'accumulator': {
@@ -37,7 +39,11 @@ export function partDetail(part: Part, reading: Reading, units: UnitChoice): str
       return oil === null ? 'shut' : formatQuantity(oil, 'volume', units);
     }
     case 'plate':
-      return part.passage.kind === 'thermostat' ? `${Math.round(opening * 100)} % open` : part.passage.kind === 'separate' ? 'all goes round' : 'taps only';
+      return part.passage.kind === 'thermostat'
+        ? `${Math.round(opening * 100)} % open`
+        : part.passage.kind === 'separate'
+          ? 'all goes round'
+          : 'taps only';
     case 'cover':
       return part.carriesPassage ? flow() : 'blank';
     case 'ownOil':
@@ -55,8 +61,22 @@ export function partSentence(part: Part, reading: Reading, result: SolveResult, 
   if (isConsumer(part)) {
     const consumer = result.consumers.find((c) => c.part === part.id);
     const pressure = consumer?.pressurePa ?? null;
-    return [name, pressure === null ? 'no pressure' : formatQuantity(pressure, 'pressure', units), consumer ? VERDICT_WORDS[consumer.verdict] : '', consumer?.decisive ? sayMargin(consumer.decisive, units) : ''].filter(Boolean).join(', ');
+    return [
+      name,
+      pressure === null ? 'no pressure' : formatQuantity(pressure, 'pressure', units),
+      consumer ? VERDICT_WORDS[consumer.verdict] : '',
+      consumer?.decisive ? sayMargin(consumer.decisive, units) : '',
+    ]
+      .filter(Boolean)
+      .join(', ');
   }
-  const pressure = reading.pressurePa(`${part.id}.out`) ?? (part.kind === 'gauge' ? null : reading.pressurePa(`${part.id}.in`));
-  return [name, partDetail(part, reading, units), pressure === null ? '' : `${formatQuantity(pressure, 'pressure', units)} behind it`].filter(Boolean).join(', ');
+  const pressure =
+    reading.pressurePa(`${part.id}.out`) ?? (part.kind === 'gauge' ? null : reading.pressurePa(`${part.id}.in`));
+  return [
+    name,
+    partDetail(part, reading, units),
+    pressure === null ? '' : `${formatQuantity(pressure, 'pressure', units)} behind it`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

@@ -39,7 +39,9 @@ export class Reading {
 
   /** Sum of flows, less those that have left. */
   flowOf(refs: readonly FlowRef[], less: readonly FlowRef[] = []): number {
-    return refs.reduce((sum, ref) => sum + this.flowM3S(ref), 0) - less.reduce((sum, ref) => sum + this.flowM3S(ref), 0);
+    return (
+      refs.reduce((sum, ref) => sum + this.flowM3S(ref), 0) - less.reduce((sum, ref) => sum + this.flowM3S(ref), 0)
+    );
   }
 
   /** Lift of a part's valve, or what else opens in it. */

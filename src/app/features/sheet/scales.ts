@@ -5,7 +5,10 @@ const TINT_STEPS_PA = [0, 1.5e5, 3e5, 4.5e5, 6.5e5];
 export function pressureTint(pressurePa: number | null): string {
   if (pressurePa === null) return 'var(--hair)';
   const p = Math.min(TINT_STEPS_PA[4]!, Math.max(0, pressurePa));
-  const i = Math.min(3, TINT_STEPS_PA.findLastIndex((step) => p >= step));
+  const i = Math.min(
+    3,
+    TINT_STEPS_PA.findLastIndex((step) => p >= step),
+  );
   const share = (p - TINT_STEPS_PA[i]!) / (TINT_STEPS_PA[i + 1]! - TINT_STEPS_PA[i]!);
   return `color-mix(in srgb, var(--tint-${i + 1}) ${(share * 100).toFixed(1)}%, var(--tint-${i}))`;
 }

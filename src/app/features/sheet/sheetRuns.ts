@@ -34,8 +34,11 @@ export class SheetRuns {
   private readonly giversOf = new Map<string, Taker[]>();
 
   constructor(
-    private readonly circuit: Circuit, private readonly a: Arrangement, private readonly stations: readonly Station[],
-    private readonly reservoirs: readonly Mark[], private readonly h: Heights,
+    private readonly circuit: Circuit,
+    private readonly a: Arrangement,
+    private readonly stations: readonly Station[],
+    private readonly reservoirs: readonly Mark[],
+    private readonly h: Heights,
   ) {
     for (const s of stations) this.sortPorts(s);
     this.drawSuction();
@@ -46,7 +49,14 @@ export class SheetRuns {
 
   private at = (id: string, port: string) => this.a.groups.of(`${id}.${port}`);
   private mid = (s: Station) => (s.x0 + s.x1) / 2;
-  private add(key: string, port: string, carries: readonly FlowRef[], points: readonly Point[], before?: string, less: readonly FlowRef[] = []): void {
+  private add(
+    key: string,
+    port: string,
+    carries: readonly FlowRef[],
+    points: readonly Point[],
+    before?: string,
+    less: readonly FlowRef[] = [],
+  ): void {
     if (before !== undefined) {
       const [[ax, ay], [bx, by]] = [points[points.length - 2]!, points[points.length - 1]!];
       this.insertions.push({ before, x: (ax + bx) / 2, y: (ay + by) / 2 });
@@ -74,20 +84,40 @@ export class SheetRuns {
     const tank = this.reservoirs[0];
     const first = this.stations.find((s) => s.part.id === this.a.main[0]);
     if (tank && first && this.at(tank.part.id, 'suction') === this.at(first.part.id, 'in'))
-      this.add('suction', `${first.part.id}.in`, [first.part.id], [[tank.x, tank.y - 6], [tank.x, first.y], [first.x0, first.y]], first.part.id);
+      this.add(
+        'suction',
+        `${first.part.id}.in`,
+        [first.part.id],
+        [
+          [tank.x, tank.y - 6],
+          [tank.x, first.y],
+          [first.x0, first.y],
+        ],
+        first.part.id,
+      );
   }
 
   /** A part's own stretch of its lane. */
   private drawThrough(s: Station): void {
     if (s.role === 'consumer' || s.role === 'hanger') return;
     const outlet = PORTS[s.part.kind].find((port) => OUTLETS.has(port) && port !== 'away') ?? 'in';
-    this.add(`${s.part.id}:through`, `${s.part.id}.${outlet}`, [s.part.id], [[s.x0, s.y], [s.x1, s.y]]);
+    this.add(
+      `${s.part.id}:through`,
+      `${s.part.id}.${outlet}`,
+      [s.part.id],
+      [
+        [s.x0, s.y],
+        [s.x1, s.y],
+      ],
+    );
   }
 
   /** The giver whose height a place's line has. */
   private ownerOf(group: string): Taker | undefined {
     const rank = { main: 0, branch: 1, detour: 2, loose: 3, hanger: 4, consumer: 5 };
-    return [...(this.giversOf.get(group) ?? [])].sort((p, q) => rank[p.s.role] - rank[q.s.role] || Number(p.port === 'away') - Number(q.port === 'away'))[0];
+    return [...(this.giversOf.get(group) ?? [])].sort(
+      (p, q) => rank[p.s.role] - rank[q.s.role] || Number(p.port === 'away') - Number(q.port === 'away'),
+    )[0];
   }
 
   /** What a taker draws, the parts on its groove with it. */
@@ -103,7 +133,10 @@ export class SheetRuns {
     const { s: from } = owner;
     const y = from.y;
     const port = `${from.part.id}.${owner.port}`;
-    const reach = Math.min(...this.stations.filter((s) => s !== from && s.y === y && s.x0 >= from.x1).map((s) => s.x0), Infinity);
+    const reach = Math.min(
+      ...this.stations.filter((s) => s !== from && s.y === y && s.x0 >= from.x1).map((s) => s.x0),
+      Infinity,
+    );
     const loopBack = this.loopInto(from);
     const start = loopBack?.separate ? loopBack.x : from.x1;
     const along: { readonly x: number; readonly taker: Taker; readonly onLine: boolean }[] = [];
@@ -113,7 +146,10 @@ export class SheetRuns {
       const ahead = owner.port !== 'away' && x >= start && x <= reach;
       if (taker.port === 'back') {
         // Round a plate and back: down to the lane, where the plate's own outlet goes on.
-        this.add(`${s.part.id}:back`, port, this.drawnBy(taker), [[from.x1 - RISER, y], [from.x1 - RISER, s.y]]);
+        this.add(`${s.part.id}:back`, port, this.drawnBy(taker), [
+          [from.x1 - RISER, y],
+          [from.x1 - RISER, s.y],
+        ]);
         continue;
       }
       if (ahead) {
@@ -122,7 +158,24 @@ export class SheetRuns {
         continue;
       }
       const riser = from.x1 - RISER;
-      this.add(`${s.part.id}:tap`, port, this.drawnBy(taker), s.role === 'consumer' || s.role === 'hanger' ? [[riser, y], [riser, (y + s.y) / 2], [x, (y + s.y) / 2], [x, s.y]] : [[riser, y], [riser, s.y], [x, s.y]], s.part.id);
+      this.add(
+        `${s.part.id}:tap`,
+        port,
+        this.drawnBy(taker),
+        s.role === 'consumer' || s.role === 'hanger'
+          ? [
+              [riser, y],
+              [riser, (y + s.y) / 2],
+              [x, (y + s.y) / 2],
+              [x, s.y],
+            ]
+          : [
+              [riser, y],
+              [riser, s.y],
+              [x, s.y],
+            ],
+        s.part.id,
+      );
     }
     along.sort((p, q) => p.x - q.x);
     let x = start;
@@ -130,11 +183,43 @@ export class SheetRuns {
       const rest = along.slice(i).flatMap((each) => this.drawnBy(each.taker));
       const key = `${taker.s.part.id}:on`;
       if (loopBack && !loopBack.separate && x < loopBack.x && to > loopBack.x) {
-        this.add(`${key}:bypass`, port, rest, [[x, y], [loopBack.x, y]], undefined, [`${from.part.id}.back`]);
+        this.add(
+          `${key}:bypass`,
+          port,
+          rest,
+          [
+            [x, y],
+            [loopBack.x, y],
+          ],
+          undefined,
+          [`${from.part.id}.back`],
+        );
         x = loopBack.x;
       }
-      this.add(key, port, rest, [[x, y], [to, y]], onLine ? taker.s.part.id : undefined);
-      if (!onLine) this.add(`${taker.s.part.id}:feed`, port, this.drawnBy(taker), [[to, y], [to, taker.s.y], ...(taker.s.x0 > to && taker.s.role !== 'consumer' && taker.s.role !== 'hanger' ? [[taker.s.x0, taker.s.y] as const] : [])], taker.s.part.id);
+      this.add(
+        key,
+        port,
+        rest,
+        [
+          [x, y],
+          [to, y],
+        ],
+        onLine ? taker.s.part.id : undefined,
+      );
+      if (!onLine)
+        this.add(
+          `${taker.s.part.id}:feed`,
+          port,
+          this.drawnBy(taker),
+          [
+            [to, y],
+            [to, taker.s.y],
+            ...(taker.s.x0 > to && taker.s.role !== 'consumer' && taker.s.role !== 'hanger'
+              ? [[taker.s.x0, taker.s.y] as const]
+              : []),
+          ],
+          taker.s.part.id,
+        );
       x = to;
     });
     for (const giver of this.giversOf.get(group) ?? []) if (giver !== owner) this.drawRejoin(giver, owner);
@@ -146,20 +231,36 @@ export class SheetRuns {
     if (plate.part.kind !== 'plate') return undefined;
     const back = this.ownerOf(this.at(plate.part.id, 'back'));
     if (!back || back.s === plate) return undefined;
-    return { x: back.s.x1 - RISER, separate: !waysThrough({ ...plate.part, blocked: false }).some(([from, to]) => from === 'in' && to === 'out') };
+    return {
+      x: back.s.x1 - RISER,
+      separate: !waysThrough({ ...plate.part, blocked: false }).some(([from, to]) => from === 'in' && to === 'out'),
+    };
   }
 
   /** A way that comes back to a place that another part gives into. */
   private drawRejoin({ s, port }: Taker, owner: Taker): void {
     const x = s.x1 >= owner.s.x1 ? s.x1 + 2 : owner.s.x1 + 4;
     const carries = waysThrough(s.part).length > 1 ? [`${s.part.id}.${port}`] : [s.part.id];
-    this.add(`${s.part.id}:rejoin`, `${s.part.id}.${port}`, carries, [[s.x1, s.y], [x, s.y], [x, owner.s.y]]);
+    this.add(`${s.part.id}:rejoin`, `${s.part.id}.${port}`, carries, [
+      [s.x1, s.y],
+      [x, s.y],
+      [x, owner.s.y],
+    ]);
   }
 
   private drawGrooves(s: Station): void {
     for (const [id, bearing] of this.a.grooveOf) {
       const fed = bearing === s.part.id ? this.stations.find((each) => each.part.id === id) : undefined;
-      if (fed) this.add(`${id}:groove`, `${id}.in`, [id], [[this.mid(s), this.h.rowY], [this.mid(fed), fed.y]]);
+      if (fed)
+        this.add(
+          `${id}:groove`,
+          `${id}.in`,
+          [id],
+          [
+            [this.mid(s), this.h.rowY],
+            [this.mid(fed), fed.y],
+          ],
+        );
     }
   }
 
@@ -167,13 +268,32 @@ export class SheetRuns {
     const { rowY, busY, returnStep } = this.h;
     const drains = this.circuit.parts.filter(isReturn);
     const into = new Map<string, Part>(drains.map((d) => [this.at(d.id, 'in'), d]));
-    const reservoirX = (group: string) => this.reservoirs.find((r) => ['return', 'suction'].some((port) => this.at(r.part.id, port) === group))?.x;
+    const reservoirX = (group: string) =>
+      this.reservoirs.find((r) => ['return', 'suction'].some((port) => this.at(r.part.id, port) === group))?.x;
     const terminals = this.stations.filter((s) => s.role === 'consumer');
     const onBus = terminals.filter((s) => !into.has(this.at(s.part.id, 'out')));
-    const home = this.reservoirs.find((r) => onBus.some((s) => this.at(s.part.id, 'out') === this.at(r.part.id, 'return'))) ?? this.reservoirs[0];
+    const home =
+      this.reservoirs.find((r) => onBus.some((s) => this.at(s.part.id, 'out') === this.at(r.part.id, 'return'))) ??
+      this.reservoirs[0];
     const homeX = (home?.x ?? 46) + 30;
-    for (const s of onBus) this.returns.push({ key: `${s.part.id}:return`, carries: [s.part.id], points: [[this.mid(s), rowY + 18], [this.mid(s), busY]] });
-    if (onBus.length > 0) this.returns.push({ key: 'bus', carries: onBus.map((s) => s.part.id), points: [[Math.max(homeX, ...onBus.map((s) => this.mid(s))), busY], [homeX, busY]] });
+    for (const s of onBus)
+      this.returns.push({
+        key: `${s.part.id}:return`,
+        carries: [s.part.id],
+        points: [
+          [this.mid(s), rowY + 18],
+          [this.mid(s), busY],
+        ],
+      });
+    if (onBus.length > 0)
+      this.returns.push({
+        key: 'bus',
+        carries: onBus.map((s) => s.part.id),
+        points: [
+          [Math.max(homeX, ...onBus.map((s) => this.mid(s))), busY],
+          [homeX, busY],
+        ],
+      });
     drains.forEach((drain, i) => {
       const y = busY + 18 + returnStep * i;
       this.returnLanes = i + 1;
@@ -181,10 +301,28 @@ export class SheetRuns {
       const panX = drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined;
       const endX = (reservoirX(this.at(drain.id, 'out')) ?? 46) + 30;
       const x = Math.max(endX + 60, panX ?? 0, ...own.map((s) => this.mid(s)));
-      for (const s of own) this.returns.push({ key: `${s.part.id}:drain`, carries: [s.part.id], points: [[this.mid(s), rowY + 18], [this.mid(s), y]] });
-      this.returns.push({ key: drain.id, carries: own.map((s) => s.part.id), points: [[x, y], [endX, y]], label: drain.name, part: drain.id });
+      for (const s of own)
+        this.returns.push({
+          key: `${s.part.id}:drain`,
+          carries: [s.part.id],
+          points: [
+            [this.mid(s), rowY + 18],
+            [this.mid(s), y],
+          ],
+        });
+      this.returns.push({
+        key: drain.id,
+        carries: own.map((s) => s.part.id),
+        points: [
+          [x, y],
+          [endX, y],
+        ],
+        label: drain.name,
+        part: drain.id,
+      });
     });
-    for (const s of this.stations) if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && s.part.kind !== 'line') this.drawHangerReturn(s);
+    for (const s of this.stations)
+      if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && s.part.kind !== 'line') this.drawHangerReturn(s);
   }
 
   private drawHangerReturn(s: Station): void {
@@ -192,7 +330,25 @@ export class SheetRuns {
     const out = this.at(s.part.id, 'out');
     const back = this.stations.find((o) => o.role === 'main' && this.at(o.part.id, 'in') === out);
     const falls = this.circuit.parts.some((p) => isReservoir(p) && this.at(p.id, 'return') === out);
-    if (back) this.returns.push({ key: `${s.part.id}:return`, carries: [s.part.id], points: [[x, s.y + 16], [x, s.y + 30], [back.x0, s.y + 30], [back.x0, this.h.mainY]] });
-    else if (falls) this.returns.push({ key: `${s.part.id}:return`, carries: [s.part.id], points: [[x, s.y + 16], [x, this.h.busY]] });
+    if (back)
+      this.returns.push({
+        key: `${s.part.id}:return`,
+        carries: [s.part.id],
+        points: [
+          [x, s.y + 16],
+          [x, s.y + 30],
+          [back.x0, s.y + 30],
+          [back.x0, this.h.mainY],
+        ],
+      });
+    else if (falls)
+      this.returns.push({
+        key: `${s.part.id}:return`,
+        carries: [s.part.id],
+        points: [
+          [x, s.y + 16],
+          [x, this.h.busY],
+        ],
+      });
   }
 }

@@ -25,7 +25,14 @@ export function Instrument(props: {
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const moves: Record<string, number> = {
-      ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 10 * step, PageDown: -10 * step, Home: low - value, End: high - value,
+      ArrowRight: step,
+      ArrowUp: step,
+      ArrowLeft: -step,
+      ArrowDown: -step,
+      PageUp: 10 * step,
+      PageDown: -10 * step,
+      Home: low - value,
+      End: high - value,
     };
     const move = moves[event.key];
     if (move === undefined) return;
@@ -36,7 +43,14 @@ export function Instrument(props: {
   const share = (clamp(value) - low) / (high - low);
   return (
     <div
-      className="instrument" role="slider" tabIndex={0} aria-label={label} aria-valuemin={low} aria-valuemax={high} aria-valuenow={value} aria-valuetext={`${figure} ${unit}`}
+      className="instrument"
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuemin={low}
+      aria-valuemax={high}
+      aria-valuenow={value}
+      aria-valuetext={`${figure} ${unit}`}
       onKeyDown={onKeyDown}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -47,16 +61,59 @@ export function Instrument(props: {
       }}
     >
       <div className="label">{label}</div>
-      <div className="reading">{figure} <span className="unit">{unit}</span></div>
+      <div className="reading">
+        {figure} <span className="unit">{unit}</span>
+      </div>
       <svg ref={ruler} viewBox="0 0 280 26" preserveAspectRatio="none" aria-hidden="true">
         {Array.from({ length: TICKS + 1 }, (_, i) => {
           const x = (280 * i) / TICKS;
-          return <line key={i} x1={x} x2={x} y1={i % LONG_TICK_EVERY === 0 ? 12 : 18} y2={25} stroke="var(--ink)" strokeWidth={1} vectorEffect="non-scaling-stroke" />;
+          return (
+            <line
+              key={i}
+              x1={x}
+              x2={x}
+              y1={i % LONG_TICK_EVERY === 0 ? 12 : 18}
+              y2={25}
+              stroke="var(--ink)"
+              strokeWidth={1}
+              vectorEffect="non-scaling-stroke"
+            />
+          );
         })}
-        <line x1={0} x2={280 * share} y1={25} y2={25} stroke="var(--ink)" strokeWidth={3} vectorEffect="non-scaling-stroke" />
-        <line x1={280 * share} x2={280 * share} y1={8} y2={25} stroke="var(--ink)" strokeWidth={2} vectorEffect="non-scaling-stroke" />
-        <svg x={280 * share} y={0} width={1} height={1} viewBox="0 0 1 1" overflow="visible" preserveAspectRatio="xMidYMid">
-          <path d="M-8 1 L8 1 L0 15 Z" fill="var(--accent)" stroke="var(--ink)" strokeWidth={1.5} transform={`scale(1)`} />
+        <line
+          x1={0}
+          x2={280 * share}
+          y1={25}
+          y2={25}
+          stroke="var(--ink)"
+          strokeWidth={3}
+          vectorEffect="non-scaling-stroke"
+        />
+        <line
+          x1={280 * share}
+          x2={280 * share}
+          y1={8}
+          y2={25}
+          stroke="var(--ink)"
+          strokeWidth={2}
+          vectorEffect="non-scaling-stroke"
+        />
+        <svg
+          x={280 * share}
+          y={0}
+          width={1}
+          height={1}
+          viewBox="0 0 1 1"
+          overflow="visible"
+          preserveAspectRatio="xMidYMid"
+        >
+          <path
+            d="M-8 1 L8 1 L0 15 Z"
+            fill="var(--accent)"
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+            transform={`scale(1)`}
+          />
         </svg>
       </svg>
     </div>

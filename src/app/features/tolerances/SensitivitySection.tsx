@@ -10,7 +10,15 @@ const MOST_ROWS = 14;
 const BAR_WIDTH = 260;
 
 /** What moves one consumer's margin most at the state of the state bar, per realistic step of each input. */
-export function SensitivitySection({ consumer, consumers, onConsumer }: { readonly consumer: string; readonly consumers: readonly { readonly part: string; readonly name: string }[]; readonly onConsumer: (part: string) => void }) {
+export function SensitivitySection({
+  consumer,
+  consumers,
+  onConsumer,
+}: {
+  readonly consumer: string;
+  readonly consumers: readonly { readonly part: string; readonly name: string }[];
+  readonly onConsumer: (part: string) => void;
+}) {
   const speedRevS = useWorkbench((w) => w.speedRevS);
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const units = useWorkbench((w) => w.units);
@@ -18,21 +26,51 @@ export function SensitivitySection({ consumer, consumers, onConsumer }: { readon
     <section aria-label="What moves a margin" id="sensitivity">
       <h2>What moves its margin</h2>
       <div className="chosen">
-        <label>Consumer <select value={consumer} onChange={(event) => onConsumer(event.target.value)}>{consumers.map((c) => <option key={c.part} value={c.part}>{c.name}</option>)}</select></label>
-        <span className="quiet">at {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}, held</span>
+        <label>
+          Consumer{' '}
+          <select value={consumer} onChange={(event) => onConsumer(event.target.value)}>
+            {consumers.map((c) => (
+              <option key={c.part} value={c.part}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="quiet">
+          at {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}, held
+        </span>
       </div>
-      {speedRevS > 0 ? <Ranked request={{ speedRevS, oilTemperatureK, consumer }} units={units} /> : <p role="status">The engine stands still: nothing is asked of it.</p>}
+      {speedRevS > 0 ? (
+        <Ranked request={{ speedRevS, oilTemperatureK, consumer }} units={units} />
+      ) : (
+        <p role="status">The engine stands still: nothing is asked of it.</p>
+      )}
     </section>
   );
 }
 
-function Ranked({ request, units }: { readonly request: { speedRevS: number; oilTemperatureK: number; consumer: string }; readonly units: UnitChoice }) {
+function Ranked({
+  request,
+  units,
+}: {
+  readonly request: { speedRevS: number; oilTemperatureK: number; consumer: string };
+  readonly units: UnitChoice;
+}) {
   const study = useStudy(SENSITIVITY_STUDY, useSettled(request));
   const answer = study.answer;
   return (
     <div aria-busy={study.running}>
       <StudyStatus study={study} doing="carrying slopes through the circuit" />
-      {answer && (answer.check ? <Bars answer={answer} check={answer.check} units={units} /> : <p role="status">{answer.solved ? 'Nothing is asked of it at this state.' : 'This state did not solve, so nothing is known of it.'}</p>)}
+      {answer &&
+        (answer.check ? (
+          <Bars answer={answer} check={answer.check} units={units} />
+        ) : (
+          <p role="status">
+            {answer.solved
+              ? 'Nothing is asked of it at this state.'
+              : 'This state did not solve, so nothing is known of it.'}
+          </p>
+        ))}
     </div>
   );
 }
@@ -43,32 +81,67 @@ function step(si: number, quantity: Quantity, units: UnitChoice): string {
   return `+${formatQuantity(si, quantity === 'temperature' ? 'temperatureDifference' : quantity, units)}`;
 }
 
-function Bars({ answer, check, units }: { readonly answer: Sensitivity; readonly check: NonNullable<Sensitivity['check']>; readonly units: UnitChoice }) {
+function Bars({
+  answer,
+  check,
+  units,
+}: {
+  readonly answer: Sensitivity;
+  readonly check: NonNullable<Sensitivity['check']>;
+  readonly units: UnitChoice;
+}) {
   const rows = answer.rows.slice(0, MOST_ROWS);
   const most = Math.max(...rows.map((r) => Math.abs(r.perStep)), Number.MIN_VALUE);
   const middle = BAR_WIDTH / 2;
   const signed = (si: number) => `${si < 0 ? '−' : '+'}${formatFigure(Math.abs(si), check.quantity, units)}`;
   return (
     <>
-      <p>{answer.name}: {sayMargin(check, units)}. One step of each, upward, changes that by, {displayUnit(check.quantity, units).symbol}:</p>
+      <p>
+        {answer.name}: {sayMargin(check, units)}. One step of each, upward, changes that by,{' '}
+        {displayUnit(check.quantity, units).symbol}:
+      </p>
       <table className="chances ranked">
-        <thead><tr><th scope="col">Input</th><th scope="col">Step</th><th scope="col"><span className="visually-hidden">Effect, drawn</span></th><th scope="col">Margin</th></tr></thead>
-        <tbody>{rows.map((row) => {
-          const length = (Math.abs(row.perStep) / most) * (middle - 4);
-          return (
-            <tr key={row.id}>
-              <th scope="row">{row.name}</th>
-              <td>{step(row.step, row.quantity as Quantity, units)}</td>
-              <td><svg width={BAR_WIDTH} height={18} aria-hidden="true">
-                <rect x={row.perStep < 0 ? middle - length : middle} y={3} width={Math.max(1, length)} height={12} fill={row.perStep < 0 ? 'var(--paper)' : 'var(--tint-3)'} stroke={row.perStep < 0 ? 'var(--alarm)' : 'var(--ink)'} strokeWidth={1.8} />
-                <line x1={middle} x2={middle} y1={0} y2={18} stroke="var(--ink)" strokeWidth={1.5} />
-              </svg></td>
-              <td className={row.perStep < 0 ? 'problem' : ''}>{signed(row.perStep)}</td>
-            </tr>
-          );
-        })}</tbody>
+        <thead>
+          <tr>
+            <th scope="col">Input</th>
+            <th scope="col">Step</th>
+            <th scope="col">
+              <span className="visually-hidden">Effect, drawn</span>
+            </th>
+            <th scope="col">Margin</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => {
+            const length = (Math.abs(row.perStep) / most) * (middle - 4);
+            return (
+              <tr key={row.id}>
+                <th scope="row">{row.name}</th>
+                <td>{step(row.step, row.quantity as Quantity, units)}</td>
+                <td>
+                  <svg width={BAR_WIDTH} height={18} aria-hidden="true">
+                    <rect
+                      x={row.perStep < 0 ? middle - length : middle}
+                      y={3}
+                      width={Math.max(1, length)}
+                      height={12}
+                      fill={row.perStep < 0 ? 'var(--paper)' : 'var(--tint-3)'}
+                      stroke={row.perStep < 0 ? 'var(--alarm)' : 'var(--ink)'}
+                      strokeWidth={1.8}
+                    />
+                    <line x1={middle} x2={middle} y1={0} y2={18} stroke="var(--ink)" strokeWidth={1.5} />
+                  </svg>
+                </td>
+                <td className={row.perStep < 0 ? 'problem' : ''}>{signed(row.perStep)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
       </table>
-      <p className="quiet">By the slopes at this state, for steps as large as each tolerance: true for small changes, a guide for large ones. Hollow to the left: less margin.</p>
+      <p className="quiet">
+        By the slopes at this state, for steps as large as each tolerance: true for small changes, a guide for large
+        ones. Hollow to the left: less margin.
+      </p>
     </>
   );
 }

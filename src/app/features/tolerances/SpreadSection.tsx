@@ -20,7 +20,9 @@ const SURE = 0.9995;
 
 /** The worst state of every consumer, each once. */
 function worstStates(sweep: Sweep): SpreadRequest['states'] {
-  const states = new Map(sweep.consumers.flatMap((c) => (c.worst ? [[JSON.stringify(c.worst.state), c.worst.state] as const] : [])));
+  const states = new Map(
+    sweep.consumers.flatMap((c) => (c.worst ? [[JSON.stringify(c.worst.state), c.worst.state] as const] : [])),
+  );
   return [...states.values()].filter((s) => s.speedRevS > 0).slice(0, MOST_STATES);
 }
 
@@ -33,7 +35,15 @@ function sayChance({ chance, error }: { readonly chance: number; readonly error:
 }
 
 /** What tolerances do to supply: a chance for each consumer, its band on a tide post, and what to tighten first. */
-export function SpreadSection({ result, sweep, onConsumer }: { readonly result: SolveResult | undefined; readonly sweep: Sweep | undefined; readonly onConsumer: (part: string) => void }) {
+export function SpreadSection({
+  result,
+  sweep,
+  onConsumer,
+}: {
+  readonly result: SolveResult | undefined;
+  readonly sweep: Sweep | undefined;
+  readonly onConsumer: (part: string) => void;
+}) {
   const units = useWorkbench((w) => w.units);
   const now = { speedRevS: useWorkbench((w) => w.speedRevS), oilTemperatureK: useWorkbench((w) => w.oilTemperatureK) };
   // What is written is what is run.
@@ -42,23 +52,68 @@ export function SpreadSection({ result, sweep, onConsumer }: { readonly result: 
   const [samples, setSamples] = useState<number>(USUAL_SAMPLES);
   const [seed, setSeed] = useState(USUAL_SEED);
   const worst = sweep ? worstStates(sweep) : [];
-  const request: SpreadRequest = at === 'worst' && worst.length > 0 ? { states: worst, samples, seed } : { ...spreadAt({ speedRevS, oilTemperatureK }), samples, seed };
+  const request: SpreadRequest =
+    at === 'worst' && worst.length > 0
+      ? { states: worst, samples, seed }
+      : { ...spreadAt({ speedRevS, oilTemperatureK }), samples, seed };
   const standing = at === 'state' && speedRevS <= 0;
   return (
     <section aria-label="Spread">
       <h2>How sure supply is</h2>
       <div className="chosen" role="group" aria-label="What is drawn">
-        <label><input type="radio" name="spread-at" checked={at === 'state'} onChange={() => setAt('state')} /> this state: {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}</label>
-        <label><input type="radio" name="spread-at" checked={at === 'worst'} disabled={worst.length === 0} onChange={() => setAt('worst')} /> each consumer’s worst state</label>
-        <label>Samples <select value={samples} onChange={(event) => setSamples(Number(event.target.value))}>{SAMPLES.map((n) => <option key={n}>{n}</option>)}</select></label>
-        <label>Seed <input type="number" min={0} max={9999} value={seed} onChange={(event) => setSeed(Math.max(0, Math.min(9999, Math.floor(Number(event.target.value)) || 0)))} /></label>
+        <label>
+          <input type="radio" name="spread-at" checked={at === 'state'} onChange={() => setAt('state')} /> this state:{' '}
+          {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}
+        </label>
+        <label>
+          <input
+            type="radio"
+            name="spread-at"
+            checked={at === 'worst'}
+            disabled={worst.length === 0}
+            onChange={() => setAt('worst')}
+          />{' '}
+          each consumer’s worst state
+        </label>
+        <label>
+          Samples{' '}
+          <select value={samples} onChange={(event) => setSamples(Number(event.target.value))}>
+            {SAMPLES.map((n) => (
+              <option key={n}>{n}</option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Seed{' '}
+          <input
+            type="number"
+            min={0}
+            max={9999}
+            value={seed}
+            onChange={(event) => setSeed(Math.max(0, Math.min(9999, Math.floor(Number(event.target.value)) || 0)))}
+          />
+        </label>
       </div>
-      {standing ? <p role="status">The engine stands still: nothing is asked of it.</p> : <Drawn request={request} result={at === 'state' ? result : undefined} units={units} onConsumer={onConsumer} />}
+      {standing ? (
+        <p role="status">The engine stands still: nothing is asked of it.</p>
+      ) : (
+        <Drawn request={request} result={at === 'state' ? result : undefined} units={units} onConsumer={onConsumer} />
+      )}
     </section>
   );
 }
 
-function Drawn({ request, result, units, onConsumer }: { readonly request: SpreadRequest; readonly result: SolveResult | undefined; readonly units: UnitChoice; readonly onConsumer: (part: string) => void }) {
+function Drawn({
+  request,
+  result,
+  units,
+  onConsumer,
+}: {
+  readonly request: SpreadRequest;
+  readonly result: SolveResult | undefined;
+  readonly units: UnitChoice;
+  readonly onConsumer: (part: string) => void;
+}) {
   const study = useStudy(SPREAD_STUDY, request, false);
   const spread = study.answer;
   const already = spread?.consumers.filter((c) => !isSupplied(c.verdict)) ?? [];
@@ -68,31 +123,72 @@ function Drawn({ request, result, units, onConsumer }: { readonly request: Sprea
       {spread && (
         <>
           <p className="answer">{sayAll(spread)}</p>
-          {already.length > 0 && <p>As stated already: {already.map((c) => `${c.name} ${VERDICT_WORDS[c.verdict]}`).join(', ')}. Closer tolerances do not mend that; another circuit does.</p>}
-          {spread.tighten && <p><strong>Tighten first:</strong> {spread.tighten.name}. With it halved, {spread.tighten.consumer} is supplied in {sayChance(spread.tighten)} of them, instead of {(100 * spread.tighten.before).toFixed(1)} %.</p>}
+          {already.length > 0 && (
+            <p>
+              As stated already: {already.map((c) => `${c.name} ${VERDICT_WORDS[c.verdict]}`).join(', ')}. Closer
+              tolerances do not mend that; another circuit does.
+            </p>
+          )}
+          {spread.tighten && (
+            <p>
+              <strong>Tighten first:</strong> {spread.tighten.name}. With it halved, {spread.tighten.consumer} is
+              supplied in {sayChance(spread.tighten)} of them, instead of {(100 * spread.tighten.before).toFixed(1)} %.
+            </p>
+          )}
           {result && <Posts spread={spread} result={result} units={units} />}
           <table className="chances">
-            <thead><tr><th scope="col">Consumer</th><th scope="col">As stated</th><th scope="col">Supplied</th><th scope="col">Pressure, 5 to 95 in 100</th><th scope="col">Most of its spread comes from</th></tr></thead>
-            <tbody>{spread.consumers.map((c) => (
-              <tr key={c.part}>
-                <th scope="row"><button type="button" className="plain" onClick={() => onConsumer(c.part)}>{c.name}</button></th>
-                <td><span className="verdict"><VerdictIcon verdict={c.verdict} />{VERDICT_WORDS[c.verdict]}</span></td>
-                <td className={c.chance < SURE ? 'problem' : ''}>{sayChance(c)}</td>
-                <td>{bandText(c.pressurePa[c.worst] ?? null, units)}</td>
-                <td>{c.shares.slice(0, 3).map((s) => `${s.name} ${formatQuantity(s.share, 'share', units)}`).join('; ') || '–'}</td>
+            <thead>
+              <tr>
+                <th scope="col">Consumer</th>
+                <th scope="col">As stated</th>
+                <th scope="col">Supplied</th>
+                <th scope="col">Pressure, 5 to 95 in 100</th>
+                <th scope="col">Most of its spread comes from</th>
               </tr>
-            ))}</tbody>
+            </thead>
+            <tbody>
+              {spread.consumers.map((c) => (
+                <tr key={c.part}>
+                  <th scope="row">
+                    <button type="button" className="plain" onClick={() => onConsumer(c.part)}>
+                      {c.name}
+                    </button>
+                  </th>
+                  <td>
+                    <span className="verdict">
+                      <VerdictIcon verdict={c.verdict} />
+                      {VERDICT_WORDS[c.verdict]}
+                    </span>
+                  </td>
+                  <td className={c.chance < SURE ? 'problem' : ''}>{sayChance(c)}</td>
+                  <td>{bandText(c.pressurePa[c.worst] ?? null, units)}</td>
+                  <td>
+                    {c.shares
+                      .slice(0, 3)
+                      .map((s) => `${s.name} ${formatQuantity(s.share, 'share', units)}`)
+                      .join('; ') || '–'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
           </table>
-          <p className="quiet">{spread.samples} circuits, seed {spread.seed}{study.partly ? ', so far' : ''}. ± is one standard error of the drawing itself, by the scatter of eight shifted copies of the sequence. Oil temperature held.{spread.unsolved > 0 ? ` ${spread.unsolved} did not solve; they count as not supplied.` : ''}</p>
+          <p className="quiet">
+            {spread.samples} circuits, seed {spread.seed}
+            {study.partly ? ', so far' : ''}. ± is one standard error of the drawing itself, by the scatter of eight
+            shifted copies of the sequence. Oil temperature held.
+            {spread.unsolved > 0 ? ` ${spread.unsolved} did not solve; they count as not supplied.` : ''}
+          </p>
         </>
       )}
     </div>
   );
 }
 
-const sayAll = (spread: Spread) => `Everything is supplied in ${sayChance(spread.all)} of the circuits that these tolerances allow${spread.states.length > 1 ? `, at all of ${spread.states.length} states` : ''}.`;
+const sayAll = (spread: Spread) =>
+  `Everything is supplied in ${sayChance(spread.all)} of the circuits that these tolerances allow${spread.states.length > 1 ? `, at all of ${spread.states.length} states` : ''}.`;
 
-const bandText = (band: { readonly low: number; readonly high: number } | null, units: UnitChoice) => (band ? `${formatFigure(band.low, 'pressure', units)} to ${formatQuantity(band.high, 'pressure', units)}` : '–');
+const bandText = (band: { readonly low: number; readonly high: number } | null, units: UnitChoice) =>
+  band ? `${formatFigure(band.low, 'pressure', units)} to ${formatQuantity(band.high, 'pressure', units)}` : '–';
 
 const POST_STEP = 112;
 const POST_TOP = 26;
@@ -102,36 +198,75 @@ const HEADROOM = 1.1;
 const LEAST_TOP_PA = 1e5;
 
 /** Each consumer's tide post with the band that its pressure lies in. */
-function Posts({ spread, result, units }: { readonly spread: Spread; readonly result: SolveResult; readonly units: UnitChoice }) {
+function Posts({
+  spread,
+  result,
+  units,
+}: {
+  readonly spread: Spread;
+  readonly result: SolveResult;
+  readonly units: UnitChoice;
+}) {
   const posts = spread.consumers.flatMap((c) => {
     const consumer = result.consumers.find((r) => r.part === c.part);
     return consumer ? [{ c, consumer, band: c.pressurePa[0] ?? undefined }] : [];
   });
-  const top = HEADROOM * Math.max(LEAST_TOP_PA, ...posts.flatMap(({ consumer, band }) => [consumer.pressurePa ?? 0, consumer.lowPressurePa ?? 0, band?.high ?? 0]));
+  const top =
+    HEADROOM *
+    Math.max(
+      LEAST_TOP_PA,
+      ...posts.flatMap(({ consumer, band }) => [
+        consumer.pressurePa ?? 0,
+        consumer.lowPressurePa ?? 0,
+        band?.high ?? 0,
+      ]),
+    );
   const zero = POST_TOP + POST_HEIGHT;
   const y = (pa: number) => Math.max(POST_TOP, zero - (pa / top) * POST_HEIGHT);
   const width = 30 + POST_STEP * posts.length;
   return (
     <div className="posts" tabIndex={0} role="region" aria-label="Tide posts with the band of each pressure">
-      <svg width={width} height={zero + 44} viewBox={`0 0 ${width} ${zero + 44}`} role="img" aria-label={posts.map(({ c, band }) => `${c.name} ${bandText(band ?? null, units)}`).join('; ')}>
+      <svg
+        width={width}
+        height={zero + 44}
+        viewBox={`0 0 ${width} ${zero + 44}`}
+        role="img"
+        aria-label={posts.map(({ c, band }) => `${c.name} ${bandText(band ?? null, units)}`).join('; ')}
+      >
         <PostPatterns />
         {posts.map(({ c, consumer, band }, i) => {
           const x = 40 + POST_STEP * i;
           // What lies above the drawing has no mark in it.
-          const shown = { ...consumer, highPressurePa: consumer.highPressurePa !== null && consumer.highPressurePa < top ? consumer.highPressurePa : null };
+          const shown = {
+            ...consumer,
+            highPressurePa:
+              consumer.highPressurePa !== null && consumer.highPressurePa < top ? consumer.highPressurePa : null,
+          };
           return (
             <g key={c.part}>
               <TidePost x={x} top={POST_TOP} zero={zero} y={y} consumer={shown} range={undefined} band={band} />
-              {band && <>
-                <text className="t-small" x={x + 18} y={y(band.high) + 2}>{formatFigure(band.high, 'pressure', units)}</text>
-                <text className="t-small" x={x + 18} y={Math.max(y(band.low) + 6, y(band.high) + 15)}>{formatFigure(band.low, 'pressure', units)}</text>
-              </>}
-              <text className="t-name" x={x - 22} y={zero + 18}>{c.name}</text>
-              <text className={`t-small${c.chance < SURE ? ' alarm' : ''}`} x={x - 22} y={zero + 34}>{sayChance(c)}</text>
+              {band && (
+                <>
+                  <text className="t-small" x={x + 18} y={y(band.high) + 2}>
+                    {formatFigure(band.high, 'pressure', units)}
+                  </text>
+                  <text className="t-small" x={x + 18} y={Math.max(y(band.low) + 6, y(band.high) + 15)}>
+                    {formatFigure(band.low, 'pressure', units)}
+                  </text>
+                </>
+              )}
+              <text className="t-name" x={x - 22} y={zero + 18}>
+                {c.name}
+              </text>
+              <text className={`t-small${c.chance < SURE ? ' alarm' : ''}`} x={x - 22} y={zero + 34}>
+                {sayChance(c)}
+              </text>
             </g>
           );
         })}
-        <text className="t-small ink2" x={2} y={12}>{displayUnit('pressure', units).symbol}; box in a post: 5 to 95 in 100</text>
+        <text className="t-small ink2" x={2} y={12}>
+          {displayUnit('pressure', units).symbol}; box in a post: 5 to 95 in 100
+        </text>
       </svg>
     </div>
   );

@@ -14,18 +14,35 @@ export function ToleranceTable() {
   const inputs = inputsOf(inSeason(project, variant), variant);
   return (
     <details className="tolerance-table">
-      <summary>Tolerances: {inputs.length} figures, {inputs.filter((i) => i.plusMinus !== i.usual).length} stated by you</summary>
-      <p className="quiet">95 in 100 lie within plus or minus this, normally distributed. What is usual is judged, not measured: state yours where you have measured. Springs keep their rate.</p>
+      <summary>
+        Tolerances: {inputs.length} figures, {inputs.filter((i) => i.plusMinus !== i.usual).length} stated by you
+      </summary>
+      <p className="quiet">
+        95 in 100 lie within plus or minus this, normally distributed. What is usual is judged, not measured: state
+        yours where you have measured. Springs keep their rate.
+      </p>
       <table className="chances">
-        <thead><tr><th scope="col">Figure</th><th scope="col">As stated</th><th scope="col">Plus or minus</th><th scope="col">Usual</th></tr></thead>
-        <tbody>{inputs.map((input) => <Row key={input.id} input={input} units={units} />)}</tbody>
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col">As stated</th>
+            <th scope="col">Plus or minus</th>
+            <th scope="col">Usual</th>
+          </tr>
+        </thead>
+        <tbody>
+          {inputs.map((input) => (
+            <Row key={input.id} input={input} units={units} />
+          ))}
+        </tbody>
       </table>
     </details>
   );
 }
 
 /** A tolerance of a temperature is a difference of temperatures. */
-const quantityOf = (input: Input): Quantity => (input.quantity === 'temperature' ? 'temperatureDifference' : input.quantity);
+const quantityOf = (input: Input): Quantity =>
+  input.quantity === 'temperature' ? 'temperatureDifference' : input.quantity;
 
 function Row({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
   const setTolerance = useWorkbench((w) => w.setTolerance);
@@ -43,16 +60,36 @@ function Row({ input, units }: { readonly input: Input; readonly units: UnitChoi
       <td>{input.part === '' ? '–' : formatQuantity(input.stated, input.quantity, units)}</td>
       <td>
         <input
-          type="text" inputMode="decimal" aria-label={`${input.name}, plus or minus`} aria-invalid={wrong} value={text ?? shown}
+          type="text"
+          inputMode="decimal"
+          aria-label={`${input.name}, plus or minus`}
+          aria-invalid={wrong}
+          value={text ?? shown}
           onChange={(event) => {
             setText(event.target.value);
             const value = Number(event.target.value.replace(',', '.'));
-            if (event.target.value.trim() !== '' && Number.isFinite(value) && value >= 0) setTolerance(of, value / u.factor);
+            if (event.target.value.trim() !== '' && Number.isFinite(value) && value >= 0)
+              setTolerance(of, value / u.factor);
           }}
           onBlur={() => setText(undefined)}
-        /> {u.symbol}{wrong && <span className="problem" role="alert"> a number, zero or more</span>}
+        />{' '}
+        {u.symbol}
+        {wrong && (
+          <span className="problem" role="alert">
+            {' '}
+            a number, zero or more
+          </span>
+        )}
       </td>
-      <td>{own ? <button type="button" className="plain" onClick={() => setTolerance(of, undefined)}>back to {formatQuantity(input.usual, quantity, units)}</button> : 'as usual'}</td>
+      <td>
+        {own ? (
+          <button type="button" className="plain" onClick={() => setTolerance(of, undefined)}>
+            back to {formatQuantity(input.usual, quantity, units)}
+          </button>
+        ) : (
+          'as usual'
+        )}
+      </td>
     </tr>
   );
 }

@@ -21,7 +21,11 @@ function atHotIdle() {
   useWorkbench.getState().setState(HOT_IDLE);
   const made = CircuitSolver.of(project);
   if (!made.ok) throw new Error('refused');
-  return { project, result: made.circuit.solve(made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)), sweep: sweepToEnd(made.circuit) };
+  return {
+    project,
+    result: made.circuit.solve(made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)),
+    sweep: sweepToEnd(made.circuit),
+  };
 }
 
 /** The whole answer, not what is said so far. */
@@ -40,9 +44,16 @@ describe('The spread on the page', () => {
     const row = screen.getAllByRole('row').find((r) => r.textContent?.startsWith('Lifters'))!;
     expect(row.textContent).toContain(`${(100 * lifters.chance).toFixed(1)} ± `);
     expect(row.textContent).toMatch(/1\.\d\d to 1\.\d\d.bar/);
-    expect(screen.getByText('Tighten first:').parentElement!.textContent).toContain(`${alone.tighten!.name}. With it halved, Lifters is supplied in `);
+    expect(screen.getByText('Tighten first:').parentElement!.textContent).toContain(
+      `${alone.tighten!.name}. With it halved, Lifters is supplied in `,
+    );
     // A post for each consumer, its band beside it.
-    expect(within(screen.getByRole('region', { name: /Tide posts/ })).getByRole('img').getAttribute('aria-label')!.split('; ')).toHaveLength(alone.consumers.length);
+    expect(
+      within(screen.getByRole('region', { name: /Tide posts/ }))
+        .getByRole('img')
+        .getAttribute('aria-label')!
+        .split('; '),
+    ).toHaveLength(alone.consumers.length);
   });
 
   it('keeps its answer, says when it is of an earlier state, and runs again when asked', async () => {
@@ -91,7 +102,10 @@ describe('The spread on the page', () => {
 });
 
 describe('What moves a margin, on the page', () => {
-  const consumers = [{ part: 'lifters', name: 'Lifters' }, { part: 'jets', name: 'Piston jets' }];
+  const consumers = [
+    { part: 'lifters', name: 'Lifters' },
+    { part: 'jets', name: 'Piston jets' },
+  ];
 
   it('ranks as the study does, each with its step and its effect', async () => {
     const { project } = atHotIdle();
@@ -121,10 +135,15 @@ describe('The tolerances on the page', () => {
     openDemo();
     useWorkbench.getState().setUnits({ clearance: 'thou' });
     show(<ToleranceTable />);
-    const field = screen.getByRole<HTMLInputElement>('textbox', { name: 'Mains: radial clearance, plus or minus', hidden: true });
+    const field = screen.getByRole<HTMLInputElement>('textbox', {
+      name: 'Mains: radial clearance, plus or minus',
+      hidden: true,
+    });
     expect(Number(field.value)).toBeCloseTo(4e-6 / 25.4e-6, 3);
     fireEvent.change(field, { target: { value: '0,1' } });
-    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([{ part: 'mains', path: ['clearanceRadialM'], plusMinus: expect.closeTo(2.54e-6, 9) }]);
+    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([
+      { part: 'mains', path: ['clearanceRadialM'], plusMinus: expect.closeTo(2.54e-6, 9) },
+    ]);
     expect(screen.getByText(/1 stated by you/)).toBeTruthy();
     fireEvent.change(field, { target: { value: 'tight' } });
     expect(screen.getByText(/a number, zero or more/)).toBeTruthy();

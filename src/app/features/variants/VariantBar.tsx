@@ -8,10 +8,17 @@ const VariantDialog = lazy(() => import('./VariantDialog'));
 export function inTree(variants: readonly Variant[]): { readonly variant: Variant; readonly depth: number }[] {
   const ids = new Set(variants.map((v) => v.id));
   const below = (parent: string | undefined, depth: number): { readonly variant: Variant; readonly depth: number }[] =>
-    variants.filter((v) => (v.basedOn !== undefined && v.basedOn !== v.id && ids.has(v.basedOn) ? v.basedOn : undefined) === parent).flatMap((variant) => [{ variant, depth }, ...below(variant.id, depth + 1)]);
+    variants
+      .filter(
+        (v) => (v.basedOn !== undefined && v.basedOn !== v.id && ids.has(v.basedOn) ? v.basedOn : undefined) === parent,
+      )
+      .flatMap((variant) => [{ variant, depth }, ...below(variant.id, depth + 1)]);
   const found = below(undefined, 0);
   // A circle of variants, which a file may hold, hangs from nothing: listed flat.
-  return [...found, ...variants.filter((v) => !found.some((f) => f.variant === v)).map((variant) => ({ variant, depth: 0 }))];
+  return [
+    ...found,
+    ...variants.filter((v) => !found.some((f) => f.variant === v)).map((variant) => ({ variant, depth: 0 })),
+  ];
 }
 
 /** Which variant is open, and the way back and forth through what was done. */
@@ -25,14 +32,53 @@ export function VariantBar() {
   const next = useWorkbench((w) => w.future[w.future.length - 1]?.name);
   return (
     <div className="variantbar">
-      <label htmlFor="variant" className="visually-hidden">Variant</label>
+      <label htmlFor="variant" className="visually-hidden">
+        Variant
+      </label>
       <select id="variant" value={project.activeVariant} onChange={(event) => showVariant(event.target.value)}>
-        {inTree(project.variants).map(({ variant, depth }) => <option key={variant.id} value={variant.id}>{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>)}
+        {inTree(project.variants).map(({ variant, depth }) => (
+          <option
+            key={variant.id}
+            value={variant.id}
+          >{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>
+        ))}
       </select>
-      <button type="button" className="plain" onClick={() => setOpen(true)} aria-label="Season and title" title="Season and title">…</button>
-      {open && <Suspense fallback={null}><VariantDialog onClose={() => setOpen(false)} /></Suspense>}
-      <button type="button" className="plain" disabled={last === undefined} onClick={undo} aria-keyshortcuts="Control+Z" aria-label={last === undefined ? 'Undo' : `Undo: ${last}`} title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}>Undo</button>
-      <button type="button" className="plain" disabled={next === undefined} onClick={redo} aria-keyshortcuts="Control+Y" aria-label={next === undefined ? 'Redo' : `Redo: ${next}`} title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}>Redo</button>
+      <button
+        type="button"
+        className="plain"
+        onClick={() => setOpen(true)}
+        aria-label="Season and title"
+        title="Season and title"
+      >
+        …
+      </button>
+      {open && (
+        <Suspense fallback={null}>
+          <VariantDialog onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+      <button
+        type="button"
+        className="plain"
+        disabled={last === undefined}
+        onClick={undo}
+        aria-keyshortcuts="Control+Z"
+        aria-label={last === undefined ? 'Undo' : `Undo: ${last}`}
+        title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        className="plain"
+        disabled={next === undefined}
+        onClick={redo}
+        aria-keyshortcuts="Control+Y"
+        aria-label={next === undefined ? 'Redo' : `Redo: ${next}`}
+        title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}
+      >
+        Redo
+      </button>
     </div>
   );
 }

@@ -8,11 +8,19 @@ import { displayUnit, parseQuantity, toDisplay } from '../../../core/units';
 import { useWorkbench, withVariant } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
 
-const TEMPERATURES = [['coldestOilK', 'Coldest oil'], ['hottestOilK', 'Hottest oil'], ['airTemperatureK', 'Air']] as const;
+const TEMPERATURES = [
+  ['coldestOilK', 'Coldest oil'],
+  ['hottestOilK', 'Hottest oil'],
+  ['airTemperatureK', 'Air'],
+] as const;
 
 /** The open variant: its name, what its season changes, and the way to throw it away. */
 export default function VariantDialog({ onClose }: { readonly onClose: () => void }) {
-  return <AntdTheme><Dialog onClose={onClose} /></AntdTheme>;
+  return (
+    <AntdTheme>
+      <Dialog onClose={onClose} />
+    </AntdTheme>
+  );
 }
 
 function Dialog({ onClose }: { readonly onClose: () => void }) {
@@ -27,7 +35,14 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
   const [name, setName] = useState(variant.name);
   const [seasonName, setSeasonName] = useState(season?.name ?? '');
   const [oil, setOil] = useState(season?.oil?.name ?? '');
-  const [texts, setTexts] = useState(() => Object.fromEntries(TEMPERATURES.map(([key]) => [key, season?.[key] === undefined ? '' : String(Math.round(toDisplay(season[key], u) * 10) / 10)])));
+  const [texts, setTexts] = useState(() =>
+    Object.fromEntries(
+      TEMPERATURES.map(([key]) => [
+        key,
+        season?.[key] === undefined ? '' : String(Math.round(toDisplay(season[key], u) * 10) / 10),
+      ]),
+    ),
+  );
   const [problem, setProblem] = useState<string>();
   const id = useId();
   const keep = () => {
@@ -57,19 +72,57 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
   };
   const grades = [...new Set([...OIL_GRADES.map((g) => g.name), ...(season?.oil ? [season.oil.name] : [])])];
   return (
-    <Modal open title={`This variant: ${variant.name}`} onCancel={onClose} onOk={keep} okText="Keep" cancelText="Leave as it was" destroyOnHidden>
-      <div className="field"><label htmlFor={`${id}n`}>Name</label><Input id={`${id}n`} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></div>
+    <Modal
+      open
+      title={`This variant: ${variant.name}`}
+      onCancel={onClose}
+      onOk={keep}
+      okText="Keep"
+      cancelText="Leave as it was"
+      destroyOnHidden
+    >
+      <div className="field">
+        <label htmlFor={`${id}n`}>Name</label>
+        <Input id={`${id}n`} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+      </div>
       <h3 className="variant-season">Season</h3>
       <p className="quiet">What it changes for this variant; what is left empty is the project’s.</p>
-      <div className="field"><label htmlFor={`${id}s`}>Season</label><Input id={`${id}s`} value={seasonName} maxLength={40} placeholder="Winter" onChange={(event) => setSeasonName(event.target.value)} /></div>
+      <div className="field">
+        <label htmlFor={`${id}s`}>Season</label>
+        <Input
+          id={`${id}s`}
+          value={seasonName}
+          maxLength={40}
+          placeholder="Winter"
+          onChange={(event) => setSeasonName(event.target.value)}
+        />
+      </div>
       <div className="field">
         <label htmlFor={`${id}o`}>Oil</label>
-        <select id={`${id}o`} value={oil} onChange={(event) => setOil(event.target.value)}><option value="">{project.oil.name}, the project’s</option>{grades.map((g) => <option key={g}>{g}</option>)}</select>
+        <select id={`${id}o`} value={oil} onChange={(event) => setOil(event.target.value)}>
+          <option value="">{project.oil.name}, the project’s</option>
+          {grades.map((g) => (
+            <option key={g}>{g}</option>
+          ))}
+        </select>
       </div>
       {TEMPERATURES.map(([key, title]) => (
-        <div className="field" key={key}><label htmlFor={id + key}>{title}</label><Input id={id + key} value={texts[key]} suffix={u.symbol} inputMode="decimal" onChange={(event) => setTexts({ ...texts, [key]: event.target.value })} /></div>
+        <div className="field" key={key}>
+          <label htmlFor={id + key}>{title}</label>
+          <Input
+            id={id + key}
+            value={texts[key]}
+            suffix={u.symbol}
+            inputMode="decimal"
+            onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
+          />
+        </div>
       ))}
-      {problem && <p className="problem" role="alert">{problem}</p>}
+      {problem && (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      )}
       {project.variants.length > 1 && (
         <Button
           onClick={() => {

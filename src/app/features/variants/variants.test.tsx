@@ -9,13 +9,29 @@ const variant = (id: string, basedOn?: string) => ({ id, name: id, basedOn }) as
 
 describe('Variants in their tree', () => {
   it('stand behind what they were made from, as deep as they lie', () => {
-    const tree = inTree([variant('stock'), variant('cooler', 'stock'), variant('bare'), variant('noBypass', 'cooler'), variant('wide', 'stock')]);
-    expect(tree.map(({ variant: { id }, depth }) => `${'-'.repeat(depth)}${id}`)).toEqual(['stock', '-cooler', '--noBypass', '-wide', 'bare']);
+    const tree = inTree([
+      variant('stock'),
+      variant('cooler', 'stock'),
+      variant('bare'),
+      variant('noBypass', 'cooler'),
+      variant('wide', 'stock'),
+    ]);
+    expect(tree.map(({ variant: { id }, depth }) => `${'-'.repeat(depth)}${id}`)).toEqual([
+      'stock',
+      '-cooler',
+      '--noBypass',
+      '-wide',
+      'bare',
+    ]);
   });
 
   it('are all listed, whatever a file says of where they come from', () => {
     const odd = [variant('a', 'b'), variant('b', 'a'), variant('c', 'gone'), variant('d', 'd')];
-    expect(inTree(odd).map((t) => t.variant.id).sort()).toEqual(['a', 'b', 'c', 'd']);
+    expect(
+      inTree(odd)
+        .map((t) => t.variant.id)
+        .sort(),
+    ).toEqual(['a', 'b', 'c', 'd']);
   });
 
   it('are shown with their season', () => {
@@ -46,7 +62,10 @@ describe('The dialog of a variant', () => {
     type('Coldest oil', '-4');
     keep();
     expect(closed()).toBe(1);
-    expect(now()).toMatchObject({ name: 'Stock in the snow', season: { name: 'Winter', oil: { name: '5W-30' }, coldestOilK: expect.closeTo(253.15, 1) } });
+    expect(now()).toMatchObject({
+      name: 'Stock in the snow',
+      season: { name: 'Winter', oil: { name: '5W-30' }, coldestOilK: expect.closeTo(253.15, 1) },
+    });
     act(() => useWorkbench.getState().setUnits({}));
   });
 

@@ -2,18 +2,73 @@ import type { Rule } from '../rule';
 import { coolerOrder, parasiticFlow } from './coolerOrder';
 import { drainMissing, gravityDrain, gravityReturn, scavenge, sideStreamReach } from './drains';
 import { filterBypass, filterCollapse, gaugePlace, unfilteredFeed } from './filtration';
-import { coolerUseful, coolingFaults, hotPlaces, impossibleCooler, oilCold, oilHot, radiatorLoad, thermostatFan, thermostatMissing } from './heat';
+import {
+  coolerUseful,
+  coolingFaults,
+  hotPlaces,
+  impossibleCooler,
+  oilCold,
+  oilHot,
+  radiatorLoad,
+  thermostatFan,
+  thermostatMissing,
+} from './heat';
 import { sealant, smallestBore, threadMates } from './joints';
 import { blankedPassage, coolerFilling } from './passages';
 import { pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
-import { benchFlush, canisterMount, coolantSide, electrics, hoseBend, level, sensorUnplugged, surroundings } from './routing';
+import {
+  benchFlush,
+  canisterMount,
+  coolantSide,
+  electrics,
+  hoseBend,
+  level,
+  sensorUnplugged,
+  surroundings,
+} from './routing';
 import { supply } from './supply';
 import { restrictorTwice, turboRestrictor } from './turbo';
 
 /** Every rule, in the order in which findings of one weight are listed. */
 export const RULES: readonly Rule[] = [
-  supply, blankedPassage, unfilteredFeed, filterBypass, filterCollapse, suction, reliefCapacity, pressureRating, rodThreshold, parasiticFlow,
-  turboRestrictor, restrictorTwice, gravityDrain, drainMissing, gravityReturn, scavenge, sideStreamReach, coolerFilling, coolerOrder,
-  threadMates, sealant, smallestBore, hoseBend, surroundings, canisterMount, benchFlush, coolantSide, electrics, sensorUnplugged, gaugePlace, level,
-  oilHot, oilCold, thermostatMissing, thermostatFan, hotPlaces, impossibleCooler, coolerUseful, radiatorLoad, coolingFaults,
+  supply,
+  blankedPassage,
+  unfilteredFeed,
+  filterBypass,
+  filterCollapse,
+  suction,
+  reliefCapacity,
+  pressureRating,
+  rodThreshold,
+  parasiticFlow,
+  turboRestrictor,
+  restrictorTwice,
+  gravityDrain,
+  drainMissing,
+  gravityReturn,
+  scavenge,
+  sideStreamReach,
+  coolerFilling,
+  coolerOrder,
+  threadMates,
+  sealant,
+  smallestBore,
+  hoseBend,
+  surroundings,
+  canisterMount,
+  benchFlush,
+  coolantSide,
+  electrics,
+  sensorUnplugged,
+  gaugePlace,
+  level,
+  oilHot,
+  oilCold,
+  thermostatMissing,
+  thermostatFan,
+  hotPlaces,
+  impossibleCooler,
+  coolerUseful,
+  radiatorLoad,
+  coolingFaults,
 ];

@@ -6,7 +6,9 @@ import type { AuditContext } from '../context';
 
 /** A place with filtered oil to feed from: behind a gallery where there is one, else behind a filter. */
 export function filteredPlace(c: AuditContext): string | undefined {
-  const gallery = c.circuit.parts.find((p) => p.kind === 'line' && p.form === 'gallery' && !c.unfiltered.has(`${p.id}.out`));
+  const gallery = c.circuit.parts.find(
+    (p) => p.kind === 'line' && p.form === 'gallery' && !c.unfiltered.has(`${p.id}.out`),
+  );
   const filter = c.circuit.parts.find((p) => p.kind === 'filter' && !c.unfiltered.has(`${p.id}.out`));
   const place = gallery ?? filter;
   return place && `${place.id}.out`;
@@ -31,7 +33,9 @@ export function isPlumbed(part: Part): boolean {
 
 /** Pressure at a part's port over the reachable states, highest [Pa]. */
 export function highestPa(c: AuditContext, part: Part): number {
-  return Math.max(...PORTS[part.kind].map((port) => c.nodeHighPa[c.compiled.nodeOfPort.get(`${part.id}.${port}`) ?? -1] ?? -Infinity));
+  return Math.max(
+    ...PORTS[part.kind].map((port) => c.nodeHighPa[c.compiled.nodeOfPort.get(`${part.id}.${port}`) ?? -1] ?? -Infinity),
+  );
 }
 
 /** The element of a part by its role. */

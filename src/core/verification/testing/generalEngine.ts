@@ -1,4 +1,14 @@
-import { FlowUnits, HeadLossType, LinkType, NodeProperty, LinkProperty, NodeType, Option, Project, Workspace } from 'epanet-js';
+import {
+  FlowUnits,
+  HeadLossType,
+  LinkType,
+  NodeProperty,
+  LinkProperty,
+  NodeType,
+  Option,
+  Project,
+  Workspace,
+} from 'epanet-js';
 import type { LoopedNetwork } from './loopedNetwork';
 
 /** The general engine's own standard gravity, 32.2 ft/s²; its heads are scaled by it. */
@@ -15,7 +25,13 @@ export async function loadGeneralEngine(): Promise<Workspace> {
 }
 
 /** Builds a looped network of pipes in the general engine, ready for `solveH`. @param densityKgM3 to turn pressure into head */
-export function buildInGeneralEngine(workspace: Workspace, looped: LoopedNetwork, densityKgM3: number, viscosityM2S: number, accuracy = 1e-8): Project {
+export function buildInGeneralEngine(
+  workspace: Workspace,
+  looped: LoopedNetwork,
+  densityKgM3: number,
+  viscosityM2S: number,
+  accuracy = 1e-8,
+): Project {
   const model = new Project(workspace);
   model.init('r', 'o', FlowUnits.LPS, HeadLossType.DW);
   model.setOption(Option.SpViscos, viscosityM2S / WATER_VISCOSITY_M2S);

@@ -3,7 +3,13 @@ import { NetworkBuilder, type Network } from '../../network/network';
 /** A network of plain pipes, described once for this solver and for the general engine. */
 export interface LoopedNetwork {
   readonly nodes: readonly { readonly heldPa?: number; readonly inflowM3S: number }[];
-  readonly pipes: readonly { readonly from: number; readonly to: number; readonly boreM: number; readonly lengthM: number; readonly roughnessM: number }[];
+  readonly pipes: readonly {
+    readonly from: number;
+    readonly to: number;
+    readonly boreM: number;
+    readonly lengthM: number;
+    readonly roughnessM: number;
+  }[];
 }
 
 /** A small seeded generator (mulberry32), so that every run sees the same networks. */
@@ -33,12 +39,14 @@ export function loopedGrid(pipes: number, drawM3S: number, boreM: number, length
     list.push({ from, to, boreM: spread(b, 1.3), lengthM: spread(lengthM, 1.5), roughnessM: 1e-6 });
   const node = (row: number, column: number) => 1 + row * width + column;
   const rows = Math.max(2, Math.ceil((pipes - 1 + width) / (2 * width - 1)));
-  for (let row = 0; row < rows; row++) for (let column = 0; column < width; column++) nodes.push({ inflowM3S: -spread(drawM3S, 2) });
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < width; column++) nodes.push({ inflowM3S: -spread(drawM3S, 2) });
   add(0, 1, boreM * 4);
-  for (let row = 0; row < rows; row++) for (let column = 0; column < width; column++) {
-    if (column + 1 < width && list.length < pipes) add(node(row, column), node(row, column + 1));
-    if (row + 1 < rows && list.length < pipes) add(node(row, column), node(row + 1, column));
-  }
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < width; column++) {
+      if (column + 1 < width && list.length < pipes) add(node(row, column), node(row, column + 1));
+      if (row + 1 < rows && list.length < pipes) add(node(row, column), node(row + 1, column));
+    }
   const reached = new Set(list.flatMap((pipe) => [pipe.from, pipe.to]));
   const index = new Map([...reached].sort((a, b) => a - b).map((old, i) => [old, i]));
   return {
@@ -51,9 +59,14 @@ export function loopedGrid(pipes: number, drawM3S: number, boreM: number, length
 export function buildNetwork(looped: LoopedNetwork): Network {
   const builder = new NetworkBuilder();
   const nodes = looped.nodes.map((node, i) => builder.addNode(`n${i}`, 0, node.heldPa, node.inflowM3S));
-  looped.pipes.forEach((pipe, i) => builder.addElement({
-    name: `p${i}`, law: 'line', from: nodes[pipe.from]!, to: nodes[pipe.to]!,
-    parameters: [pipe.boreM, pipe.lengthM, pipe.roughnessM / pipe.boreM, 0, 0, 0, 0],
-  }));
+  looped.pipes.forEach((pipe, i) =>
+    builder.addElement({
+      name: `p${i}`,
+      law: 'line',
+      from: nodes[pipe.from]!,
+      to: nodes[pipe.to]!,
+      parameters: [pipe.boreM, pipe.lengthM, pipe.roughnessM / pipe.boreM, 0, 0, 0, 0],
+    }),
+  );
   return builder.build();
 }

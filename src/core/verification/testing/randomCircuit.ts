@@ -36,21 +36,36 @@ class CircuitMaker {
   rating() {
     const d = this.draw;
     return {
-      ratedPressureDropPa: d.spread(0.05, 3) * BAR, ratedFlowM3S: d.spread(1, 40) * LPM, ratedViscosityPaS: d.spread(0.008, 0.03),
-      ratedDensityKgM3: 850, viscousShare: d.between(0.2, 1),
+      ratedPressureDropPa: d.spread(0.05, 3) * BAR,
+      ratedFlowM3S: d.spread(1, 40) * LPM,
+      ratedViscosityPaS: d.spread(0.008, 0.03),
+      ratedDensityKgM3: 850,
+      viscousShare: d.between(0.2, 1),
     };
   }
   valve(low: number, high: number) {
     const crackPa = this.draw.between(low, high) * BAR;
-    return { crackPa, fullOpenPa: crackPa + this.draw.between(0.1, 1.5) * BAR, areaM2: this.draw.spread(10e-6, 120e-6), dischargeCoefficient: 0.7, closedLeakM3SPa: 1e-13 };
+    return {
+      crackPa,
+      fullOpenPa: crackPa + this.draw.between(0.1, 1.5) * BAR,
+      areaM2: this.draw.spread(10e-6, 120e-6),
+      dischargeCoefficient: 0.7,
+      closedLeakM3SPa: 1e-13,
+    };
   }
   passage() {
     const d = this.draw;
     return {
-      boreM: d.spread(4, 20) * MM, lengthM: d.spread(0.05, 3), roughnessM: d.pick([1.5e-6, 1e-5]),
+      boreM: d.spread(4, 20) * MM,
+      lengthM: d.spread(0.05, 3),
+      roughnessM: d.pick([1.5e-6, 1e-5]),
       losses: [
-        ...(d.chance(0.4) ? [{ kind: 'entrance' }] : []), ...(d.chance(0.4) ? [{ kind: 'catalogue', fitting: 'hoseEnd90', count: 2 }] : []),
-        ...(d.chance(0.3) ? [{ kind: 'exit' }] : []), ...(d.chance(0.3) ? [{ kind: 'areaChange', otherBoreM: d.spread(4, 20) * MM, at: d.pick(['inlet', 'outlet']) }] : []),
+        ...(d.chance(0.4) ? [{ kind: 'entrance' }] : []),
+        ...(d.chance(0.4) ? [{ kind: 'catalogue', fitting: 'hoseEnd90', count: 2 }] : []),
+        ...(d.chance(0.3) ? [{ kind: 'exit' }] : []),
+        ...(d.chance(0.3)
+          ? [{ kind: 'areaChange', otherBoreM: d.spread(4, 20) * MM, at: d.pick(['inlet', 'outlet']) }]
+          : []),
       ],
     };
   }
@@ -58,7 +73,22 @@ class CircuitMaker {
   /** One two-port part, or a thermostat with its two ways joined again. @returns its ports */
   leaf(): { in: string; out: string } {
     const d = this.draw;
-    const kind = d.pick(['line', 'line', 'fitting', 'orifice', 'valve', 'filter', 'cooler', 'checkValve', 'thermostat', 'tee', 'plate', 'cover', 'cross', 'sideStream'] as const);
+    const kind = d.pick([
+      'line',
+      'line',
+      'fitting',
+      'orifice',
+      'valve',
+      'filter',
+      'cooler',
+      'checkValve',
+      'thermostat',
+      'tee',
+      'plate',
+      'cover',
+      'cross',
+      'sideStream',
+    ] as const);
     const plain = (part: Record<string, unknown>) => {
       const id = this.add(part);
       return { in: `${id}.in`, out: `${id}.out` };
@@ -67,15 +97,31 @@ class CircuitMaker {
       case 'line':
         return plain({ kind, form: 'hose', ...this.passage() });
       case 'fitting':
-        return plain({ kind, boreM: d.spread(4, 20) * MM, losses: [{ kind: 'twoK', k1: d.spread(50, 1500), kInfinity: d.spread(0.05, 1) }] });
+        return plain({
+          kind,
+          boreM: d.spread(4, 20) * MM,
+          losses: [{ kind: 'twoK', k1: d.spread(50, 1500), kInfinity: d.spread(0.05, 1) }],
+        });
       case 'orifice':
         return plain({ kind, boreM: d.spread(1.2, 6) * MM, lengthM: d.spread(0.1, 30) * MM });
       case 'valve':
         return plain({ kind, fullAreaM2: d.spread(2e-6, 60e-6), turnsToFull: 4, turns: d.between(0.1, 4) });
       case 'filter':
-        return plain({ kind, ...this.rating(), load: d.spread(1, 12), count: d.pick([1, 1, 2]), bypass: d.chance(0.5) ? this.valve(0.7, 2.5) : null });
+        return plain({
+          kind,
+          ...this.rating(),
+          load: d.spread(1, 12),
+          count: d.pick([1, 1, 2]),
+          bypass: d.chance(0.5) ? this.valve(0.7, 2.5) : null,
+        });
       case 'cooler':
-        return plain({ kind, ...this.rating(), passes: d.pick([1, 2]), medium: d.pick(['air', 'liquid']), bypass: d.chance(0.3) ? this.valve(0.7, 2.5) : null });
+        return plain({
+          kind,
+          ...this.rating(),
+          passes: d.pick([1, 2]),
+          medium: d.pick(['air', 'liquid']),
+          bypass: d.chance(0.3) ? this.valve(0.7, 2.5) : null,
+        });
       case 'checkValve':
         return plain({ kind, ...this.valve(0.05, 0.25) });
       case 'thermostat': {
@@ -86,33 +132,60 @@ class CircuitMaker {
         return { in: `${id}.in`, out: `${id}.bypass` };
       }
       case 'plate': {
-        const passage = d.pick([{ kind: 'open' }, { kind: 'separate' }, { kind: 'thermostat', opensK: 353, fullK: 363, areaM2: 110e-6 }] as const);
+        const passage = d.pick([
+          { kind: 'open' },
+          { kind: 'separate' },
+          { kind: 'thermostat', opensK: 353, fullK: 363, areaM2: 110e-6 },
+        ] as const);
         const id = this.add({ kind, boreM: d.spread(8, 16) * MM, passage });
         const core = this.add({ kind: 'cooler', ...this.rating() });
         this.join(`${id}.away`, `${core}.in`);
         this.join(`${core}.out`, `${id}.back`);
-        if (d.chance(0.4)) this.join(`${id}.tap`, d.chance(0.5) ? this.consumer() : `${this.add({ kind: 'gauge' })}.in`);
+        if (d.chance(0.4))
+          this.join(`${id}.tap`, d.chance(0.5) ? this.consumer() : `${this.add({ kind: 'gauge' })}.in`);
         return { in: `${id}.in`, out: `${id}.out` };
       }
       case 'cover':
         return plain({ kind, boreM: d.spread(8, 16) * MM, carriesPassage: true });
       case 'cross': {
-        const id = this.add({ kind, boreM: d.spread(6, 16) * MM, run: { kind: 'catalogue', fitting: 'teeRun' }, branch: { kind: 'catalogue', fitting: 'teeBranch' } });
+        const id = this.add({
+          kind,
+          boreM: d.spread(6, 16) * MM,
+          run: { kind: 'catalogue', fitting: 'teeRun' },
+          branch: { kind: 'catalogue', fitting: 'teeBranch' },
+        });
         this.join(`${id}.left`, this.consumer());
-        if (d.chance(0.5)) this.join(`${id}.right`, `${this.add(d.pick([{ kind: 'accumulator', volumeM3: 2e-3, prechargePa: 0.5 * BAR }, { kind: 'plug', duty: 'samplePort' }]))}.in`);
+        if (d.chance(0.5))
+          this.join(
+            `${id}.right`,
+            `${this.add(
+              d.pick([
+                { kind: 'accumulator', volumeM3: 2e-3, prechargePa: 0.5 * BAR },
+                { kind: 'plug', duty: 'samplePort' },
+              ]),
+            )}.in`,
+          );
         return { in: `${id}.in`, out: `${id}.run` };
       }
       case 'sideStream': {
         // Hangs beside a line and lets its oil fall into the sump.
         const line = plain({ kind: 'line', form: 'hose', ...this.passage() });
-        const metering = d.pick([{ kind: 'orifice', boreM: d.spread(0.8, 2) * MM, lengthM: 3 * MM }, { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: d.between(0.1, 4) }]);
+        const metering = d.pick([
+          { kind: 'orifice', boreM: d.spread(0.8, 2) * MM, lengthM: 3 * MM },
+          { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: d.between(0.1, 4) },
+        ]);
         const id = this.add({ kind, ...this.rating(), metering });
         this.join(line.in, `${id}.in`);
         this.join(`${id}.out`, 'p0.return');
         return line;
       }
       case 'tee': {
-        const id = this.add({ kind, boreM: d.spread(6, 16) * MM, run: { kind: 'catalogue', fitting: 'teeRun' }, branch: { kind: 'catalogue', fitting: 'teeBranch' } });
+        const id = this.add({
+          kind,
+          boreM: d.spread(6, 16) * MM,
+          run: { kind: 'catalogue', fitting: 'teeRun' },
+          branch: { kind: 'catalogue', fitting: 'teeBranch' },
+        });
         const consumer = this.consumer();
         this.join(`${id}.branch`, consumer);
         if (d.chance(0.3)) this.join(`${id}.run`, `${this.add({ kind: 'gauge' })}.in`);
@@ -139,10 +212,21 @@ class CircuitMaker {
   consumer(): string {
     const d = this.draw;
     const bearing = {
-      count: d.pick([1, 5, 12]), diameterM: d.between(20, 70) * MM, lengthM: d.between(12, 25) * MM, clearanceRadialM: d.between(18, 50) * 1e-6,
-      feed: d.pick([{ kind: 'fullGroove', landEachM: 6 * MM }, { kind: 'halfGroove', landEachM: 6 * MM }, { kind: 'hole', holeDiameterM: 5 * MM }]),
-      eccentricity: d.pick([{ kind: 'ratio', ratio: d.between(0, 0.9) }, { kind: 'load', loadN: d.spread(100, 15000) }]),
-      speedRatio: d.pick([0.5, 1, 2]), hydrodynamicSideFlow: d.chance(0.5),
+      count: d.pick([1, 5, 12]),
+      diameterM: d.between(20, 70) * MM,
+      lengthM: d.between(12, 25) * MM,
+      clearanceRadialM: d.between(18, 50) * 1e-6,
+      feed: d.pick([
+        { kind: 'fullGroove', landEachM: 6 * MM },
+        { kind: 'halfGroove', landEachM: 6 * MM },
+        { kind: 'hole', holeDiameterM: 5 * MM },
+      ]),
+      eccentricity: d.pick([
+        { kind: 'ratio', ratio: d.between(0, 0.9) },
+        { kind: 'load', loadN: d.spread(100, 15000) },
+      ]),
+      speedRatio: d.pick([0.5, 1, 2]),
+      hydrodynamicSideFlow: d.chance(0.5),
     };
     switch (d.pick(['bearings', 'rods', 'jets', 'plainJet', 'consumer'] as const)) {
       case 'bearings':
@@ -161,16 +245,44 @@ class CircuitMaker {
   make(): void {
     const d = this.draw;
     const sump = this.add({ kind: 'sump', levelM: -0.2 });
-    const pickup = this.add({ kind: 'pickup', screen: { ...this.rating(), ratedPressureDropPa: 0.03 * BAR, ratedFlowM3S: 40 * LPM }, tube: { boreM: d.between(14, 24) * MM, lengthM: 0.3, losses: [{ kind: 'entrance' }] } });
+    const pickup = this.add({
+      kind: 'pickup',
+      screen: { ...this.rating(), ratedPressureDropPa: 0.03 * BAR, ratedFlowM3S: 40 * LPM },
+      tube: { boreM: d.between(14, 24) * MM, lengthM: 0.3, losses: [{ kind: 'entrance' }] },
+    });
     const gallery = this.add({ kind: 'line', form: 'gallery', boreM: 12 * MM, lengthM: 0.5, roughnessM: 1e-5 });
     const regulated = d.chance(0.25);
     const pump = this.add({
-      kind: 'pump', elevationM: 0, displacementM3Rev: d.between(6e-6, 25e-6), speedRatio: d.pick([0.5, 1]),
-      slip: { kind: 'efficiency', volumetricEfficiency: d.between(0.7, 0.93), atPumpSpeedRevS: 2000 * RPM, atPressurePa: 4 * BAR, atViscosityPaS: 0.0118 },
+      kind: 'pump',
+      elevationM: 0,
+      displacementM3Rev: d.between(6e-6, 25e-6),
+      speedRatio: d.pick([0.5, 1]),
+      slip: {
+        kind: 'efficiency',
+        volumetricEfficiency: d.between(0.7, 0.93),
+        atPumpSpeedRevS: 2000 * RPM,
+        atPressurePa: 4 * BAR,
+        atViscosityPaS: 0.0118,
+      },
       ...(d.chance(0.3) ? { fillLoss: { fromRevS: 100, toRevS: 125, lostShare: 0.15 } } : {}),
-      ...(regulated ? { variable: { targetPa: 3 * BAR, bandPa: 0.3 * BAR, leastShare: 0.25, ...(d.chance(0.5) ? { sense: `${gallery}.out` } : {}) } } : {}),
+      ...(regulated
+        ? {
+            variable: {
+              targetPa: 3 * BAR,
+              bandPa: 0.3 * BAR,
+              leastShare: 0.25,
+              ...(d.chance(0.5) ? { sense: `${gallery}.out` } : {}),
+            },
+          }
+        : {}),
     });
-    const relief = this.add({ kind: 'relief', ...this.valve(3, 6), areaM2: d.between(30e-6, 120e-6), ...(d.chance(0.2) ? { spring: { rateNM: 12e3, seatBoreM: 12 * MM, shimM: 1 * MM } } : {}), ...(d.chance(0.3) ? { sense: `${gallery}.in` } : {}) });
+    const relief = this.add({
+      kind: 'relief',
+      ...this.valve(3, 6),
+      areaM2: d.between(30e-6, 120e-6),
+      ...(d.chance(0.2) ? { spring: { rateNM: 12e3, seatBoreM: 12 * MM, shimM: 1 * MM } } : {}),
+      ...(d.chance(0.3) ? { sense: `${gallery}.in` } : {}),
+    });
     this.join(`${sump}.suction`, `${pickup}.in`);
     this.join(`${pickup}.out`, `${pump}.in`);
     this.join(`${pump}.out`, `${relief}.in`);
@@ -191,7 +303,9 @@ export function randomProject(seed: number): Project {
   const maker = new CircuitMaker(draw);
   maker.make();
   return projectSchema.parse({
-    format: PROJECT_FORMAT, version: PROJECT_VERSION, name: `random ${seed}`,
+    format: PROJECT_FORMAT,
+    version: PROJECT_VERSION,
+    name: `random ${seed}`,
     engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 120 },
     oil: draw.pick(OIL_GRADES),
     range: { coldestOilK: 233.15, hottestOilK: 433.15, coldSpeedRevS: 25, fullSpeedFromK: 343.15 },

@@ -3,7 +3,12 @@ import { startStudy, type StudyKind } from '../../studies/study';
 import { StudyBench } from '../../studies/studyBench';
 
 /** A study done by two who share its tasks, the last of each batch first. */
-export function sharedByTwo<P, T, R, A>(kind: StudyKind<P, T, R, A>, work: (bench: StudyBench, task: T) => R, project: Project, request: P): A {
+export function sharedByTwo<P, T, R, A>(
+  kind: StudyKind<P, T, R, A>,
+  work: (bench: StudyBench, task: T) => R,
+  project: Project,
+  request: P,
+): A {
   const benches = [new StudyBench(project), new StudyBench(project)];
   const study = startStudy(kind, project, request);
   let step = study.next();
