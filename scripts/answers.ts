@@ -3,7 +3,7 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { main } from '../src/cli/main';
-import type { Project } from '../src/core/circuit/project';
+import type { Project } from '../src/core/document/project/project';
 
 const [folder, only] = process.argv.slice(2);
 if (!folder) throw new Error('npm run answers -- FOLDER [COMMAND]');

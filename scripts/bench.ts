@@ -2,18 +2,18 @@
 import { readFileSync } from 'node:fs';
 import { InitHydOption } from 'epanet-js';
 import { layoutSheet } from '../src/app/features/sheet/layout';
-import { unfilteredPorts } from '../src/core/circuit/filtration';
+import { unfilteredPorts } from '../src/core/document/plumbing/filtration';
 import { HeatSolver } from '../src/core/heat/heatSolver';
-import { heatMap } from '../src/core/heat/studies';
+import { heatMap } from '../src/core/studies/heat/heatStudies';
 import { runTrace } from '../src/core/heat/trace';
-import { readProjectText } from '../src/core/circuit/readProject';
-import { applyMove, type Move, type MoveDraft } from '../src/core/moves';
-import { CircuitSolver } from '../src/core/network/solveProject';
-import { HydraulicSolver } from '../src/core/network/solver';
-import { Oil } from '../src/core/oil/oil';
+import { readProjectText } from '../src/core/document/project/readProject';
+import { applyMove, type Move, type MoveDraft } from '../src/core/document/moves';
+import { CircuitSolver } from '../src/core/network/circuitSolver';
+import { HydraulicSolver } from '../src/core/network/solve/solver';
+import { Oil } from '../src/core/physics/oil/oil';
 import { benchStudies } from './benchStudies';
-import { catalogueEntry } from '../src/core/parts/catalogue';
-import { reachableStates } from '../src/core/sweep/reachable';
+import { catalogueEntry } from '../src/core/document/catalogue/catalogue';
+import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../src/core/verification/testing/generalEngine';
 import { buildNetwork, loopedGrid } from '../src/core/verification/testing/loopedNetwork';
 

@@ -1,14 +1,14 @@
 // The studies' part of npm run bench: states a second, a spread against single solves, how work spreads over cores, memory.
 import { cpus } from 'node:os';
 import { Worker } from 'node:worker_threads';
-import type { Project } from '../src/core/circuit/project';
-import { CircuitSolver } from '../src/core/network/solveProject';
-import { SPREAD_STUDY, type SpreadRequest } from '../src/core/spread/spreadStudy';
-import { spreadWork } from '../src/core/spread/spreadWork';
+import type { Project } from '../src/core/document/project/project';
+import { CircuitSolver } from '../src/core/network/circuitSolver';
+import { SPREAD_STUDY, type SpreadRequest } from '../src/core/studies/spread/spreadStudy';
+import { spreadWork } from '../src/core/studies/spread/spreadWork';
 import { StudyBench } from '../src/core/studies/studyBench';
 import { studyHere } from '../src/core/studies/works';
-import { reachableStates } from '../src/core/sweep/reachable';
-import { sweepToEnd } from '../src/core/sweep/sweep';
+import { reachableStates } from '../src/core/judgement/sweep/reachable';
+import { sweepToEnd } from '../src/core/judgement/sweep/sweep';
 import { StudyPool } from '../src/workers/studyPool';
 
 const SAMPLES = 10_000;

@@ -1,13 +1,13 @@
 // npm run demos: writes the invented demo engines. Each has a stock variant and a modified one with honest mistakes that the audit finds.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { makeArchetype } from '../src/core/archetypes/archetypes';
-import { newProject, type NewEngine } from '../src/core/archetypes/newProject';
+import { makeArchetype } from '../src/core/document/archetypes/archetypes';
+import { newProject, type NewEngine } from '../src/core/document/archetypes/newProject';
 import { DEFAULT_AIR_COOLING } from '../src/core/heat/coolers';
-import { changePart } from '../src/core/circuit/partFields';
-import { PROJECT_VERSION, projectSchema, type Circuit, type Project, type Variant } from '../src/core/circuit/project';
-import type { MoveDraft } from '../src/core/moves';
-import { catalogueEntry } from '../src/core/parts/catalogue';
-import { makeMoves as moved } from '../src/core/moves/makeMoves';
+import { changePart } from '../src/core/document/kinds/partFields';
+import { PROJECT_VERSION, projectSchema, type Circuit, type Project, type Variant } from '../src/core/document/project/project';
+import type { MoveDraft } from '../src/core/document/moves';
+import { catalogueEntry } from '../src/core/document/catalogue/catalogue';
+import { makeMoves as moved } from '../src/core/document/moves/makeMoves';
 
 const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
 

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { WEIGHTS, type Finding, type Weight } from '../core/audit';
+import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
 import { AuditList } from './features/audit/AuditList';
 import { FindingRow } from './features/audit/FindingRow';
 import { Findings } from './features/findings/Findings';
@@ -12,7 +12,7 @@ import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import { useWorkbench } from './state/workbench';
 import type { PostBand } from './marks/TidePost';
-import { SPREAD_STUDY } from '../core/spread/spreadStudy';
+import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));

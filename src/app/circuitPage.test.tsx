@@ -1,12 +1,13 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { activeVariant } from '../core/circuit/project';
-import { CircuitSolver } from '../core/network/solveProject';
-import { VERDICT_WORDS } from '../core/supply/say';
-import { sweepToEnd } from '../core/sweep/sweep';
-import { formatFigure } from '../core/units';
+import { activeVariant } from '../core/document/project/project';
+import { CircuitSolver } from '../core/network/circuitSolver';
+import { VERDICT_WORDS } from '../core/judgement/supply/say';
+import { sweepToEnd } from '../core/judgement/sweep/sweep';
+import { formatFigure } from '../core/foundations/units';
 import { CircuitPage } from './CircuitPage';
 import { useWorkbench } from './state/workbench';
 import { openDemo, show } from './testing/page';
+import { solveState } from '../core/judgement/judgeState';
 
 jest.mock('../workers/client');
 jest.mock('../workers/studyPool');
@@ -34,7 +35,7 @@ describe('The circuit page', () => {
       const project = await opened(name);
       const circuit = solverOf(project);
       const { speedRevS, oilTemperatureK } = bench();
-      const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
+      const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
       for (const c of result.consumers) {
         const label = partOnSheet(c.part).getAttribute('aria-label')!;
         expect([c.part, label]).toEqual([c.part, expect.stringContaining(VERDICT_WORDS[c.verdict])]);
@@ -203,8 +204,7 @@ describe('The circuit page', () => {
     await screen.findByRole('heading', { name: 'Where its pressure goes' });
     const circuit = solverOf(project);
     const { speedRevS, oilTemperatureK } = bench();
-    const atTurbo = circuit
-      .solve(circuit.stateAt(speedRevS, oilTemperatureK))
+    const atTurbo = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK))
       .consumers.find((c) => c.part === 'turbo')!.pressurePa!;
     const rows = [
       ...screen.getByRole('heading', { name: 'Where its pressure goes' }).nextElementSibling!.querySelectorAll('span'),

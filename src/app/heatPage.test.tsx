@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { solveBalanced } from '../core/heat/solveBalanced';
-import { CircuitSolver } from '../core/network/solveProject';
-import { formatQuantity } from '../core/units';
+import { solveBalanced } from '../core/judgement/solveBalanced';
+import { CircuitSolver } from '../core/network/circuitSolver';
+import { formatQuantity } from '../core/foundations/units';
 import HeatPage from './HeatPage';
 import { useWorkbench } from './state/workbench';
 import { openDemo, show } from './testing/page';

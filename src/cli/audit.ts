@@ -1,4 +1,4 @@
-import { auditToEnd, sayFinding } from '../core/audit';
+import { auditToEnd, sayFinding } from '../core/judgement/audit';
 import { load, type Options } from './load';
 
 const WEIGHT_WORDS = { stop: 'STOP', mend: 'mend', look: 'look', note: 'note' } as const;

@@ -1,6 +1,6 @@
-import { formatQuantity } from '../core/units';
-import { sweepToEnd } from '../core/sweep/sweep';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../core/supply/say';
+import { formatQuantity } from '../core/foundations/units';
+import { sweepToEnd } from '../core/judgement/sweep/sweep';
+import { sayMargin, sayWhy, VERDICT_WORDS } from '../core/judgement/supply/say';
 import { load, type Options } from './load';
 
 /** `tidal check`: every reachable state, each consumer at its worst. */

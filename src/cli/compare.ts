@@ -1,7 +1,7 @@
-import { COMPARE_STUDY, MOST_COMPARED } from '../core/compare/compareStudy';
-import { sayMargin, VERDICT_WORDS } from '../core/supply/say';
+import { COMPARE_STUDY, MOST_COMPARED } from '../core/studies/compare/compareStudy';
+import { sayMargin, VERDICT_WORDS } from '../core/judgement/supply/say';
 import { studyHere } from '../core/studies/works';
-import { formatQuantity, type Quantity } from '../core/units';
+import { formatQuantity, type Quantity } from '../core/foundations/units';
 import { load, Refusal, type Options } from './load';
 
 /** `tidal compare`: variants side by side, differences first. Exits 1 where one of them does not supply everything. */

@@ -1,7 +1,7 @@
-import { ENVELOPE_STUDY, failureLines, type EnvelopeRequest } from '../core/envelope/envelopeStudy';
+import { ENVELOPE_STUDY, failureLines, type EnvelopeRequest } from '../core/studies/envelope/envelopeStudy';
 import { studyHere } from '../core/studies/works';
-import { VERDICT_WORDS } from '../core/supply/say';
-import { formatQuantity } from '../core/units';
+import { VERDICT_WORDS } from '../core/judgement/supply/say';
+import { formatQuantity } from '../core/foundations/units';
 import { load, opened, Refusal, type Options } from './load';
 import { conditionsOf, oilTemperatureK } from './stateOptions';
 

@@ -1,5 +1,5 @@
-import { FAULT_STUDY } from '../core/faults/faultStudy';
-import { sayGauge, sayOutcome } from '../core/faults/sayFault';
+import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
+import { sayGauge, sayOutcome } from '../core/studies/faults/sayFault';
 import { studyHere } from '../core/studies/works';
 import { load, opened, type Options } from './load';
 

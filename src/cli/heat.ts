@@ -2,12 +2,12 @@ import { readFileSync, statSync } from 'node:fs';
 import Papa from 'papaparse';
 import { isFound } from '../core/heat/balance';
 import { HeatSolver } from '../core/heat/heatSolver';
-import { solveBalanced } from '../core/heat/solveBalanced';
+import { solveBalanced } from '../core/judgement/solveBalanced';
 import { readTrace, runTrace } from '../core/heat/trace';
 import { warmUp, type WarmSample } from '../core/heat/transient';
-import { displayUnit, formatQuantity, toDisplay } from '../core/units';
+import { displayUnit, formatQuantity, toDisplay } from '../core/foundations/units';
 import { load, numberOption, Refusal, type Options } from './load';
-import { runToEnd } from '../core/sweep/runToEnd';
+import { runToEnd } from '../core/foundations/runToEnd';
 import { driveOf } from './stateOptions';
 
 const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;

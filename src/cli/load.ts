@@ -1,8 +1,8 @@
 import { readFileSync, statSync } from 'node:fs';
-import type { Project } from '../core/circuit/project';
-import { sayIssue, type Issue } from '../core/circuit/issue';
-import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../core/circuit/readProject';
-import { CircuitSolver } from '../core/network/solveProject';
+import type { Project } from '../core/document/project/project';
+import { sayIssue, type Issue } from '../core/document/project/issue';
+import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../core/document/project/readProject';
+import { CircuitSolver } from '../core/network/circuitSolver';
 
 /** The input is refused; the message says what, where and what to do. */
 export class Refusal extends Error {}

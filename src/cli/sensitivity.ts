@@ -1,7 +1,7 @@
-import { SENSITIVITY_STUDY } from '../core/sensitivity/sensitivityStudy';
+import { SENSITIVITY_STUDY } from '../core/studies/sensitivity/sensitivityStudy';
 import { studyHere } from '../core/studies/works';
-import { sayMargin } from '../core/supply/say';
-import { formatQuantity, type Quantity } from '../core/units';
+import { sayMargin } from '../core/judgement/supply/say';
+import { formatQuantity, type Quantity } from '../core/foundations/units';
 import { load, opened, Refusal, type Options } from './load';
 import { stateOf } from './stateOptions';
 

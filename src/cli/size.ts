@@ -1,13 +1,13 @@
-import { partFields } from '../core/circuit/partFields';
-import { SIZING_STUDY } from '../core/sizing/sizingStudy';
-import type { CircuitSolver } from '../core/network/solveProject';
-import { partFamiliesOf } from '../core/parts/partFamilies';
-import { familiesAt, ROW_STUDY } from '../core/sizing/rowStudy';
-import { sayRow, sayRowFails, sayRows } from '../core/sizing/sayRows';
-import { saySizing } from '../core/sizing/saySizing';
-import { sizablesOf } from '../core/sizing/sizable';
+import { partFields } from '../core/document/kinds/partFields';
+import { SIZING_STUDY } from '../core/studies/sizing/sizingStudy';
+import type { CircuitSolver } from '../core/network/circuitSolver';
+import { partFamiliesOf } from '../core/studies/sizing/partFamilies';
+import { familiesAt, ROW_STUDY } from '../core/studies/sizing/rowStudy';
+import { sayRow, sayRowFails, sayRows } from '../core/studies/sizing/sayRows';
+import { saySizing } from '../core/studies/sizing/saySizing';
+import { sizablesOf } from '../core/studies/sizing/sizable';
 import { studyHere } from '../core/studies/works';
-import { formatQuantity } from '../core/units';
+import { formatQuantity } from '../core/foundations/units';
 import { load, opened, Refusal, type Options } from './load';
 
 /** `tidal size FILE PART.FIELD`: which sizes keep everything supplied, or one consumer; `tidal size FILE PART` for a cooler or a thermostat. Exits 0 where one will do, 1 where none does. */

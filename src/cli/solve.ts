@@ -1,14 +1,15 @@
-import { formatQuantity } from '../core/units';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../core/supply/say';
-import type { SolveResult } from '../core/network/result';
+import { formatQuantity } from '../core/foundations/units';
+import { sayMargin, sayWhy, VERDICT_WORDS } from '../core/judgement/supply/say';
 import { load, type Options } from './load';
 import { stateOf } from './stateOptions';
+import type { SolveResult } from '../core/judgement/stateResult';
+import { solveState } from '../core/judgement/judgeState';
 
 /** `tidal solve`: one state. Without --rpm the engine's maximum speed, without --oil-temp 100 °C. */
 export function solve(file: string, options: Options): number {
   const circuit = load(file, options.variant);
   const { speedRevS, oilTemperatureK } = stateOf(options, circuit);
-  const result = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
+  const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
   if (options.json)
     console.log(JSON.stringify({ project: circuit.project.name, variant: circuit.variant.id, ...result }, null, 1));
   else console.log(describe(result));

@@ -1,6 +1,6 @@
-import { SPREAD_STUDY } from '../core/spread/spreadStudy';
+import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
 import { studyHere } from '../core/studies/works';
-import { formatQuantity } from '../core/units';
+import { formatQuantity } from '../core/foundations/units';
 import { load, numberOption, opened, type Options } from './load';
 import { stateOf } from './stateOptions';
 

@@ -1,6 +1,6 @@
 import { DEFAULT_CONDITIONS, type Conditions } from '../core/heat/conditions';
-import type { CircuitSolver } from '../core/network/solveProject';
-import { displayUnit, fromDisplay, toDisplay } from '../core/units';
+import type { CircuitSolver } from '../core/network/circuitSolver';
+import { displayUnit, fromDisplay, toDisplay } from '../core/foundations/units';
 import { numberOption, type Options } from './load';
 
 const MOST_RPM = 25_000;

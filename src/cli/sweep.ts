@@ -1,7 +1,7 @@
-import { probesOf, readProbe } from '../core/supply/probe';
-import { stillNodes } from '../core/network/stillNodes';
-import { sweepToEnd } from '../core/sweep/sweep';
-import { displayUnit, toDisplay } from '../core/units';
+import { probesOf, readProbe } from '../core/judgement/supply/probe';
+import { stillNodes } from '../core/network/describe/stillNodes';
+import { sweepToEnd } from '../core/judgement/sweep/sweep';
+import { displayUnit, toDisplay } from '../core/foundations/units';
 import { load, Refusal, type Options } from './load';
 
 /** `tidal sweep --csv`: one row a state and consumer, SI but for the two columns that name their unit. */

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
-import { readProjectText } from '../core/circuit/readProject';
-import { partSchema } from '../core/circuit/parts';
-import { CATALOGUE } from '../core/parts/catalogue';
+import { readProjectText } from '../core/document/project/readProject';
+import { partSchema } from '../core/document/kinds/parts';
+import { CATALOGUE } from '../core/document/catalogue/catalogue';
 import {
   addSavePoint,
   deleteSavePoint,

@@ -1,8 +1,8 @@
 import Dexie, { type EntityTable } from 'dexie';
-import { sayIssue } from '../core/circuit/issue';
-import { partSchema } from '../core/circuit/parts';
-import { oilSchema, type Project } from '../core/circuit/project';
-import { readProject } from '../core/circuit/readProject';
+import { sayIssue } from '../core/document/project/issue';
+import { partSchema } from '../core/document/kinds/parts';
+import { oilSchema, type Project } from '../core/document/project/project';
+import { readProject } from '../core/document/project/readProject';
 import { z } from 'zod';
 
 /** A project as it lies in the browser: plain data, checked again whenever it is read. */

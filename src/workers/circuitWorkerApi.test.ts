@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { FAULT_STUDY } from '../core/faults/faultStudy';
+import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
 import { createCircuitWorker } from './circuitWorkerApi';
 import { auditReplySchema, heatJobReplySchema, solveReplySchema, sweepReplySchema, taskReplySchema } from './protocol';
 

@@ -1,16 +1,16 @@
-import { auditCircuit } from '../core/audit';
-import { sayIssue } from '../core/circuit/issue';
-import { readProject } from '../core/circuit/readProject';
+import { auditCircuit } from '../core/judgement/audit';
+import { sayIssue } from '../core/document/project/issue';
+import { readProject } from '../core/document/project/readProject';
 import { HeatSolver } from '../core/heat/heatSolver';
-import { solveBalanced } from '../core/heat/solveBalanced';
-import { balanceCurves, heatMap } from '../core/heat/studies';
+import { solveBalanced } from '../core/judgement/solveBalanced';
+import { balanceCurves, heatMap } from '../core/studies/heat/heatStudies';
 import { runTrace } from '../core/heat/trace';
 import { warmUp } from '../core/heat/transient';
-import { CircuitSolver } from '../core/network/solveProject';
+import { CircuitSolver } from '../core/network/circuitSolver';
 import { StudyRefused } from '../core/studies/study';
 import { StudyBench } from '../core/studies/studyBench';
 import { doTask } from '../core/studies/works';
-import { sweepCircuit } from '../core/sweep/sweep';
+import { sweepCircuit } from '../core/judgement/sweep/sweep';
 import {
   heatJobSchema,
   solveRequestSchema,
@@ -22,6 +22,7 @@ import {
   type SweepReply,
   type TaskReply,
 } from './protocol';
+import { solveState } from '../core/judgement/judgeState';
 
 /** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
@@ -87,7 +88,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
       const { speedRevS, oilTemperatureK, found } = parsed.data;
       if (found)
         return { kind: 'solved', ...solveBalanced(circuit, speedRevS, found, (balancing ??= new HeatSolver(circuit))) };
-      return { kind: 'solved', result: circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
+      return { kind: 'solved', result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
     },
 
     async sweep(): Promise<SweepReply> {

@@ -1,13 +1,14 @@
 import { MessageChannel as NodeMessageChannel } from 'node:worker_threads';
 import { expose, type Endpoint } from 'comlink';
-import type { Project } from '../core/circuit/project';
-import { auditToEnd } from '../core/audit';
+import type { Project } from '../core/document/project/project';
+import { auditToEnd } from '../core/judgement/audit';
 import { DEFAULT_CONDITIONS } from '../core/heat/conditions';
-import { CircuitSolver } from '../core/network/solveProject';
-import { sweepToEnd } from '../core/sweep/sweep';
+import { CircuitSolver } from '../core/network/circuitSolver';
+import { sweepToEnd } from '../core/judgement/sweep/sweep';
 import { demoProject } from '../core/verification/testing/demo';
 import { createCircuitWorker } from './circuitWorkerApi';
 import { CircuitRefused, CircuitWorkerClient, Superseded } from './client';
+import { solveState } from '../core/judgement/judgeState';
 
 jest.setTimeout(30_000);
 
@@ -60,7 +61,7 @@ describe('The page’s side of a worker', () => {
     const client = new CircuitWorkerClient();
     const { result, heat } = await client.solve(project, full);
     expect([result, heat]).toEqual([
-      made.circuit.solve(made.circuit.stateAt(full.speedRevS, full.oilTemperatureK)),
+      solveState(made.circuit, made.circuit.stateAt(full.speedRevS, full.oilTemperatureK)),
       null,
     ]);
     const sweep = await client.sweep(project);

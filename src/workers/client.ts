@@ -1,10 +1,9 @@
 import type { z } from 'zod';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Project } from '../core/circuit/project';
+import type { Project } from '../core/document/project/project';
 import type { HeatResult } from '../core/heat/heatResult';
-import type { SolveResult } from '../core/network/result';
-import type { Sweep } from '../core/sweep/sweep';
-import type { Finding } from '../core/audit';
+import type { Sweep } from '../core/judgement/sweep/sweep';
+import type { Finding } from '../core/judgement/audit';
 import {
   auditReplySchema,
   heatJobReplySchema,
@@ -17,6 +16,7 @@ import {
   type HeatJobReply,
   type SolveRequest,
 } from './protocol';
+import type { SolveResult } from '../core/judgement/stateResult';
 
 export type { SolveRequest } from './protocol';
 

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { solveResultSchema } from '../core/network/result';
 import { conditionsSchema, heatResultSchema } from '../core/heat/heatResult';
-import { curvesSchema, heatMapSchema } from '../core/heat/studies';
+import { curvesSchema, heatMapSchema } from '../core/studies/heat/heatStudies';
 import { traceRowSchema } from '../core/heat/trace';
-import { findingSchema } from '../core/audit';
-import { sweepSchema } from '../core/sweep/sweep';
+import { findingSchema } from '../core/judgement/audit';
+import { sweepSchema } from '../core/judgement/sweep/sweep';
+import { solveResultSchema } from '../core/judgement/stateResult';
 
 /** What the page and its workers say to each other. Both sides check what they receive. */
 export const solveRequestSchema = z.strictObject({

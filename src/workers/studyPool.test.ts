@@ -1,5 +1,5 @@
-import { FAULT_STUDY } from '../core/faults/faultStudy';
-import { SPREAD_STUDY } from '../core/spread/spreadStudy';
+import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
+import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
 import { studyHere } from '../core/studies/works';
 import { demoProject } from '../core/verification/testing/demo';
 import { Superseded } from './client';

@@ -1,4 +1,4 @@
-import type { Project } from '../core/circuit/project';
+import type { Project } from '../core/document/project/project';
 import { runStudy, startStudy, type StudyKind } from '../core/studies/study';
 import { CircuitWorkerClient, Superseded } from './client';
 

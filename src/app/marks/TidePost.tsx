@@ -1,7 +1,7 @@
-import type { ConsumerResult } from '../../core/network/result';
-import type { ConsumerRange } from '../../core/sweep/sweep';
-import { formatFigure, type UnitChoice } from '../../core/units';
+import type { ConsumerRange } from '../../core/judgement/sweep/sweep';
+import { formatFigure, type UnitChoice } from '../../core/foundations/units';
 import { spreadLabels } from './spreadLabels';
+import type { ConsumerResult } from '../../core/judgement/stateResult';
 
 const HALF = 11;
 const LABEL_GAP = 13;

@@ -1,5 +1,5 @@
-import type { Verdict } from '../../core/network/result';
-import { VERDICT_WORDS } from '../../core/supply/say';
+import { VERDICT_WORDS } from '../../core/judgement/supply/say';
+import type { Verdict } from '../../core/judgement/stateResult';
 
 /** A verdict's shape: told apart without colour. Drawn about its own centre, 20 px. */
 export function VerdictMark({

@@ -1,4 +1,4 @@
-import type { Weight } from '../../core/audit';
+import type { Weight } from '../../core/judgement/audit';
 
 const NAMES: Readonly<Record<Weight, string>> = {
   stop: 'Stop: do not run it so',

@@ -1,6 +1,6 @@
-import { sayIssue } from '../../core/circuit/issue';
-import type { Project } from '../../core/circuit/project';
-import { readProject } from '../../core/circuit/readProject';
+import { sayIssue } from '../../core/document/project/issue';
+import type { Project } from '../../core/document/project/project';
+import { readProject } from '../../core/document/project/readProject';
 
 /** The invented demo engines, each in a file of its own that is loaded when it is asked for. */
 export const DEMOS = [

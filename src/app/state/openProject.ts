@@ -1,4 +1,4 @@
-import type { Project } from '../../core/circuit/project';
+import type { Project } from '../../core/document/project/project';
 import { addSavePoint } from '../../storage/database';
 import { useWorkbench } from './workbench';
 

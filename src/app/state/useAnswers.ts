@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { Project } from '../../core/circuit/project';
+import type { Project } from '../../core/document/project/project';
 import {
   auditInWorker,
   previewInWorker,

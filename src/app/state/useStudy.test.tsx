@@ -1,8 +1,8 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
-import type { Project } from '../../core/circuit/project';
-import { FAULT_STUDY } from '../../core/faults/faultStudy';
-import { ROW_STUDY } from '../../core/sizing/rowStudy';
-import { SIZING_STUDY } from '../../core/sizing/sizingStudy';
+import type { Project } from '../../core/document/project/project';
+import { FAULT_STUDY } from '../../core/studies/faults/faultStudy';
+import { ROW_STUDY } from '../../core/studies/sizing/rowStudy';
+import { SIZING_STUDY } from '../../core/studies/sizing/sizingStudy';
 import { studyHere } from '../../core/studies/works';
 import { taskInPlace } from '../../workers/testing/studiesInPlace';
 import { openDemo } from '../testing/page';

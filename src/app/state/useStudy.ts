@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
-import type { Project } from '../../core/circuit/project';
+import type { Project } from '../../core/document/project/project';
 import { dependenciesOf, StudyRefused, type StudyKind } from '../../core/studies/study';
 import { loadResult, saveResult } from '../../storage/database';
 import { CircuitRefused, Superseded } from '../../workers/client';

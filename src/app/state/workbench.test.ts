@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import type { Part } from '../../core/circuit/parts';
-import { activeVariant } from '../../core/circuit/project';
-import { readProjectText } from '../../core/circuit/readProject';
-import { catalogueEntry } from '../../core/parts/catalogue';
-import { OIL_GRADES } from '../../core/oil/grades';
+import type { Part } from '../../core/document/kinds/parts';
+import { activeVariant } from '../../core/document/project/project';
+import { readProjectText } from '../../core/document/project/readProject';
+import { catalogueEntry } from '../../core/document/catalogue/catalogue';
+import { OIL_GRADES } from '../../core/physics/oil/grades';
 import { useWorkbench } from './workbench';
 
 function opened() {

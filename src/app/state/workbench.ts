@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Part } from '../../core/circuit/parts';
+import type { Part } from '../../core/document/kinds/parts';
 import {
   activeVariant,
   type Project,
@@ -7,10 +7,10 @@ import {
   type Tolerance,
   type Variant,
   type Waiver,
-} from '../../core/circuit/project';
-import { applyMove, tidyColumns, type Move } from '../../core/moves';
+} from '../../core/document/project/project';
+import { applyMove, tidyColumns, type Move } from '../../core/document/moves';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
-import type { UnitChoice } from '../../core/units';
+import type { UnitChoice } from '../../core/foundations/units';
 import type { ThemeName } from '../theme/antdTheme';
 
 /** A step that can be undone: the document before it, and what it was called. */

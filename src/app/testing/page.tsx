@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { configure, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
-import type { Project } from '../../core/circuit/project';
+import type { Project } from '../../core/document/project/project';
 import { demoProject } from '../../core/verification/testing/demo';
 import { useWorkbench } from '../state/workbench';
 

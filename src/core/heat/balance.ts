@@ -1,5 +1,4 @@
-import type { OperatingState } from '../network/state';
-import type { SpeedAndOil } from '../sweep/reachable';
+import type { OperatingState, SpeedAndOil } from '../network/solve/state';
 import type { Conditions } from './conditions';
 import type { HeatSolver } from './heatSolver';
 import { restByOutlet, type Jump } from './restByOutlet';

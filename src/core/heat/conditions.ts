@@ -1,5 +1,5 @@
-import type { Project } from '../circuit/project';
-import type { PartOf } from '../circuit/parts';
+import type { Project } from '../document/project/project';
+import type { PartOf } from '../document/kinds/parts';
 
 /** What surrounds an engine while it runs. */
 export interface Conditions {

@@ -1,6 +1,6 @@
-import type { Cooling } from '../circuit/laws';
-import type { Oil } from '../oil/oil';
-import { counterflowEffectiveness, crossflowEffectiveness } from './effectiveness';
+import type { Cooling } from '../document/kinds/shapes';
+import type { Oil } from '../physics/oil/oil';
+import { counterflowEffectiveness, crossflowEffectiveness } from '../physics/laws/effectiveness';
 
 /** Dry air. @source ideal gas, R 287.05 J/(kg K), cp 1006 J/(kg K) */
 const AIR_GAS_CONSTANT = 287.05;

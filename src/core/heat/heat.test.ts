@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { projectSchema, PROJECT_VERSION, type Project } from '../circuit/project';
-import type { MoveDraft } from '../moves';
-import { makeMoves } from '../moves/makeMoves';
-import { catalogueEntry } from '../parts/catalogue';
-import { CircuitSolver } from '../network/solveProject';
-import { Oil } from '../oil/oil';
-import { OIL_GRADES } from '../oil/grades';
+import { projectSchema, PROJECT_VERSION, type Project } from '../document/project/project';
+import type { MoveDraft } from '../document/moves';
+import { makeMoves } from '../document/moves/makeMoves';
+import { catalogueEntry } from '../document/catalogue/catalogue';
+import { CircuitSolver } from '../network/circuitSolver';
+import { Oil } from '../physics/oil/oil';
+import { OIL_GRADES } from '../physics/oil/grades';
 import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
 import { findBalance, findBalances, isFound } from './balance';
 import {
@@ -16,11 +16,11 @@ import {
   faceSpeedMS,
   fitAirCooling,
 } from './coolers';
-import { counterflowEffectiveness, crossflowEffectiveness, singleStreamEffectiveness } from './effectiveness';
-import { runToEnd } from '../sweep/runToEnd';
+import { counterflowEffectiveness, crossflowEffectiveness, singleStreamEffectiveness } from '../physics/laws/effectiveness';
+import { runToEnd } from '../foundations/runToEnd';
 import { HeatSolver } from './heatSolver';
-import { solveBalanced } from './solveBalanced';
-import { balanceCurves, heatMap } from './studies';
+import { solveBalanced } from '../judgement/solveBalanced';
+import { balanceCurves, heatMap } from '../studies/heat/heatStudies';
 import { readTrace, runTrace, type TraceRow } from './trace';
 import { warmUp, WarmUp, type Drive } from './transient';
 import { demoProject } from '../verification/testing/demo';

@@ -1,8 +1,8 @@
-import type { Part } from '../circuit/parts';
-import { Law } from '../network/law';
-import type { CircuitSolver } from '../network/solveProject';
-import type { SolveOutcome } from '../network/solver';
-import { STANDARD_GRAVITY_M_S2, type OperatingState, type TemperatureField } from '../network/state';
+import type { Part } from '../document/kinds/parts';
+import { Law } from '../network/compile/law';
+import type { CircuitSolver } from '../network/circuitSolver';
+import type { SolveOutcome } from '../network/solve/solver';
+import { type OperatingState, type TemperatureField } from '../network/solve/state';
 import { consumerHeatW, engineHeatW, windConductanceWK, type Conditions } from './conditions';
 import {
   coolerAmbientK,
@@ -13,12 +13,13 @@ import {
   meanSpecificHeat,
   type CoolerConductance,
 } from './coolers';
-import { singleStreamEffectiveness } from './effectiveness';
+import { singleStreamEffectiveness } from '../physics/laws/effectiveness';
 import { FanSwitches } from './fanSwitches';
 import type { HeatLedger } from './heatLedger';
 import { lineHeat, type LineHeat } from './lineHeat';
 import { ThermalPlaces } from './thermalPlaces';
 import type { ThermalStores } from './thermalStores';
+import { STANDARD_GRAVITY_M_S2 } from '../physics/standardGravity';
 
 /** Mass flow below which an element carries no heat [kg/s]. */
 const NO_FLOW_KG_S = 1e-9;

@@ -1,4 +1,4 @@
-import type { Part } from '../circuit/parts';
+import type { Part } from '../document/kinds/parts';
 import { HOSE_CONDUCTANCE_WMK } from './conditions';
 
 /** What a line exchanges with the air and takes from the exhaust. */

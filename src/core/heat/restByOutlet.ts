@@ -1,5 +1,5 @@
-import type { OperatingState } from '../network/state';
-import { bracketedRoot } from '../roots/bracketedRoot';
+import type { OperatingState } from '../network/solve/state';
+import { bracketedRoot } from '../foundations/roots/bracketedRoot';
 import type { Conditions } from './conditions';
 import type { HeatSolver } from './heatSolver';
 import {

@@ -1,5 +1,5 @@
-import type { Cooling } from '../circuit/laws';
-import { CircuitSolver } from '../network/solveProject';
+import type { Cooling } from '../document/kinds/shapes';
+import { CircuitSolver } from '../network/circuitSolver';
 import { demoProject } from '../verification/testing/demo';
 import { randomProject } from '../verification/testing/randomCircuit';
 import { DEFAULT_AIR_COOLING } from './coolers';

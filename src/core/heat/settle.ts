@@ -1,4 +1,4 @@
-import type { OperatingState } from '../network/state';
+import type { OperatingState } from '../network/solve/state';
 import type { Conditions } from './conditions';
 import type { HeatSolver } from './heatSolver';
 import type { ThermalStores } from './thermalStores';

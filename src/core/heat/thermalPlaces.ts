@@ -1,6 +1,6 @@
-import { isReservoir, type ReservoirPart } from '../circuit/ports';
-import { SparseLu } from '../linear/sparseLu';
-import type { CircuitSolver } from '../network/solveProject';
+import { isReservoir, type ReservoirPart } from '../document/kinds/ports';
+import { SparseLu } from '../foundations/linear/sparseLu';
+import type { CircuitSolver } from '../network/circuitSolver';
 
 /**
  * The places of a circuit that have a temperature, and the matrix that couples them: one for each node of the network, but one for both

@@ -1,7 +1,7 @@
-import { galleryPort } from '../circuit/gaugePort';
-import { isReservoir } from '../circuit/ports';
-import { thermostatOpening } from '../elements/thermostat';
-import { Law } from '../network/law';
+import { galleryPort } from '../document/plumbing/gaugePort';
+import { isReservoir } from '../document/kinds/ports';
+import { thermostatOpening } from '../physics/laws/thermostat';
+import { Law } from '../network/compile/law';
 import { engineHeatW, type Conditions } from './conditions';
 import { faceSpeedMS } from './coolers';
 import type { HeatSolver } from './heatSolver';

@@ -1,13 +1,13 @@
-import { Oil } from '../oil/oil';
+import { Oil } from '../physics/oil/oil';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../verification/testing/generalEngine';
 import { buildNetwork, loopedGrid } from '../verification/testing/loopedNetwork';
 import { expectPublished, input, publishedValue } from '../verification/publishedValues';
-import { lineDropInto } from '../elements/line';
-import { evaluateLines, LineTable } from './evaluateLines';
-import { bindState } from './bindState';
-import { NetworkBuilder, type NodeIndex } from './network';
-import { HydraulicSolver } from './solver';
-import { createWorkspace } from './workspace';
+import { lineDropInto } from '../physics/laws/line';
+import { evaluateLines, LineTable } from './solve/evaluateLines';
+import { bindState } from './solve/bindState';
+import { NetworkBuilder, type NodeIndex } from './compile/network';
+import { HydraulicSolver } from './solve/solver';
+import { createWorkspace } from './solve/workspace';
 
 /** A fluid of constant viscosity and density, for networks from other fields. */
 const fluid = (viscosityM2S: number, densityKgM3: number) =>

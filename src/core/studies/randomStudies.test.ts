@@ -1,15 +1,16 @@
-import { COMPARE_STUDY } from '../compare/compareStudy';
-import { isConsumer } from '../circuit/ports';
-import type { Project } from '../circuit/project';
-import { ENVELOPE_STUDY } from '../envelope/envelopeStudy';
-import { FAULT_STUDY, variantWithFault } from '../faults/faultStudy';
-import { CircuitSolver } from '../network/solveProject';
-import { worstDisagreement } from '../sensitivity/testing/centralDifferences';
-import { withSize } from '../sizing/sizable';
-import { SIZING_STUDY } from '../sizing/sizingStudy';
-import { sweepToEnd } from '../sweep/sweep';
+import { COMPARE_STUDY } from './compare/compareStudy';
+import { isConsumer } from '../document/kinds/ports';
+import type { Project } from '../document/project/project';
+import { ENVELOPE_STUDY } from './envelope/envelopeStudy';
+import { FAULT_STUDY, variantWithFault } from './faults/faultStudy';
+import { CircuitSolver } from '../network/circuitSolver';
+import { worstDisagreement } from './sensitivity/testing/centralDifferences';
+import { withSize } from './sizing/sizable';
+import { SIZING_STUDY } from './sizing/sizingStudy';
+import { sweepToEnd } from '../judgement/sweep/sweep';
 import { randomProject } from '../verification/testing/randomCircuit';
 import { studyHere } from './works';
+import { solveState } from '../judgement/judgeState';
 
 /** A random circuit with the same asked for every consumer, over a range that a summer's engine sees. */
 function asked(seed: number, lowPressurePa: number): Project {
@@ -109,7 +110,7 @@ describe('On random circuits of every kind of part', () => {
     map.speedsRevS.forEach((speedRevS, ix) =>
       map.ys.forEach((oilTemperatureK, iy) => {
         if ((ix + iy) % 7 > 0) return;
-        const fresh = circuit.solve(circuit.stateAt(speedRevS, oilTemperatureK));
+        const fresh = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
         for (const { part, values } of map.consumers) {
           const value = values[iy]![ix]!;
           const supplied = fresh.consumers.find((c) => c.part === part)!.supplied;

@@ -1,11 +1,12 @@
-import { COMPARE_STUDY } from '../compare/compareStudy';
-import { FAULT_STUDY } from '../faults/faultStudy';
-import { SIZING_STUDY } from '../sizing/sizingStudy';
-import { withSize } from '../sizing/sizable';
+import { COMPARE_STUDY } from './compare/compareStudy';
+import { FAULT_STUDY } from './faults/faultStudy';
+import { SIZING_STUDY } from './sizing/sizingStudy';
+import { withSize } from './sizing/sizable';
 import { demoProject } from '../verification/testing/demo';
 import { dependenciesOf, inPieces, runStudy, runStudyHere, StudyRefused, type Study } from './study';
 import { StudyBench } from './studyBench';
 import { doTask, studyHere } from './works';
+import { solveState } from '../judgement/judgeState';
 
 /** Squares and sums, in two batches. */
 function* squares(n: number): Study<number, number, number> {
@@ -144,7 +145,7 @@ describe('A season', () => {
     }).circuit();
     expect(seasonal.project.range).toEqual(plain.project.range);
     const at = (c: typeof seasonal) =>
-      c.solve(c.stateAt(40, 260)).consumers.map((x) => [x.part, x.pressurePa, x.flowM3S]);
+      solveState(c, c.stateAt(40, 260)).consumers.map((x) => [x.part, x.pressurePa, x.flowM3S]);
     expect(at(seasonal)).toEqual(at(plain));
     expect(seasonal.project.engine).toBe(project.engine);
   });

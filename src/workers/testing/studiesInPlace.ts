@@ -1,6 +1,6 @@
 import { StudyBench } from '../../core/studies/studyBench';
 import { doTask } from '../../core/studies/works';
-import type { Project } from '../../core/circuit/project';
+import type { Project } from '../../core/document/project/project';
 
 const benches = new WeakMap<Project, StudyBench>();
 

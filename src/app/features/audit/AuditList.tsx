@@ -1,4 +1,4 @@
-import type { Finding } from '../../../core/audit';
+import type { Finding } from '../../../core/judgement/audit';
 import { FindingRow } from './FindingRow';
 
 /** Every finding by weight; a click on its name goes to the place and the state. */

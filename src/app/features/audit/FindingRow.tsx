@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { sayFinding, type Finding } from '../../../core/audit';
+import { sayFinding, type Finding } from '../../../core/judgement/audit';
 import { useWorkbench } from '../../state/workbench';
 import { WeightIcon } from '../../marks/WeightMark';
 

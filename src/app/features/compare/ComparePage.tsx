@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
-import { COMPARE_STUDY, MOST_COMPARED, type Comparison } from '../../../core/compare/compareStudy';
-import { sayMargin, VERDICT_WORDS } from '../../../core/supply/say';
-import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/units';
+import { COMPARE_STUDY, MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareStudy';
+import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { ENVELOPE_STUDY, type Envelope, type EnvelopeRequest } from '../../../core/envelope/envelopeStudy';
-import type { MapPoint } from '../../../core/envelope/marchingSquares';
-import { activeVariant, inSeason, type Project } from '../../../core/circuit/project';
-import { VERDICT_WORDS } from '../../../core/supply/say';
-import { speedLimitRevS } from '../../../core/sweep/reachable';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import { ENVELOPE_STUDY, type Envelope, type EnvelopeRequest } from '../../../core/studies/envelope/envelopeStudy';
+import type { MapPoint } from '../../../core/studies/envelope/marchingSquares';
+import { activeVariant, inSeason, type Project } from '../../../core/document/project/project';
+import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { speedLimitRevS } from '../../../core/judgement/sweep/reachable';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';

@@ -1,5 +1,5 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { ENVELOPE_STUDY } from '../../../core/envelope/envelopeStudy';
+import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
 import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { activeVariant } from '../../../core/circuit/project';
-import { FAULT_STUDY, variantWithFault, type FaultOutcome } from '../../../core/faults/faultStudy';
-import { sayGauge, sayOutcome } from '../../../core/faults/sayFault';
+import { activeVariant } from '../../../core/document/project/project';
+import { FAULT_STUDY, variantWithFault, type FaultOutcome } from '../../../core/studies/faults/faultStudy';
+import { sayGauge, sayOutcome } from '../../../core/studies/faults/sayFault';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';

@@ -1,6 +1,6 @@
 import { fireEvent, screen, within } from '@testing-library/react';
-import { activeVariant } from '../../../core/circuit/project';
-import { FAULT_STUDY } from '../../../core/faults/faultStudy';
+import { activeVariant } from '../../../core/document/project/project';
+import { FAULT_STUDY } from '../../../core/studies/faults/faultStudy';
 import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

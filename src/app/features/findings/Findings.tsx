@@ -1,10 +1,10 @@
-import { formatFigure, formatQuantity } from '../../../core/units';
-import type { ResultNote, SolveResult } from '../../../core/network/result';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/supply/say';
-import type { Sweep } from '../../../core/sweep/sweep';
+import { formatFigure, formatQuantity } from '../../../core/foundations/units';
+import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { useWorkbench } from '../../state/workbench';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from './sayNote';
+import type { ResultNote, SolveResult } from '../../../core/judgement/stateResult';
 
 /** Each consumer at its worst over the range, weightiest first; a click sets the state and opens the part. */
 export function Findings({

@@ -1,5 +1,5 @@
-import type { ResultNote } from '../../../core/network/result';
 import { sayNote } from './sayNote';
+import type { ResultNote } from '../../../core/judgement/stateResult';
 
 const note = (code: ResultNote['code'], figures: Partial<ResultNote> = {}): ResultNote => ({
   code,

@@ -1,5 +1,5 @@
 import type { HeatResult } from '../../../core/heat/heatResult';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 
 const WIDTH = 880;
 const HEIGHT = 300;

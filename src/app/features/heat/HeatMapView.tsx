@@ -1,5 +1,5 @@
-import type { HeatMap } from '../../../core/heat/studies';
-import { displayUnit, formatFigure, type UnitChoice } from '../../../core/units';
+import type { HeatMap } from '../../../core/studies/heat/heatStudies';
+import { displayUnit, formatFigure, type UnitChoice } from '../../../core/foundations/units';
 
 const CELL_W = 38;
 const CELL_H = 13;

@@ -1,5 +1,5 @@
 import type { HeatResult } from '../../../core/heat/heatResult';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 
 /** What the balance says in words, and every part's oil in and out. */
 export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly units: UnitChoice }) {

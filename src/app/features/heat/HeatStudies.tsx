@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import Papa from 'papaparse';
 import { useMemo, useRef, useState } from 'react';
-import type { Curves, HeatMap, StudyOption } from '../../../core/heat/studies';
+import type { Curves, HeatMap, StudyOption } from '../../../core/studies/heat/heatStudies';
 import { readTrace, type TraceResult, type TraceRow } from '../../../core/heat/trace';
 import type { WarmUpResult } from '../../../core/heat/transient';
-import { displayUnit, formatQuantity, toDisplay, type UnitChoice } from '../../../core/units';
+import { displayUnit, formatQuantity, toDisplay, type UnitChoice } from '../../../core/foundations/units';
 import { heatInWorker, stopHeat, Superseded } from '../../../workers/client';
 import { documentRevision } from '../../state/useAnswers';
 import { useWorkbench } from '../../state/workbench';

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ARCHETYPES, type ArchetypeId } from '../../../core/archetypes/archetypes';
-import { buildFromInterview, WANTS, type Answers, type WantId } from '../../../core/archetypes/interview';
-import { displayUnit, fromDisplay } from '../../../core/units';
-import { OIL_GRADES } from '../../../core/oil/grades';
+import { ARCHETYPES, type ArchetypeId } from '../../../core/document/archetypes/archetypes';
+import { buildFromInterview, WANTS, type Answers, type WantId } from '../../../core/document/archetypes/interview';
+import { displayUnit, fromDisplay } from '../../../core/foundations/units';
+import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { openProject } from '../../state/openProject';
 
 const START: Answers = {

@@ -1,11 +1,12 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { ARCHETYPES } from '../../../core/archetypes/archetypes';
-import { activeVariant } from '../../../core/circuit/project';
-import { CircuitSolver } from '../../../core/network/solveProject';
+import { ARCHETYPES } from '../../../core/document/archetypes/archetypes';
+import { activeVariant } from '../../../core/document/project/project';
+import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { listSavePoints } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import InterviewPage from './InterviewPage';
+import { solveState } from '../../../core/judgement/judgeState';
 
 const build = () => fireEvent.click(screen.getByRole('button', { name: 'Build the circuit and judge it' }));
 const type = (label: RegExp | string, value: string) =>
@@ -31,7 +32,7 @@ describe('A new circuit by questions', () => {
       await waitFor(() => expect(useWorkbench.getState().project!.name).toBe('Brackwater'));
       const { project } = useWorkbench.getState();
       const made = CircuitSolver.of(project!);
-      expect(made.ok && made.circuit.solve(made.circuit.stateAt(50, 373)).convergence.status).toBe('converged');
+      expect(made.ok && solveState(made.circuit, made.circuit.stateAt(50, 373)).convergence.status).toBe('converged');
       expect(project!.madeUp).toBe(false);
       expect((await listSavePoints()).some((p) => p.name.includes(before.name))).toBe(true);
     },

@@ -1,8 +1,8 @@
 import { App as AntApp, Button } from 'antd';
 import { useRef } from 'react';
 import { z } from 'zod';
-import { sayIssue } from '../../../core/circuit/issue';
-import { fieldIssue } from '../../../core/circuit/readProject';
+import { sayIssue } from '../../../core/document/project/issue';
+import { fieldIssue } from '../../../core/document/project/readProject';
 import { libraryFileSchema } from '../../../storage/database';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
 import { useWorkbench } from '../../state/workbench';

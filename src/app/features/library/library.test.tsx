@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { partSchema } from '../../../core/circuit/parts';
-import { catalogueEntry } from '../../../core/parts/catalogue';
+import { partSchema } from '../../../core/document/kinds/parts';
+import { catalogueEntry } from '../../../core/document/catalogue/catalogue';
 import { keepInLibrary, listLibrary } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { activeVariant } from '../../../core/circuit/project';
-import { offersFor, type LibraryDraft, type Offer } from '../../../core/moves';
+import { activeVariant } from '../../../core/document/project/project';
+import { offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
 import { useLibrary } from '../../state/useLibrary';
 import { useWorkbench } from '../../state/workbench';
 

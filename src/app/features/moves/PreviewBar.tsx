@@ -1,5 +1,5 @@
-import { VERDICT_WORDS } from '../../../core/supply/say';
-import type { Sweep } from '../../../core/sweep/sweep';
+import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { useWorkbench } from '../../state/workbench';
 
 /** What a move that is looked at would change, above the sheet that shows it. */

@@ -1,5 +1,5 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { activeVariant } from '../../../core/circuit/project';
+import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import MovesPanel from './MovesPanel';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { Cooling } from '../../../core/circuit/laws';
-import { partSchema, type Part } from '../../../core/circuit/parts';
+import type { Cooling } from '../../../core/document/kinds/shapes';
+import { partSchema, type Part } from '../../../core/document/kinds/parts';
 import { estimateAirCooling, fitAirCooling, type HeatPoint } from '../../../core/heat/coolers';
-import { Oil } from '../../../core/oil/oil';
-import { displayUnit, formatFigure, parseQuantity } from '../../../core/units';
+import { Oil } from '../../../core/physics/oil/oil';
+import { displayUnit, formatFigure, parseQuantity } from '../../../core/foundations/units';
 import { useWorkbench } from '../../state/workbench';
 
 type AirCooling = Extract<Cooling, { kind: 'air' }>;

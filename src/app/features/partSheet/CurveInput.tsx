@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { partSchema, type Part } from '../../../core/circuit/parts';
-import { fitRating, type CurvePoint } from '../../../core/parts/ratingFit';
-import { displayUnit, formatFigure, parseQuantity, type UnitChoice } from '../../../core/units';
+import { partSchema, type Part } from '../../../core/document/kinds/parts';
+import { fitRating, type CurvePoint } from '../../../core/document/catalogue/ratingFit';
+import { displayUnit, formatFigure, parseQuantity, type UnitChoice } from '../../../core/foundations/units';
 
 type Rated = Extract<Part, { ratedFlowM3S: number }>;
 

@@ -1,7 +1,7 @@
-import type { PartOf } from '../../../core/circuit/parts';
-import { DRAIN_WORDS } from '../../../core/drains/drainWords';
-import type { DrainResult } from '../../../core/network/result';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import type { PartOf } from '../../../core/document/kinds/parts';
+import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import type { DrainResult } from '../../../core/judgement/stateResult';
 
 const WIDTH = 286;
 const HEIGHT = 150;

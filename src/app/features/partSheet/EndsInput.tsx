@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { FITTING_NAMES } from '../../../core/circuit/laws';
-import { partSchema, type Part } from '../../../core/circuit/parts';
-import { lossLabel } from '../../../core/explain/explainPart';
-import { FITTINGS, type FittingName } from '../../../core/parts/fittings';
+import { FITTING_NAMES } from '../../../core/document/kinds/shapes';
+import { partSchema, type Part } from '../../../core/document/kinds/parts';
+import { lossLabel } from '../../../core/network/explain/explainPart';
+import { FITTINGS, type FittingName } from '../../../core/document/catalogue/fittings';
 
 type WithLosses = Extract<Part, { losses: unknown }>;
 

@@ -1,5 +1,5 @@
-import type { LawText } from '../../../core/explain/explainPart';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import type { LawText } from '../../../core/network/explain/explainPart';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 
 /** Where a law has more than one equation, each has a line of its own. */
 const BETWEEN_EQUATIONS = ',  ';

@@ -1,22 +1,22 @@
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
-import type { Part } from '../../../core/circuit/parts';
-import { isConsumer, isReservoir } from '../../../core/circuit/ports';
-import { activeVariant, type Circuit } from '../../../core/circuit/project';
-import { entryFor } from '../../../core/parts/catalogue';
-import { partVolumeM3 } from '../../../core/parts/partVolume';
-import { PortGroups } from '../../../core/network/portGroups';
-import { explainPart } from '../../../core/explain/explainPart';
-import type { SolveResult } from '../../../core/network/result';
-import { tracePath } from '../../../core/network/tracePath';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/supply/say';
-import type { Sweep } from '../../../core/sweep/sweep';
-import { formatQuantity } from '../../../core/units';
+import type { Part } from '../../../core/document/kinds/parts';
+import { isConsumer, isReservoir } from '../../../core/document/kinds/ports';
+import { activeVariant, type Circuit } from '../../../core/document/project/project';
+import { entryFor } from '../../../core/document/catalogue/catalogue';
+import { partVolumeM3 } from '../../../core/document/kinds/partVolume';
+import { PortGroups } from '../../../core/document/plumbing/portGroups';
+import { explainPart } from '../../../core/network/explain/explainPart';
+import { tracePath } from '../../../core/network/describe/tracePath';
+import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import type { Sweep } from '../../../core/judgement/sweep/sweep';
+import { formatQuantity } from '../../../core/foundations/units';
 import { useLibraryChanges } from '../../state/useLibrary';
 import { useWorkbench } from '../../state/workbench';
 import { VerdictIcon } from '../../marks/VerdictMark';
-import { DRAIN_WORDS } from '../../../core/drains/drainWords';
+import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
 import { DrainProfile } from './DrainProfile';
 import { LawView } from './LawView';
+import type { SolveResult } from '../../../core/judgement/stateResult';
 
 const PartForm = lazy(() => import('./PartForm'));
 

@@ -1,7 +1,7 @@
 import { Input } from 'antd';
 import { useId, useState } from 'react';
-import type { PartField } from '../../../core/circuit/partFields';
-import { displayUnit, formatQuantity, parseQuantity, toDisplay } from '../../../core/units';
+import type { PartField } from '../../../core/document/kinds/partFields';
+import { displayUnit, formatQuantity, parseQuantity, toDisplay } from '../../../core/foundations/units';
 import { useWorkbench } from '../../state/workbench';
 
 const SIGNIFICANT = 6;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { Part } from '../../../core/circuit/parts';
-import { partFamiliesOf } from '../../../core/parts/partFamilies';
-import { ROW_STUDY } from '../../../core/sizing/rowStudy';
-import { sayRow, sayRowFails, sayRows } from '../../../core/sizing/sayRows';
-import { formatQuantity } from '../../../core/units';
+import type { Part } from '../../../core/document/kinds/parts';
+import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
+import { ROW_STUDY } from '../../../core/studies/sizing/rowStudy';
+import { sayRow, sayRowFails, sayRows } from '../../../core/studies/sizing/sayRows';
+import { formatQuantity } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import type { Part } from '../../../core/circuit/parts';
-import { isConsumer } from '../../../core/circuit/ports';
-import { activeVariant } from '../../../core/circuit/project';
-import { isGood, SIZING_STUDY, type Sizing } from '../../../core/sizing/sizingStudy';
-import { sayLooks, saySizing } from '../../../core/sizing/saySizing';
-import type { Sizable } from '../../../core/sizing/sizable';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import type { Part } from '../../../core/document/kinds/parts';
+import { isConsumer } from '../../../core/document/kinds/ports';
+import { activeVariant } from '../../../core/document/project/project';
+import { isGood, SIZING_STUDY, type Sizing } from '../../../core/studies/sizing/sizingStudy';
+import { sayLooks, saySizing } from '../../../core/studies/sizing/saySizing';
+import type { Sizable } from '../../../core/studies/sizing/sizable';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';

@@ -1,8 +1,8 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import type { Part } from '../../../core/circuit/parts';
-import { activeVariant } from '../../../core/circuit/project';
-import { SIZING_STUDY } from '../../../core/sizing/sizingStudy';
-import { sizablesOf, withSize } from '../../../core/sizing/sizable';
+import type { Part } from '../../../core/document/kinds/parts';
+import { activeVariant } from '../../../core/document/project/project';
+import { SIZING_STUDY } from '../../../core/studies/sizing/sizingStudy';
+import { sizablesOf, withSize } from '../../../core/studies/sizing/sizable';
 import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

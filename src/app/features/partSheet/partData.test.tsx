@@ -1,9 +1,9 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
-import type { Part, PartOf } from '../../../core/circuit/parts';
-import { explainPart } from '../../../core/explain/explainPart';
+import type { Part, PartOf } from '../../../core/document/kinds/parts';
+import { explainPart } from '../../../core/network/explain/explainPart';
 import { coolerConductance } from '../../../core/heat/coolers';
-import { CircuitSolver } from '../../../core/network/solveProject';
-import { Oil } from '../../../core/oil/oil';
+import { CircuitSolver } from '../../../core/network/circuitSolver';
+import { Oil } from '../../../core/physics/oil/oil';
 import { demoProject } from '../../../core/verification/testing/demo';
 import { openDemo } from '../../testing/page';
 import { CoolingInput } from './CoolingInput';
@@ -11,6 +11,7 @@ import { CurveInput } from './CurveInput';
 import { DrainProfile } from './DrainProfile';
 import { EndsInput, hasLosses } from './EndsInput';
 import { LawView } from './LawView';
+import { solveState } from '../../../core/judgement/judgeState';
 
 const made = CircuitSolver.of(demoProject(), 'noseCooler');
 if (!made.ok) throw new Error('refused');
@@ -118,8 +119,7 @@ describe('Ends and bends', () => {
 });
 
 describe('A drain from the side', () => {
-  const result = made.circuit
-    .solve(made.circuit.stateAt(7000 / 60, 393.15))
+  const result = solveState(made.circuit, made.circuit.stateAt(7000 / 60, 393.15))
     .drains.find((d) => d.part === 'turboDrain')!;
   const drain = partOf('turboDrain') as PartOf<'drain'>;
   const draw = (profile: PartOf<'drain'>['profile']) =>
@@ -153,7 +153,7 @@ describe('A drain from the side', () => {
 
 describe('A law on the sheet', () => {
   it('stands with a line for each equation, the values beneath in the reader’s units, and its source', () => {
-    const result = made.circuit.solve(made.circuit.stateAt(7000 / 60, 373.15));
+    const result = solveState(made.circuit, made.circuit.stateAt(7000 / 60, 373.15));
     const [law] = explainPart(partOf('relief'), result);
     const { container } = render(<LawView law={law!} units={{ pressure: 'psi' }} />);
     expect([...container.querySelectorAll('.equation')].map((e) => e.textContent)).toEqual([

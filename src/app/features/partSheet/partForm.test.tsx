@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { changePart } from '../../../core/circuit/partFields';
-import type { Part } from '../../../core/circuit/parts';
-import { activeVariant } from '../../../core/circuit/project';
+import { changePart } from '../../../core/document/kinds/partFields';
+import type { Part } from '../../../core/document/kinds/parts';
+import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import PartForm from './PartForm';

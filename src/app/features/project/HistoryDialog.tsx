@@ -1,7 +1,7 @@
 import { Button, Input, Modal } from 'antd';
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { sayIssue } from '../../../core/circuit/issue';
+import { sayIssue } from '../../../core/document/project/issue';
 import { addSavePoint, deleteSavePoint, listSavePoints, loadSavePoint } from '../../../storage/database';
 import { openProject } from '../../state/openProject';
 import { useWorkbench } from '../../state/workbench';

@@ -1,10 +1,10 @@
 import { App as AntApp, Button, Dropdown } from 'antd';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { sayIssue } from '../../../core/circuit/issue';
-import { activeVariant } from '../../../core/circuit/project';
-import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/circuit/readProject';
-import { QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/units';
+import { sayIssue } from '../../../core/document/project/issue';
+import { activeVariant } from '../../../core/document/project/project';
+import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
+import { QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { saveFile } from '../../files/saveFile';
 import { DEMOS, loadDemo } from '../../state/demos';
 import { openProject } from '../../state/openProject';

@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { useLocation } from 'react-router';
-import { readProjectText } from '../../../core/circuit/readProject';
+import { readProjectText } from '../../../core/document/project/readProject';
 import { listSavePoints, loadSavePoint } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

@@ -1,5 +1,5 @@
-import { VERDICT_WORDS } from '../../../core/supply/say';
-import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/units';
+import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { SheetLayout } from './layout';
 import type { Reading } from './reading';
 import { VerdictMark } from '../../marks/VerdictMark';

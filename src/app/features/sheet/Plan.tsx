@@ -1,13 +1,13 @@
 import type { KeyboardEvent } from 'react';
-import { isDeadEnd, PORTS } from '../../../core/circuit/ports';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
-import type { Weight } from '../../../core/audit';
+import { isDeadEnd, PORTS } from '../../../core/document/kinds/ports';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import type { Weight } from '../../../core/judgement/audit';
 import { WeightMark } from '../../marks/WeightMark';
 import { placeLabels, type Label } from './labels';
 import type { SheetLayout } from './layout';
 import type { Insertion, ReturnRun, Station } from './station';
 import { PartSymbol } from './PartSymbol';
-import { DRAIN_WORDS } from '../../../core/drains/drainWords';
+import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
 import { partDetail, partSentence } from './partText';
 import type { Reading } from './reading';
 import { Ribbon } from './Ribbon';

@@ -1,11 +1,11 @@
-import type { SolveResult } from '../../../core/network/result';
-import type { Sweep } from '../../../core/sweep/sweep';
-import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/units';
+import type { Sweep } from '../../../core/judgement/sweep/sweep';
+import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/foundations/units';
 import type { SheetLayout } from './layout';
 import type { Station } from './station';
 import type { Reading } from './reading';
 import { axisTopPa, fallFactor, pressureTint } from './scales';
 import { TideFigures, TidePost, type PostBand } from '../../marks/TidePost';
+import type { SolveResult } from '../../../core/judgement/stateResult';
 
 const PROFILE_TOP = 10;
 const STRIP = 38;

@@ -1,11 +1,10 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { unfilteredPorts } from '../../../core/circuit/filtration';
-import type { Weight } from '../../../core/audit';
-import { activeVariant, type Project } from '../../../core/circuit/project';
-import type { SolveResult } from '../../../core/network/result';
-import { tracePath } from '../../../core/network/tracePath';
-import { sayMargin, VERDICT_WORDS } from '../../../core/supply/say';
-import type { Sweep } from '../../../core/sweep/sweep';
+import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
+import type { Weight } from '../../../core/judgement/audit';
+import { activeVariant, type Project } from '../../../core/document/project/project';
+import { tracePath } from '../../../core/network/describe/tracePath';
+import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { useWorkbench } from '../../state/workbench';
 import { Figures, FIGURES_HEIGHT } from './Figures';
 import { layoutSheet } from './layout';
@@ -14,6 +13,7 @@ import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Prof
 import { Reading } from './reading';
 import { axisTopPa } from './scales';
 import { PostPatterns, type PostBand } from '../../marks/TidePost';
+import type { SolveResult } from '../../../core/judgement/stateResult';
 
 /** Heights of the profile's axis and of the legend [px]. */
 const MOST_AXIS = 184;

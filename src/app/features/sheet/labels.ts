@@ -1,4 +1,4 @@
-import { isDeadEnd } from '../../../core/circuit/ports';
+import { isDeadEnd } from '../../../core/document/kinds/ports';
 import { partName } from './partText';
 import type { Station } from './station';
 

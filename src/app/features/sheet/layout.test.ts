@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { isReservoir } from '../../../core/circuit/ports';
-import { readProjectText } from '../../../core/circuit/readProject';
-import type { Circuit } from '../../../core/circuit/project';
+import { isReservoir } from '../../../core/document/kinds/ports';
+import { readProjectText } from '../../../core/document/project/readProject';
+import type { Circuit } from '../../../core/document/project/project';
 import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';
 import { layoutSheet, type SheetLayout } from './layout';
 import { spreadLabels } from '../../marks/spreadLabels';

@@ -1,7 +1,7 @@
-import { isDeadEnd, isReservoir, PORTS } from '../../../core/circuit/ports';
-import type { Circuit } from '../../../core/circuit/project';
-import { arrange, type Arrangement, type Chain } from '../../../core/sheet/arrange';
-import { columnWidth, mergeColumns, type Column } from '../../../core/sheet/columns';
+import { isDeadEnd, isReservoir, PORTS } from '../../../core/document/kinds/ports';
+import type { Circuit } from '../../../core/document/project/project';
+import { arrange, type Arrangement, type Chain } from '../../../core/document/plumbing/arrange';
+import { columnWidth, mergeColumns, type Column } from '../../../core/document/plumbing/columns';
 import { SheetRuns } from './sheetRuns';
 import type { Insertion, Mark, ReturnRun, Run, Station } from './station';
 

@@ -1,9 +1,9 @@
-import type { Part } from '../../../core/circuit/parts';
-import { isConsumer } from '../../../core/circuit/ports';
-import type { SolveResult } from '../../../core/network/result';
-import { sayMargin, VERDICT_WORDS } from '../../../core/supply/say';
-import { formatQuantity, type UnitChoice } from '../../../core/units';
+import type { Part } from '../../../core/document/kinds/parts';
+import { isConsumer } from '../../../core/document/kinds/ports';
+import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Reading } from './reading';
+import type { SolveResult } from '../../../core/judgement/stateResult';
 
 /** A part's name with how many there are. */
 export function partName(part: Part): string {

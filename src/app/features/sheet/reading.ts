@@ -1,5 +1,6 @@
 import type { FlowRef } from './station';
-import type { ElementResult, SolveResult } from '../../../core/network/result';
+import type { ElementResult } from '../../../core/network/describe/result';
+import type { SolveResult } from '../../../core/judgement/stateResult';
 
 /** Look-ups into one answer, made once for a drawing. Nothing is computed here but sums of flows. */
 export class Reading {

@@ -1,5 +1,5 @@
-import type { Part } from '../../../core/circuit/parts';
-import type { Role } from '../../../core/sheet/arrange';
+import type { Part } from '../../../core/document/kinds/parts';
+import type { Role } from '../../../core/document/plumbing/arrange';
 
 /** A part's place on the sheet: one column for plan, profile and figures. */
 export interface Station {

@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import type { SolveResult } from '../../../core/network/result';
-import { SPREAD_STUDY, type Spread, type SpreadRequest } from '../../../core/spread/spreadStudy';
-import { VERDICT_WORDS } from '../../../core/supply/say';
-import { isSupplied } from '../../../core/supply/supplyVerdict';
-import type { Sweep } from '../../../core/sweep/sweep';
-import { formatFigure, formatQuantity, displayUnit, type UnitChoice } from '../../../core/units';
+import { SPREAD_STUDY, type Spread, type SpreadRequest } from '../../../core/studies/spread/spreadStudy';
+import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { isSupplied } from '../../../core/judgement/supply/supplyVerdict';
+import type { Sweep } from '../../../core/judgement/sweep/sweep';
+import { formatFigure, formatQuantity, displayUnit, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { PostPatterns, TidePost } from '../../marks/TidePost';
 import { spreadAt, USUAL_SAMPLES, USUAL_SEED } from '../../state/spreadRequest';
@@ -12,6 +11,7 @@ import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
+import type { SolveResult } from '../../../core/judgement/stateResult';
 
 const SAMPLES = [1024, USUAL_SAMPLES, 16_384] as const;
 const MOST_STATES = 12;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { activeVariant, inSeason } from '../../../core/circuit/project';
-import { inputsOf, type Input } from '../../../core/inputs/inputs';
-import { displayUnit, formatQuantity, type Quantity, type UnitChoice } from '../../../core/units';
+import { activeVariant, inSeason } from '../../../core/document/project/project';
+import { inputsOf, type Input } from '../../../core/studies/inputs/inputs';
+import { displayUnit, formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { useWorkbench } from '../../state/workbench';
 
 const SIGNIFICANT = 4;

@@ -1,15 +1,16 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { activeVariant } from '../../../core/circuit/project';
-import { CircuitSolver } from '../../../core/network/solveProject';
-import { SENSITIVITY_STUDY } from '../../../core/sensitivity/sensitivityStudy';
-import { SPREAD_STUDY } from '../../../core/spread/spreadStudy';
+import { activeVariant } from '../../../core/document/project/project';
+import { CircuitSolver } from '../../../core/network/circuitSolver';
+import { SENSITIVITY_STUDY } from '../../../core/studies/sensitivity/sensitivityStudy';
+import { SPREAD_STUDY } from '../../../core/studies/spread/spreadStudy';
 import { studyHere } from '../../../core/studies/works';
-import { sweepToEnd } from '../../../core/sweep/sweep';
+import { sweepToEnd } from '../../../core/judgement/sweep/sweep';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import { SensitivitySection } from './SensitivitySection';
 import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
+import { solveState } from '../../../core/judgement/judgeState';
 
 jest.mock('../../../workers/studyPool');
 
@@ -23,7 +24,7 @@ function atHotIdle() {
   if (!made.ok) throw new Error('refused');
   return {
     project,
-    result: made.circuit.solve(made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)),
+    result: solveState(made.circuit, made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)),
     sweep: sweepToEnd(made.circuit),
   };
 }

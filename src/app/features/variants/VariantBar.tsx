@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from 'react';
-import type { Variant } from '../../../core/circuit/project';
+import type { Variant } from '../../../core/document/project/project';
 import { useWorkbench } from '../../state/workbench';
 
 const VariantDialog = lazy(() => import('./VariantDialog'));

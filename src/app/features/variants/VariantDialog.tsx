@@ -1,10 +1,10 @@
 import { Button, Input, Modal } from 'antd';
 import { useId, useState } from 'react';
-import { activeVariant, type Project, type Season } from '../../../core/circuit/project';
-import { readProject } from '../../../core/circuit/readProject';
-import { sayIssue } from '../../../core/circuit/issue';
-import { OIL_GRADES } from '../../../core/oil/grades';
-import { displayUnit, parseQuantity, toDisplay } from '../../../core/units';
+import { activeVariant, type Project, type Season } from '../../../core/document/project/project';
+import { readProject } from '../../../core/document/project/readProject';
+import { sayIssue } from '../../../core/document/project/issue';
+import { OIL_GRADES } from '../../../core/physics/oil/grades';
+import { displayUnit, parseQuantity, toDisplay } from '../../../core/foundations/units';
 import { useWorkbench, withVariant } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
 

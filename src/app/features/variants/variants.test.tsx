@@ -1,5 +1,5 @@
 import { act, fireEvent, screen } from '@testing-library/react';
-import { activeVariant, type Variant } from '../../../core/circuit/project';
+import { activeVariant, type Variant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import { inTree, VariantBar } from './VariantBar';

@@ -1,4 +1,4 @@
-import { PROJECT_VERSION, projectSchema, type Joint, type Project } from '../../circuit/project';
+import { PROJECT_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
 
 export const BENCH_DENSITY_KG_M3 = 850;
 /** A fluid of constant viscosity, so that closed forms need no temperature. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { Project } from '../../circuit/project';
-import { readProjectText } from '../../circuit/readProject';
+import type { Project } from '../../document/project/project';
+import { readProjectText } from '../../document/project/readProject';
 
 /** A demo engine as a user opens it. @throws where the file is refused */
 export function demoProject(name = 'thornback'): Project {

@@ -1,4 +1,4 @@
-import { NetworkBuilder, type Network } from '../../network/network';
+import { NetworkBuilder, type Network } from '../../network/compile/network';
 
 /** A network of plain pipes, described once for this solver and for the general engine. */
 export interface LoopedNetwork {

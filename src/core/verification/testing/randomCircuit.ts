@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { partSchema, type Part } from '../../circuit/parts';
-import { PROJECT_FORMAT, PROJECT_VERSION, projectSchema, type Joint, type Project } from '../../circuit/project';
-import { OIL_GRADES } from '../../oil/grades';
+import { partSchema, type Part } from '../../document/kinds/parts';
+import { PROJECT_FORMAT, PROJECT_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
+import { OIL_GRADES } from '../../physics/oil/grades';
 import { seededRandom } from './loopedNetwork';
 
 const BAR = 1e5;

@@ -1,4 +1,4 @@
-import type { Project } from '../../circuit/project';
+import type { Project } from '../../document/project/project';
 import { startStudy, type StudyKind } from '../../studies/study';
 import { StudyBench } from '../../studies/studyBench';
 

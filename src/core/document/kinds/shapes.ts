@@ -1,0 +1,250 @@
+import { z } from 'zod';
+import { between, count, nonNegative, positive, share, signed } from '../project/field';
+
+/** Parameters of the laws, shared by the parts that follow them. Field names carry their SI unit. */
+
+const MM = 1e-3;
+const MM2 = 1e-6;
+const UM = 1e-6;
+const BAR = 1e5;
+const LPM = 1e-3 / 60;
+
+export const FITTING_NAMES = [
+  'hoseEndStraight',
+  'hoseEnd45',
+  'hoseEnd90',
+  'hoseEnd180',
+  'hoseEnd90Forged',
+  'banjo',
+  'teeRun',
+  'teeBranch',
+  'drilledCorner',
+] as const;
+
+const fittingCount = count('How many').default(1);
+
+/** One loss in a line, on the line's own bore. */
+export const lossSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('catalogue'),
+    fitting: z.enum(FITTING_NAMES).meta({ title: 'Fitting' }),
+    count: fittingCount,
+  }),
+  z.strictObject({
+    kind: z.literal('twoK'),
+    label: z.string().max(60).optional(),
+    k1: nonNegative('ratio', 'K1', { typical: [50, 2000] }),
+    kInfinity: nonNegative('ratio', 'K∞', { typical: [0.05, 2] }),
+    count: fittingCount,
+  }),
+  z.strictObject({
+    kind: z.literal('constantK'),
+    label: z.string().max(60).optional(),
+    k: nonNegative('ratio', 'K', { typical: [0, 10] }),
+    count: fittingCount,
+  }),
+  z.strictObject({ kind: z.literal('entrance'), count: fittingCount }),
+  z.strictObject({ kind: z.literal('exit'), count: fittingCount }),
+  z.strictObject({
+    kind: z.literal('areaChange'),
+    otherBoreM: positive('bore', 'Bore it meets', { typical: [2 * MM, 40 * MM] }),
+    at: z.enum(['inlet', 'outlet']).meta({ title: 'At the' }),
+  }),
+]);
+export type Loss = z.infer<typeof lossSchema>;
+
+/** The numbers of a round passage. */
+export const passageShape = {
+  boreM: positive('bore', 'Bore', {
+    typical: [2 * MM, 40 * MM],
+    description: 'Inside diameter at the narrowest long stretch.',
+  }),
+  lengthM: nonNegative('length', 'Length', {
+    typical: [0.01, 5],
+    description: 'Along the centre line, ends excluded.',
+  }),
+  roughnessM: nonNegative('clearance', 'Roughness', {
+    typical: [0, 50 * UM],
+    description: '1.5 µm drawn or hose, 10 µm drilled.',
+  }).default(1.5 * UM),
+  losses: z.array(lossSchema).max(40).default([]),
+  sizeTermCap: z
+    .number()
+    .min(1)
+    .optional()
+    .meta({
+      title: 'Cap on 1 + 1 in/D',
+      quantity: 'ratio',
+      typical: [2, 7],
+      description:
+        'The size term of the two-K method comes from pipes of an inch and more. Empty: the published form, no cap.',
+    }),
+};
+
+export const ratingShape = {
+  ratedPressureDropPa: positive('pressure', 'Drop at the rating point', { typical: [0.02 * BAR, 5 * BAR] }),
+  ratedFlowM3S: positive('flow', 'Flow at the rating point', { typical: [0.2 * LPM, 80 * LPM] }),
+  ratedViscosityPaS: positive('viscosity', 'Viscosity at the rating point', {
+    typical: [5e-3, 40e-3],
+    description: 'ISO 4548-1 rates filters at 24 mm²/s, which is 20.4 mPa·s at 850 kg/m³.',
+  }),
+  ratedDensityKgM3: positive('density', 'Density at the rating point', { typical: [780, 920] }).default(850),
+  viscousShare: share('Viscous share φ', {
+    typical: [0.3, 1],
+    description: 'Share of the rated drop that is proportional to viscosity and flow.',
+  }),
+};
+
+export const springValveShape = {
+  crackPa: positive('pressure', 'Starts to open', { typical: [0.05 * BAR, 7 * BAR] }),
+  fullOpenPa: positive('pressure', 'Fully open', {
+    typical: [0.1 * BAR, 9 * BAR],
+    description: 'Above the crack pressure.',
+  }),
+  areaM2: positive('area', 'Area fully open', { typical: [5 * MM2, 150 * MM2] }),
+  dischargeCoefficient: share('Discharge coefficient', { typical: [0.55, 0.8] }).default(0.7),
+  closedLeakM3SPa: positive('leak', 'Leak when shut', { typical: [1e-14, 1e-12] }).default(1e-13),
+};
+const opensAboveCrack = (v: { crackPa: number; fullOpenPa: number }) => v.fullOpenPa > v.crackPa;
+export const FULL_ABOVE_CRACK = { error: 'fullOpenPa must be greater than crackPa', path: ['fullOpenPa'] };
+/** A spring valve inside another part. */
+export const springValveSchema = z.strictObject(springValveShape).refine(opensAboveCrack, FULL_ABOVE_CRACK);
+export { opensAboveCrack };
+
+export const orificeShape = {
+  boreM: positive('bore', 'Bore', {
+    typical: [0.5 * MM, 5 * MM],
+    description: 'Measure with a drill shank or a pin gauge.',
+  }),
+  lengthM: nonNegative('bore', 'Length of the bore', {
+    typical: [0, 10 * MM],
+    description: 'Sharp edge up to half a bore, short tube from two bores.',
+  }),
+  dischargeCoefficient: z
+    .number()
+    .positive()
+    .max(1)
+    .optional()
+    .meta({
+      title: 'Measured discharge coefficient',
+      quantity: 'ratio',
+      typical: [0.55, 0.9],
+      description: 'Empty: computed from length and Reynolds number.',
+    }),
+};
+
+export const feedSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('fullGroove'),
+    landEachM: positive('bore', 'Land each side', { typical: [3 * MM, 15 * MM] }),
+  }),
+  z.strictObject({
+    kind: z.literal('halfGroove'),
+    landEachM: positive('bore', 'Land each side', { typical: [3 * MM, 15 * MM] }),
+  }),
+  z.strictObject({
+    kind: z.literal('hole'),
+    holeDiameterM: positive('bore', 'Feed hole', { typical: [2 * MM, 10 * MM] }),
+    holeAngleRad: signed('angle', 'Hole from the widest film', { typical: [-Math.PI, Math.PI] }).default(0),
+  }),
+]);
+
+export const eccentricitySchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('ratio'),
+    ratio: between(0, 0.98, 'ratio', 'Eccentricity ratio ε', { typical: [0.2, 0.9] }),
+  }),
+  z.strictObject({ kind: z.literal('load'), loadN: nonNegative('force', 'Mean load', { typical: [50, 20000] }) }),
+]);
+
+export const bearingShape = {
+  count: count('How many'),
+  diameterM: positive('bore', 'Journal diameter', { typical: [15 * MM, 90 * MM] }),
+  lengthM: positive('bore', 'Length that shears oil', { typical: [8 * MM, 40 * MM] }),
+  clearanceRadialM: positive('clearance', 'Radial clearance', {
+    typical: [15 * UM, 50 * UM],
+    description: 'Half of the diametral clearance that a bore gauge gives.',
+  }),
+  feed: feedSchema,
+  eccentricity: eccentricitySchema.default({ kind: 'ratio', ratio: 0.6 }),
+  speedRatio: positive('ratio', 'Speed per engine speed', { typical: [0.5, 2] }).default(1),
+  filmHeatShare: between(0, 1, 'ratio', 'Heat taken by the leaving film κ', { typical: [0.3, 0.7] }).default(0.5),
+  metalConductanceWK: positive('conductance', 'Conduction into the metal G', { typical: [0.5, 5] }).default(1),
+  hydrodynamicSideFlow: z.boolean().default(false).meta({ title: 'Add side flow dragged by rotation' }),
+};
+
+/** What a consumer must see. Limits rise linearly with engine speed. */
+export const supplySchema = z
+  .strictObject({
+    lowPressurePa: nonNegative('pressure', 'Low water, at rest', { typical: [0, 3 * BAR] }).optional(),
+    lowPressurePerSpeedPaS: nonNegative('pressurePerSpeed', 'Low water, more with speed', {
+      typical: [0, 1 * BAR * 0.06],
+      description: 'Common practice asks 0.7 bar per 1000 rpm (10 psi) of the gallery.',
+    }).optional(),
+    highPressurePa: positive('pressure', 'High water', { typical: [1 * BAR, 8 * BAR] }).optional(),
+    lowFlowM3S: nonNegative('flow', 'Least flow', { typical: [0, 5 * LPM] }).optional(),
+    highFlowM3S: positive('flow', 'Most flow', { typical: [0.5 * LPM, 20 * LPM] }).optional(),
+    neededFromRevS: nonNegative('speed', 'Needed from', {
+      typical: [0, 100],
+      description: 'Below this speed the low marks do not apply.',
+    }).optional(),
+  })
+  .default({});
+export type Supply = z.infer<typeof supplySchema>;
+
+const KW = 1e3;
+const C = 273.15;
+
+/** What a cooler's data sheet says about heat: one rating point. */
+export const coolingSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('air'),
+    ratedHeatW: positive('power', 'Heat at the rating point', { typical: [2 * KW, 25 * KW] }),
+    ratedOilFlowM3S: positive('flow', 'at oil flow', { typical: [5 * LPM, 60 * LPM] }),
+    ratedFaceSpeedMS: positive('airSpeed', 'at air speed on its face', { typical: [3, 20] }),
+    faceAreaM2: positive('faceArea', 'Face', { typical: [0.01, 0.15] }),
+    ratedOilK: positive('temperature', 'at oil inlet', { typical: [C + 80, C + 130] }),
+    ratedAirK: positive('temperature', 'at air inlet', { typical: [C + 10, C + 45] }),
+    oilSideShare: between(0.05, 0.95, 'ratio', 'Oil side’s share of the resistance', {
+      typical: [0.3, 0.7],
+      description: '0.3 with turbulators in its tubes, 0.7 plain; 0.5 unless known.',
+    }).default(0.5),
+    positionFactor: between(0, 1, 'ratio', 'Air on its face over road speed', {
+      typical: [0.1, 0.5],
+      description:
+        'Ducted in the nose 0.3 to 0.5, behind a grille 0.25, low behind a wheel 0.15, at the side 0.2, behind the radiator 0.15, near the exhaust 0.1.',
+    }).default(0.25),
+    fan: z
+      .strictObject({
+        faceSpeedMS: positive('airSpeed', 'Air on its face by the fan', { typical: [2, 8] }),
+        onK: positive('temperature', 'Fan on, at the cooler’s outlet', { typical: [C + 85, C + 110] }),
+        offK: positive('temperature', 'Fan off', { typical: [C + 78, C + 105] }),
+      })
+      .refine((v) => v.onK > v.offK, { error: 'onK must be greater than offK', path: ['onK'] })
+      .optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('liquid'),
+    conductanceWK: positive('conductance', 'Conductance UA', { typical: [60, 400] }),
+    ratedOilFlowM3S: positive('flow', 'at oil flow', { typical: [5 * LPM, 60 * LPM] }),
+    oilSideShare: between(0.05, 0.95, 'ratio', 'Oil side’s share of the resistance', { typical: [0.6, 0.95] }).default(
+      0.8,
+    ),
+    coolantFlowM3S: positive('flow', 'Coolant through it', { typical: [3 * LPM, 60 * LPM] }).default(20 * LPM),
+    /** Absent: the engine's coolant. */
+    coolantK: positive('temperature', 'Water that it is fed with', {
+      typical: [C + 4, C + 95],
+      description: 'Empty: the engine’s own coolant. Raw water: its temperature.',
+    }).optional(),
+  }),
+]);
+export type Cooling = z.infer<typeof coolingSchema>;
+
+/** What a line gives to the air and takes from the exhaust. */
+export const lineHeatSchema = z.strictObject({
+  airConductanceWMK: nonNegative('linearConductance', 'To the air, a metre, at 25 m/s', { typical: [0.3, 2] }),
+  radiantWM: nonNegative('linearPower', 'From the exhaust, a metre', {
+    typical: [0, 400],
+    description: '100 W/m unshielded nearby; a sleeve halves both.',
+  }).default(0),
+});

@@ -1,0 +1,86 @@
+import type { Circuit } from '../project/project';
+import { splitPortRef } from '../kinds/ports';
+import { assertNever } from '../../foundations/invariant';
+import type { Move, MoveDraft } from './move';
+
+const lower = (name: string) => (/^[A-Z][a-z]/.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name);
+const list = (drafts: readonly MoveDraft[]) => drafts.map((d) => lower(d.name)).join(', ');
+/** The thing that matters of a chain: what it ends in, or what is not a line. */
+const matter = (drafts: readonly MoveDraft[]) => drafts.findLast((d) => d.kind !== 'line')?.name ?? drafts[0]!.name;
+
+/** Ports as people say them. */
+const PORT_WORDS: Readonly<Record<string, string>> = {
+  in: 'inlet',
+  out: 'outlet',
+  away: 'port to the cooler',
+  back: 'port from the cooler',
+  tap: 'tap',
+  groove: 'groove',
+  suction: 'pickup side',
+  return: 'return',
+  run: 'run',
+  branch: 'branch',
+  left: 'left branch',
+  right: 'right branch',
+  cooler: 'cooler port',
+  bypass: 'bypass port',
+};
+
+export function sayPort(port: string): string {
+  return PORT_WORDS[port] ?? port;
+}
+
+/** A move in plain words, as undo and the palette name it: "insert air cooler after Filter". */
+export function sayMove(circuit: Circuit, move: Move): string {
+  const nameOf = (id: string) => circuit.parts.find((p) => p.id === id)?.name ?? id;
+  const at = (ref: string) => {
+    const { part, port } = splitPortRef(ref);
+    return { name: nameOf(part), port };
+  };
+  const place = (ref: string) => {
+    const { name, port } = at(ref);
+    return port === 'in' || port === 'return' || port === 'suction'
+      ? name
+      : port === 'out'
+        ? `behind ${name}`
+        : `${name}, ${sayPort(port)}`;
+  };
+  switch (move.kind) {
+    case 'insert': {
+      const { name, port } = at(move.at);
+      return `insert ${list(move.drafts)} ${port === 'in' ? 'before' : port === 'out' ? 'after' : `at the ${sayPort(port)} of`} ${name}`;
+    }
+    case 'tee':
+      return `tee off ${at(move.at).port === 'in' ? 'before' : at(move.at).port === 'out' ? 'behind' : `at the ${sayPort(at(move.at).port)} of`} ${at(move.at).name} to feed ${lower(matter(move.drafts))}`;
+    case 'bridge':
+      return move.drafts.length === 0
+        ? `join ${place(move.from)} to ${place(move.to)}`
+        : `run ${list(move.drafts)} from ${place(move.from)} to ${place(move.to)}`;
+    case 'parallel':
+      return `put ${list(move.drafts)} in parallel with ${nameOf(move.part)}`;
+    case 'takeOut':
+      return `take ${nameOf(move.part)} out and join the line`;
+    case 'removeAndBlank':
+      return `take ${nameOf(move.part)} out and blank the ends`;
+    case 'blank':
+      return `blank the ${sayPort(at(move.port).port)} of ${at(move.port).name}`;
+    case 'moveTap':
+      return `move the tap of ${at(move.port).name} to ${place(move.to)}`;
+    case 'returnTo':
+      return `return ${nameOf(move.part)} to ${place(move.to)}`;
+    case 'swap':
+      return `swap ${nameOf(move.part)} for ${lower(move.draft.name) === lower(nameOf(move.part)) ? ('bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another') : lower(move.draft.name)}`;
+    case 'reverse':
+      return `reverse in and out of ${nameOf(move.part)}`;
+    case 'split':
+      return `split ${nameOf(move.part)} into two`;
+    case 'duplicate':
+      return `duplicate the branch of ${nameOf(move.part)}`;
+    case 'removeBranch':
+      return `take away the branch of ${nameOf(move.part)}`;
+    case 'set':
+      return `${move.said} (${nameOf(move.part)})`;
+    default:
+      return assertNever(move);
+  }
+}

@@ -1,0 +1,30 @@
+import type { CircuitSolver } from '../../network/circuitSolver';
+import { surveyCircuit, type AuditContext } from './context';
+import { WEIGHTS, type Finding } from './finding';
+import { findingsOf } from './rule';
+import { RULES } from './rules';
+import { runToEnd } from '../../foundations/runToEnd';
+
+/**
+ * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the number done.
+ * @returns findings by weight, heaviest first, waived ones last
+ */
+export function* auditCircuit(solver: CircuitSolver): Generator<number, readonly Finding[]> {
+  const context: AuditContext = surveyCircuit(solver);
+  const findings: Finding[] = [];
+  let done = 0;
+  for (const rule of RULES) {
+    findings.push(...findingsOf(rule, context));
+    yield ++done;
+  }
+  const rank = (f: Finding) => WEIGHTS.indexOf(f.weight) + (f.waived === null ? 0 : WEIGHTS.length);
+  return findings
+    .map((f, i) => [f, i] as const)
+    .sort(([a, i], [b, j]) => rank(a) - rank(b) || i - j)
+    .map(([f]) => f);
+}
+
+/** Runs an audit to its end at once; for the command line and tests. */
+export function auditToEnd(solver: CircuitSolver): readonly Finding[] {
+  return runToEnd(auditCircuit(solver));
+}

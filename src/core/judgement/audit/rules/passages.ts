@@ -1,0 +1,119 @@
+import { PORTS } from '../../../document/kinds/ports';
+import { catalogueEntry } from '../../../document/catalogue/catalogue';
+import type { MoveDraft } from '../../../document/moves/move';
+import { rule, type Found } from '../rule';
+import type { AuditContext } from '../context';
+
+/** No part that carries the engine's own flow is blanked. */
+export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
+  const result = c.at(c.states.fullHot);
+  const dry = result.notes.some((n) => n.code === 'dryGallery') || result.consumers.some((r) => r.verdict === 'dry');
+  const alone = (ref: string) => c.groups.sizeOf(ref) === 1;
+  return c.circuit.parts.flatMap((part): Found[] => {
+    if (part.kind === 'cover' && !part.carriesPassage && !alone(`${part.id}.in`) && !alone(`${part.id}.out`) && dry)
+      return [
+        {
+          weight: 'stop' as const,
+          part: part.id,
+          what: `${part.name} closes the passage that carried the engine’s oil: what lies behind it is dry.`,
+          why: 'Where a cooler is taken off its housing, the cover must join the two holes, or no oil passes.',
+          remedies: ['a cover with a passage'],
+          moves: [
+            { kind: 'swap' as const, part: part.id, draft: { ...catalogueEntry('coverThrough').part } as MoveDraft },
+          ],
+        },
+      ];
+    if (part.kind === 'plate' && part.passage.kind !== 'open' && part.passage.kind !== 'thermostat') {
+      const open = ['away', 'back'].filter((port) => deadEnd(c, `${part.id}.${port}`));
+      if (open.length > 0 && dry)
+        return [
+          {
+            weight: 'stop' as const,
+            part: part.id,
+            what: `All oil must go round by ${part.name}’s ports, and ${open.length === 2 ? 'both are' : 'one is'} blanked: what lies behind it is dry.`,
+            why: 'A plain plate has no way straight on: with its cooler deleted the engine gets no oil.',
+            remedies: [
+              'take the plate out',
+              'join its two ports by a hose',
+              'a plate with a thermostat or an open centre',
+            ],
+            moves: [
+              { kind: 'takeOut' as const, part: part.id },
+              ...(c.groups.sizeOf(`${part.id}.away`) === 1 && c.groups.sizeOf(`${part.id}.back`) === 1
+                ? [{ kind: 'bridge' as const, from: `${part.id}.away`, to: `${part.id}.back`, drafts: [] }]
+                : []),
+            ],
+          },
+        ];
+    }
+    if (part.blocked === true && dry && PORTS[part.kind].length > 1)
+      return [
+        {
+          weight: 'stop' as const,
+          part: part.id,
+          what: `${part.name} is blocked, and something behind it is dry.`,
+          why: 'It carries oil that nothing else carries.',
+          remedies: ['open it'],
+          moves: [{ kind: 'set' as const, part: part.id, path: ['blocked'], value: false, said: 'open it' }],
+        },
+      ];
+    return [];
+  });
+});
+
+/** A port behind which there is no way on: nothing, or a row of lines that ends. */
+function deadEnd(c: AuditContext, ref: string): boolean {
+  const queue = [c.groups.of(ref)];
+  const seen = new Set<string>();
+  const own = ref.slice(0, ref.indexOf('.'));
+  for (let group = queue.pop(); group !== undefined; group = queue.pop()) {
+    if (seen.has(group)) continue;
+    seen.add(group);
+    for (const part of c.circuit.parts) {
+      const ports = PORTS[part.kind].filter((port) => c.groups.of(`${part.id}.${port}`) === group);
+      if (ports.length === 0) continue;
+      if (part.id === own) {
+        if (!ports.every((port) => `${own}.${port}` === ref)) return false;
+        continue;
+      }
+      if (part.kind === 'sump' || part.kind === 'tank' || part.kind === 'pump') return false;
+      if (part.blocked === true || (part.kind === 'cover' && !part.carriesPassage)) continue;
+      for (const port of PORTS[part.kind]) queue.push(c.groups.of(`${part.id}.${port}`));
+    }
+  }
+  return true;
+}
+
+/** A cooler is filled from below and left above, so that air is carried out. */
+export const coolerFilling = rule('coolerFilling', 'Air in the cooler', (c) =>
+  c.parts('cooler').flatMap((cooler) => {
+    if (cooler.filling === 'inLowOutHigh' || cooler.medium === 'liquid') return [];
+    const wrong = cooler.filling === 'inHighOutLow';
+    return [
+      {
+        weight: wrong ? ('mend' as const) : ('note' as const),
+        part: cooler.id,
+        what: wrong
+          ? `${cooler.name} is fed at the top and left at the bottom: air stays in it.`
+          : cooler.filling === 'portsAtTop'
+            ? `${cooler.name} has both ports at the top: it fills and holds its oil, and the flow must carry the air out.`
+            : `${cooler.name} lies on its side: its upper rows hold air until the flow carries it out.`,
+        why: 'Air in the core takes away cooling and comes out as foam later.',
+        remedies: wrong
+          ? ['change its hoses over: in low, out high']
+          : ['prefill it, and turn it so that its ports are high while it is filled'],
+        moves: wrong
+          ? [
+              {
+                kind: 'set' as const,
+                part: cooler.id,
+                path: ['filling'],
+                value: 'inLowOutHigh',
+                said: 'change its hoses over',
+              },
+            ]
+          : [],
+      },
+    ];
+  }),
+);

@@ -1,0 +1,115 @@
+import { judgeState } from './judgeState';
+import type { CircuitSolver } from '../network/circuitSolver';
+import { findBalances, isFound, type Balances } from '../heat/balance';
+import type { Conditions } from '../heat/conditions';
+import { SHEDS_WATER_K, type HeatResult } from '../heat/heatResult';
+import { HeatSolver } from '../heat/heatSolver';
+import type { SolveResult } from './stateResult';
+
+/** A state whose oil temperature was found, with the balance that it rests on. */
+export interface BalancedState {
+  readonly result: SolveResult;
+  readonly heat: HeatResult;
+}
+
+/** Changes of temperature worth listing [K]. */
+const NOTABLE_K = 0.05;
+
+/** Finds where the oil settles at a speed and its surroundings, from the cold and from the hot side, and describes the state there. */
+export function solveBalanced(
+  circuit: CircuitSolver,
+  speedRevS: number,
+  conditions: Conditions,
+  heat = new HeatSolver(circuit),
+): BalancedState {
+  const { project, variant } = circuit;
+  const balances: Balances = findBalances(heat, { speedRevS }, project.engine.atmospherePa, conditions);
+  const { cold } = balances;
+  const state = { speedRevS, oilTemperatureK: cold.sumpK, atmospherePa: project.engine.atmospherePa };
+  // The last pass again, for its outcome: temperatures have come to rest, so nothing moves.
+  const last = heat.pass(state, conditions, cold.sumpK);
+  const described = judgeState(circuit, last.hydraulic, state, (node) => heat.nodeK(node));
+  const limitHotK = project.range.hottestOilK;
+  const sump = variant.circuit.parts.find((p) => p.kind === 'sump' || p.kind === 'tank')?.name ?? '';
+  const balanced = isFound(cold.status);
+  const notes: SolveResult['notes'] = [
+    ...(cold.status === 'tooHot' || cold.sumpK > limitHotK
+      ? [{ code: 'oilHot' as const, where: sump, actual: cold.sumpK, limit: limitHotK }]
+      : []),
+    ...(balanced && speedRevS > 0 && cold.sumpK < SHEDS_WATER_K
+      ? [{ code: 'oilCold' as const, where: sump, actual: cold.sumpK, limit: SHEDS_WATER_K }]
+      : []),
+  ];
+  const result: SolveResult = balanced
+    ? { ...described, notes: [...notes, ...described.notes] }
+    : {
+        ...described,
+        supplied: false,
+        notes: [...notes, { code: 'notConverged', where: sump, actual: null, limit: null }, ...described.notes],
+      };
+  return { result, heat: describeHeat(heat, conditions, balances, limitHotK) };
+}
+
+/** Reads the heat solver after a balance into plain data. */
+export function describeHeat(
+  heat: HeatSolver,
+  conditions: Conditions,
+  { cold, hot }: Balances,
+  limitHotK: number,
+): HeatResult {
+  const { compiled, solver, variant } = heat.circuit;
+  const { ledger } = heat;
+  const { network } = compiled;
+  const name = new Map(variant.circuit.parts.map((p) => [p.id, p.name]));
+  const coolers = heat.coolers.map(({ element, part }) => ({
+    key: 'cooler' as const,
+    part: part.id,
+    name: part.name,
+    heatW: ledger.exchangeW[element]!,
+  }));
+  const own = new Set(heat.coolers.map((c) => c.element));
+  const linesW = ledger.exchangeW.reduce((sum, w, e) => (own.has(e) ? sum : sum + w), 0);
+  const films = solver.workspace.film.flatMap((f) => (f && f.temperatureK > 0 ? [f.temperatureK] : []));
+  const parts = new Map<string, { inK: number; outK: number; kgS: number }>();
+  for (let e = 0; e < network.law.length; e++) {
+    const flow = solver.workspace.flowM3S[e]!;
+    const kgS = Math.abs(flow) * solver.workspace.densityKgM3[e]!;
+    const inK = heat.inletK(e);
+    const id = compiled.partOfElement[e]!;
+    const known = parts.get(id);
+    // Of a part with several ways the one that carries most is what a hand would feel.
+    if (kgS > 1e-7 && (!known || kgS > known.kgS)) parts.set(id, { inK, outK: heat.outK[e]!, kgS });
+  }
+  return {
+    conditions: {
+      airTemperatureK: conditions.airTemperatureK,
+      roadSpeedMS: conditions.roadSpeedMS,
+      load: conditions.load,
+    },
+    status: cold.status,
+    sumpK: cold.sumpK,
+    other: hot ? { status: hot.status, sumpK: hot.sumpK } : null,
+    residualW: Number.isFinite(cold.residualW) ? cold.residualW : null,
+    passes: cold.passes + (hot?.passes ?? 0),
+    heatIn: [
+      { key: 'bearings', heatW: ledger.bearingsW },
+      { key: 'fed', heatW: ledger.fedPartsW },
+      { key: 'engine', heatW: ledger.engineW },
+      { key: 'pumping', heatW: ledger.pumpingW },
+      { key: 'radiant', heatW: ledger.radiantW },
+    ],
+    heatOut: [
+      ...coolers,
+      { key: 'lines', part: null, name: 'Lines', heatW: linesW },
+      { key: 'pan', part: null, name: 'Pan', heatW: ledger.panW },
+      { key: 'coolant', part: null, name: 'Block and coolant', heatW: ledger.coolantW },
+    ],
+    parts: [...parts]
+      .filter(([, p]) => Math.abs(p.outK - p.inK) > NOTABLE_K)
+      .map(([part, p]) => ({ part, name: name.get(part) ?? part, inK: p.inK, outK: p.outK })),
+    filmHottestK: films.length > 0 ? Math.max(...films) : null,
+    impossibleCoolers: [...heat.impossibleCoolers],
+    limitHotK,
+    limitColdK: SHEDS_WATER_K,
+  };
+}

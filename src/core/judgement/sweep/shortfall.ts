@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import type { ConsumerRange, Sweep } from './sweep';
+import { checkSchema, verdictSchema } from '../stateResult';
+
+/** A consumer that is not supplied, at the state where it is worst. */
+export const shortfallSchema = z.strictObject({
+  part: z.string(),
+  name: z.string(),
+  verdict: verdictSchema,
+  decisive: checkSchema.nullable(),
+  speedRevS: z.number(),
+  oilTemperatureK: z.number(),
+  /** At every state that solved, not at some. */
+  everywhere: z.boolean(),
+});
+export type Shortfall = z.infer<typeof shortfallSchema>;
+
+/** Who is not supplied over the range, worst first: dry before short or flooded, then by margin. @param only the one consumer asked about */
+export function shortfalls({ consumers, states, notConverged }: Sweep, only?: string): Shortfall[] {
+  return consumers
+    .filter((c) => !c.supplied && (only === undefined || c.part === only))
+    .sort((a, b) => rank(a) - rank(b))
+    .map((c) => ({
+      part: c.part,
+      name: c.name,
+      verdict: c.verdict,
+      decisive: c.worst?.decisive ?? null,
+      speedRevS: c.worst?.state.speedRevS ?? 0,
+      oilTemperatureK: c.worst?.state.oilTemperatureK ?? 0,
+      everywhere: c.failing === states - notConverged.length,
+    }));
+}
+
+const rank = (c: ConsumerRange) =>
+  c.worst?.verdict === 'dry' ? -Number.MAX_VALUE : (c.worst?.decisive?.nearRatio ?? -Number.MAX_VALUE);

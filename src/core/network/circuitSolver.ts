@@ -1,0 +1,57 @@
+import { activeVariant, inSeason, type Project, type Variant } from '../document/project/project';
+import type { Issue } from '../document/project/issue';
+import { Oil } from '../physics/oil/oil';
+import { compileCircuit, type CompiledCircuit } from './compile/compile';
+import { HydraulicSolver, type SolveOutcome } from './solve/solver';
+import type { OperatingState } from './solve/state';
+
+/** A variant compiled once and solved at any number of states, each from the last. */
+export class CircuitSolver {
+  private constructor(
+    /** As the variant's season makes it. */
+    readonly project: Project,
+    readonly variant: Variant,
+    readonly compiled: CompiledCircuit,
+    readonly oil: Oil,
+    readonly solver: HydraulicSolver,
+  ) {}
+
+  /** @returns a solver, or why the circuit cannot be computed */
+  static of(
+    project: Project,
+    variantId = activeVariant(project).id,
+  ):
+    { readonly ok: true; readonly circuit: CircuitSolver } | { readonly ok: false; readonly issues: readonly Issue[] } {
+    const index = project.variants.findIndex((v) => v.id === variantId);
+    const variant = project.variants[index];
+    if (!variant)
+      return {
+        ok: false,
+        issues: [{ code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: variantId }],
+      };
+    const result = compileCircuit(variant.circuit, `variants[${index}].circuit`);
+    if (!result.ok) return result;
+    const seasonal = inSeason(project, variant);
+    return {
+      ok: true,
+      circuit: new CircuitSolver(
+        seasonal,
+        variant,
+        result.compiled,
+        new Oil(seasonal.oil),
+        new HydraulicSolver(result.compiled.network),
+      ),
+    };
+  }
+
+  /** A state of this project's engine. @param speedRevS ≥ 0 @param oilTemperatureK > 0 */
+  stateAt(speedRevS: number, oilTemperatureK: number): OperatingState {
+    return { speedRevS, oilTemperatureK, atmospherePa: this.project.engine.atmospherePa };
+  }
+
+  /** Solves without describing: for sweeps that read the workspace themselves. */
+  solveOnly(state: OperatingState): SolveOutcome {
+    return this.solver.solve(this.oil, state);
+  }
+
+}

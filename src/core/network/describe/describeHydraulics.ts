@@ -1,0 +1,126 @@
+import { sensedDropPa } from '../solve/evaluate';
+import type { Oil } from '../../physics/oil/oil';
+import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import type { CompiledCircuit } from '../compile/compile';
+import { Law, LAW_NAMES } from '../compile/law';
+import type { HydraulicSolver, SolveOutcome } from '../solve/solver';
+import type { OperatingState } from '../solve/state';
+import type { ElementResult, HydraulicResult, NodeResult } from './result';
+import { elementReynolds } from './reynolds';
+import { stillNodes } from './stillNodes';
+
+const orNull = (x: number) => (Number.isFinite(x) ? x : null);
+
+/**
+ * Reads the solver's workspace after a solve into plain data.
+ * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held everywhere
+ */
+export function describeHydraulics(
+  compiled: CompiledCircuit,
+  solver: HydraulicSolver,
+  outcome: SolveOutcome,
+  oil: Oil,
+  state: OperatingState,
+  nodeK?: (node: number) => number,
+): HydraulicResult {
+  const { network } = compiled;
+  const still = stillNodes(network, solver.workspace);
+  const elements = network.elementName.map((_, e) => describeElement(compiled, solver, state, e, still));
+  const nodes = describeNodes(compiled, solver, oil, elements, still, nodeK ?? (() => state.oilTemperatureK));
+  return {
+    state: { ...state },
+    convergence: {
+      status: outcome.status,
+      iterations: outcome.iterations,
+      evaluations: outcome.evaluations,
+      worstImbalanceM3S: orNull(outcome.worstImbalanceM3S),
+      worstNode: network.nodeName[outcome.singularNode >= 0 ? outcome.singularNode : outcome.worstNode] ?? '',
+      worstLawErrorPa: orNull(outcome.worstLawErrorPa),
+      worstElement: network.elementName[outcome.worstElement] ?? '',
+      flowScaleM3S: outcome.flowScaleM3S,
+    },
+    nodes,
+    elements,
+  };
+}
+
+function describeElement(
+  compiled: CompiledCircuit,
+  solver: HydraulicSolver,
+  state: OperatingState,
+  e: number,
+  still: Uint8Array,
+): ElementResult {
+  const { network } = compiled;
+  const ws = solver.workspace;
+  const from = network.from[e]!;
+  const to = network.to[e]!;
+  const rho = ws.densityKgM3[e]!;
+  const law = network.law[e]!;
+  const film = ws.film[e];
+  const known = still[from] === 0 && still[to] === 0;
+  const part = compiled.partOfElement[e]!;
+  const role = [...(compiled.elementsOfPart.get(part) ?? [])].find(([, index]) => index === e)?.[0] ?? '';
+  const hasOpening =
+    law === Law.springValve || law === Law.pump || law === Law.crankFedRod || law === Law.thermostatPath;
+  return {
+    name: network.elementName[e]!,
+    part,
+    role,
+    law: LAW_NAMES[law]!,
+    fromNode: from,
+    toNode: to,
+    count: network.count[e]!,
+    flowM3S: ws.flowM3S[e]!,
+    pressureInPa: still[from] ? null : orNull(ws.pressurePa[from]!),
+    pressureOutPa: still[to] ? null : orNull(ws.pressurePa[to]!),
+    pressureDropPa: known
+      ? orNull(ws.pressurePa[from]! - ws.pressurePa[to]! - rho * STANDARD_GRAVITY_M_S2 * network.riseM[e]!)
+      : null,
+    temperatureK: ws.temperatureK[e]!,
+    densityKgM3: rho,
+    viscosityPaS: ws.viscosityPaS[e]!,
+    reynolds: orNull(elementReynolds(network, ws, e, state.speedRevS)),
+    opening: hasOpening ? ws.opening[e]! : null,
+    filmTemperatureK: film ? film.temperatureK : null,
+    filmViscosityPaS: film ? film.viscosityPaS : null,
+    frictionW: film ? film.frictionW * network.count[e]! : null,
+    eccentricityRatio: film ? film.eccentricityRatio : null,
+    sensedPa:
+      law === Law.springValve && network.sense[e]! >= 0 && still[network.sense[e]!] === 0 && still[to] === 0
+        ? orNull(sensedDropPa(network, ws.pressurePa, e, rho))
+        : null,
+    thresholdPa: law === Law.crankFedRod ? ws.boundB[e]! : null,
+  };
+}
+
+function describeNodes(
+  compiled: CompiledCircuit,
+  solver: HydraulicSolver,
+  oil: Oil,
+  elements: readonly ElementResult[],
+  still: Uint8Array,
+  nodeK: (node: number) => number,
+): NodeResult[] {
+  const { network, nodeOfPort } = compiled;
+  const ports: string[][] = network.nodeName.map(() => []);
+  for (const [port, node] of nodeOfPort) ports[node]!.push(port);
+  const reynolds = new Float64Array(network.nodeName.length).fill(NaN);
+  for (const e of elements)
+    if (e.reynolds !== null)
+      for (const node of [e.fromNode, e.toNode]) if (!(reynolds[node]! >= e.reynolds)) reynolds[node] = e.reynolds;
+  const ws = solver.workspace;
+  return network.nodeName.map((name, i) => ({
+    name,
+    ports: ports[i]!,
+    held: network.nodeHeld[i] === 1,
+    elevationM: network.elevationM[i]!,
+    pressurePa: still[i] ? null : orNull(ws.pressurePa[i]!),
+    temperatureK: nodeK(i),
+    viscosityPaS: oil.viscosityPaS(nodeK(i)),
+    densityKgM3: oil.densityKgM3(nodeK(i)),
+    reynolds: orNull(reynolds[i]!),
+    imbalanceM3S: network.nodeHeld[i] ? null : orNull(ws.imbalanceKgS[i]! / oil.densityKgM3(nodeK(i))),
+    still: still[i] === 1,
+  }));
+}

@@ -1,0 +1,342 @@
+import type { Part } from '../../document/kinds/parts';
+import { FITTINGS } from '../../document/catalogue/fittings';
+import { churchillFriction } from '../../physics/laws/churchill';
+import { lineDropInto } from '../../physics/laws/line';
+import { speedLoss } from '../../physics/laws/pump';
+import { twoTermCoefficients } from '../../physics/laws/twoTerm';
+import { SHARP_EDGE_UP_TO, SHORT_TUBE_FROM } from '../../physics/laws/orifice';
+import { lineParameters } from '../compile/lineParameters';
+import { pumpSlipCoefficient, ratingOf, shimmed } from '../compile/expandPart';
+import { passageOf } from '../compile/passageOf';
+import type { ElementResult, HydraulicResult } from '../describe/result';
+import type { Quantity } from '../../foundations/units';
+
+/** A figure that stands in a law. */
+export interface Term {
+  readonly symbol: string;
+  readonly meaning: string;
+  readonly si: number;
+  readonly quantity: Quantity;
+}
+
+/** A law with the values of the present state put in. Placeholders `{symbol}` in `substituted` stand for terms. */
+export interface LawText {
+  readonly title: string;
+  readonly equation: string;
+  readonly substituted: string;
+  readonly terms: readonly Term[];
+  readonly result: Term;
+  readonly source: string;
+}
+
+const term = (symbol: string, meaning: string, si: number, quantity: Quantity): Term => ({
+  symbol,
+  meaning,
+  si,
+  quantity,
+});
+
+/** The laws that a part follows, one for each of its elements that has a figure. Empty for parts without a law (sump, drain, gauge). */
+export function explainPart(part: Part, result: HydraulicResult): LawText[] {
+  return result.elements
+    .filter((e) => e.part === part.id)
+    .flatMap((e) => {
+      const text = explainElement(part, e, result);
+      return text ? [{ ...text, title: e.role === '' ? part.name : `${part.name}: ${e.role}` }] : [];
+    });
+}
+
+function explainElement(part: Part, e: ElementResult, result: HydraulicResult): Omit<LawText, 'title'> | undefined {
+  const flow = term('Q', e.count > 1 ? 'flow of one' : 'flow', e.flowM3S / e.count, 'flow');
+  const drop = term('Δp', 'pressure drop in the part', e.pressureDropPa ?? NaN, 'pressure');
+  const rho = term('ρ', 'density', e.densityKgM3, 'density');
+  const mu = term('μ', 'viscosity', e.viscosityPaS, 'viscosity');
+  switch (e.law) {
+    case 'line': {
+      const passage = passageOf(part, e.role);
+      return passage ? explainLine(lineParameters(passage), e, drop, flow, rho, mu) : undefined;
+    }
+    case 'twoTerm': {
+      const rated =
+        part.kind === 'pickup'
+          ? { ...part.screen }
+          : part.kind === 'filter' || part.kind === 'cooler' || part.kind === 'consumer' || part.kind === 'sideStream'
+            ? part
+            : undefined;
+      if (!rated) return undefined;
+      const load =
+        part.kind === 'filter' || part.kind === 'sideStream'
+          ? part.load
+          : part.kind === 'pickup'
+            ? part.screen.load
+            : 1;
+      const passes = part.kind === 'cooler' ? part.passes / part.ratedPasses : 1;
+      const plain = twoTermCoefficients(ratingOf(rated), load);
+      const c = {
+        linearPerViscosity: plain.linearPerViscosity * passes ** 2,
+        squarePerDensity: plain.squarePerDensity * passes ** 3,
+      };
+      return {
+        equation: 'Δp = Δp_r·[φ·load·(μ/μ_r)(Q/Q_r) + (1 − φ)(ρ/ρ_r)(Q/Q_r)²]',
+        substituted: 'Δp = {viscous} viscous + {square} square',
+        terms: [
+          term('viscous', 'viscous share of the drop', c.linearPerViscosity * e.viscosityPaS * flow.si, 'pressure'),
+          term(
+            'square',
+            'square share of the drop',
+            c.squarePerDensity * e.densityKgM3 * flow.si * Math.abs(flow.si),
+            'pressure',
+          ),
+          term('Δp_r', 'rated drop', rated.ratedPressureDropPa, 'pressure'),
+          term('Q_r', 'at rated flow', rated.ratedFlowM3S, 'flow'),
+          term('μ_r', 'at rated viscosity', rated.ratedViscosityPaS, 'viscosity'),
+          term('φ', 'viscous share at the rating point', rated.viscousShare, 'ratio'),
+          ...(part.kind === 'cooler'
+            ? [term('passes', 'passes over those rated: viscous ×n², square ×n³', passes, 'ratio')]
+            : [term('load', 'loading', load, 'ratio')]),
+          mu,
+          rho,
+          flow,
+        ],
+        result: drop,
+        source: 'rating point as in ISO 4548-1; Forchheimer sum of a viscous and a square drop',
+      };
+    }
+    case 'orifice': {
+      const bore =
+        part.kind === 'orifice'
+          ? part
+          : part.kind === 'jets'
+            ? part.nozzle
+            : part.kind === 'sideStream' && part.metering.kind === 'orifice'
+              ? part.metering
+              : undefined;
+      if (!bore) return undefined;
+      const area = 0.25 * Math.PI * bore.boreM ** 2;
+      const cd = flow.si / (area * Math.sqrt((2 * Math.abs(drop.si)) / e.densityKgM3));
+      const ratio = bore.lengthM / bore.boreM;
+      return {
+        equation: 'Q = Cd·A·√(2Δp/ρ)',
+        substituted: 'Q = {Cd} × {A} × √(2 × {Δp} ÷ {ρ})',
+        terms: [
+          term('Cd', `discharge coefficient, by L/d ${ratio.toFixed(1)} and Re`, cd, 'ratio'),
+          term('A', 'bore area', area, 'area'),
+          drop,
+          rho,
+          mu,
+        ],
+        result: flow,
+        source:
+          ratio >= SHORT_TUBE_FROM
+            ? 'short tube: Lichtarowicz, Duggins and Markland (1965), bounded by creeping flow (Sampson 1891)'
+            : ratio <= SHARP_EDGE_UP_TO
+              ? 'sharp edge with Sampson (1891) creeping flow'
+              : 'between sharp edge and short tube, linear in L/d',
+      };
+    }
+    case 'opening':
+    case 'thermostatPath':
+      return {
+        equation: 'Δp = ρV²/(2Cd²) + 6πμV/d_h,  Q = a·V',
+        substituted: 'Q = {Q} at {Δp}',
+        terms: [flow, drop, rho, mu],
+        result: flow,
+        source: 'orifice equation with Sampson (1891) creeping flow in series',
+      };
+    case 'springValve':
+      return explainSpringValve(part, e, flow, drop, rho, mu);
+    case 'pump':
+      return part.kind === 'pump' ? explainPump(part, e, result, flow, mu) : undefined;
+    case 'bearing':
+    case 'crankFedRod':
+      return explainBearing(e, flow, drop);
+    default:
+      return undefined;
+  }
+}
+
+function explainLine(
+  parameters: readonly number[],
+  e: ElementResult,
+  drop: Term,
+  flow: Term,
+  rho: Term,
+  mu: Term,
+): Omit<LawText, 'title'> {
+  const [bore, length, roughness, k1, forward] = parameters as [number, number, number, number, number];
+  const velocity = (4 * flow.si) / (Math.PI * bore * bore);
+  const re = Math.max(e.reynolds ?? 0, 1e-9);
+  const out = new Float64Array(2);
+  lineDropInto(out, flow.si, bore, length, roughness, 0, 0, 0, 0, e.densityKgM3, e.viscosityPaS);
+  return {
+    equation: 'Δp = (f·L/D + ΣK)·ρV²/2',
+    substituted: 'Δp = {friction} friction + {losses} in ends and bends',
+    terms: [
+      term('friction', 'pipe friction', out[0]!, 'pressure'),
+      term('losses', 'fittings', drop.si - out[0]!, 'pressure'),
+      term('f', 'Darcy friction factor', churchillFriction(re, roughness), 'ratio'),
+      term('Re', 'Reynolds number', re, 'reynolds'),
+      term('ΣK', 'losses at this Re: ΣK1/Re + ΣK∞(1 + 1 in/D)', k1 / re + forward, 'ratio'),
+      term('V', 'mean velocity, m/s', velocity, 'ratio'),
+      term('D', 'bore', bore, 'bore'),
+      term('L', 'length', length, 'length'),
+      rho,
+      mu,
+      flow,
+    ],
+    result: drop,
+    source: 'Darcy–Weisbach; Churchill (1977); two-K, Hooper (1981)',
+  };
+}
+
+function explainSpringValve(
+  part: Part,
+  e: ElementResult,
+  flow: Term,
+  drop: Term,
+  rho: Term,
+  mu: Term,
+): Omit<LawText, 'title'> | undefined {
+  const valve =
+    part.kind === 'relief'
+      ? shimmed(part)
+      : part.kind === 'checkValve'
+        ? part
+        : part.kind === 'filter' || part.kind === 'cooler'
+          ? part.bypass
+          : part.kind === 'jets'
+            ? part.valve
+            : undefined;
+  if (!valve) return undefined;
+  // A valve that senses elsewhere is lifted by what is there, and passes by its own drop.
+  const elsewhere =
+    e.sensedPa === null ? [] : [term('p_sense', 'what its spring feels, from where it senses', e.sensedPa, 'pressure')];
+  const felt = elsewhere[0]?.symbol ?? 'Δp';
+  const lift = e.opening ?? 0;
+  const area = lift * valve.areaM2;
+  const leak = valve.closedLeakM3SPa * drop.si;
+  const velocity = area > 0 ? (flow.si - leak) / area : 0;
+  const split =
+    area > 0
+      ? [
+          term(
+            'square',
+            'square share of the drop',
+            (rho.si * velocity * Math.abs(velocity)) / (2 * valve.dischargeCoefficient ** 2),
+            'pressure',
+          ),
+          term(
+            'viscous',
+            'viscous share of the drop',
+            (6 * Math.PI * mu.si * velocity) / Math.sqrt((4 * area) / Math.PI),
+            'pressure',
+          ),
+        ]
+      : [];
+  return {
+    equation: `lift = (${felt} − Δp_crack)/(Δp_full − Δp_crack),  Δp = ρV²/(2Cd²) + 6πμV/d_h,  Q = A·lift·V + leak`,
+    substituted: `lift = ({${felt}} − {Δp_crack}) ÷ ({Δp_full} − {Δp_crack}) → {lift}${area > 0 ? ';  Δp = {square} square + {viscous} viscous' : ''}`,
+    terms: [
+      drop,
+      ...elsewhere,
+      term('Δp_crack', 'starts to open', valve.crackPa, 'pressure'),
+      term('Δp_full', 'fully open', valve.fullOpenPa, 'pressure'),
+      term('lift', 'how far it is open', lift, 'ratio'),
+      term('A', 'area fully open', valve.areaM2, 'area'),
+      term('Cd', 'discharge coefficient', valve.dischargeCoefficient, 'ratio'),
+      ...split,
+      term('leak', 'leak past the seat', leak, 'flow'),
+      rho,
+      mu,
+    ],
+    result: flow,
+    source: 'spring balance, common practice; orifice equation with Sampson (1891) creeping flow in series',
+  };
+}
+
+function explainPump(
+  part: Extract<Part, { kind: 'pump' }>,
+  e: ElementResult,
+  result: HydraulicResult,
+  flow: Term,
+  mu: Term,
+): Omit<LawText, 'title'> {
+  const rise = -(e.pressureDropPa ?? NaN);
+  const speed = result.state.speedRevS * part.speedRatio;
+  const slip = (pumpSlipCoefficient(part) * part.displacementM3Rev * rise) / (2 * Math.PI * e.viscosityPaS);
+  const { fillLoss } = part;
+  const kept = fillLoss
+    ? [
+        term(
+          'kept',
+          'share of the stroke that still fills at this speed',
+          1 - speedLoss(result.state.speedRevS, fillLoss.fromRevS, fillLoss.toRevS, fillLoss.lostShare),
+          'ratio',
+        ),
+      ]
+    : [];
+  return {
+    equation: `Q = V·n·fill${fillLoss ? '·kept' : ''} − C_s·V·Δp/(2πμ)`,
+    substituted: `Q = {V} × {n} × {fill}${fillLoss ? ' × {kept}' : ''} − {slip}`,
+    terms: [
+      term('V', 'swept volume', part.displacementM3Rev, 'displacement'),
+      term('n', 'pump speed', speed, 'speed'),
+      term('fill', 'filling and stroke', e.opening ?? 1, 'ratio'),
+      ...kept,
+      term('slip', 'slip back past the rotors', slip, 'flow'),
+      term('Δp', 'pressure rise', rise, 'pressure'),
+      mu,
+    ],
+    result: flow,
+    source: 'Wilson (1946) slip model',
+  };
+}
+
+function explainBearing(e: ElementResult, flow: Term, drop: Term): Omit<LawText, 'title'> {
+  const film = e.filmTemperatureK ?? NaN;
+  return {
+    equation:
+      e.law === 'crankFedRod'
+        ? 'Q = gate·k(c, ε)·(p_main + ½ρω²(r_out² − r_main²))/μ_film'
+        : 'Q = k(c, ε)·p/μ_film,  T_film = T_in + κH/(ρ·cp·Q + G)',
+    substituted:
+      e.law === 'crankFedRod'
+        ? 'gate {gate} at {p}, threshold {threshold}; film {T_film}, {μ_film}'
+        : 'film {T_film}, {μ_film}, friction {H}',
+    terms: [
+      term('p', 'feed pressure', drop.si, 'pressure'),
+      term('T_film', 'film temperature', film, 'temperature'),
+      term('μ_film', 'film viscosity', e.filmViscosityPaS ?? NaN, 'viscosity'),
+      term('H', 'friction heat, all of them', e.frictionW ?? NaN, 'power'),
+      term('ε', 'eccentricity ratio', e.eccentricityRatio ?? NaN, 'ratio'),
+      ...(e.law === 'crankFedRod'
+        ? [
+            term('gate', 'share let through by the crank', e.opening ?? NaN, 'ratio'),
+            term('threshold', 'pressure that the turning crank holds back', e.thresholdPa ?? NaN, 'pressure'),
+          ]
+        : []),
+    ],
+    result: flow,
+    source: 'Martin and Lee (1983) feed flow; Petroff friction',
+  };
+}
+
+/** Names of the catalogue losses in a list, for a reader. */
+export function lossLabel(loss: {
+  readonly kind: string;
+  readonly fitting?: keyof typeof FITTINGS;
+  readonly label?: string | undefined;
+}): string {
+  if (loss.kind === 'catalogue' && loss.fitting) return FITTINGS[loss.fitting].label;
+  return (
+    loss.label ??
+    {
+      twoK: 'two-K fitting',
+      constantK: 'fixed K',
+      entrance: 'sharp entrance',
+      exit: 'exit into a volume',
+      areaChange: 'change of bore',
+    }[loss.kind] ??
+    loss.kind
+  );
+}

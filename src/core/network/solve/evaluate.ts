@@ -1,0 +1,250 @@
+import { smoothstepInto } from '../../physics/laws/lift';
+import { solveFilm } from '../../physics/laws/journalBearing';
+import { openingFlowInto } from '../../physics/laws/opening';
+import { orificeFlowInto } from '../../physics/laws/orifice';
+import { pumpFlowInto } from '../../physics/laws/pump';
+import { springValveFlowInto } from '../../physics/laws/springValve';
+import { twoTermFlowInto } from '../../physics/laws/twoTerm';
+import type { Oil } from '../../physics/oil/oil';
+import { evaluateLines, ONE_WAY_LEAK_M3SPA, type LineTable } from './evaluateLines';
+import { Law } from '../compile/law';
+import type { Network } from '../compile/network';
+import { type OperatingState } from './state';
+import type { Workspace } from './workspace';
+import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+
+const out = new Float64Array(6);
+const gate = new Float64Array(2);
+
+/**
+ * Half-width that a rod's gate has at least. The pin draws oil outward however low the gallery is, but air comes
+ * in by the journal when the gallery has no pressure: without this the flow would jump there.
+ */
+export const LEAST_GATE_PA = 2.5e3;
+
+/**
+ * Evaluates every element at the workspace's pressures and linearises it:
+ * Q ≈ target + byFrom·δp_from + byTo·δp_to + bySense·δp_sense.
+ *
+ * Pumps, spring valves and bearings set their flow by the pressures; the others keep their own flow as an
+ * unknown and leave the difference as a law error, which Newton's next step removes.
+ *
+ * @param others elements that are not lines @param fromRest the first evaluation of a solve without a guess
+ */
+export function evaluateElements(
+  network: Network,
+  ws: Workspace,
+  lines: LineTable,
+  others: Int32Array,
+  oil: Oil,
+  state: OperatingState,
+  fromRest: boolean,
+): void {
+  evaluateLines(network, ws, lines, fromRest);
+  const { law, from, to, sense, count, riseM, parameterStart, parameters: p } = network;
+  const { pressurePa, flowM3S, targetM3S, byFromPa, byToPa, bySensePa, lawErrorPa } = ws;
+  for (let i = 0; i < others.length; i++) {
+    const e = others[i]!;
+    const a = from[e]!;
+    const b = to[e]!;
+    const n = count[e]!;
+    const at = parameterStart[e]!;
+    const rho = ws.densityKgM3[e]!;
+    const mu = ws.viscosityPaS[e]!;
+    const drop = pressurePa[a]! - pressurePa[b]! - rho * STANDARD_GRAVITY_M_S2 * riseM[e]!;
+    lawErrorPa[e] = 0;
+    bySensePa[e] = 0;
+    let slope = 0;
+    switch (law[e]) {
+      case Law.twoTerm:
+      case Law.orifice:
+      case Law.opening:
+      case Law.thermostatPath:
+        evaluateByFlow(network, ws, e, drop);
+        continue;
+      case Law.springValve: {
+        if (isShutBackward(network, ws, e, drop)) continue;
+        const s = sense[e]!;
+        springValveFlowInto(
+          out,
+          drop,
+          s < 0 ? drop : sensedDropPa(network, pressurePa, e, rho),
+          p[at]!,
+          p[at + 1]!,
+          p[at + 2]!,
+          p[at + 3]!,
+          p[at + 4]!,
+          rho,
+          mu,
+        );
+        ws.opening[e] = out[3]!;
+        flowM3S[e] = n * out[0]!;
+        targetM3S[e] = flowM3S[e]!;
+        if (s < 0) {
+          byFromPa[e] = n * (out[1]! + out[2]!);
+          byToPa[e] = -byFromPa[e]!;
+        } else {
+          byFromPa[e] = n * out[1]!;
+          byToPa[e] = -n * (out[1]! + out[2]!);
+          bySensePa[e] = n * out[2]!;
+        }
+        continue;
+      }
+      case Law.pump: {
+        const s = sense[e]! < 0 ? b : sense[e]!;
+        pumpFlowInto(
+          out,
+          pressurePa[a]!,
+          pressurePa[b]!,
+          pressurePa[s]!,
+          ws.boundA[e]!,
+          p[at + 1]!,
+          mu,
+          state.atmospherePa,
+          p[at + 2]!,
+          p[at + 3]!,
+          p[at + 4]!,
+          p[at + 5]!,
+          p[at + 6]!,
+        );
+        flowM3S[e] = n * out[0]!;
+        targetM3S[e] = flowM3S[e]!;
+        byFromPa[e] = n * out[1]!;
+        byToPa[e] = n * (out[2]! + (s === b ? out[3]! : 0));
+        bySensePa[e] = s === b ? 0 : n * out[3]!;
+        ws.opening[e] = out[4]! * out[5]!;
+        continue;
+      }
+      case Law.bearing: {
+        if (isShutBackward(network, ws, e, drop)) continue;
+        const film = ws.film[e]!;
+        solveFilm(
+          film,
+          network.bearing[e]!,
+          ws.filmCoefficients[e]!,
+          oil,
+          state.speedRevS * network.bearingSpeedRatio[e]!,
+          drop,
+          ws.temperatureK[e]!,
+          rho * oil.specificHeatJKgK(ws.temperatureK[e]!),
+        );
+        out[0] = film.flowM3S;
+        slope = film.slope;
+        break;
+      }
+      case Law.crankFedRod: {
+        if (isShutBackward(network, ws, e, drop)) continue;
+        const film = ws.film[e]!;
+        const gain = Math.max(0, drop + ws.boundA[e]!);
+        solveFilm(
+          film,
+          network.bearing[e]!,
+          ws.filmCoefficients[e]!,
+          oil,
+          state.speedRevS * network.bearingSpeedRatio[e]!,
+          gain,
+          ws.temperatureK[e]!,
+          rho * oil.specificHeatJKgK(ws.temperatureK[e]!),
+        );
+        const threshold = ws.boundB[e]!;
+        const half = Math.max(network.drilling[e]!.gateHalfWidth * threshold, LEAST_GATE_PA);
+        smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);
+        ws.opening[e] = gate[0]!;
+        out[0] = gate[0]! * film.flowM3S + p[at]! * drop;
+        slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + p[at]!;
+        break;
+      }
+    }
+    flowM3S[e] = n * out[0]!;
+    targetM3S[e] = flowM3S[e]!;
+    byFromPa[e] = n * slope;
+    byToPa[e] = -byFromPa[e]!;
+  }
+}
+
+/** Sets an element that never draws back to its leak. @returns true where that was so: the drop is backward */
+function isShutBackward(network: Network, ws: Workspace, e: number, drop: number): boolean {
+  if (network.oneWay[e] !== 1 || drop >= 0) return false;
+  const leak = ONE_WAY_LEAK_M3SPA * network.count[e]!;
+  ws.flowM3S[e] = leak * drop;
+  ws.targetM3S[e] = leak * drop;
+  ws.byFromPa[e] = leak;
+  ws.byToPa[e] = -leak;
+  return true;
+}
+
+const INVERSION_TOLERANCE = 1e-13;
+const INVERSION_STEPS = 60;
+
+/**
+ * An element whose own flow is the unknown, though its law is written as flow by pressure: finds the drop
+ * that its present flow needs, and linearises there.
+ *
+ * Near-square laws are convex in the flow, so Newton behaves; in the pressure they are concave and it overshoots.
+ */
+function evaluateByFlow(network: Network, ws: Workspace, e: number, available: number): void {
+  const n = network.count[e]!;
+  let flow = ws.flowM3S[e]!;
+  if (network.oneWay[e] === 1 && flow <= 0) {
+    if (isShutBackward(network, ws, e, available)) return;
+    flow = 0;
+  }
+  const q = Math.abs(flow) / n;
+  let drop = 0;
+  lawFlow(network, ws, e, 0);
+  if (q > 0) {
+    drop = ws.lawDropPa[e]! > 0 ? ws.lawDropPa[e]! : q / out[1]!;
+    for (let i = 0; i < INVERSION_STEPS; i++) {
+      lawFlow(network, ws, e, drop);
+      const ratio = q / out[0]!;
+      if (Math.abs(ratio - 1) < INVERSION_TOLERANCE) break;
+      // Newton on the logarithms: exact for any power law.
+      drop *= Math.exp((Math.log(ratio) * out[0]!) / (drop * out[1]!));
+    }
+    ws.lawDropPa[e] = drop;
+  }
+  const slope = n * out[1]!;
+  const error = available - (flow >= 0 ? drop : -drop);
+  ws.flowM3S[e] = flow;
+  ws.targetM3S[e] = flow + error * slope;
+  ws.lawErrorPa[e] = error;
+  ws.byFromPa[e] = slope;
+  ws.byToPa[e] = -slope;
+}
+
+/** Flow [0] and slope [1] of one of the element's `count` at a drop ≥ 0. */
+function lawFlow(network: Network, ws: Workspace, e: number, drop: number): void {
+  const p = network.parameters;
+  const at = network.parameterStart[e]!;
+  const rho = ws.densityKgM3[e]!;
+  const mu = ws.viscosityPaS[e]!;
+  switch (network.law[e]) {
+    case Law.twoTerm:
+      twoTermFlowInto(out, drop, p[at]!, p[at + 1]!, rho, mu);
+      return;
+    case Law.orifice:
+      orificeFlowInto(out, drop, p[at]!, p[at + 1]!, p[at + 2]!, rho, mu);
+      return;
+    default:
+      openingFlowInto(out, drop, network.law[e] === Law.opening ? p[at]! : ws.boundA[e]!, p[at + 1]!, rho, mu);
+      out[0]! += p[at + 2]! * drop;
+      out[1]! += p[at + 2]!;
+  }
+}
+
+/** Flow of one of an element's `count` at a drop ≥ 0 [m³/s]; for the laws that keep their flow as an unknown, lines apart. */
+export function lawFlowAt(network: Network, ws: Workspace, e: number, drop: number): number {
+  lawFlow(network, ws, e, drop);
+  return out[0]!;
+}
+
+/** Differential that a valve feels which senses elsewhere, over that place and its own outlet, head left out [Pa]. */
+export function sensedDropPa(network: Network, pressurePa: Float64Array, e: number, densityKgM3: number): number {
+  const at = network.sense[e]!;
+  const outlet = network.to[e]!;
+  return (
+    pressurePa[at]! -
+    pressurePa[outlet]! -
+    densityKgM3 * STANDARD_GRAVITY_M_S2 * (network.elevationM[outlet]! - network.elevationM[at]!)
+  );
+}

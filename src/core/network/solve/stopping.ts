@@ -1,0 +1,25 @@
+/** How a solve ended. Only `converged` is an answer. */
+export type SolveStatus = 'converged' | 'stalled' | 'iterationLimit' | 'singular';
+
+/** Limits that a converged state keeps. @source model §4 */
+export const IMBALANCE_SHARE = 1e-9;
+export const LEAST_FLOW_SCALE_M3S = 1e-6;
+export const LAW_ERROR_PA = 1;
+export const ITERATION_LIMIT = 200;
+
+/** Convergence figures of the present iterate. */
+export interface Convergence {
+  worstImbalanceM3S: number;
+  /** Node index, or −1. */
+  worstNode: number;
+  worstLawErrorPa: number;
+  /** Element index, or −1. */
+  worstElement: number;
+  /** What the imbalance is measured against: max(pump flow, 1e-6 m³/s), or the largest flow where there is no pump. */
+  flowScaleM3S: number;
+}
+
+/** True when every node balances within 1e-9 of the flow scale and every law holds within 1 Pa. */
+export function hasConverged(c: Convergence): boolean {
+  return c.worstImbalanceM3S <= IMBALANCE_SHARE * c.flowScaleM3S && c.worstLawErrorPa <= LAW_ERROR_PA;
+}

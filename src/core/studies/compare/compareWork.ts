@@ -1,0 +1,53 @@
+import { gaugePort } from '../../document/plumbing/gaugePort';
+import type { Project } from '../../document/project/project';
+import { findBalances, isFound } from '../../heat/balance';
+import { DEFAULT_CONDITIONS } from '../../heat/conditions';
+import { HeatSolver } from '../../heat/heatSolver';
+import { Law } from '../../network/compile/law';
+import type { CircuitSolver } from '../../network/circuitSolver';
+import { StudyRefused } from '../study';
+import type { StudyBench } from '../studyBench';
+import { sweepToEnd } from '../../judgement/sweep/sweep';
+import type { CompareReply, CompareTask } from './compareStudy';
+
+/** Sweeps one variant and reads it at the named states. */
+export function compareWork(bench: StudyBench, { id }: CompareTask): CompareReply {
+  try {
+    const circuit = bench.circuit(id);
+    const { consumers, supplied, notConverged } = sweepToEnd(circuit);
+    const heat = new HeatSolver(circuit);
+    return {
+      id,
+      refused: null,
+      supplied,
+      notConverged: notConverged.length,
+      consumers,
+      states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)),
+    };
+  } catch (error) {
+    if (!(error instanceof StudyRefused)) throw error;
+    return { id, refused: error.message, supplied: false, notConverged: 0, consumers: [], states: [] };
+  }
+}
+
+function figuresAt(
+  circuit: CircuitSolver,
+  heat: HeatSolver,
+  state: Project['namedStates'][number],
+): CompareReply['states'][number] {
+  const { compiled, variant, solver, project } = circuit;
+  const port = gaugePort(variant.circuit.parts);
+  const node = port === undefined ? undefined : compiled.nodeOfPort.get(port);
+  const solved = circuit.solveOnly(circuit.stateAt(state.speedRevS, state.oilTemperatureK)).status === 'converged';
+  const { pressurePa, flowM3S } = solver.workspace;
+  const gaugePa = solved && node !== undefined ? pressurePa[node]! : null;
+  const pumpM3S = solved
+    ? compiled.network.law.reduce((sum, law, e) => sum + (law === Law.pump ? flowM3S[e]! : 0), 0)
+    : null;
+  const { cold } = findBalances(heat, state, project.engine.atmospherePa, {
+    airTemperatureK: variant.season?.airTemperatureK ?? state.airTemperatureK ?? DEFAULT_CONDITIONS.airTemperatureK,
+    roadSpeedMS: state.roadSpeedMS ?? DEFAULT_CONDITIONS.roadSpeedMS,
+    load: state.load ?? DEFAULT_CONDITIONS.load,
+  });
+  return { gaugePa, pumpM3S, sumpK: isFound(cold.status) ? cold.sumpK : null };
+}

@@ -1,0 +1,27 @@
+import { sayShortfall } from '../../judgement/sweep/sayShortfall';
+import { formatQuantity, type UnitChoice } from '../../foundations/units';
+import type { FaultOutcome } from './faultStudy';
+
+/** Pressures below this are read as none [Pa]. */
+const NOTHING_PA = 1e3;
+
+/** Who starves first of a fault, in one sentence. */
+export function sayOutcome(fault: FaultOutcome, units: UnitChoice = {}): string {
+  const [first, ...rest] = fault.starved;
+  if (fault.outcome === 'impossible') return 'It cannot be put into this circuit.';
+  const unsolved = fault.outcome === 'unsolved' ? ' Not every state of it solved.' : '';
+  if (!first) return `All that was supplied still is.${unsolved}`;
+  return `${sayShortfall(first, units)}${rest.length > 0 ? ` Then ${rest.map((s) => s.name).join(', ')}.` : ''}${unsolved}`;
+}
+
+/** What the gauge would show of a fault, and whether anyone could notice. */
+export function sayGauge(fault: FaultOutcome, units: UnitChoice = {}): string {
+  const { gauge } = fault;
+  if (!gauge) return 'The gauge shows nothing of it.';
+  // What a cut-off gauge still shows is nothing.
+  const figure = (pa: number) => formatQuantity(Math.abs(pa) < NOTHING_PA ? 0 : pa, 'pressure', units);
+  const at = `${formatQuantity(gauge.speedRevS, 'speed', units)}, ${formatQuantity(gauge.oilTemperatureK, 'temperature', units)}`;
+  return fault.noticed
+    ? `The gauge tells most at ${at}: ${figure(gauge.faultyPa)} where ${figure(gauge.normalPa)} is right.`
+    : `Hardly seen on the gauge: ${figure(gauge.faultyPa)} where ${figure(gauge.normalPa)} is right, at ${at}, where it tells most.`;
+}

@@ -1,0 +1,104 @@
+import { isConsumer } from '../../document/kinds/ports';
+import { SHORT_TUBE_UP_TO } from '../../physics/laws/orifice';
+import { studyHere } from '../works';
+import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
+import { demoProject } from '../../verification/testing/demo';
+import { SENSITIVITY_STUDY } from './sensitivityStudy';
+import { worstDisagreement } from './testing/centralDifferences';
+
+describe('What moves a margin', () => {
+  it('is what Hagen and Poiseuille give in closed form: a laminar hose, then an all-viscous consumer', () => {
+    const [rated, flow] = [1e5, 5e-6];
+    const project = betweenTanks(
+      [
+        { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: 6e-3, lengthM: 1, losses: [] },
+        {
+          id: 'fed',
+          kind: 'consumer',
+          name: 'fed',
+          duty: 'other',
+          ratedPressureDropPa: rated,
+          ratedFlowM3S: flow,
+          ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
+          ratedDensityKgM3: 850,
+          viscousShare: 1,
+          supply: { lowFlowM3S: 1e-6 },
+        },
+      ],
+      [
+        ['high.suction', 'hose.in'],
+        ['hose.out', 'fed.in'],
+        ['fed.out', 'low.return'],
+      ],
+    );
+    const { rows, check } = studyHere(SENSITIVITY_STUDY, project, {
+      speedRevS: 50,
+      oilTemperatureK: 373.15,
+      consumer: 'fed',
+    });
+    // Q = P/(a L/D⁴ + R): ∂Q/∂D = 4Q²aL/(P D⁵), ∂Q/∂L = −Q²a/(P D⁴), ∂Q/∂p_r = −Q²/(P·q_r); both resistances carry μ, so ∂Q/∂μ·μ = −Q.
+    const a = (128 * BENCH_VISCOSITY_PA_S) / Math.PI;
+    const q = BENCH_HIGH_PA / (a / 6e-3 ** 4 + rated / flow);
+    const of = (id: string) => rows.find((r) => r.id === id)!;
+    expect(check!.actual / q).toBeCloseTo(1, 6);
+    expect(
+      of('hose.boreM').perStep / of('hose.boreM').step / ((4 * q * q * a) / (BENCH_HIGH_PA * 6e-3 ** 5)),
+    ).toBeCloseTo(1, 5);
+    expect(
+      of('hose.lengthM').perStep / of('hose.lengthM').step / ((-q * q * a) / (BENCH_HIGH_PA * 6e-3 ** 4)),
+    ).toBeCloseTo(1, 5);
+    expect(
+      of('fed.ratedPressureDropPa').perStep / of('fed.ratedPressureDropPa').step / ((-q * q) / (BENCH_HIGH_PA * flow)),
+    ).toBeCloseTo(1, 5);
+    expect(of('oil.viscosity').perStep / of('oil.viscosity').step / -q).toBeCloseTo(1, 5);
+  });
+
+  const STATES = [
+    { speedRevS: 850 / 60, oilTemperatureK: 383 },
+    { speedRevS: 7000 / 60, oilTemperatureK: 393 },
+    { speedRevS: 1500 / 60, oilTemperatureK: 300 },
+  ];
+  it.each(['thornback', 'saltmarsh', 'larkspur'])(
+    'agrees with central differences of whole solves to 1e-4, for every consumer of %s',
+    (name) => {
+      const project = demoProject(name);
+      const consumers = project.variants.find((v) => v.id === project.activeVariant)!.circuit.parts.filter(isConsumer);
+      let compared = 0;
+      for (const at of STATES)
+        for (const { id } of consumers) {
+          const found = worstDisagreement(project, at, id);
+          if (!found) continue;
+          compared += found.rows;
+          expect([id, at, found.share < 1e-4 || found.share]).toEqual([id, at, true]);
+        }
+      expect(compared).toBeGreaterThan(100);
+    },
+  );
+
+  it('ranks for Thornback’s turbo its restrictor first, and hotter oil against it', () => {
+    const { rows, check } = studyHere(SENSITIVITY_STUDY, demoProject(), { ...STATES[1]!, consumer: 'turbo' });
+    expect([check!.quantity, check!.side]).toEqual(['flow', 'high']);
+    expect(rows.slice(0, 3).map((r) => r.id)).toContain('turboRestrictor.boreM');
+    expect(rows.find((r) => r.id === 'turboRestrictor.boreM')!.perStep).toBeLessThan(0);
+  });
+
+  it('leaves out a figure that stands just where its law changes, and keeps the others right', () => {
+    const project = demoProject();
+    // A bore as long as a short tube may be: a hair narrower and it is a tube.
+    const stock = project.variants[0]!;
+    const parts = stock.circuit.parts.map((p) =>
+      p.id === 'turboRestrictor' && p.kind === 'orifice' ? { ...p, lengthM: SHORT_TUBE_UP_TO * p.boreM } : p,
+    );
+    const at = { ...STATES[1]!, consumer: 'turbo' };
+    const { rows } = studyHere(
+      SENSITIVITY_STUDY,
+      { ...project, variants: [{ ...stock, circuit: { ...stock.circuit, parts } }] },
+      at,
+    );
+    expect(rows.map((r) => r.id)).not.toContain('turboRestrictor.boreM');
+    const before = studyHere(SENSITIVITY_STUDY, project, at).rows;
+    expect(rows.length).toBe(before.length - 1);
+    const clearance = (list: typeof rows) => list.find((r) => r.id === 'mains.clearanceRadialM')!.perStep;
+    expect(clearance(rows) / clearance(before)).toBeCloseTo(1, 0);
+  });
+});

@@ -1,0 +1,39 @@
+import { sayEdge, sayShortfall } from '../../judgement/sweep/sayShortfall';
+import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
+import { isGood, type Sizing } from './sizingStudy';
+
+/** The answer in sentences, first what will do, then what limits it at each end, or what rules every size out. */
+export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice = {}): string[] {
+  const figure = (si: number) => formatQuantity(si, quantity, units);
+  if (sizing.bands.length > 0)
+    return sizing.bands.flatMap((band) => [
+      `${figure(band.low)} to ${figure(band.high)} will do.`,
+      band.below ? `Smaller: ${sayEdge(band.below, units)}` : `Smaller than ${figure(band.low)} was not looked at.`,
+      band.above ? `Larger: ${sayEdge(band.above, units)}` : `Larger than ${figure(band.high)} was not looked at.`,
+    ]);
+  const everywhere = (sizing.looks[0]?.failing ?? []).filter((f) =>
+    sizing.looks.every((look) => look.failing.some((other) => other.part === f.part)),
+  );
+  const first = sizing.looks[0]?.failing[0];
+  const last = sizing.looks[sizing.looks.length - 1]?.failing[0];
+  const unsolved = sizing.looks.filter((look) => !look.solved).length;
+  return [
+    `No size from ${figure(sizing.low)} to ${figure(sizing.high)} will do.`,
+    ...(everywhere.length > 0
+      ? everywhere.map((f) => `Whatever the size: ${sayShortfall(f, units)}`)
+      : [
+          ...(first ? [`Small: ${sayShortfall(first, units)}`] : []),
+          ...(last ? [`Large: ${sayShortfall(last, units)}`] : []),
+        ]),
+    ...(unsolved > 0 ? [`${unsolved} of ${sizing.looks.length} sizes did not solve at every state.`] : []),
+  ];
+}
+
+/** What the sizes looked at so far say, before the ends of a band are known; empty where nothing was looked at. */
+export function sayLooks({ looks }: Pick<Sizing, 'looks'>, quantity: Quantity, units: UnitChoice = {}): string {
+  const good = looks.filter(isGood);
+  if (looks.length === 0) return '';
+  if (good.length === 0) return `So far none of ${looks.length === 1 ? '1 size' : `${looks.length} sizes`} will do.`;
+  const [first, last] = [good[0]!, good[good.length - 1]!].map((look) => formatQuantity(look.si, quantity, units));
+  return `So far ${first === last ? first : `${good.length} of ${looks.length} sizes, ${first} to ${last},`} will do.`;
+}

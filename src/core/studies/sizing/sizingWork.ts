@@ -1,0 +1,96 @@
+import type { Part } from '../../document/kinds/parts';
+import type { Project, Variant } from '../../document/project/project';
+import { CircuitSolver } from '../../network/circuitSolver';
+import { stillNodes } from '../../network/describe/stillNodes';
+import type { StudyBench } from '../studyBench';
+import { probesOf, readProbe } from '../../judgement/supply/probe';
+import { isSupplied } from '../../judgement/supply/supplyVerdict';
+import { shortfalls, type Shortfall } from '../../judgement/sweep/shortfall';
+import { sweepToEnd } from '../../judgement/sweep/sweep';
+import { sizableAt, withSize, type Sizable } from './sizable';
+import { isGood, type Look, type SizingReply, type SizingTask } from './sizingStudy';
+
+/** Relative width to which an end is narrowed. */
+const END_WITHIN = 1e-3;
+/** Grid of states for the first looks: coarse; the ends are held against the full one. */
+const LOOK_SPEEDS = 10;
+const LOOK_TEMPERATURES = 7;
+/** Rounds in which another state may turn out to be the worse one. */
+const MOST_ROUNDS = 12;
+
+/** Sizes one figure of one part of a variant. */
+class Sizer {
+  constructor(
+    private readonly project: Project,
+    private readonly variant: Variant,
+    private readonly part: Part,
+    private readonly path: Sizable['path'],
+    private readonly consumer: string | undefined,
+  ) {}
+
+  private solverAt(si: number): CircuitSolver | undefined {
+    const sized = withSize(this.part, this.path, si);
+    if (!sized) return undefined;
+    const parts = this.variant.circuit.parts.map((p) => (p.id === this.part.id ? sized : p));
+    const variant = { ...this.variant, circuit: { ...this.variant.circuit, parts } };
+    const made = CircuitSolver.of({ ...this.project, variants: [variant], activeVariant: variant.id });
+    return made.ok ? made.circuit : undefined;
+  }
+
+  /** What fails over the range at a size. */
+  look(si: number, speeds?: number, temperatures?: number): Look {
+    const solver = this.solverAt(si);
+    if (!solver) return { si, failing: [], solved: false };
+    const sweep = sweepToEnd(solver, speeds, temperatures);
+    return { si, failing: shortfalls(sweep, this.consumer), solved: sweep.notConverged.length === 0 };
+  }
+
+  /** Whether one consumer is supplied at one state. */
+  private holds(si: number, limit: Shortfall): boolean {
+    const solver = this.solverAt(si);
+    if (!solver) return false;
+    const state = solver.stateAt(limit.speedRevS, limit.oilTemperatureK);
+    if (solver.solveOnly(state).status !== 'converged') return false;
+    const { network } = solver.compiled;
+    const { workspace } = solver.solver;
+    const probe = probesOf(solver.variant.circuit, solver.compiled).find((p) => p.part.id === limit.part);
+    return (
+      probe !== undefined &&
+      isSupplied(readProbe(probe, network, workspace, state, stillNodes(network, workspace)).verdict)
+    );
+  }
+
+  /**
+   * Narrows an end between a size that is good over the whole range and one that is not. Halves on the consumer and state that fail worst
+   * on the bad side, which costs a solve each; then holds the whole range against what was found, and goes on where another is worse.
+   */
+  end(good: number, bad: Look): { readonly si: number; readonly limit: Shortfall | null } {
+    let outside = bad;
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      const limit = outside.failing[0];
+      // A size that cannot be made or solved limits without a consumer to name.
+      if (!limit) return { si: good, limit: null };
+      let [g, b] = [good, outside.si];
+      while (Math.abs(Math.log(b / g)) > END_WITHIN) {
+        const middle = Math.sqrt(g * b);
+        if (this.holds(middle, limit)) g = middle;
+        else b = middle;
+      }
+      const found = this.look(g);
+      // The words are of the state just outside, not of the far size that the search began from.
+      if (isGood(found)) return { si: g, limit: this.look(b).failing[0] ?? limit };
+      outside = found;
+      if (Math.abs(Math.log(outside.si / good)) <= END_WITHIN) return { si: good, limit: outside.failing[0] ?? null };
+    }
+    return { si: good, limit: outside.failing[0] ?? null };
+  }
+}
+
+/** Looks at one size, or searches one end of a band. */
+export function sizingWork({ project, variant }: StudyBench, task: SizingTask): SizingReply {
+  const { part, sizable } = sizableAt(variant, task.request);
+  const sizer = new Sizer(project, variant, part, sizable.path, task.request.consumer);
+  if (task.kind === 'end') return { kind: 'end', ...sizer.end(task.good, task.bad) };
+  const coarse = sizer.look(task.si, LOOK_SPEEDS, LOOK_TEMPERATURES);
+  return { kind: 'look', look: isGood(coarse) ? sizer.look(task.si) : coarse };
+}
