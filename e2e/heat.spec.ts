@@ -72,22 +72,18 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
 
   await page.getByRole('tab', { name: 'Trace' }).click();
   await expect(page.getByText(/Peak \d+.°C after \d+.s/)).toBeVisible({ timeout: 20_000 });
-  await page
-    .locator('input[type=file][aria-label="Trace file"]')
-    .setInputFiles({
-      name: 'bad.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('time_s,rpm,load,road_speed_kmh\n0,900,0,0\n1,fast,0,0\n'),
-    });
+  await page.locator('input[type=file][aria-label="Trace file"]').setInputFiles({
+    name: 'bad.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('time_s,rpm,load,road_speed_kmh\n0,900,0,0\n1,fast,0,0\n'),
+  });
   await expect(page.getByRole('alert')).toContainText('bad.csv: Row 3, rpm: “fast” is not a number');
   const rows = Array.from({ length: 300 }, (_, i) => `${i},6500,1,20`).join('\n');
-  await page
-    .locator('input[type=file][aria-label="Trace file"]')
-    .setInputFiles({
-      name: 'mine.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(`time_s,rpm,load,road_speed_kmh\n${rows}\n`),
-    });
+  await page.locator('input[type=file][aria-label="Trace file"]').setInputFiles({
+    name: 'mine.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`time_s,rpm,load,road_speed_kmh\n${rows}\n`),
+  });
   await expect(page.getByText(/Peak 1\d\d.°C after 299.s/)).toBeVisible({ timeout: 20_000 });
   expect(problems).toEqual([]);
 });

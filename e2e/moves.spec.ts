@@ -207,15 +207,13 @@ test('the library keeps a part, offers it in moves, and goes out and in as a fil
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Library' }).click();
   await expect(page.getByText('Restrictor', { exact: true })).toBeVisible();
-  await page
-    .locator('input[type=file][aria-label="Library file"]')
-    .setInputFiles({
-      name: 'broken.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(
-        '{"format":"tidal-gauge-library","version":1,"items":[{"kind":"part","label":"x","part":{"kind":"orifice"}}]}',
-      ),
-    });
+  await page.locator('input[type=file][aria-label="Library file"]').setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(
+      '{"format":"tidal-gauge-library","version":1,"items":[{"kind":"part","label":"x","part":{"kind":"orifice"}}]}',
+    ),
+  });
   await expect(page.getByRole('dialog')).toContainText('items[0].part');
   await page.getByRole('button', { name: 'Understood' }).click();
   await page.getByRole('button', { name: 'Throw away Restrictor' }).click();

@@ -12,7 +12,7 @@ import { CircuitSolver } from '../src/core/network/circuitSolver';
 import { HydraulicSolver } from '../src/core/network/solve/solver';
 import { Oil } from '../src/core/physics/oil/oil';
 import { benchStudies } from './benchStudies';
-import { catalogueEntry } from '../src/core/document/catalogue/catalogue';
+import { catalogueEntry } from '../src/core/document/parts/catalogue';
 import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../src/core/verification/testing/generalEngine';
 import { buildNetwork, loopedGrid } from '../src/core/verification/testing/loopedNetwork';

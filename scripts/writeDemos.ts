@@ -2,12 +2,18 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { makeArchetype } from '../src/core/document/archetypes/archetypes';
 import { newProject, type NewEngine } from '../src/core/document/archetypes/newProject';
-import { DEFAULT_AIR_COOLING } from '../src/core/heat/coolers';
-import { changePart } from '../src/core/document/kinds/partFields';
-import { PROJECT_VERSION, projectSchema, type Circuit, type Project, type Variant } from '../src/core/document/project/project';
+import { changePart } from '../src/core/document/parts/partFields';
+import {
+  PROJECT_VERSION,
+  projectSchema,
+  type Circuit,
+  type Project,
+  type Variant,
+} from '../src/core/document/project/project';
 import type { MoveDraft } from '../src/core/document/moves';
-import { catalogueEntry } from '../src/core/document/catalogue/catalogue';
+import { catalogueEntry } from '../src/core/document/parts/catalogue';
 import { makeMoves as moved } from '../src/core/document/moves/makeMoves';
+import { DEFAULT_AIR_COOLING } from '../src/core/document/parts/cooling';
 
 const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
 

@@ -204,8 +204,9 @@ describe('The circuit page', () => {
     await screen.findByRole('heading', { name: 'Where its pressure goes' });
     const circuit = solverOf(project);
     const { speedRevS, oilTemperatureK } = bench();
-    const atTurbo = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK))
-      .consumers.find((c) => c.part === 'turbo')!.pressurePa!;
+    const atTurbo = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)).consumers.find(
+      (c) => c.part === 'turbo',
+    )!.pressurePa!;
     const rows = [
       ...screen.getByRole('heading', { name: 'Where its pressure goes' }).nextElementSibling!.querySelectorAll('span'),
     ].map((s) => s.textContent!);

@@ -1,4 +1,4 @@
-import { partFields } from '../core/document/kinds/partFields';
+import { partFields } from '../core/document/parts/partFields';
 import { SIZING_STUDY } from '../core/studies/sizing/sizingStudy';
 import type { CircuitSolver } from '../core/network/circuitSolver';
 import { partFamiliesOf } from '../core/studies/sizing/partFamilies';

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { readProjectText } from '../core/document/project/readProject';
-import { partSchema } from '../core/document/kinds/parts';
-import { CATALOGUE } from '../core/document/catalogue/catalogue';
+import { partSchema } from '../core/document/parts/part';
+import { CATALOGUE } from '../core/document/parts/catalogue';
 import {
   addSavePoint,
   deleteSavePoint,

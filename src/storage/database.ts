@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import { sayIssue } from '../core/document/project/issue';
-import { partSchema } from '../core/document/kinds/parts';
+import { partSchema } from '../core/document/parts/part';
 import { oilSchema, type Project } from '../core/document/project/project';
 import { readProject } from '../core/document/project/readProject';
 import { z } from 'zod';

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import type { Part } from '../../core/document/kinds/parts';
+import type { Part } from '../../core/document/parts/part';
 import { activeVariant } from '../../core/document/project/project';
 import { readProjectText } from '../../core/document/project/readProject';
-import { catalogueEntry } from '../../core/document/catalogue/catalogue';
+import { catalogueEntry } from '../../core/document/parts/catalogue';
 import { OIL_GRADES } from '../../core/physics/oil/grades';
 import { useWorkbench } from './workbench';
 

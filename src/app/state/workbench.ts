@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Part } from '../../core/document/kinds/parts';
+import type { Part } from '../../core/document/parts/part';
 import {
   activeVariant,
   type Project,

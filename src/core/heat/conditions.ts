@@ -1,5 +1,5 @@
 import type { Project } from '../document/project/project';
-import type { PartOf } from '../document/kinds/parts';
+import type { PartOf } from '../document/parts/part';
 
 /** What surrounds an engine while it runs. */
 export interface Conditions {
@@ -61,15 +61,3 @@ export function consumerHeatW(part: PartOf<'consumer'>, project: Project, speedR
 export function windConductanceWK(at25: number, roadSpeedMS: number): number {
   return at25 * Math.max(4 / 15, (roadSpeedMS / 25) ** 0.6);
 }
-
-/** To the air, a metre of bare hose or hard line at 25 m/s, by dash size [W/(m K)]. @source engineering judgement; rubber or a sleeve: half */
-export const HOSE_CONDUCTANCE_WMK: Readonly<Record<number, number>> = {
-  3: 0.4,
-  4: 0.5,
-  6: 0.7,
-  8: 0.9,
-  10: 1.1,
-  12: 1.3,
-  16: 1.6,
-  20: 2,
-};

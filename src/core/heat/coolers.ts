@@ -1,4 +1,5 @@
-import type { Cooling } from '../document/kinds/shapes';
+import type { Cooling } from '../document/parts/shapes';
+import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
 import type { Oil } from '../physics/oil/oil';
 import { counterflowEffectiveness, crossflowEffectiveness } from '../physics/laws/effectiveness';
 
@@ -15,30 +16,9 @@ const MOST_EFFECTIVENESS = 0.98;
 const MOST_NTU = 30;
 
 type AirCooling = Extract<Cooling, { kind: 'air' }>;
-type LiquidCooling = Extract<Cooling, { kind: 'liquid' }>;
 
 export const airDensityKgM3 = (temperatureK: number, pressurePa = 101_325): number =>
   pressurePa / (AIR_GAS_CONSTANT * temperatureK);
-
-/** What a cooler is without data: a front cooler of 0.05 m² or a plate of 150 W/K. @source engineering judgement */
-export const DEFAULT_AIR_COOLING: AirCooling = {
-  kind: 'air',
-  ratedHeatW: 9000,
-  ratedOilFlowM3S: 30e-3 / 60,
-  ratedFaceSpeedMS: 10,
-  faceAreaM2: 0.05,
-  ratedOilK: 373.15,
-  ratedAirK: 308.15,
-  oilSideShare: 0.5,
-  positionFactor: 0.25,
-};
-export const DEFAULT_LIQUID_COOLING: LiquidCooling = {
-  kind: 'liquid',
-  conductanceWK: 150,
-  ratedOilFlowM3S: 20e-3 / 60,
-  oilSideShare: 0.8,
-  coolantFlowM3S: 20e-3 / 60,
-};
 
 /**
  * An air cooler from its rows and width: face from 15.8 mm a row, heat by the default cooler's flux.

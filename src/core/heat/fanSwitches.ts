@@ -1,4 +1,4 @@
-import type { Cooling } from '../document/kinds/shapes';
+import type { Cooling } from '../document/parts/shapes';
 import { faceSpeedMS } from './coolers';
 
 /** Share of the way that a fan's switch follows its outlet in one pass, at first and at least. */

@@ -2,21 +2,18 @@ import fc from 'fast-check';
 import { projectSchema, PROJECT_VERSION, type Project } from '../document/project/project';
 import type { MoveDraft } from '../document/moves';
 import { makeMoves } from '../document/moves/makeMoves';
-import { catalogueEntry } from '../document/catalogue/catalogue';
+import { catalogueEntry } from '../document/parts/catalogue';
 import { CircuitSolver } from '../network/circuitSolver';
 import { Oil } from '../physics/oil/oil';
 import { OIL_GRADES } from '../physics/oil/grades';
 import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
 import { findBalance, findBalances, isFound } from './balance';
+import { coolerConductance, coolerExchangeWK, estimateAirCooling, faceSpeedMS, fitAirCooling } from './coolers';
 import {
-  coolerConductance,
-  coolerExchangeWK,
-  DEFAULT_AIR_COOLING,
-  estimateAirCooling,
-  faceSpeedMS,
-  fitAirCooling,
-} from './coolers';
-import { counterflowEffectiveness, crossflowEffectiveness, singleStreamEffectiveness } from '../physics/laws/effectiveness';
+  counterflowEffectiveness,
+  crossflowEffectiveness,
+  singleStreamEffectiveness,
+} from '../physics/laws/effectiveness';
 import { runToEnd } from '../foundations/runToEnd';
 import { HeatSolver } from './heatSolver';
 import { solveBalanced } from '../judgement/solveBalanced';
@@ -24,6 +21,7 @@ import { balanceCurves, heatMap } from '../studies/heat/heatStudies';
 import { readTrace, runTrace, type TraceRow } from './trace';
 import { warmUp, WarmUp, type Drive } from './transient';
 import { demoProject } from '../verification/testing/demo';
+import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
 
 const C = 273.15;
 const OIL = new Oil(OIL_GRADES.find((g) => g.name === '10W-40')!);

@@ -1,4 +1,4 @@
-import type { Part } from '../document/kinds/parts';
+import type { Part } from '../document/parts/part';
 import { Law } from '../network/compile/law';
 import type { CircuitSolver } from '../network/circuitSolver';
 import type { SolveOutcome } from '../network/solve/solver';
@@ -8,8 +8,6 @@ import {
   coolerAmbientK,
   coolerConductance,
   coolerExchangeWK,
-  DEFAULT_AIR_COOLING,
-  DEFAULT_LIQUID_COOLING,
   meanSpecificHeat,
   type CoolerConductance,
 } from './coolers';
@@ -20,6 +18,7 @@ import { lineHeat, type LineHeat } from './lineHeat';
 import { ThermalPlaces } from './thermalPlaces';
 import type { ThermalStores } from './thermalStores';
 import { STANDARD_GRAVITY_M_S2 } from '../physics/standardGravity';
+import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../document/parts/cooling';
 
 /** Mass flow below which an element carries no heat [kg/s]. */
 const NO_FLOW_KG_S = 1e-9;

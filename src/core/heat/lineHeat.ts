@@ -1,5 +1,6 @@
-import type { Part } from '../document/kinds/parts';
-import { HOSE_CONDUCTANCE_WMK } from './conditions';
+import type { Part } from '../document/parts/part';
+import {} from './conditions';
+import { HOSE_CONDUCTANCE_WMK } from '../document/parts/lineHeat';
 
 /** What a line exchanges with the air and takes from the exhaust. */
 export interface LineHeat {

@@ -1,11 +1,11 @@
-import type { Cooling } from '../document/kinds/shapes';
+import type { Cooling } from '../document/parts/shapes';
 import { CircuitSolver } from '../network/circuitSolver';
 import { demoProject } from '../verification/testing/demo';
 import { randomProject } from '../verification/testing/randomCircuit';
-import { DEFAULT_AIR_COOLING } from './coolers';
 import { FanSwitches } from './fanSwitches';
 import { HeatSolver } from './heatSolver';
 import { settle } from './settle';
+import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
 
 const solverOf = (project = demoProject(), variant?: string) => {
   const made = CircuitSolver.of(project, variant);
@@ -64,13 +64,11 @@ describe('Temperatures at a held sump', () => {
   it('that do not solve say so by a residual that is no number', () => {
     const heat = new HeatSolver(solverOf());
     heat.startAt(368.15);
-    jest
-      .spyOn(heat, 'pass')
-      .mockReturnValue({
-        hydraulic: { ...heat.circuit.solveOnly(heat.circuit.stateAt(70, 368.15)), status: 'stalled' },
-        residualW: 5,
-        changeK: 1,
-      });
+    jest.spyOn(heat, 'pass').mockReturnValue({
+      hydraulic: { ...heat.circuit.solveOnly(heat.circuit.stateAt(70, 368.15)), status: 'stalled' },
+      residualW: 5,
+      changeK: 1,
+    });
     expect(
       settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, FINE_K, 10),
     ).toMatchObject({ residualW: NaN, passes: 1 });

@@ -1,4 +1,4 @@
-import { isReservoir, type ReservoirPart } from '../document/kinds/ports';
+import { isReservoir, type ReservoirPart } from '../document/parts/ports';
 import { SparseLu } from '../foundations/linear/sparseLu';
 import type { CircuitSolver } from '../network/circuitSolver';
 

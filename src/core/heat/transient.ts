@@ -1,5 +1,5 @@
 import { galleryPort } from '../document/plumbing/gaugePort';
-import { isReservoir } from '../document/kinds/ports';
+import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
 import { Law } from '../network/compile/law';
 import { engineHeatW, type Conditions } from './conditions';

@@ -53,5 +53,4 @@ export class CircuitSolver {
   solveOnly(state: OperatingState): SolveOutcome {
     return this.solver.solve(this.oil, state);
   }
-
 }

@@ -1,5 +1,5 @@
 import { COMPARE_STUDY } from './compare/compareStudy';
-import { isConsumer } from '../document/kinds/ports';
+import { isConsumer } from '../document/parts/ports';
 import type { Project } from '../document/project/project';
 import { ENVELOPE_STUDY } from './envelope/envelopeStudy';
 import { FAULT_STUDY, variantWithFault } from './faults/faultStudy';

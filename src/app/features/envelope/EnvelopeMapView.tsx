@@ -1,7 +1,19 @@
 import { useId, type ReactNode } from 'react';
-import { crossingsOf, failureLines, type Envelope, type EnvelopeMap } from '../../../core/studies/envelope/envelopeStudy';
+import {
+  crossingsOf,
+  failureLines,
+  type Envelope,
+  type EnvelopeMap,
+} from '../../../core/studies/envelope/envelopeStudy';
 import { regionBelow, type MapPoint } from '../../../core/studies/envelope/marchingSquares';
-import { displayUnit, formatFigure, fromDisplay, toDisplay, type Quantity, type UnitChoice } from '../../../core/foundations/units';
+import {
+  displayUnit,
+  formatFigure,
+  fromDisplay,
+  toDisplay,
+  type Quantity,
+  type UnitChoice,
+} from '../../../core/foundations/units';
 
 /** Values at which the tint changes, from the darkest down: what lies below the last fails. */
 const LEVELS = [8, 4, 2, 1] as const;

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { partSchema } from '../../../core/document/kinds/parts';
-import { catalogueEntry } from '../../../core/document/catalogue/catalogue';
+import { partSchema } from '../../../core/document/parts/part';
+import { catalogueEntry } from '../../../core/document/parts/catalogue';
 import { keepInLibrary, listLibrary } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

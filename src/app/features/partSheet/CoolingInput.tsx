@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Cooling } from '../../../core/document/kinds/shapes';
-import { partSchema, type Part } from '../../../core/document/kinds/parts';
+import type { Cooling } from '../../../core/document/parts/shapes';
+import { partSchema, type Part } from '../../../core/document/parts/part';
 import { estimateAirCooling, fitAirCooling, type HeatPoint } from '../../../core/heat/coolers';
 import { Oil } from '../../../core/physics/oil/oil';
 import { displayUnit, formatFigure, parseQuantity } from '../../../core/foundations/units';

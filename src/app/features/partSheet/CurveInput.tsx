@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { partSchema, type Part } from '../../../core/document/kinds/parts';
-import { fitRating, type CurvePoint } from '../../../core/document/catalogue/ratingFit';
+import { partSchema, type Part } from '../../../core/document/parts/part';
+import { fitRating, type CurvePoint } from '../../../core/document/parts/ratingFit';
 import { displayUnit, formatFigure, parseQuantity, type UnitChoice } from '../../../core/foundations/units';
 
 type Rated = Extract<Part, { ratedFlowM3S: number }>;

@@ -1,4 +1,4 @@
-import type { PartOf } from '../../../core/document/kinds/parts';
+import type { PartOf } from '../../../core/document/parts/part';
 import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { DrainResult } from '../../../core/judgement/stateResult';

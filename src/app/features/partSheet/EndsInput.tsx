@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { FITTING_NAMES } from '../../../core/document/kinds/shapes';
-import { partSchema, type Part } from '../../../core/document/kinds/parts';
+import { FITTING_NAMES } from '../../../core/document/parts/shapes';
+import { partSchema, type Part } from '../../../core/document/parts/part';
 import { lossLabel } from '../../../core/network/explain/explainPart';
-import { FITTINGS, type FittingName } from '../../../core/document/catalogue/fittings';
+import { FITTINGS, type FittingName } from '../../../core/document/parts/fittings';
 
 type WithLosses = Extract<Part, { losses: unknown }>;
 

@@ -1,10 +1,10 @@
 import { Select, Switch } from 'antd';
 import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/document/project/issue';
-import { changePart, partExtras, partFields, type PartField } from '../../../core/document/kinds/partFields';
-import type { Part } from '../../../core/document/kinds/parts';
+import { changePart, partExtras, partFields, type PartField } from '../../../core/document/parts/partFields';
+import type { Part } from '../../../core/document/parts/part';
 import { fieldIssue } from '../../../core/document/project/readProject';
-import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/document/catalogue/threads';
+import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/document/parts/threads';
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing/sizable';
 import { lossLabel } from '../../../core/network/explain/explainPart';

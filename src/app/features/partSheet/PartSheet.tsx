@@ -1,9 +1,9 @@
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
-import type { Part } from '../../../core/document/kinds/parts';
-import { isConsumer, isReservoir } from '../../../core/document/kinds/ports';
+import type { Part } from '../../../core/document/parts/part';
+import { isConsumer, isReservoir } from '../../../core/document/parts/ports';
 import { activeVariant, type Circuit } from '../../../core/document/project/project';
-import { entryFor } from '../../../core/document/catalogue/catalogue';
-import { partVolumeM3 } from '../../../core/document/kinds/partVolume';
+import { entryFor } from '../../../core/document/parts/catalogue';
+import { partVolumeM3 } from '../../../core/document/parts/partVolume';
 import { PortGroups } from '../../../core/document/plumbing/portGroups';
 import { explainPart } from '../../../core/network/explain/explainPart';
 import { tracePath } from '../../../core/network/describe/tracePath';

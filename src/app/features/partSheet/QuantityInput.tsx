@@ -1,6 +1,6 @@
 import { Input } from 'antd';
 import { useId, useState } from 'react';
-import type { PartField } from '../../../core/document/kinds/partFields';
+import type { PartField } from '../../../core/document/parts/partFields';
 import { displayUnit, formatQuantity, parseQuantity, toDisplay } from '../../../core/foundations/units';
 import { useWorkbench } from '../../state/workbench';
 

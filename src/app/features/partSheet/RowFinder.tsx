@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Part } from '../../../core/document/kinds/parts';
+import type { Part } from '../../../core/document/parts/part';
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { ROW_STUDY } from '../../../core/studies/sizing/rowStudy';
 import { sayRow, sayRowFails, sayRows } from '../../../core/studies/sizing/sayRows';

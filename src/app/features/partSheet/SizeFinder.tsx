@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Part } from '../../../core/document/kinds/parts';
-import { isConsumer } from '../../../core/document/kinds/ports';
+import type { Part } from '../../../core/document/parts/part';
+import { isConsumer } from '../../../core/document/parts/ports';
 import { activeVariant } from '../../../core/document/project/project';
 import { isGood, SIZING_STUDY, type Sizing } from '../../../core/studies/sizing/sizingStudy';
 import { sayLooks, saySizing } from '../../../core/studies/sizing/saySizing';

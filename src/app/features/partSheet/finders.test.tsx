@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import type { Part } from '../../../core/document/kinds/parts';
+import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { SIZING_STUDY } from '../../../core/studies/sizing/sizingStudy';
 import { sizablesOf, withSize } from '../../../core/studies/sizing/sizable';

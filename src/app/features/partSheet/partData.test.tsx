@@ -1,5 +1,5 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
-import type { Part, PartOf } from '../../../core/document/kinds/parts';
+import type { Part, PartOf } from '../../../core/document/parts/part';
 import { explainPart } from '../../../core/network/explain/explainPart';
 import { coolerConductance } from '../../../core/heat/coolers';
 import { CircuitSolver } from '../../../core/network/circuitSolver';
@@ -119,8 +119,9 @@ describe('Ends and bends', () => {
 });
 
 describe('A drain from the side', () => {
-  const result = solveState(made.circuit, made.circuit.stateAt(7000 / 60, 393.15))
-    .drains.find((d) => d.part === 'turboDrain')!;
+  const result = solveState(made.circuit, made.circuit.stateAt(7000 / 60, 393.15)).drains.find(
+    (d) => d.part === 'turboDrain',
+  )!;
   const drain = partOf('turboDrain') as PartOf<'drain'>;
   const draw = (profile: PartOf<'drain'>['profile']) =>
     render(<DrainProfile drain={{ ...drain, profile }} result={result} levelM={-0.15} units={{}} />);

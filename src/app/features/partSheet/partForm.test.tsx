@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { changePart } from '../../../core/document/kinds/partFields';
-import type { Part } from '../../../core/document/kinds/parts';
+import { changePart } from '../../../core/document/parts/partFields';
+import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';

@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { partSchema } from '../../../core/document/kinds/parts';
-import { isReturn } from '../../../core/document/kinds/ports';
-import { CATALOGUE } from '../../../core/document/catalogue/catalogue';
+import { partSchema } from '../../../core/document/parts/part';
+import { isReturn } from '../../../core/document/parts/ports';
+import { CATALOGUE } from '../../../core/document/parts/catalogue';
 import { layoutSheet } from './layout';
 import { PartSymbol } from './PartSymbol';
 

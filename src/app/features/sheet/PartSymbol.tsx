@@ -1,4 +1,4 @@
-import type { Part } from '../../../core/document/kinds/parts';
+import type { Part } from '../../../core/document/parts/part';
 
 /** A part's drawing, about its own centre, some 34 px. In the spirit of ISO 1219-1 where a symbol helps; our own otherwise. */
 export function PartSymbol({ part, opening }: { readonly part: Part; readonly opening: number | null }) {

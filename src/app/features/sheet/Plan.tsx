@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import { isDeadEnd, PORTS } from '../../../core/document/kinds/ports';
+import { isDeadEnd, PORTS } from '../../../core/document/parts/ports';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Weight } from '../../../core/judgement/audit';
 import { WeightMark } from '../../marks/WeightMark';

@@ -1,4 +1,4 @@
-import { isDeadEnd } from '../../../core/document/kinds/ports';
+import { isDeadEnd } from '../../../core/document/parts/ports';
 import { partName } from './partText';
 import type { Station } from './station';
 

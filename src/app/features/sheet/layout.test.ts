@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { isReservoir } from '../../../core/document/kinds/ports';
+import { isReservoir } from '../../../core/document/parts/ports';
 import { readProjectText } from '../../../core/document/project/readProject';
 import type { Circuit } from '../../../core/document/project/project';
 import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';

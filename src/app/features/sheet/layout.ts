@@ -1,4 +1,4 @@
-import { isDeadEnd, isReservoir, PORTS } from '../../../core/document/kinds/ports';
+import { isDeadEnd, isReservoir, PORTS } from '../../../core/document/parts/ports';
 import type { Circuit } from '../../../core/document/project/project';
 import { arrange, type Arrangement, type Chain } from '../../../core/document/plumbing/arrange';
 import { columnWidth, mergeColumns, type Column } from '../../../core/document/plumbing/columns';

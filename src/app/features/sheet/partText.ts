@@ -1,5 +1,5 @@
-import type { Part } from '../../../core/document/kinds/parts';
-import { isConsumer } from '../../../core/document/kinds/ports';
+import type { Part } from '../../../core/document/parts/part';
+import { isConsumer } from '../../../core/document/parts/ports';
 import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Reading } from './reading';

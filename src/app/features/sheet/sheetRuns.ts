@@ -1,7 +1,7 @@
-import type { Part } from '../../../core/document/kinds/parts';
-import { isReservoir, isReturn, PORTS, waysThrough } from '../../../core/document/kinds/ports';
+import type { Part } from '../../../core/document/parts/part';
+import { isReservoir, isReturn, PORTS, waysThrough, isTerminal } from '../../../core/document/parts/ports';
 import type { Circuit } from '../../../core/document/project/project';
-import { isTerminal, type Arrangement } from '../../../core/document/plumbing/arrange';
+import { type Arrangement } from '../../../core/document/plumbing/arrange';
 import type { FlowRef, Insertion, Mark, Point, ReturnRun, Run, Station } from './station';
 
 interface Heights {

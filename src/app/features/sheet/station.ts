@@ -1,4 +1,4 @@
-import type { Part } from '../../../core/document/kinds/parts';
+import type { Part } from '../../../core/document/parts/part';
 import type { Role } from '../../../core/document/plumbing/arrange';
 
 /** A part's place on the sheet: one column for plan, profile and figures. */

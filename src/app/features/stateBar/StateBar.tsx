@@ -1,7 +1,14 @@
 import { useMemo } from 'react';
 import { activeVariant, inSeason } from '../../../core/document/project/project';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
-import { displayUnit, formatFigure, formatQuantity, fromDisplay, toDisplay, type Quantity } from '../../../core/foundations/units';
+import {
+  displayUnit,
+  formatFigure,
+  formatQuantity,
+  fromDisplay,
+  toDisplay,
+  type Quantity,
+} from '../../../core/foundations/units';
 import { useWorkbench } from '../../state/workbench';
 import { Instrument } from './Instrument';
 

@@ -1,6 +1,12 @@
 import { SENSITIVITY_STUDY, type Sensitivity } from '../../../core/studies/sensitivity/sensitivityStudy';
 import { sayMargin } from '../../../core/judgement/supply/say';
-import { displayUnit, formatFigure, formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
+import {
+  displayUnit,
+  formatFigure,
+  formatQuantity,
+  type Quantity,
+  type UnitChoice,
+} from '../../../core/foundations/units';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { useWorkbench } from '../../state/workbench';

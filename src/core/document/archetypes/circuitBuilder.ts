@@ -1,6 +1,6 @@
-import { partSchema, type Part } from '../kinds/parts';
+import { partSchema, type Part } from '../parts/part';
 import type { Circuit, Joint } from '../project/project';
-import { catalogueEntry } from '../catalogue/catalogue';
+import { catalogueEntry } from '../parts/catalogue';
 
 /** Builds a circuit from catalogue entries, for archetypes and demo engines. */
 export class CircuitBuilder {

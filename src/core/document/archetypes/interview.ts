@@ -1,6 +1,6 @@
 import { activeVariant, type Project, type Variant } from '../project/project';
 import { applyMove, type Move, type MoveDraft } from '../moves';
-import { catalogueEntry } from '../catalogue/catalogue';
+import { catalogueEntry } from '../parts/catalogue';
 import { ARCHETYPES, makeArchetype, type ArchetypeId } from './archetypes';
 import { newProject, type NewEngine } from './newProject';
 

@@ -1,4 +1,4 @@
-import { changePart } from '../kinds/partFields';
+import { changePart } from '../parts/partFields';
 import { sayIssue } from '../project/issue';
 import type { Circuit, Variant } from '../project/project';
 import { fieldIssue } from '../project/readProject';

@@ -1,5 +1,5 @@
-import type { Part } from '../kinds/parts';
-import { isConsumer, isReservoir, isReturn, PORTS, waysThrough } from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isConsumer, isReservoir, isReturn, PORTS, waysThrough } from '../parts/ports';
 import type { PortGroups } from '../plumbing/portGroups';
 
 /** A branch: the parts that serve one place only, from the tap to the end, with what lets their oil run back. */

@@ -1,5 +1,5 @@
-import type { Part } from '../kinds/parts';
-import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../parts/ports';
 import { loopBetween } from './branch';
 import type { Move } from './move';
 import { downstream, MoveRefused, outletOf, Workpiece } from './workpiece';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { partIdSchema, portRefSchema } from '../kinds/partBase';
+import { partIdSchema, portRefSchema } from '../parts/partBase';
 
 /** A part to be made, without its id; checked against the part schema when the move is made. */
 const draftSchema = z.looseObject({ kind: z.string(), name: z.string() });

@@ -1,12 +1,12 @@
-import type { Part } from '../kinds/parts';
-import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS, isTerminal } from '../parts/ports';
 import type { Circuit } from '../project/project';
-import { CATALOGUE, catalogueEntry, type CatalogueEntry, type CatalogueGroup } from '../catalogue/catalogue';
-import { isTerminal } from '../plumbing/arrange';
+import { CATALOGUE, catalogueEntry, type AnyCatalogueEntry } from '../parts/catalogue';
 import { branchOf } from './branch';
 import type { Move, MoveDraft } from './move';
 import { sayMove, sayPort } from './sayMove';
 import { outletOf, Workpiece } from './workpiece';
+import type { CatalogueGroup } from '../parts/catalogueEntry';
 
 /** A move that can be made at a part, as the menu and the palette show it. */
 export interface Offer {
@@ -32,7 +32,7 @@ const IN_LINE: readonly CatalogueGroup[] = [
 ];
 const FED: readonly CatalogueGroup[] = ['Bearings and jets', 'Fed parts'];
 
-const draft = (entry: CatalogueEntry): MoveDraft => ({ ...entry.part }) as MoveDraft;
+const draft = (entry: AnyCatalogueEntry): MoveDraft => ({ ...entry.part }) as MoveDraft;
 const entryDraft = (id: string): MoveDraft => draft(catalogueEntry(id));
 /** Goes into a line: has an inlet and an outlet that oil goes on from. */
 const goesInLine = (d: MoveDraft) =>

@@ -1,5 +1,5 @@
 import type { Circuit } from '../project/project';
-import { splitPortRef } from '../kinds/ports';
+import { splitPortRef } from '../parts/ports';
 import { assertNever } from '../../foundations/invariant';
 import type { Move, MoveDraft } from './move';
 

@@ -1,5 +1,5 @@
-import type { Part } from '../kinds/parts';
-import { isConsumer, isReservoir, isReturn, PORTS } from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isConsumer, isReservoir, isReturn, PORTS } from '../parts/ports';
 import { branchOf } from './branch';
 import { feedsItself } from './lineMoves';
 import type { Move } from './move';

@@ -1,6 +1,6 @@
 import type { Issue } from '../project/issue';
-import { partSchema, type Part } from '../kinds/parts';
-import { onePlaceInside, PORTS, splitPortRef, waysThrough } from '../kinds/ports';
+import { partSchema, type Part } from '../parts/part';
+import { onePlaceInside, PORTS, splitPortRef, waysThrough } from '../parts/ports';
 import type { Circuit, Joint } from '../project/project';
 import { fieldIssue } from '../project/readProject';
 import { sayIssue } from '../project/issue';

@@ -1,5 +1,5 @@
-import type { Part } from '../kinds/parts';
-import { isConsumer, isReservoir, isReturn, PORTS, splitPortRef, waysThrough } from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isConsumer, isReservoir, isReturn, PORTS, splitPortRef, waysThrough } from '../parts/ports';
 import type { Circuit } from '../project/project';
 import { PortGroups } from './portGroups';
 

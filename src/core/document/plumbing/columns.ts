@@ -1,6 +1,5 @@
-import type { Part } from '../kinds/parts';
-import { isDeadEnd } from '../kinds/ports';
-import { isTerminal } from './arrange';
+import type { Part } from '../parts/part';
+import { isDeadEnd, isTerminal } from '../parts/ports';
 
 /** Width of a column by kind [px]: fixed, so that nothing jumps when figures change. */
 const CONSUMER_WIDTH = 80;

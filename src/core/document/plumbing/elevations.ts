@@ -1,5 +1,5 @@
 import type { Issue } from '../project/issue';
-import { isReservoir, PORTS } from '../kinds/ports';
+import { isReservoir, PORTS } from '../parts/ports';
 import type { Circuit } from '../project/project';
 import type { PortGroups } from './portGroups';
 

@@ -1,5 +1,5 @@
 import { PortGroups } from './portGroups';
-import { isReservoir, PORTS, waysThrough } from '../kinds/ports';
+import { isReservoir, PORTS, waysThrough } from '../parts/ports';
 import type { Circuit } from '../project/project';
 
 /**

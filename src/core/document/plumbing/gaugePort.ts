@@ -1,4 +1,4 @@
-import type { Part } from '../kinds/parts';
+import type { Part } from '../parts/part';
 
 /** The end of the main gallery, or the first bearings' inlet where no gallery is named; undefined where there is neither. */
 export function galleryPort(parts: readonly Part[]): string | undefined {

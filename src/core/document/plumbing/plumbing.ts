@@ -1,13 +1,5 @@
-import type { Part } from '../kinds/parts';
-import {
-  isConsumer,
-  isReservoir,
-  isReturn,
-  PORTS,
-  sensePort,
-  waysThrough,
-  type ReservoirPart,
-} from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isConsumer, isReservoir, isReturn, PORTS, sensePort, waysThrough, type ReservoirPart } from '../parts/ports';
 import type { Issue } from '../project/issue';
 import type { Circuit } from '../project/project';
 import { assignElevations } from './elevations';
@@ -29,8 +21,7 @@ export interface Plumbing {
 }
 
 export type PlumbingResult =
-  | { readonly ok: true; readonly plumbing: Plumbing }
-  | { readonly ok: false; readonly issues: readonly Issue[] };
+  { readonly ok: true; readonly plumbing: Plumbing } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 /**
  * Traces a circuit's places and checks all that can be wrong with its plumbing: no reservoir, reservoirs that are joined,

@@ -1,5 +1,5 @@
-import type { Part } from '../kinds/parts';
-import { isDeadEnd, isReservoir, onePlaceInside, PORTS, splitPortRef } from '../kinds/ports';
+import type { Part } from '../parts/part';
+import { isDeadEnd, isReservoir, onePlaceInside, PORTS, splitPortRef } from '../parts/ports';
 import type { Circuit } from '../project/project';
 
 /** Disjoint sets of ports. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { between, nonNegative, positive } from './field';
-import { partIdSchema, portRefSchema } from '../kinds/partBase';
-import { partSchema } from '../kinds/parts';
+import { between, nonNegative, positive } from '../parts/field';
+import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { partSchema } from '../parts/part';
 
 /** What stands at the head of every project file. */
 export const PROJECT_FORMAT = 'tidal-gauge-project';

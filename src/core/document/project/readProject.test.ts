@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { randomProject, arbitrarySeed } from '../../verification/testing/randomCircuit';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { sayIssue } from './issue';
-import { partFields, changePart } from '../kinds/partFields';
+import { partFields, changePart } from '../parts/partFields';
 import { LARGEST_FILE_BYTES, readProject, readProjectText } from './readProject';
 import { projectJsonSchema } from './jsonSchema';
 import { migrate } from './migrations';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Issue } from './issue';
 import { migrate, type RawProject } from './migrations';
-import { PORTS, splitPortRef, sensePort } from '../kinds/ports';
+import { PORTS, splitPortRef, sensePort } from '../parts/ports';
 import {
   inSeason,
   PROJECT_FORMAT,

@@ -1,8 +1,8 @@
-import { changePart } from '../../document/kinds/partFields';
+import { changePart } from '../../document/parts/partFields';
 import { activeVariant, type Project, type Variant } from '../../document/project/project';
 import { applyMove, type Move, type MoveDraft } from '../../document/moves';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { catalogueEntry } from '../../document/catalogue/catalogue';
+import { catalogueEntry } from '../../document/parts/catalogue';
 import { surveyCircuit } from './context';
 import type { Finding } from './finding';
 import { findingsOf } from './rule';
@@ -517,8 +517,9 @@ describe('The audit', () => {
       const variant = set({ 'filter.bypass': null, 'filter.load': load * factor });
       const made = CircuitSolver.of({ ...THORNBACK, variants: [variant] });
       if (!made.ok) throw new Error('refused');
-      return solveState(made.circuit, made.circuit.stateAt(state.speedRevS, state.oilTemperatureK))
-        .consumers.filter((c) => !c.supplied && c.verdict !== 'flooded').length;
+      return solveState(made.circuit, made.circuit.stateAt(state.speedRevS, state.oilTemperatureK)).consumers.filter(
+        (c) => !c.supplied && c.verdict !== 'flooded',
+      ).length;
     };
     expect(starved(1.001)).toBeGreaterThan(0);
     expect(starved(0.8)).toBe(0);

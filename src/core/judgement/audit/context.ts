@@ -1,5 +1,5 @@
 import { unfilteredPorts } from '../../document/plumbing/filtration';
-import type { Part, PartKind, PartOf } from '../../document/kinds/parts';
+import type { Part, PartKind, PartOf } from '../../document/parts/part';
 import type { Circuit, Project, Variant } from '../../document/project/project';
 import { Law } from '../../network/compile/law';
 import type { CompiledCircuit } from '../../network/compile/compile';
@@ -146,7 +146,8 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
     at(state) {
       const key = `${state.speedRevS} ${state.oilTemperatureK}`;
       let result = solved.get(key);
-      if (!result) solved.set(key, (result = solveState(solver, solver.stateAt(state.speedRevS, state.oilTemperatureK))));
+      if (!result)
+        solved.set(key, (result = solveState(solver, solver.stateAt(state.speedRevS, state.oilTemperatureK))));
       return result;
     },
     solveWith(change, state) {

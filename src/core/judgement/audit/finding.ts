@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { partIdSchema } from '../../document/kinds/partBase';
+import { partIdSchema } from '../../document/parts/partBase';
 import { moveSchema } from '../../document/moves/move';
 import { QUANTITIES, type Quantity } from '../../foundations/units';
 

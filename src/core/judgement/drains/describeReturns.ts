@@ -1,5 +1,5 @@
-import type { Part } from '../../document/kinds/parts';
-import { isReservoir, isReturn, type ReservoirPart, type ReturnPart } from '../../document/kinds/ports';
+import type { Part } from '../../document/parts/part';
+import { isReservoir, isReturn, type ReservoirPart, type ReturnPart } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import { judgeDrain, scavengeCapacityM3S } from './judgeDrain';
 import { accumulatorOilM3 } from '../../physics/laws/accumulator';

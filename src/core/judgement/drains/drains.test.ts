@@ -1,4 +1,4 @@
-import { partSchema, type PartOf } from '../../document/kinds/parts';
+import { partSchema, type PartOf } from '../../document/parts/part';
 import { judgeDrain } from './judgeDrain';
 
 const MU = 0.5;

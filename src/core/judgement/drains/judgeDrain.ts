@@ -1,4 +1,4 @@
-import type { PartOf } from '../../document/kinds/parts';
+import type { PartOf } from '../../document/parts/part';
 import { halfFullCapacityM3S } from '../../physics/laws/gravityDrain';
 import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
 

@@ -1,4 +1,4 @@
-import { isConsumer, type ConsumerPart } from '../../document/kinds/ports';
+import { isConsumer, type ConsumerPart } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import type { CompiledCircuit } from '../../network/compile/compile';
 import { Law } from '../../network/compile/law';

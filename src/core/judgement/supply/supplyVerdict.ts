@@ -1,4 +1,4 @@
-import type { Supply } from '../../document/kinds/shapes';
+import type { Supply } from '../../document/parts/shapes';
 import type { Check, Verdict } from '../stateResult';
 
 /** A pressure within this of its mark is near, or within a quarter of a low one; a flow within a tenth. Common practice, no source. */

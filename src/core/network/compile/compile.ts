@@ -1,5 +1,5 @@
 import type { Issue } from '../../document/project/issue';
-import { isDeadEnd, isReservoir, isReturn, PORTS, waysThrough } from '../../document/kinds/ports';
+import { isDeadEnd, isReservoir, isReturn, PORTS, waysThrough } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import { expandPart, type Expansion } from './expandPart';
 import { tracePlumbing } from '../../document/plumbing/plumbing';
@@ -110,4 +110,3 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
     },
   };
 }
-

@@ -1,39 +1,76 @@
 /** The laws that an element may follow; the number is what the solver's loop switches on. */
 export const Law = {
-  /** lineDropInto: [bore, length, ε/D, ΣK1, K forward, K reverse, exits] */
   line: 0,
-  /** twoTermFlowInto: [linear per viscosity, square per density] */
   twoTerm: 1,
-  /** orificeFlowInto: [bore, length, stated Cd or 0] */
   orifice: 2,
-  /** openingFlowInto with a leak: [area, Cd, leak] */
+  /** An opening with a leak. */
   opening: 3,
-  /** springValveFlowInto: [crack, full, area, Cd, leak] */
   springValve: 4,
-  /** pumpFlowInto: [volume per engine rev, slip per viscosity, limit, dry, target, band, least share, loss from, loss to, loss share] */
   pump: 5,
-  /** solveFilm: bearing */
   bearing: 6,
-  /** solveFilm behind the centrifugal gate: bearing and drilling, [leak] */
+  /** A bearing behind the crank's centrifugal gate. */
   crankFedRod: 7,
-  /** openingFlowInto, area by temperature: [area, Cd, leak, opens K, full K, 1 for the cooler path or 0 for the bypass, least share, stuck opening or −1] */
+  /** An opening whose area follows its temperature. */
   thermostatPath: 8,
 } as const;
 
 /** Name of a law in results. */
 export type LawName = keyof typeof Law;
 
-/** Numbers that a law keeps in the parameter table. */
-export const LAW_PARAMETER_COUNT: Readonly<Record<LawName, number>> = {
-  line: 7,
-  twoTerm: 2,
-  orifice: 3,
-  opening: 3,
-  springValve: 5,
-  pump: 10,
-  bearing: 0,
-  crankFedRod: 1,
-  thermostatPath: 8,
-};
-
 export const LAW_NAMES = Object.keys(Law) as readonly LawName[];
+
+/**
+ * Where each of a law's numbers lies in the parameter table, counted from the element's own start:
+ * `parameters[parameterStart[e] + AT.line.boreM]`. Constants of a frozen shape, so that the hot loop pays nothing for the names.
+ */
+export const AT = {
+  line: { boreM: 0, lengthM: 1, relativeRoughness: 2, k1: 3, kForward: 4, kReverse: 5, exits: 6 },
+  twoTerm: { linearPerViscosity: 0, squarePerDensity: 1 },
+  /** A discharge coefficient of 0: computed from length and Reynolds number. */
+  orifice: { boreM: 0, lengthM: 1, dischargeCoefficient: 2 },
+  opening: { areaM2: 0, dischargeCoefficient: 1, leakM3SPa: 2 },
+  springValve: { crackPa: 0, fullOpenPa: 1, areaM2: 2, dischargeCoefficient: 3, leakM3SPa: 4 },
+  pump: {
+    volumeM3PerEngineRev: 0,
+    slipPerViscosity: 1,
+    inletLimitAbsPa: 2,
+    inletDryAbsPa: 3,
+    targetPa: 4,
+    bandPa: 5,
+    leastShare: 6,
+    fillLossFromRevS: 7,
+    fillLossToRevS: 8,
+    fillLossShare: 9,
+  },
+  bearing: {},
+  crankFedRod: { leakM3SPa: 0 },
+  thermostatPath: {
+    areaM2: 0,
+    dischargeCoefficient: 1,
+    leakM3SPa: 2,
+    opensK: 3,
+    fullK: 4,
+    /** 1 for the cooler's path, 0 for the bypass. */
+    isCoolerPath: 5,
+    leastShare: 6,
+    /** 0 shut, 1 open; −1 where it is not stuck. */
+    stuckOpening: 7,
+  },
+} as const satisfies Record<LawName, Readonly<Record<string, number>>>;
+
+/** A law's numbers by name. */
+export type LawParameters<L extends LawName> = Readonly<Record<keyof (typeof AT)[L], number>>;
+
+/** How many numbers a law keeps in the parameter table. */
+export const parameterCount = (law: LawName): number => Object.keys(AT[law]).length;
+
+/** Writes a law's numbers, given by name, into the table from `start` on. */
+export function writeParameters<L extends LawName>(
+  table: Float64Array,
+  start: number,
+  law: L,
+  parameters: LawParameters<L>,
+): void {
+  for (const [name, offset] of Object.entries(AT[law]))
+    table[start + offset] = (parameters as Readonly<Record<string, number>>)[name]!;
+}

@@ -1,19 +1,11 @@
-import type { Loss } from '../../document/kinds/shapes';
+import type { Passage } from '../../document/parts/passage';
 import { areaChangeK } from '../../physics/laws/line';
 import { twoKSizeTerm } from '../../physics/laws/twoK';
-import { ENTRANCE, FITTINGS } from '../../document/catalogue/fittings';
+import { ENTRANCE, FITTINGS } from '../../document/parts/fittings';
+import type { LawParameters } from './law';
 
-/** A passage as its schema has it. */
-export interface Passage {
-  readonly boreM: number;
-  readonly lengthM: number;
-  readonly roughnessM: number;
-  readonly losses: readonly Loss[];
-  readonly sizeTermCap?: number | undefined;
-}
-
-/** The line law's numbers for a passage: [bore, length, ε/D, ΣK1, K forward, K reverse, exits]. */
-export function lineParameters(passage: Passage): number[] {
+/** The line law's numbers for a passage. */
+export function lineParameters(passage: Passage): LawParameters<'line'> {
   const sizeTerm = twoKSizeTerm(passage.boreM, passage.sizeTermCap ?? Infinity);
   let k1 = 0;
   let forward = 0;
@@ -49,5 +41,13 @@ export function lineParameters(passage: Passage): number[] {
       }
     }
   }
-  return [passage.boreM, passage.lengthM, passage.roughnessM / passage.boreM, k1, forward, reverse, exits];
+  return {
+    boreM: passage.boreM,
+    lengthM: passage.lengthM,
+    relativeRoughness: passage.roughnessM / passage.boreM,
+    k1,
+    kForward: forward,
+    kReverse: reverse,
+    exits,
+  };
 }

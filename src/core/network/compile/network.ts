@@ -1,20 +1,17 @@
 import type { JournalBearing } from '../../physics/laws/journalBearing';
 import type { CrankDrilling } from '../../physics/laws/crankDrilling';
-import { Law, LAW_PARAMETER_COUNT, type LawName } from './law';
+import { Law, parameterCount, writeParameters, type LawName, type LawParameters } from './law';
 
 declare const nodeBrand: unique symbol;
 declare const elementBrand: unique symbol;
 export type NodeIndex = number & { readonly [nodeBrand]: true };
 export type ElementIndex = number & { readonly [elementBrand]: true };
 
-/** An element as it is handed to the builder. */
-export interface ElementSpec {
+/** What an element of any law is handed to the builder with. */
+interface ElementPlace {
   readonly name: string;
-  readonly law: LawName;
   readonly from: NodeIndex;
   readonly to: NodeIndex;
-  /** The law's numbers, in the order that law.ts states. */
-  readonly parameters?: readonly number[];
   /** Identical ones in parallel; default 1. */
   readonly count?: number;
   /** Height gained from `from` to `to` [m]; default from the nodes. 0 for what discharges at its own height. */
@@ -28,6 +25,14 @@ export interface ElementSpec {
   readonly bearingSpeedRatio?: number;
   readonly drilling?: CrankDrilling;
 }
+
+/** An element's law with its numbers by name. */
+export type LawSpec = { [L in LawName]: { readonly law: L; readonly parameters: LawParameters<L> } }[LawName];
+
+/** An element as it is handed to the builder. */
+export type ElementSpec = ElementPlace & LawSpec;
+/** The same before it is named after its part. */
+export type UnnamedElement = Omit<ElementPlace, 'name'> & LawSpec;
 
 /** A compiled network: structure of arrays, nothing that changes while solving. */
 export interface Network {
@@ -85,15 +90,10 @@ export class NetworkBuilder {
     const { specs } = this;
     const parameterStart = new Int32Array(specs.length + 1);
     specs.forEach((spec, e) => {
-      parameterStart[e + 1] = parameterStart[e]! + LAW_PARAMETER_COUNT[spec.law];
+      parameterStart[e + 1] = parameterStart[e]! + parameterCount(spec.law);
     });
     const parameters = new Float64Array(parameterStart[specs.length]!);
-    specs.forEach((spec, e) => {
-      const given = spec.parameters ?? [];
-      if (given.length !== LAW_PARAMETER_COUNT[spec.law])
-        throw new Error(`${spec.name}: wrong number of law parameters`);
-      parameters.set(given, parameterStart[e]!);
-    });
+    specs.forEach((spec, e) => writeParameters(parameters, parameterStart[e]!, spec.law, spec.parameters));
     return {
       nodeName: this.names,
       nodeHeld: Uint8Array.from(this.held, (p) => (p === undefined ? 0 : 1)),

@@ -1,10 +1,11 @@
-import type { Part } from '../../document/kinds/parts';
-import { waysThrough } from '../../document/kinds/ports';
+import type { Part } from '../../document/parts/part';
+import { waysThrough } from '../../document/parts/ports';
 import type { JournalBearing } from '../../physics/laws/journalBearing';
 import type { CrankDrilling } from '../../physics/laws/crankDrilling';
 import type { CompiledCircuit } from './compile';
+import { writeParameters } from './law';
 import { expandPart, type Expansion } from './expandPart';
-import type { ElementIndex, ElementSpec, NodeIndex } from './network';
+import type { ElementIndex, NodeIndex, UnnamedElement } from './network';
 
 const NO_NODE = -1 as NodeIndex;
 
@@ -38,16 +39,14 @@ export class PartReviser {
     this.expansion = {
       builder: { addNode: () => NO_NODE, elevationOf: (node) => network.elevationM[node]! },
       node: (port) => nodes.get(port) ?? NO_NODE,
-      add: (role: string, spec: Omit<ElementSpec, 'name'>) => {
+      add: (role: string, spec: UnnamedElement) => {
         const e = this.roles!.get(role);
         if (e === undefined) {
           this.unknown = true;
           return -1 as ElementIndex;
         }
         this.found++;
-        const given = spec.parameters;
-        const at = network.parameterStart[e]!;
-        if (given) for (let i = 0; i < given.length; i++) network.parameters[at + i] = given[i]!;
+        writeParameters(network.parameters, network.parameterStart[e]!, spec.law, spec.parameters);
         bearing[e] = spec.bearing;
         drilling[e] = spec.drilling;
         return e;

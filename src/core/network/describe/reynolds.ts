@@ -1,4 +1,4 @@
-import { Law } from '../compile/law';
+import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import type { Workspace } from '../solve/workspace';
 
@@ -14,14 +14,15 @@ export function elementReynolds(network: Network, ws: Workspace, e: number, spee
   const onArea = (areaM2: number) => onBore(Math.sqrt((4 * areaM2) / Math.PI));
   switch (network.law[e]) {
     case Law.line:
+      return onBore(network.parameters[at + AT.line.boreM]!);
     case Law.orifice:
-      return onBore(network.parameters[at]!);
+      return onBore(network.parameters[at + AT.orifice.boreM]!);
     case Law.opening:
-      return onArea(network.parameters[at]!);
+      return onArea(network.parameters[at + AT.opening.areaM2]!);
     case Law.thermostatPath:
       return onArea(ws.boundA[e]!);
     case Law.springValve:
-      return onArea(network.parameters[at + 2]! * ws.opening[e]!);
+      return onArea(network.parameters[at + AT.springValve.areaM2]! * ws.opening[e]!);
     case Law.bearing:
     case Law.crankFedRod: {
       const bearing = network.bearing[e]!;

@@ -1,4 +1,4 @@
-import { Law } from '../compile/law';
+import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import type { Workspace } from '../solve/workspace';
 
@@ -19,7 +19,7 @@ export function stillNodes(network: Network, ws: Workspace): Uint8Array {
   for (let e = 0; e < network.law.length; e++) {
     const shut =
       (network.law[e] === Law.springValve && ws.opening[e] === 0) ||
-      (network.law[e] === Law.opening && network.parameters[network.parameterStart[e]!] === 0);
+      (network.law[e] === Law.opening && network.parameters[network.parameterStart[e]! + AT.opening.areaM2] === 0);
     if (shut) continue;
     ways[network.from[e]!]!.push(network.to[e]!);
     ways[network.to[e]!]!.push(network.from[e]!);

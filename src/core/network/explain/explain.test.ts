@@ -1,6 +1,6 @@
 import { CircuitSolver } from '../circuitSolver';
 import { tracePath } from '../describe/tracePath';
-import { isConsumer } from '../../document/kinds/ports';
+import { isConsumer } from '../../document/parts/ports';
 import { randomProject } from '../../verification/testing/randomCircuit';
 import { demoProject } from '../../verification/testing/demo';
 import { explainPart, lossLabel, type LawText } from './explainPart';

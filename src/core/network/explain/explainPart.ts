@@ -1,13 +1,14 @@
-import type { Part } from '../../document/kinds/parts';
-import { FITTINGS } from '../../document/catalogue/fittings';
+import { kindOf, type Part } from '../../document/parts/part';
+import { FITTINGS } from '../../document/parts/fittings';
 import { churchillFriction } from '../../physics/laws/churchill';
 import { lineDropInto } from '../../physics/laws/line';
 import { speedLoss } from '../../physics/laws/pump';
 import { twoTermCoefficients } from '../../physics/laws/twoTerm';
 import { SHARP_EDGE_UP_TO, SHORT_TUBE_FROM } from '../../physics/laws/orifice';
+import type { LawParameters } from '../compile/law';
 import { lineParameters } from '../compile/lineParameters';
-import { pumpSlipCoefficient, ratingOf, shimmed } from '../compile/expandPart';
-import { passageOf } from '../compile/passageOf';
+import { pumpSlipCoefficient } from '../compile/lawNumbers';
+import { explainedFigures } from './explainedFigures';
 import type { ElementResult, HydraulicResult } from '../describe/result';
 import type { Quantity } from '../../foundations/units';
 
@@ -53,25 +54,14 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
   const mu = term('μ', 'viscosity', e.viscosityPaS, 'viscosity');
   switch (e.law) {
     case 'line': {
-      const passage = passageOf(part, e.role);
+      const passage = kindOf(part).passage?.(part, e.role);
       return passage ? explainLine(lineParameters(passage), e, drop, flow, rho, mu) : undefined;
     }
     case 'twoTerm': {
-      const rated =
-        part.kind === 'pickup'
-          ? { ...part.screen }
-          : part.kind === 'filter' || part.kind === 'cooler' || part.kind === 'consumer' || part.kind === 'sideStream'
-            ? part
-            : undefined;
+      const rated = explainedFigures(part, e.role).rating;
       if (!rated) return undefined;
-      const load =
-        part.kind === 'filter' || part.kind === 'sideStream'
-          ? part.load
-          : part.kind === 'pickup'
-            ? part.screen.load
-            : 1;
-      const passes = part.kind === 'cooler' ? part.passes / part.ratedPasses : 1;
-      const plain = twoTermCoefficients(ratingOf(rated), load);
+      const { point, load, passes } = rated;
+      const plain = twoTermCoefficients(point, load);
       const c = {
         linearPerViscosity: plain.linearPerViscosity * passes ** 2,
         squarePerDensity: plain.squarePerDensity * passes ** 3,
@@ -87,11 +77,11 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
             c.squarePerDensity * e.densityKgM3 * flow.si * Math.abs(flow.si),
             'pressure',
           ),
-          term('Δp_r', 'rated drop', rated.ratedPressureDropPa, 'pressure'),
-          term('Q_r', 'at rated flow', rated.ratedFlowM3S, 'flow'),
-          term('μ_r', 'at rated viscosity', rated.ratedViscosityPaS, 'viscosity'),
-          term('φ', 'viscous share at the rating point', rated.viscousShare, 'ratio'),
-          ...(part.kind === 'cooler'
+          term('Δp_r', 'rated drop', point.pressureDropPa, 'pressure'),
+          term('Q_r', 'at rated flow', point.flowM3S, 'flow'),
+          term('μ_r', 'at rated viscosity', point.viscosityPaS, 'viscosity'),
+          term('φ', 'viscous share at the rating point', point.viscousShare, 'ratio'),
+          ...(rated.isCore
             ? [term('passes', 'passes over those rated: viscous ×n², square ×n³', passes, 'ratio')]
             : [term('load', 'loading', load, 'ratio')]),
           mu,
@@ -103,14 +93,7 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
       };
     }
     case 'orifice': {
-      const bore =
-        part.kind === 'orifice'
-          ? part
-          : part.kind === 'jets'
-            ? part.nozzle
-            : part.kind === 'sideStream' && part.metering.kind === 'orifice'
-              ? part.metering
-              : undefined;
+      const { bore } = explainedFigures(part, e.role);
       if (!bore) return undefined;
       const area = 0.25 * Math.PI * bore.boreM ** 2;
       const cd = flow.si / (area * Math.sqrt((2 * Math.abs(drop.si)) / e.densityKgM3));
@@ -156,14 +139,13 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
 }
 
 function explainLine(
-  parameters: readonly number[],
+  { boreM: bore, lengthM: length, relativeRoughness: roughness, k1, kForward: forward }: LawParameters<'line'>,
   e: ElementResult,
   drop: Term,
   flow: Term,
   rho: Term,
   mu: Term,
 ): Omit<LawText, 'title'> {
-  const [bore, length, roughness, k1, forward] = parameters as [number, number, number, number, number];
   const velocity = (4 * flow.si) / (Math.PI * bore * bore);
   const re = Math.max(e.reynolds ?? 0, 1e-9);
   const out = new Float64Array(2);
@@ -197,16 +179,7 @@ function explainSpringValve(
   rho: Term,
   mu: Term,
 ): Omit<LawText, 'title'> | undefined {
-  const valve =
-    part.kind === 'relief'
-      ? shimmed(part)
-      : part.kind === 'checkValve'
-        ? part
-        : part.kind === 'filter' || part.kind === 'cooler'
-          ? part.bypass
-          : part.kind === 'jets'
-            ? part.valve
-            : undefined;
+  const { valve } = explainedFigures(part, e.role);
   if (!valve) return undefined;
   // A valve that senses elsewhere is lifted by what is there, and passes by its own drop.
   const elsewhere =

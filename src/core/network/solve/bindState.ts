@@ -3,7 +3,7 @@ import { setFilmCoefficients } from '../../physics/laws/journalBearing';
 import { speedLoss } from '../../physics/laws/pump';
 import { thermostatOpening } from '../../physics/laws/thermostat';
 import type { Oil } from '../../physics/oil/oil';
-import { Law } from '../compile/law';
+import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import type { OperatingState, TemperatureField } from './state';
 import type { Workspace } from './workspace';
@@ -31,15 +31,27 @@ export function bindState(
     const at = network.parameterStart[e]!;
     switch (network.law[e]) {
       case Law.pump:
-        ws.boundA[e] = p[at]! * state.speedRevS * (1 - speedLoss(state.speedRevS, p[at + 7]!, p[at + 8]!, p[at + 9]!));
+        ws.boundA[e] =
+          p[at + AT.pump.volumeM3PerEngineRev]! *
+          state.speedRevS *
+          (1 -
+            speedLoss(
+              state.speedRevS,
+              p[at + AT.pump.fillLossFromRevS]!,
+              p[at + AT.pump.fillLossToRevS]!,
+              p[at + AT.pump.fillLossShare]!,
+            ));
         break;
       case Law.thermostatPath: {
         const given = field?.opening[e] ?? NaN;
-        const stuck = p[at + 7]!;
-        const s =
-          stuck >= 0 ? stuck : Number.isNaN(given) ? thermostatOpening(temperatureK, p[at + 3]!, p[at + 4]!) : given;
+        const stuck = p[at + AT.thermostatPath.stuckOpening]!;
+        const free = Number.isNaN(given)
+          ? thermostatOpening(temperatureK, p[at + AT.thermostatPath.opensK]!, p[at + AT.thermostatPath.fullK]!)
+          : given;
+        const s = stuck >= 0 ? stuck : free;
         ws.opening[e] = s;
-        ws.boundA[e] = p[at]! * Math.max(p[at + 5] === 1 ? s : 1 - s, p[at + 6]!);
+        const share = p[at + AT.thermostatPath.isCoolerPath] === 1 ? s : 1 - s;
+        ws.boundA[e] = p[at + AT.thermostatPath.areaM2]! * Math.max(share, p[at + AT.thermostatPath.leastShare]!);
         break;
       }
       case Law.crankFedRod: {

@@ -7,7 +7,7 @@ import { springValveFlowInto } from '../../physics/laws/springValve';
 import { twoTermFlowInto } from '../../physics/laws/twoTerm';
 import type { Oil } from '../../physics/oil/oil';
 import { evaluateLines, ONE_WAY_LEAK_M3SPA, type LineTable } from './evaluateLines';
-import { Law } from '../compile/law';
+import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import { type OperatingState } from './state';
 import type { Workspace } from './workspace';
@@ -69,11 +69,11 @@ export function evaluateElements(
           out,
           drop,
           s < 0 ? drop : sensedDropPa(network, pressurePa, e, rho),
-          p[at]!,
-          p[at + 1]!,
-          p[at + 2]!,
-          p[at + 3]!,
-          p[at + 4]!,
+          p[at + AT.springValve.crackPa]!,
+          p[at + AT.springValve.fullOpenPa]!,
+          p[at + AT.springValve.areaM2]!,
+          p[at + AT.springValve.dischargeCoefficient]!,
+          p[at + AT.springValve.leakM3SPa]!,
           rho,
           mu,
         );
@@ -98,14 +98,14 @@ export function evaluateElements(
           pressurePa[b]!,
           pressurePa[s]!,
           ws.boundA[e]!,
-          p[at + 1]!,
+          p[at + AT.pump.slipPerViscosity]!,
           mu,
           state.atmospherePa,
-          p[at + 2]!,
-          p[at + 3]!,
-          p[at + 4]!,
-          p[at + 5]!,
-          p[at + 6]!,
+          p[at + AT.pump.inletLimitAbsPa]!,
+          p[at + AT.pump.inletDryAbsPa]!,
+          p[at + AT.pump.targetPa]!,
+          p[at + AT.pump.bandPa]!,
+          p[at + AT.pump.leastShare]!,
         );
         flowM3S[e] = n * out[0]!;
         targetM3S[e] = flowM3S[e]!;
@@ -150,8 +150,9 @@ export function evaluateElements(
         const half = Math.max(network.drilling[e]!.gateHalfWidth * threshold, LEAST_GATE_PA);
         smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);
         ws.opening[e] = gate[0]!;
-        out[0] = gate[0]! * film.flowM3S + p[at]! * drop;
-        slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + p[at]!;
+        const leak = p[at + AT.crankFedRod.leakM3SPa]!;
+        out[0] = gate[0]! * film.flowM3S + leak * drop;
+        slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + leak;
         break;
       }
     }
@@ -220,15 +221,27 @@ function lawFlow(network: Network, ws: Workspace, e: number, drop: number): void
   const mu = ws.viscosityPaS[e]!;
   switch (network.law[e]) {
     case Law.twoTerm:
-      twoTermFlowInto(out, drop, p[at]!, p[at + 1]!, rho, mu);
+      twoTermFlowInto(out, drop, p[at + AT.twoTerm.linearPerViscosity]!, p[at + AT.twoTerm.squarePerDensity]!, rho, mu);
       return;
     case Law.orifice:
-      orificeFlowInto(out, drop, p[at]!, p[at + 1]!, p[at + 2]!, rho, mu);
+      orificeFlowInto(
+        out,
+        drop,
+        p[at + AT.orifice.boreM]!,
+        p[at + AT.orifice.lengthM]!,
+        p[at + AT.orifice.dischargeCoefficient]!,
+        rho,
+        mu,
+      );
       return;
-    default:
-      openingFlowInto(out, drop, network.law[e] === Law.opening ? p[at]! : ws.boundA[e]!, p[at + 1]!, rho, mu);
-      out[0]! += p[at + 2]! * drop;
-      out[1]! += p[at + 2]!;
+    default: {
+      // A thermostat's path begins like an opening; its area was bound to its temperature.
+      const area = network.law[e] === Law.opening ? p[at + AT.opening.areaM2]! : ws.boundA[e]!;
+      openingFlowInto(out, drop, area, p[at + AT.opening.dischargeCoefficient]!, rho, mu);
+      const leak = p[at + AT.opening.leakM3SPa]!;
+      out[0]! += leak * drop;
+      out[1]! += leak;
+    }
   }
 }
 

@@ -1,6 +1,6 @@
 import { CHURCHILL_LAMINAR_BELOW_RE, CHURCHILL_TURBULENT_ABOVE_RE } from '../../physics/laws/churchill';
 import { EXIT_LAMINAR_RE, EXIT_TURBULENT_RE } from '../../physics/laws/line';
-import { Law } from '../compile/law';
+import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import type { Workspace } from './workspace';
 import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
@@ -56,11 +56,11 @@ export class LineTable {
     const p = network.parameters;
     for (let i = 0; i < element.length; i++) {
       const at = network.parameterStart[element[i]!]!;
-      this.lengthOverBore[i] = p[at + 1]! / p[at]!;
-      this.roughness[i] = 0.27 * p[at + 2]!;
-      this.kForward[i] = p[at + 4]!;
-      this.kReverse[i] = p[at + 5]!;
-      this.exits[i] = p[at + 6]!;
+      this.lengthOverBore[i] = p[at + AT.line.lengthM]! / p[at + AT.line.boreM]!;
+      this.roughness[i] = 0.27 * p[at + AT.line.relativeRoughness]!;
+      this.kForward[i] = p[at + AT.line.kForward]!;
+      this.kReverse[i] = p[at + AT.line.kReverse]!;
+      this.exits[i] = p[at + AT.line.exits]!;
     }
   }
 
@@ -71,13 +71,13 @@ export class LineTable {
     for (let i = 0; i < this.element.length; i++) {
       const e = this.element[i]!;
       const at = network.parameterStart[e]!;
-      const bore = p[at]!;
+      const bore = p[at + AT.line.boreM]!;
       const area = 0.25 * Math.PI * bore * bore * network.count[e]!;
       const mu = ws.viscosityPaS[e]!;
       const rho = ws.densityKgM3[e]!;
       const perVelocity = mu / (bore * area);
       this.reynoldsPerFlow[i] = (rho * bore) / (mu * area);
-      this.linearOfK1[i] = 0.5 * p[at + 3]! * perVelocity;
+      this.linearOfK1[i] = 0.5 * p[at + AT.line.k1]! * perVelocity;
       this.linear[i] = this.linearOfK1[i]! + 32 * this.lengthOverBore[i]! * perVelocity;
       this.head[i] = (0.5 * rho) / (area * area);
       this.restSlope[i] = 32 * REST_TUBE_BORES * perVelocity;

@@ -3,7 +3,7 @@ import type { Oil } from '../../physics/oil/oil';
 import { bindState } from './bindState';
 import { evaluateElements } from './evaluate';
 import { LineTable } from './evaluateLines';
-import { Law } from '../compile/law';
+import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import { NodeSystem } from './nodeSystem';
 import type { OperatingState, TemperatureField } from './state';
@@ -234,7 +234,7 @@ export class HydraulicSolver {
       if (network.law[e] !== Law.springValve) continue;
       const high = network.sense[e]! >= 0 ? network.sense[e]! : network.from[e]!;
       const sensed = at(high) - at(network.to[e]!);
-      const full = network.parameters[network.parameterStart[e]! + 1]!;
+      const full = network.parameters[network.parameterStart[e]! + AT.springValve.fullOpenPa]!;
       if (sensed * length > FIRST_STEP_OPENING * full) length = (FIRST_STEP_OPENING * full) / sensed;
     }
     return length;

@@ -1,6 +1,6 @@
-import { changePart } from '../../document/kinds/partFields';
+import { changePart } from '../../document/parts/partFields';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { partVolumeM3 } from '../../document/kinds/partVolume';
+import { partVolumeM3 } from '../../document/parts/partVolume';
 import { StudyBench } from '../studyBench';
 import { studyHere } from '../works';
 import { sweepToEnd } from '../../judgement/sweep/sweep';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { Part } from '../../document/kinds/parts';
-import { isReservoir } from '../../document/kinds/ports';
+import type { Part } from '../../document/parts/part';
+import { isReservoir } from '../../document/parts/ports';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
-import { partVolumeM3 } from '../../document/kinds/partVolume';
+import { partVolumeM3 } from '../../document/parts/partVolume';
 import type { Study, StudyKind } from '../study';
 import { StudyRefused } from '../study';
 import { consumerRangeSchema } from '../../judgement/sweep/sweep';

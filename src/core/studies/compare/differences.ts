@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { partFields, type PartField } from '../../document/kinds/partFields';
-import type { Part } from '../../document/kinds/parts';
+import { partFields, type PartField } from '../../document/parts/partFields';
+import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 
 const value = z.union([z.number(), z.string(), z.boolean()]).nullable();

@@ -183,8 +183,9 @@ describe('The envelope', () => {
   it('says of each consumer what it is at its own worst place within reach, as solving there says', () => {
     for (const { part, worst } of stock.consumers) {
       made.circuit.solver.reset();
-      const alone = solveState(made.circuit, made.circuit.stateAt(worst!.x, worst!.y))
-        .consumers.find((c) => c.part === part)!;
+      const alone = solveState(made.circuit, made.circuit.stateAt(worst!.x, worst!.y)).consumers.find(
+        (c) => c.part === part,
+      )!;
       expect([part, worst!.verdict]).toEqual([part, alone.verdict]);
       expect(isReachable(project.engine, project.range, { speedRevS: worst!.x, oilTemperatureK: worst!.y })).toBe(true);
     }

@@ -1,7 +1,7 @@
-import type { Part } from '../../document/kinds/parts';
-import { isReservoir } from '../../document/kinds/ports';
+import type { Part, PartKind, PartOf } from '../../document/parts/part';
+import { isReservoir } from '../../document/parts/ports';
 import type { Variant } from '../../document/project/project';
-import { stuckThermostat } from '../heat/heatStudies';
+import { stuckThermostat } from '../../heat/alteredParts';
 import { applyMove, type MoveDraft } from '../../document/moves';
 
 /** One thing that can go wrong, and the variant with it. */
@@ -46,90 +46,133 @@ export function singleFaults(variant: Variant): Fault[] {
   return variant.circuit.parts.flatMap(faultsOf);
 }
 
+/** A fault in a part: its key, how it is said, and the part with it or what it does to the variant. */
+interface PartFault {
+  readonly key: string;
+  readonly words: string;
+  readonly change: Part | ((variant: Variant) => Variant | undefined);
+}
+
+const blocked = (part: Part, words = 'blocked'): PartFault => ({
+  key: 'blocked',
+  words,
+  change: { ...part, blocked: true },
+});
+
 function faultsOf(part: Part): Fault[] {
-  const faults: Fault[] = [];
-  const add = (key: string, words: string, change: Part) =>
-    faults.push({
-      id: `${part.id}.${key}`,
-      part: part.id,
-      title: `${part.name} ${words}`,
-      apply: (v) => withPart(v, change),
-    });
   if (part.blocked === true) return [];
-  switch (part.kind) {
-    case 'pickup':
-      add('loaded', 'clogged', {
-        ...part,
-        screen: { ...part.screen, load: Math.max(NEGLECTED_LOAD, part.screen.load) },
-      });
-      break;
-    case 'pump': {
-      const { slip } = part;
-      const worn =
-        slip.kind === 'efficiency'
-          ? {
-              ...slip,
-              volumetricEfficiency: Math.max(LEAST_EFFICIENCY, 1 - WORN_SLIP * (1 - slip.volumetricEfficiency)),
-            }
-          : { ...slip, slipCoefficient: WORN_SLIP * slip.slipCoefficient };
-      add('worn', `worn, ${WORN_SLIP} times its slip`, { ...part, slip: worn });
-      break;
-    }
-    case 'relief': {
-      const { spring: _, ...bare } = part;
-      add('open', 'stuck open', { ...bare, ...STUCK_OPEN });
-      add('shut', 'stuck shut', { ...bare, ...STUCK_SHUT });
-      break;
-    }
-    case 'checkValve':
-      add('open', 'stuck open', { ...part, ...STUCK_OPEN });
-      add('shut', 'stuck shut', { ...part, ...STUCK_SHUT });
-      break;
-    case 'filter':
-      if (part.load < NEGLECTED_LOAD) add('loaded', 'loaded', { ...part, load: NEGLECTED_LOAD });
-      if (part.bypass) {
-        add('bypassOpen', 'bypass valve stuck open', { ...part, bypass: { ...part.bypass, ...STUCK_OPEN } });
-        add('bypassShut', 'bypass valve stuck shut', { ...part, bypass: { ...part.bypass, ...STUCK_SHUT } });
-      }
-      break;
-    case 'sideStream':
-      if (part.load < NEGLECTED_LOAD) add('loaded', 'loaded', { ...part, load: NEGLECTED_LOAD });
-      break;
-    case 'cooler':
-      add('blocked', 'core blocked', { ...part, blocked: true });
-      break;
-    case 'jets':
-      if (part.valve) add('open', 'valve stuck open', { ...part, valve: { ...part.valve, ...STUCK_OPEN } });
-      add('blocked', 'blocked', { ...part, blocked: true });
-      break;
-    case 'line':
-      add('blocked', 'blocked', { ...part, blocked: true });
-      if (part.form === 'hose' || part.form === 'hardLine')
-        faults.push({
-          id: `${part.id}.leak`,
-          part: part.id,
-          title: `${part.name} leaks, as by a hole of 1.5 mm`,
-          apply: (v) => leaking(v, part),
-        });
-      break;
-    case 'orifice':
-    case 'valve':
-      add('blocked', 'plugged', { ...part, blocked: true });
-      break;
-    case 'bearings':
-    case 'rods':
-      add('worn', `worn, ${WORN_CLEARANCE} times the clearance`, {
-        ...part,
-        clearanceRadialM: WORN_CLEARANCE * part.clearanceRadialM,
-      });
-      break;
-    default:
-      for (const stuck of ['open', 'shut'] as const) {
-        const change = stuckThermostat(part, stuck);
-        if (change !== part) add(`thermostat.${stuck}`, `thermostat stuck ${stuck}`, change);
-      }
-  }
-  return faults;
+  return (FAULTS[part.kind] as (part: Part) => readonly PartFault[])(part).map(({ key, words, change }) => ({
+    id: `${part.id}.${key}`,
+    part: part.id,
+    title: `${part.name} ${words}`,
+    apply: typeof change === 'function' ? change : (v) => withPart(v, change),
+  }));
+}
+
+/** Nothing that befalls it, or nothing that the network would show. */
+const none = (): readonly PartFault[] => [];
+
+/** What can befall each kind of part. */
+const FAULTS: { readonly [K in PartKind]: (part: PartOf<K>) => readonly PartFault[] } = {
+  sump: none,
+  tank: none,
+  pickup: (part) => [
+    {
+      key: 'loaded',
+      words: 'clogged',
+      change: { ...part, screen: { ...part.screen, load: Math.max(NEGLECTED_LOAD, part.screen.load) } },
+    },
+  ],
+  pump: wornPump,
+  relief({ spring: _, ...bare }) {
+    return stuckValve(bare);
+  },
+  checkValve: (part) => stuckValve(part),
+  filter: (part) => [
+    ...loaded(part),
+    ...(part.bypass
+      ? [
+          {
+            key: 'bypassOpen',
+            words: 'bypass valve stuck open',
+            change: { ...part, bypass: { ...part.bypass, ...STUCK_OPEN } },
+          },
+          {
+            key: 'bypassShut',
+            words: 'bypass valve stuck shut',
+            change: { ...part, bypass: { ...part.bypass, ...STUCK_SHUT } },
+          },
+        ]
+      : []),
+  ],
+  line: (part) => [
+    blocked(part),
+    ...(part.form === 'hose' || part.form === 'hardLine'
+      ? [{ key: 'leak', words: 'leaks, as by a hole of 1.5 mm', change: (v: Variant) => leaking(v, part) }]
+      : []),
+  ],
+  fitting: none,
+  orifice: (part) => [blocked(part, 'plugged')],
+  valve: (part) => [blocked(part, 'plugged')],
+  cooler: (part) => [blocked(part, 'core blocked')],
+  plate: stuckThermostats,
+  cover: none,
+  sideStream: loaded,
+  accumulator: none,
+  plug: none,
+  cross: none,
+  ownOil: none,
+  thermostat: stuckThermostats,
+  tee: none,
+  gauge: none,
+  bearings: wornBearings,
+  rods: wornBearings,
+  jets: (part) => [
+    ...(part.valve
+      ? [{ key: 'open', words: 'valve stuck open', change: { ...part, valve: { ...part.valve, ...STUCK_OPEN } } }]
+      : []),
+    blocked(part),
+  ],
+  consumer: none,
+  drain: none,
+  scavenge: none,
+};
+
+function stuckValve(part: PartOf<'relief' | 'checkValve'>): readonly PartFault[] {
+  return [
+    { key: 'open', words: 'stuck open', change: { ...part, ...STUCK_OPEN } },
+    { key: 'shut', words: 'stuck shut', change: { ...part, ...STUCK_SHUT } },
+  ];
+}
+
+function loaded(part: PartOf<'filter' | 'sideStream'>): readonly PartFault[] {
+  return part.load < NEGLECTED_LOAD
+    ? [{ key: 'loaded', words: 'loaded', change: { ...part, load: NEGLECTED_LOAD } }]
+    : [];
+}
+
+function wornPump(part: PartOf<'pump'>): readonly PartFault[] {
+  const { slip } = part;
+  const worn =
+    slip.kind === 'efficiency'
+      ? {
+          ...slip,
+          volumetricEfficiency: Math.max(LEAST_EFFICIENCY, 1 - WORN_SLIP * (1 - slip.volumetricEfficiency)),
+        }
+      : { ...slip, slipCoefficient: WORN_SLIP * slip.slipCoefficient };
+  return [{ key: 'worn', words: `worn, ${WORN_SLIP} times its slip`, change: { ...part, slip: worn } }];
+}
+
+function wornBearings(part: PartOf<'bearings' | 'rods'>): readonly PartFault[] {
+  const clearanceRadialM = WORN_CLEARANCE * part.clearanceRadialM;
+  return [{ key: 'worn', words: `worn, ${WORN_CLEARANCE} times the clearance`, change: { ...part, clearanceRadialM } }];
+}
+
+function stuckThermostats(part: Part): readonly PartFault[] {
+  return (['open', 'shut'] as const).flatMap((stuck) => {
+    const change = stuckThermostat(part, stuck);
+    return change === part ? [] : [{ key: `thermostat.${stuck}`, words: `thermostat stuck ${stuck}`, change }];
+  });
 }
 
 function withPart(variant: Variant, change: Part): Variant {

@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import type { Part } from '../../document/kinds/parts';
+import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { findBalance, isFound, type BalanceOutcome } from '../../heat/balance';
 import type { Conditions } from '../../heat/conditions';
 import { SHEDS_WATER_K } from '../../heat/heatResult';
+import { stuckThermostat, withoutCooling } from '../../heat/alteredParts';
 import { HeatSolver } from '../../heat/heatSolver';
 
 /** How a circuit is looked at: as it is, with its coolers idle, with its thermostats held open. */
@@ -39,34 +40,7 @@ export function optionSolver(circuit: CircuitSolver, option: StudyOption): HeatS
   return made.ok ? new HeatSolver(made.circuit) : undefined;
 }
 
-/** Too little to feel [W/K]. */
-const NO_COOLING_WK = 1e-6;
-
-/** A part with its cooling gone but its flow as before: a core whose fins are blocked. */
-export function withoutCooling(part: Part): Part {
-  return part.kind === 'cooler'
-    ? {
-        ...part,
-        cooling: {
-          kind: 'liquid',
-          conductanceWK: NO_COOLING_WK,
-          ratedOilFlowM3S: 5e-4,
-          oilSideShare: 0.5,
-          coolantFlowM3S: 5e-4,
-        },
-      }
-    : part;
-}
-
 const stuckOpen = (part: Part) => stuckThermostat(part, 'open');
-
-/** A part with its thermostat stuck. */
-export function stuckThermostat(part: Part, stuck: 'open' | 'shut'): Part {
-  if (part.kind === 'thermostat') return { ...part, stuck };
-  return part.kind === 'plate' && part.passage.kind === 'thermostat'
-    ? { ...part, passage: { ...part.passage, stuck } }
-    : part;
-}
 
 const answer = (outcome: BalanceOutcome) => (isFound(outcome.status) ? outcome.sumpK : null);
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { partSchema } from '../../document/kinds/parts';
+import { partSchema } from '../../document/parts/part';
 import { activeVariant, projectSchema, type Project } from '../../document/project/project';
 import { SHORT_TUBE_UP_TO } from '../../physics/laws/orifice';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { CATALOGUE } from '../../document/catalogue/catalogue';
+import { CATALOGUE } from '../../document/parts/catalogue';
 import { demoProject } from '../../verification/testing/demo';
 import { seededRandom } from '../../verification/testing/loopedNetwork';
 import { randomProject } from '../../verification/testing/randomCircuit';

@@ -1,4 +1,4 @@
-import { partFields } from '../../document/kinds/partFields';
+import { partFields } from '../../document/parts/partFields';
 import type { Project, Variant } from '../../document/project/project';
 import type { Quantity } from '../../foundations/units';
 import { usualTolerance, VISCOSITY_SHARE } from './usualTolerance';

@@ -1,4 +1,4 @@
-import type { Part } from '../../document/kinds/parts';
+import type { Part } from '../../document/parts/part';
 import type { Project } from '../../document/project/project';
 import { PartReviser } from '../../network/compile/revisePart';
 import { CircuitSolver } from '../../network/circuitSolver';

@@ -1,4 +1,4 @@
-import type { Part } from '../../document/kinds/parts';
+import type { Part, PartKind, PartOf } from '../../document/parts/part';
 
 const MM = 1e-3;
 const UM = 1e-6;
@@ -38,12 +38,46 @@ const DRILLED_SMALL: Usual = { si: 0.02 * MM };
 const DRILLED: Usual = { si: 0.1 * MM };
 const MOULDED: Usual = { si: 0.3 * MM };
 
-function boreTolerance(part: Part, path: readonly (string | number)[]): Usual | undefined {
-  const holder = path[0];
-  if (part.kind === 'orifice' || holder === 'nozzle' || holder === 'metering') return DRILLED_SMALL;
-  if (part.kind === 'line') return part.form === 'hose' ? MOULDED : DRILLED;
-  return DRILLED;
-}
+/** How a kind's bores and lengths are made; null for kinds whose figures are of the returns, of reservoirs or of no oil at all. */
+type Make<P> = null | {
+  bore(part: P): Usual;
+  /** Holders whose length counts for the flow; of the others it hardly matters (an orifice) or it shears oil (a journal). */
+  readonly lengthOf?: readonly string[];
+};
+
+const drilled = { bore: () => DRILLED };
+const drilledSmall = { bore: () => DRILLED_SMALL };
+
+const MAKES: { readonly [K in PartKind]: Make<PartOf<K>> } = {
+  sump: null,
+  tank: null,
+  pickup: { ...drilled, lengthOf: ['tube'] },
+  pump: drilled,
+  relief: drilled,
+  checkValve: drilled,
+  filter: drilled,
+  line: { bore: ({ form }) => (form === 'hose' ? MOULDED : DRILLED), lengthOf: ['lengthM'] },
+  fitting: drilled,
+  orifice: drilledSmall,
+  valve: drilled,
+  cooler: drilled,
+  plate: drilled,
+  cover: drilled,
+  sideStream: drilledSmall,
+  accumulator: null,
+  plug: null,
+  cross: drilled,
+  ownOil: null,
+  thermostat: drilled,
+  tee: drilled,
+  gauge: null,
+  bearings: drilled,
+  rods: drilled,
+  jets: drilledSmall,
+  consumer: drilled,
+  drain: null,
+  scavenge: null,
+};
 
 /** Figures of these holders do not change what a circuit carries: what must be seen is a wish, not a dimension. */
 const NO_DIMENSION = new Set([
@@ -59,23 +93,16 @@ const NO_DIMENSION = new Set([
   'drilling',
 ]);
 
-/** Kinds whose figures are of the returns, not of the pressure network, or of reservoirs. */
-const APART = new Set<Part['kind']>(['sump', 'tank', 'drain', 'scavenge', 'gauge', 'plug', 'accumulator', 'ownOil']);
-
 /** The usual tolerance of one figure of a part [SI]; undefined where it has none or does not matter to flow and pressure. @param si the figure */
 export function usualTolerance(part: Part, path: readonly (string | number)[], si: number): number | undefined {
-  if (APART.has(part.kind) || NO_DIMENSION.has(String(path[0]))) return undefined;
+  const make = MAKES[part.kind] as Make<Part>;
+  const holder = String(path[0]);
+  if (!make || NO_DIMENSION.has(holder)) return undefined;
   const key = String(path[path.length - 1]);
-  const usual =
-    key === 'boreM'
-      ? boreTolerance(part, path)
-      : key === 'ratio' && path[0] !== 'eccentricity'
-        ? undefined
-        : BY_KEY[key];
-  if (!usual) return undefined;
-  // An orifice's length hardly matters; a journal's shears oil.
-  if (key === 'lengthM' && part.kind !== 'line' && path[0] !== 'tube') return undefined;
-  return usual.si ?? usual.share! * Math.abs(si);
+  if (key === 'ratio' && holder !== 'eccentricity') return undefined;
+  if (key === 'lengthM' && !make.lengthOf?.includes(holder)) return undefined;
+  const usual = key === 'boreM' ? make.bore(part) : BY_KEY[key];
+  return usual && (usual.si ?? usual.share! * Math.abs(si));
 }
 
 /** Least share of a figure that it can be: nothing that is made comes out at a twentieth of its size. */

@@ -1,4 +1,4 @@
-import { isConsumer } from '../../document/kinds/ports';
+import { isConsumer } from '../../document/parts/ports';
 import { SHORT_TUBE_UP_TO } from '../../physics/laws/orifice';
 import { studyHere } from '../works';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';

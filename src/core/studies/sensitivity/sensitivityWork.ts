@@ -1,4 +1,4 @@
-import { isConsumer } from '../../document/kinds/ports';
+import { isConsumer } from '../../document/parts/ports';
 import { inputsOf, stateInputs } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
 import { StudyRefused } from '../study';

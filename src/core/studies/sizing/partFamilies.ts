@@ -1,6 +1,7 @@
-import type { Part, PartOf } from '../../document/kinds/parts';
-import { DEFAULT_LIQUID_COOLING, estimateAirCooling } from '../../heat/coolers';
+import type { Part, PartOf } from '../../document/parts/part';
+import { estimateAirCooling } from '../../heat/coolers';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
+import { DEFAULT_LIQUID_COOLING } from '../../document/parts/cooling';
 
 /** Sizes of a part that differ in one figure: the rows of a core of one width, the plates of a cooler, the temperature that an element opens at. */
 export interface PartFamily {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Part } from '../../document/kinds/parts';
+import type { Part } from '../../document/parts/part';
 import { activeVariant, type Project } from '../../document/project/project';
 import { partFamiliesOf, type PartFamily } from './partFamilies';
 import { StudyRefused, type Study, type StudyKind } from '../study';

@@ -1,9 +1,9 @@
-import { partSchema, type Part } from '../../document/kinds/parts';
+import { partSchema, type Part } from '../../document/parts/part';
 import type { Project } from '../../document/project/project';
 import { designDrives } from '../../judgement/designDrives';
 import { solveBalanced } from '../../judgement/solveBalanced';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { catalogueEntry } from '../../document/catalogue/catalogue';
+import { catalogueEntry } from '../../document/parts/catalogue';
 import { partFamiliesOf, saySize } from './partFamilies';
 import { StudyBench } from '../studyBench';
 import { studyHere } from '../works';

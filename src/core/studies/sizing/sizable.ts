@@ -1,5 +1,5 @@
-import { changePart, partFields } from '../../document/kinds/partFields';
-import type { Part } from '../../document/kinds/parts';
+import { changePart, partFields } from '../../document/parts/partFields';
+import type { Part } from '../../document/parts/part';
 import type { Variant } from '../../document/project/project';
 import { StudyRefused } from '../study';
 import { DASH_BORES_M, NUMBER_DRILLS, numberDrillM } from '../../foundations/units/boreSizes';

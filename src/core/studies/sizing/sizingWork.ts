@@ -1,4 +1,4 @@
-import type { Part } from '../../document/kinds/parts';
+import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';

@@ -65,7 +65,7 @@ export function buildNetwork(looped: LoopedNetwork): Network {
       law: 'line',
       from: nodes[pipe.from]!,
       to: nodes[pipe.to]!,
-      parameters: [pipe.boreM, pipe.lengthM, pipe.roughnessM / pipe.boreM, 0, 0, 0, 0],
+      parameters: lineParameters({ ...pipe, losses: [] }),
     }),
   );
   return builder.build();

@@ -1,6 +1,12 @@
 import fc from 'fast-check';
-import { partSchema, type Part } from '../../document/kinds/parts';
-import { PROJECT_FORMAT, PROJECT_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
+import { partSchema, type Part } from '../../document/parts/part';
+import {
+  PROJECT_FORMAT,
+  PROJECT_VERSION,
+  projectSchema,
+  type Joint,
+  type Project,
+} from '../../document/project/project';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { seededRandom } from './loopedNetwork';
 

@@ -1,4 +1,4 @@
-import { isReturn } from '../../../document/kinds/ports';
+import { isReturn } from '../../../document/parts/ports';
 import { DASH_BORES_M } from '../../../foundations/units/boreSizes';
 import { fig, rule, type Found } from '../rule';
 import { feedBranch } from './places';

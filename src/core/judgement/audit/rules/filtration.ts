@@ -1,6 +1,6 @@
-import type { Part, PartOf } from '../../../document/kinds/parts';
-import { isConsumer } from '../../../document/kinds/ports';
-import { catalogueEntry } from '../../../document/catalogue/catalogue';
+import type { Part, PartOf } from '../../../document/parts/part';
+import { isConsumer } from '../../../document/parts/ports';
+import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import type { Sweep } from '../../sweep/sweep';
 import type { AuditContext } from '../context';

@@ -1,8 +1,8 @@
-import type { Part } from '../../../document/kinds/parts';
+import type { Part } from '../../../document/parts/part';
 import { isFound } from '../../../heat/balance';
 import { brakePowerW } from '../../../heat/conditions';
 import { SHEDS_WATER_K } from '../../../heat/heatResult';
-import { stuckThermostat, withoutCooling } from '../../../studies/heat/heatStudies';
+import { stuckThermostat, withoutCooling } from '../../../heat/alteredParts';
 import type { AuditContext } from '../context';
 import { fig, rule, type Found } from '../rule';
 

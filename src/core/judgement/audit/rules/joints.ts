@@ -1,7 +1,7 @@
-import type { Connection } from '../../../document/kinds/partBase';
-import { isReservoir, PORTS } from '../../../document/kinds/ports';
-import type { Part } from '../../../document/kinds/parts';
-import { JOINTS, jointOf, threadLabel } from '../../../document/catalogue/threads';
+import type { Connection } from '../../../document/parts/partBase';
+import { isReservoir, PORTS } from '../../../document/parts/ports';
+import type { Part } from '../../../document/parts/part';
+import { JOINTS, jointOf, threadLabel } from '../../../document/parts/threads';
 import { tracePath } from '../../../network/describe/tracePath';
 import { fig, rule, type Found } from '../rule';
 import { isPlumbed } from './places';

@@ -1,5 +1,5 @@
-import { PORTS } from '../../../document/kinds/ports';
-import { catalogueEntry } from '../../../document/catalogue/catalogue';
+import { PORTS } from '../../../document/parts/ports';
+import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import { rule, type Found } from '../rule';
 import type { AuditContext } from '../context';

@@ -1,5 +1,5 @@
-import type { Part } from '../../../document/kinds/parts';
-import { PORTS } from '../../../document/kinds/ports';
+import type { Part } from '../../../document/parts/part';
+import { PORTS } from '../../../document/parts/ports';
 import { branchOf } from '../../../document/moves/branch';
 import type { Move } from '../../../document/moves/move';
 import type { AuditContext } from '../context';

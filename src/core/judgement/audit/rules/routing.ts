@@ -1,4 +1,4 @@
-import { partVolumeM3 } from '../../../document/kinds/partVolume';
+import { partVolumeM3 } from '../../../document/parts/partVolume';
 import { fig, rule, type Found } from '../rule';
 
 /** Hoses bend no tighter than they may. */

@@ -1,5 +1,5 @@
 import { numberDrillM } from '../../../foundations/units/boreSizes';
-import { catalogueEntry } from '../../../document/catalogue/catalogue';
+import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft, Move } from '../../../document/moves/move';
 import { formatQuantity } from '../../../foundations/units';
 import type { AuditContext } from '../context';

@@ -1,4 +1,4 @@
-import { catalogueEntry } from '../../../document/catalogue/catalogue';
+import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import { fig, rule, type Found } from '../rule';
 import { feedBranch, isPlumbed } from './places';

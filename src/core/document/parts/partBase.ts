@@ -1,20 +1,16 @@
 import { z } from 'zod';
-import { THREAD_IDS } from '../catalogue/threads';
-import { nonNegative, positive, signed } from '../project/field';
+import { THREAD_IDS } from './threads';
+import { nonNegative, positive, signed } from './field';
 
 const BAR = 1e5;
 
 /** A part's own name inside a file; ports are written `part.port`. */
-export const partIdSchema = z
-  .string()
-  .regex(/^[A-Za-z][A-Za-z0-9_-]{0,39}$/, {
-    error: 'an id starts with a letter and has letters, digits, _ or -, 40 at most',
-  });
-export const portRefSchema = z
-  .string()
-  .regex(/^[A-Za-z][A-Za-z0-9_-]{0,39}\.[A-Za-z][A-Za-z0-9]*$/, {
-    error: 'a port is written part.port, for instance pump.out',
-  });
+export const partIdSchema = z.string().regex(/^[A-Za-z][A-Za-z0-9_-]{0,39}$/, {
+  error: 'an id starts with a letter and has letters, digits, _ or -, 40 at most',
+});
+export const portRefSchema = z.string().regex(/^[A-Za-z][A-Za-z0-9_-]{0,39}\.[A-Za-z][A-Za-z0-9]*$/, {
+  error: 'a port is written part.port, for instance pump.out',
+});
 
 /** Thread and joint at one port. */
 export const connectionSchema = z.strictObject({

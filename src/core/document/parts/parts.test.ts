@@ -1,5 +1,5 @@
 import { changePart } from './partFields';
-import { partSchema, type Part } from './parts';
+import { partSchema, type Part } from './part';
 import { PORTS, waysThrough } from './ports';
 import { readProjectText } from '../project/readProject';
 import { scavengeCapacityM3S } from '../../judgement/drains/judgeDrain';
@@ -8,11 +8,16 @@ import { shimmed } from '../../network/compile/expandPart';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { parseQuantity } from '../../foundations/units';
 import { DASH_BORES_M, numberDrillM } from '../../foundations/units/boreSizes';
-import { CATALOGUE, catalogueEntry, entryFor } from '../catalogue/catalogue';
+import { CATALOGUE, catalogueEntry, entryFor } from './catalogue';
 import { partVolumeM3 } from './partVolume';
-import { fitRating } from '../catalogue/ratingFit';
-import { JOINTS, jointOf, threadLabel, THREAD_IDS } from '../catalogue/threads';
-import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
+import { fitRating } from './ratingFit';
+import { JOINTS, jointOf, threadLabel, THREAD_IDS } from './threads';
+import {
+  BENCH_DENSITY_KG_M3,
+  BENCH_HIGH_PA,
+  BENCH_VISCOSITY_PA_S,
+  betweenTanks,
+} from '../../verification/testing/bench';
 import { solveState } from '../../judgement/judgeState';
 
 /** Parts between two tanks 3 bar apart. */

@@ -1,4 +1,4 @@
-import type { FITTING_NAMES } from '../kinds/shapes';
+import type { FITTING_NAMES } from './shapes';
 
 export type FittingName = (typeof FITTING_NAMES)[number];
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { between, count, nonNegative, positive, share, signed } from '../project/field';
+import { between, count, nonNegative, positive, share, signed } from './field';
 
 /** Parameters of the laws, shared by the parts that follow them. Field names carry their SI unit. */
 
@@ -248,3 +248,32 @@ export const lineHeatSchema = z.strictObject({
     description: '100 W/m unshielded nearby; a sleeve halves both.',
   }).default(0),
 });
+
+/** A sump or a tank. */
+export const reservoirShape = {
+  levelM: signed('length', 'Oil level, above the crank', { typical: [-0.5, 0.5] }),
+  pressurePa: signed('pressure', 'Gas pressure above the oil', { typical: [-0.3 * BAR, 0.2 * BAR] }).default(0),
+  volumeM3: positive('volume', 'Oil', { typical: [2e-3, 20e-3] }).optional(),
+};
+
+/** An opening that is set by turns. */
+export const regulatingShape = {
+  fullAreaM2: positive('area', 'Area wide open', { typical: [1 * MM2, 60 * MM2] }),
+  turnsToFull: positive('turns', 'Turns to wide open', { typical: [0.5, 6] }),
+  turns: nonNegative('turns', 'Turns open', { typical: [0, 6] }),
+  dischargeCoefficient: between(0.05, 1, 'ratio', 'Discharge coefficient', { typical: [0.55, 0.8] }).default(0.65),
+  closedLeakM3SPa: positive('leak', 'Leak when shut', { typical: [1e-14, 1e-12] }).default(1e-13),
+};
+
+/** A wax thermostat. */
+export const thermostatShape = {
+  opensK: positive('temperature', 'Starts to open', { typical: [348, 368] }),
+  fullK: positive('temperature', 'Fully open', { typical: [356, 383] }),
+  areaM2: positive('area', 'Area', { typical: [70 * MM2, 150 * MM2] }),
+  dischargeCoefficient: between(0.05, 1, 'ratio', 'Discharge coefficient', { typical: [0.55, 0.8] }).default(0.65),
+  coolerLeakShare: between(0, 0.5, 'ratio', 'Cooler path open when cold', { typical: [0.01, 0.1] }).default(0.03),
+  bypassLeastShare: between(0, 0.5, 'ratio', 'Bypass path open when hot', { typical: [0, 0.1] }).default(0.02),
+  closedLeakM3SPa: positive('leak', 'Leak when shut', { typical: [1e-14, 1e-12] }).default(1e-13),
+  hysteresisK: nonNegative('temperatureDifference', 'Closes later by', { typical: [2, 6] }).default(3),
+  stuck: z.enum(['no', 'open', 'shut']).default('no').meta({ title: 'Stuck' }),
+};

@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { entryOf, springValve, filterRating } from '../parts/catalogueEntry';
+import { between, count, positive } from '../parts/field';
+import { defineKind } from '../parts/kind';
+import { partBase } from '../parts/partBase';
+import { ratingShape, springValveSchema } from '../parts/shapes';
+
+const BAR = 1e5;
+
+const schema = z.strictObject({
+  ...partBase,
+  kind: z.literal('filter'),
+  ...ratingShape,
+  load: between(1, 100, 'ratio', 'Loading', {
+    typical: [1, 12],
+    description: '1 new, 3 at the usual change, 12 neglected.',
+  }).default(1),
+  mounting: z.enum(['block', 'remote', 'inline']).default('block').meta({ title: 'Mounted' }),
+  count: count('Elements side by side').default(1),
+  collapsePa: positive('pressure', 'Collapse differential', {
+    typical: [5 * BAR, 20 * BAR],
+    description: 'From the element’s data sheet. Empty: not judged.',
+  }).optional(),
+  bypass: springValveSchema.nullable().meta({ title: 'Bypass valve' }),
+});
+
+const entry = entryOf<typeof schema>();
+/** A full-flow filter with or without a bypass valve. */
+export const filter = defineKind({
+  schema,
+  ports: ['in', 'out'],
+  place: 'inLine',
+  symbol: (part) => (part.bypass ? 'filterWithBypass' : 'filter'),
+  cleans: true,
+  catalogue: [
+    entry(
+      'spinOn',
+      'spin-on filter with bypass valve',
+      'Filters',
+      {
+        kind: 'filter',
+        name: 'Filter',
+        ...filterRating(0.15, 30, 0.6),
+        collapsePa: 10 * BAR,
+        bypass: springValve(1, 1.7, 80),
+      },
+      'Bypass setting is printed on many cans. Pressure drop from its data sheet at 24 mm²/s.',
+      { oilVolumeM3: 0.5e-3, threads: { in: 'spinOn3_4', out: 'spinOn3_4' } },
+    ),
+    entry(
+      'filterNoBypass',
+      'filter head without bypass valve',
+      'Filters',
+      { kind: 'filter', name: 'Filter', ...filterRating(0.15, 30, 0.6), collapsePa: 10 * BAR, bypass: null },
+      'Look into the head: a spring and disc beside the centre thread is a bypass valve.',
+      { oilVolumeM3: 0.5e-3, threads: { in: 'flare10', out: 'flare10' } },
+    ),
+    entry(
+      'remoteHead',
+      'remote filter head with bypass valve',
+      'Filters',
+      {
+        kind: 'filter',
+        name: 'Remote filter',
+        ...filterRating(0.15, 30, 0.6),
+        mounting: 'remote',
+        collapsePa: 10 * BAR,
+        place: { mount: 'frame' },
+        bypass: springValve(1, 1.7, 80),
+      },
+      'Ports: mark in and out before the hoses are made. Outside to centre.',
+      { oilVolumeM3: 0.6e-3, threads: { in: 'flare10', out: 'flare10' } },
+    ),
+    entry(
+      'meshFilter',
+      'mesh filter, in line',
+      'Filters',
+      { kind: 'filter', name: 'Mesh filter', ...filterRating(0.06, 30, 0.4), mounting: 'inline', bypass: null },
+      'Open area and rating from its data sheet.',
+      { oilVolumeM3: 0.2e-3, threads: { in: 'flare10', out: 'flare10' } },
+    ),
+  ],
+});

@@ -1,0 +1,113 @@
+import { z } from 'zod';
+import { entryOf, ends, HOOPER } from '../parts/catalogueEntry';
+import { positive } from '../parts/field';
+import { defineKind } from '../parts/kind';
+import { HOSE_CONDUCTANCE_WMK } from '../parts/lineHeat';
+import { partBase } from '../parts/partBase';
+import { roundVolumeM3 } from '../parts/passage';
+import { lineHeatSchema, passageShape } from '../parts/shapes';
+import type { ThreadId } from '../parts/threads';
+
+const MM = 1e-3;
+const UM = 1e-6;
+
+const schema = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('line'),
+    form: z.enum(['hose', 'hardLine', 'drilling', 'gallery']).meta({ title: 'Form' }),
+    dash: z.int().min(2).max(32).optional().meta({ title: 'Dash size', quantity: 'ratio' }),
+    ...passageShape,
+    tightestBendM: positive('length', 'Tightest bend, radius', { typical: [0.02, 0.5] }).optional(),
+    leastBendM: positive('length', 'Least bend radius allowed', {
+      typical: [0.03, 0.3],
+      description: 'From the hose’s data sheet.',
+    }).optional(),
+    heat: lineHeatSchema.optional(),
+    flushed: z.boolean().optional().meta({ title: 'Flushed after it was made' }),
+  })
+  .refine((v) => v.lengthM > 0 || v.losses.length > 0, {
+    error: 'a line without length needs at least one loss',
+    path: ['lengthM'],
+  });
+
+const entry = entryOf<typeof schema>();
+const hose = (
+  id: string,
+  label: string,
+  name: string,
+  dash: number,
+  boreMm: number,
+  lengthM: number,
+  threads: ThreadId,
+  form: 'hose' | 'hardLine' = 'hose',
+) =>
+  entry(
+    id,
+    label,
+    'Lines and fittings',
+    {
+      kind: 'line',
+      name,
+      form,
+      dash,
+      boreM: boreMm * MM,
+      lengthM,
+      leastBendM: dash * 0.0125,
+      losses: ends('hoseEndStraight', 'hoseEnd90'),
+    },
+    'Inside diameter with a drill shank; length along the centre line with a cord laid where the hose will lie.',
+    { source: HOOPER, threads: { in: threads, out: threads } },
+  );
+
+/** A hose, hard line, drilling or gallery. */
+export const line = defineKind({
+  schema,
+  ports: ['in', 'out'],
+  place: 'inLine',
+  isPipe: true,
+  symbol: () => 'none',
+  passage: (part) => part,
+  volumeM3: (part) => roundVolumeM3(part.boreM, part.lengthM),
+  extras: {
+    heat: {
+      label: 'Say what heat it exchanges',
+      seed: ({ dash }) => ({
+        airConductanceWMK: (dash === undefined ? undefined : HOSE_CONDUCTANCE_WMK[dash]) ?? 1.1,
+        radiantWM: 0,
+      }),
+    },
+  },
+  catalogue: [
+    hose('hose4', 'hose, dash 4', 'Hose', 4, 5, 0.5, 'flare4'),
+    hose('hose6', 'hose, dash 6', 'Hose', 6, 8.7, 0.8, 'flare6'),
+    hose('hose8', 'hose, dash 8', 'Hose', 8, 11.1, 1, 'flare8'),
+    hose('hose10', 'hose, dash 10', 'Hose', 10, 14.2, 1.2, 'flare10'),
+    hose('hose12', 'hose, dash 12', 'Hose', 12, 17.5, 1.2, 'flare12'),
+    hose('hose16', 'hose, dash 16', 'Hose', 16, 22.2, 1, 'flare16'),
+    hose('hardLine6', 'hard line, dash 6', 'Hard line', 6, 7.7, 0.6, 'flare6', 'hardLine'),
+    hose('hardLine10', 'hard line, dash 10', 'Hard line', 10, 13.4, 1, 'flare10', 'hardLine'),
+    entry(
+      'gallery',
+      'gallery',
+      'Lines and fittings',
+      { kind: 'line', form: 'gallery', name: 'Gallery', boreM: 12 * MM, lengthM: 0.46, roughnessM: 10 * UM },
+      'Drill that just enters; length of the block.',
+    ),
+    entry(
+      'drilling',
+      'drilled passage',
+      'Lines and fittings',
+      {
+        kind: 'line',
+        form: 'drilling',
+        name: 'Passage',
+        boreM: 8 * MM,
+        lengthM: 0.2,
+        roughnessM: 10 * UM,
+        losses: ends('drilledCorner'),
+      },
+      'Drill that just enters; count the corners.',
+    ),
+  ],
+});

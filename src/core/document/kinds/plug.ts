@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { entryOf } from '../parts/catalogueEntry';
+import { defineKind } from '../parts/kind';
+import { partBase } from '../parts/partBase';
+
+const schema = z.strictObject({
+  ...partBase,
+  kind: z.literal('plug'),
+  duty: z.enum(['samplePort', 'magneticPlug', 'plug']).meta({ title: 'What it is' }),
+});
+
+const entry = entryOf<typeof schema>();
+/** A port that is closed: sample port, magnetic plug. */
+export const plug = defineKind({
+  schema,
+  ports: ['in'],
+  place: 'deadEnd',
+  symbol: (part) => part.duty,
+  ways: () => [],
+  catalogue: [
+    entry(
+      'samplePort',
+      'sample port',
+      'Gauges and small parts',
+      { kind: 'plug', duty: 'samplePort', name: 'Sample port' },
+      'Before the filter for wear, behind it for what gets through.',
+      { threads: { in: 'taper1_8' } },
+    ),
+    entry(
+      'magneticPlug',
+      'magnetic plug',
+      'Gauges and small parts',
+      { kind: 'plug', duty: 'magneticPlug', name: 'Magnetic plug' },
+      'Wipe it at each service and keep what it holds.',
+      { threads: { in: 'washerM14x1_5' } },
+    ),
+  ],
+});

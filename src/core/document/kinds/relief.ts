@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { entryOf, springValve } from '../parts/catalogueEntry';
+import { positive, signed } from '../parts/field';
+import { defineKind } from '../parts/kind';
+import { partBase, portRefSchema } from '../parts/partBase';
+import { FULL_ABOVE_CRACK, opensAboveCrack, springValveShape } from '../parts/shapes';
+
+const MM = 1e-3;
+
+/** A spring that was shimmed: the crack pressure stated is the one without the shim. */
+const springSchema = z.strictObject({
+  rateNM: positive('springRate', 'Spring rate', { typical: [2e3, 50e3] }),
+  seatBoreM: positive('bore', 'Seat', { typical: [6 * MM, 20 * MM] }),
+  shimM: signed('bore', 'Shim', { typical: [0, 3 * MM] }),
+});
+
+const schema = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('relief'),
+    ...springValveShape,
+    spring: springSchema.optional(),
+    sense: portRefSchema.optional().meta({ title: 'Senses at' }),
+  })
+  .refine(opensAboveCrack, FULL_ABOVE_CRACK);
+
+const entry = entryOf<typeof schema>();
+/** The valve that lets go what the pump brings too much. */
+export const relief = defineKind({
+  schema,
+  ports: ['in', 'out'],
+  place: 'relief',
+  symbol: () => 'springValve',
+  senses: (part) => (part.sense ? { field: 'sense', ref: part.sense } : undefined),
+  extras: { spring: { label: 'Shim its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12 * MM, shimM: 0 }) } },
+  catalogue: [
+    entry(
+      'relief',
+      'relief valve',
+      'Pump and suction',
+      { kind: 'relief', name: 'Relief', ...springValve(4.8, 6, 45) },
+      'Crack pressure: cold engine held at 3000 rpm, gauge at the pump. Spring: force at installed length over the seat’s area.',
+      { oilVolumeM3: 5e-6 },
+    ),
+    entry(
+      'shimmedRelief',
+      'relief valve with a shimmed spring',
+      'Pump and suction',
+      {
+        kind: 'relief',
+        name: 'Shimmed relief',
+        ...springValve(4.8, 6, 45),
+        spring: { rateNM: 12e3, seatBoreM: 12 * MM, shimM: 1 * MM },
+      },
+      'Spring rate: weigh it at two lengths. Seat: vernier.',
+      { oilVolumeM3: 5e-6 },
+    ),
+  ],
+});

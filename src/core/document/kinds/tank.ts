@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { defineKind } from '../parts/kind';
+import { partBase } from '../parts/partBase';
+import { reservoirShape } from '../parts/shapes';
+
+const schema = z.strictObject({ ...partBase, kind: z.literal('tank'), ...reservoirShape });
+
+/** A dry-sump tank. */
+export const tank = defineKind({
+  schema,
+  ports: ['suction', 'return'],
+  place: 'reservoir',
+  symbol: () => 'none',
+  ways: () => [],
+  volumeM3: (part) => part.volumeM3 ?? 0,
+  catalogue: [],
+});

@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { entryOf, HOOPER } from '../parts/catalogueEntry';
+import { defineKind } from '../parts/kind';
+import { partBase } from '../parts/partBase';
+import { lossSchema, passageShape } from '../parts/shapes';
+
+const MM = 1e-3;
+
+const schema = z.strictObject({
+  ...partBase,
+  kind: z.literal('tee'),
+  boreM: passageShape.boreM,
+  run: lossSchema,
+  branch: lossSchema,
+});
+
+const entry = entryOf<typeof schema>();
+/** A fitting with one inlet and two outlets. */
+export const tee = defineKind({
+  schema,
+  ports: ['in', 'run', 'branch'],
+  place: 'inLine',
+  symbol: () => 'tee',
+  branches: true,
+  passage: (part, role) => ({
+    boreM: part.boreM,
+    lengthM: 0,
+    roughnessM: 0,
+    losses: [role === 'run' ? part.run : part.branch],
+  }),
+  catalogue: [
+    entry(
+      'tee',
+      'tee',
+      'Lines and fittings',
+      {
+        kind: 'tee',
+        name: 'Tee',
+        boreM: 8.7 * MM,
+        run: { kind: 'catalogue', fitting: 'teeRun' },
+        branch: { kind: 'catalogue', fitting: 'teeBranch' },
+      },
+      'Bore through the run.',
+      { source: HOOPER, oilVolumeM3: 5e-6, threads: { in: 'flare6', run: 'flare6', branch: 'flare6' } },
+    ),
+  ],
+});

@@ -1,0 +1,89 @@
+import type { z } from 'zod';
+import type { CatalogueEntry, DraftOf } from './catalogueEntry';
+import type { Passage } from './passage';
+import type { SymbolKey } from './symbol';
+import type { Thermostat } from './thermostat';
+
+/** Where a part stands in a circuit, which decides what can be done with it and what is asked of it. */
+export const PLACES = [
+  /** Holds oil and its own pressure. */
+  'reservoir',
+  /** Between the reservoir and the pump. */
+  'suction',
+  'pump',
+  /** Oil goes through it and on: it can be put into a line. */
+  'inLine',
+  /** Lets go what is too much; its outlet returns. */
+  'relief',
+  /** Taps oil, cleans it and returns it. */
+  'sideStream',
+  /** Is supplied: it ends in a tide post. */
+  'consumer',
+  /** Carries what falls, outside the pressure network: partly full, or full of foam. */
+  'return',
+  /** Ends a line and takes no flow. */
+  'deadEnd',
+  /** Has no part in the circuit's oil. */
+  'apart',
+] as const;
+export type Place = (typeof PLACES)[number];
+
+/** A way that oil can take through a part, from an inlet to an outlet. */
+export type Way = readonly [from: string, to: string];
+
+/** A group of fields that a part can be given. */
+export interface Extra<P> {
+  readonly label: string;
+  /** What it begins with. */
+  seed(part: P): unknown;
+}
+
+/**
+ * What the document layer knows of a kind of part. Layers above keep one table each for what they ask of every kind
+ * (expansion into laws, explanation, faults, tolerances); leaving a kind out of one of them does not compile.
+ */
+export interface KindTraits<P, L extends Place = Place> {
+  /** In order: where oil comes in first. */
+  readonly ports: readonly string[];
+  readonly place: L;
+  symbol(part: P): SymbolKey;
+  /** Ways through it in the direction that it is meant to go, shut valves counted; default: from the first port to each other. */
+  ways?(part: P): readonly Way[];
+  /** Ports that are one place inside it. */
+  readonly onePlace?: readonly Way[];
+  /** The round passage that its element of a role is. */
+  passage?(part: P, role: string): Passage | undefined;
+  /** Oil that it holds when full, from its sizes [m³]; default: as the catalogue has it. */
+  volumeM3?(part: P): number;
+  /** The port whose pressure lifts its valve or turns it down, with the field that says so. */
+  senses?(part: P): { readonly field: string; readonly ref: string } | undefined;
+  /** Set so that no oil passes. */
+  isShut?(part: P): boolean;
+  thermostat?(part: P): Thermostat | undefined;
+  /** The part with its thermostat's figures changed. */
+  withThermostat?(part: P, change: Partial<Thermostat>): P;
+  /** Oil behind it has passed media. */
+  readonly cleans?: true;
+  /** Has side ports that oil can go round by. */
+  readonly loops?: true;
+  /** One inlet and several outlets at one place. */
+  readonly branches?: true;
+  /** A mere piece of plumbing: it does nothing but lead oil on. */
+  readonly isPipe?: true;
+  /** May have wiring of its own. */
+  readonly wired?: true;
+  /** False for what needs no word about where it sits. */
+  readonly located?: false;
+  /** Groups of fields that only this kind can be given, by key. */
+  readonly extras?: Readonly<Record<string, Extra<P>>>;
+}
+
+/** A kind of part: how it stands in a file, what a user can fit of it, and its traits. */
+export interface KindModule<S extends z.ZodType, L extends Place> extends KindTraits<z.output<S>, L> {
+  readonly schema: S;
+  readonly catalogue: readonly CatalogueEntry<DraftOf<S>>[];
+}
+
+/** Declares a kind; the types of its functions follow from its schema. */
+export const defineKind = <S extends z.ZodType, const L extends Place>(kind: KindModule<S, L>): KindModule<S, L> =>
+  kind;

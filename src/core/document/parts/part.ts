@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { KINDS } from '../kinds';
+import type { DraftOf } from './catalogueEntry';
+import type { KindTraits, Place } from './kind';
+
+type Kinds = typeof KINDS;
+type AnyPartSchema = Kinds[keyof Kinds]['schema'];
+
+/** Every kind of part that a file may hold. */
+export const partSchema = z.discriminatedUnion(
+  'kind',
+  Object.values(KINDS).map((kind) => kind.schema) as unknown as [AnyPartSchema, ...AnyPartSchema[]],
+);
+
+export type Part = z.output<AnyPartSchema>;
+export type PartKind = keyof Kinds;
+export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
+/** A part as a file would hold it, without its id. */
+export type PartDraft = DraftOf<AnyPartSchema>;
+
+/** Kinds that stand at a place. */
+export type KindAt<L extends Place> = { [K in PartKind]: Kinds[K]['place'] extends L ? K : never }[PartKind];
+
+/** What the document knows of a part's kind. */
+export function kindOf(part: Pick<Part, 'kind'>): KindTraits<Part> {
+  return KINDS[part.kind] as unknown as KindTraits<Part>;
+}

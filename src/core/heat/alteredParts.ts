@@ -1,0 +1,26 @@
+import { kindOf, type Part } from '../document/parts/part';
+
+/** Too little to feel [W/K]. */
+const NO_COOLING_WK = 1e-6;
+
+/** A part with its cooling gone but its flow as before: a core whose fins are blocked. */
+export function withoutCooling(part: Part): Part {
+  return part.kind === 'cooler'
+    ? {
+        ...part,
+        cooling: {
+          kind: 'liquid',
+          conductanceWK: NO_COOLING_WK,
+          ratedOilFlowM3S: 5e-4,
+          oilSideShare: 0.5,
+          coolantFlowM3S: 5e-4,
+        },
+      }
+    : part;
+}
+
+/** A part with its thermostat stuck; the part itself where it has none. */
+export function stuckThermostat(part: Part, stuck: 'open' | 'shut'): Part {
+  const kind = kindOf(part);
+  return (kind.thermostat?.(part) && kind.withThermostat?.(part, { stuck })) ?? part;
+}
