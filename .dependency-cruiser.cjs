@@ -1,13 +1,48 @@
-/** Imports point one way: app → workers' client, storage → core; server and cli → core. Features never import each other. */
+/**
+ * Imports point one way. Inside the core each layer looks only at those before it in LAYERS; outside it:
+ * app → workers' client, storage → core; server and cli → core. Features never import each other.
+ */
+const LAYERS = ['foundations', 'physics', 'document', 'network', 'heat', 'judgement', 'studies'];
+
+/** Tests, benches and what only they use may look anywhere. */
+const APART = '(\\.test\\.tsx?$|\\.bench\\.ts$|/testing/|__mocks__/)';
+
+const layerRules = LAYERS.slice(0, -1).map((layer, i) => ({
+  name: `${layer}-looks-down-only`,
+  severity: 'error',
+  from: { path: `^src/core/${layer}/`, pathNot: APART },
+  to: { path: `^src/core/(${[...LAYERS.slice(i + 1), 'verification'].join('|')})/` },
+}));
+
 module.exports = {
   forbidden: [
+    ...layerRules,
+    {
+      name: 'core-is-layered',
+      comment: 'A folder of the core that is not in LAYERS has no rule: add it there.',
+      severity: 'error',
+      from: { path: `^src/core/(?!(${LAYERS.join('|')}|verification)/)`, pathNot: APART },
+      to: {},
+    },
+    {
+      name: 'studies-stand-apart',
+      comment: 'A study knows the job system, the inputs and itself; what two of them need stands below them.',
+      severity: 'error',
+      from: { path: '^src/core/studies/([^/]+)/', pathNot: APART },
+      to: { path: '^src/core/studies/([^/]+)/', pathNot: '^src/core/studies/($1|inputs|job)/' },
+    },
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^src/core', pathNot: '(\\.test\\.ts|\\.bench\\.ts|verification/testing)' },
+      from: { path: '^src/core', pathNot: APART },
       to: { pathNot: '^(src/core|node_modules/zod)' },
     },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, dependencyTypesNot: ['type-only'] },
+    },
     {
       name: 'workers-need-core-only',
       severity: 'error',
@@ -47,7 +82,7 @@ module.exports = {
     {
       name: 'tests-are-not-product',
       severity: 'error',
-      from: { pathNot: '(\\.test\\.tsx?|\\.bench\\.ts|testing/|__mocks__/|^e2e)' },
+      from: { pathNot: `(${APART}|^e2e)` },
       to: { path: '(\\.test\\.tsx?$|/testing/)' },
     },
     {
@@ -61,6 +96,9 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.app.json' },
     doNotFollow: { path: 'node_modules' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
   },
 };

@@ -22,7 +22,20 @@ export default tseslint.config(
   { ignores: ['dist', 'node_modules', 'test-results', 'playwright-report', '.dependency-cruiser.cjs'] },
   ...tseslint.configs.strict,
   {
+    files: ['src/**/*.{ts,tsx}', 'scripts/**/*.ts', 'e2e/**/*.ts'],
+    languageOptions: {
+      parserOptions: {
+        project: ['tsconfig.core.json', 'tsconfig.app.json', 'tsconfig.node.json'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+    },
+  },
+  {
+    rules: {
+      'max-lines-per-function': ['error', { max: 100, skipBlankLines: true, skipComments: true }],
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-confusing-void-expression': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
@@ -42,5 +55,10 @@ export default tseslint.config(
   {
     files: ['src/cli/**', 'src/server/**', 'scripts/**', '**/*.bench.ts', 'e2e/**', '**/*.test.ts', '**/*.test.tsx'],
     rules: { 'no-console': 'off', 'no-restricted-globals': 'off' },
+  },
+  {
+    // A suite's function is a list of cases, not a thing to read in one go.
+    files: ['e2e/**', '**/*.test.ts', '**/*.test.tsx'],
+    rules: { 'max-lines-per-function': 'off' },
   },
 );

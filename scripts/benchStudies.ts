@@ -5,7 +5,7 @@ import type { Project } from '../src/core/document/project/project';
 import { CircuitSolver } from '../src/core/network/circuitSolver';
 import { SPREAD_STUDY, type SpreadRequest } from '../src/core/studies/spread/spreadStudy';
 import { spreadWork } from '../src/core/studies/spread/spreadWork';
-import { StudyBench } from '../src/core/studies/studyBench';
+import { StudyBench } from '../src/core/studies/job/studyBench';
 import { studyHere } from '../src/core/studies/works';
 import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { sweepToEnd } from '../src/core/judgement/sweep/sweep';

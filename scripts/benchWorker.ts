@@ -1,7 +1,7 @@
 // A worker of the benchmark: does tasks of studies, as the page's workers do.
 import { parentPort } from 'node:worker_threads';
 import { readProject } from '../src/core/document/project/readProject';
-import { StudyBench } from '../src/core/studies/studyBench';
+import { StudyBench } from '../src/core/studies/job/studyBench';
 import { doTask } from '../src/core/studies/works';
 
 let bench: StudyBench | undefined;

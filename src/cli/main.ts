@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { StudyRefused } from '../core/studies/study';
+import { StudyRefused } from '../core/studies/job/study';
 import { audit } from './audit';
 import { balance, trace, warmup } from './heat';
 import { check } from './check';

@@ -7,8 +7,8 @@ import { balanceCurves, heatMap } from '../core/studies/heat/heatStudies';
 import { runTrace } from '../core/heat/trace';
 import { warmUp } from '../core/heat/transient';
 import { CircuitSolver } from '../core/network/circuitSolver';
-import { StudyRefused } from '../core/studies/study';
-import { StudyBench } from '../core/studies/studyBench';
+import { StudyRefused } from '../core/studies/job/study';
+import { StudyBench } from '../core/studies/job/studyBench';
 import { doTask } from '../core/studies/works';
 import { sweepCircuit } from '../core/judgement/sweep/sweep';
 import {

@@ -1,5 +1,5 @@
 import type { Project } from '../core/document/project/project';
-import { runStudy, startStudy, type StudyKind } from '../core/studies/study';
+import { runStudy, startStudy, type StudyKind } from '../core/studies/job/study';
 import { CircuitWorkerClient, Superseded } from './client';
 
 /** What a study says while it runs. */

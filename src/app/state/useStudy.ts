@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
 import type { Project } from '../../core/document/project/project';
-import { dependenciesOf, StudyRefused, type StudyKind } from '../../core/studies/study';
+import { dependenciesOf, StudyRefused, type StudyKind } from '../../core/studies/job/study';
 import { loadResult, saveResult } from '../../storage/database';
 import { CircuitRefused, Superseded } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Part } from '../../core/document/parts/part';
+import { kindOf, type Part } from '../../core/document/parts/part';
 import {
   activeVariant,
   type Project,
@@ -213,7 +213,7 @@ export const useWorkbench = create<Workbench>()((set, get) => {
       change(preview.name, () => made);
       // What came new is what the user wants to see next; of a chain, what is not a hose.
       const came = activeVariant(made).circuit.parts.filter((p) => preview.came.includes(p.id));
-      const fresh = came.findLast((p) => p.kind !== 'line' && p.kind !== 'drain') ?? came[0];
+      const fresh = came.findLast((p) => kindOf(p).symbol(p) !== 'none') ?? came[0];
       set({ moves: undefined, selected: fresh?.id ?? stillThere(made, get().selected) });
     },
 

@@ -1,4 +1,4 @@
-import { kindOf, type Part } from '../document/parts/part';
+import { withThermostat, type Part } from '../document/parts/part';
 
 /** Too little to feel [W/K]. */
 const NO_COOLING_WK = 1e-6;
@@ -21,6 +21,5 @@ export function withoutCooling(part: Part): Part {
 
 /** A part with its thermostat stuck; the part itself where it has none. */
 export function stuckThermostat(part: Part, stuck: 'open' | 'shut'): Part {
-  const kind = kindOf(part);
-  return (kind.thermostat?.(part) && kind.withThermostat?.(part, { stuck })) ?? part;
+  return withThermostat(part, { stuck });
 }

@@ -1,3 +1,4 @@
+import { thermostatOf } from '../document/parts/part';
 import { galleryPort } from '../document/plumbing/gaugePort';
 import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
@@ -77,12 +78,7 @@ export class WarmUp {
     this.thermostats = compiled.network.elementName.flatMap((_, element) => {
       if (compiled.network.law[element] !== Law.thermostatPath) return [];
       const part = byId.get(compiled.partOfElement[element]!);
-      const t =
-        part?.kind === 'thermostat'
-          ? part
-          : part?.kind === 'plate' && part.passage.kind === 'thermostat'
-            ? part.passage
-            : undefined;
+      const t = part && thermostatOf(part);
       return t ? [{ element, opensK: t.opensK, fullK: t.fullK, hysteresisK: t.hysteresisK }] : [];
     });
     const hoses = parts.reduce(

@@ -1,3 +1,4 @@
+import { isReservoir } from '../document/parts/ports';
 import { judgeState } from './judgeState';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { findBalances, isFound, type Balances } from '../heat/balance';
@@ -30,7 +31,7 @@ export function solveBalanced(
   const last = heat.pass(state, conditions, cold.sumpK);
   const described = judgeState(circuit, last.hydraulic, state, (node) => heat.nodeK(node));
   const limitHotK = project.range.hottestOilK;
-  const sump = variant.circuit.parts.find((p) => p.kind === 'sump' || p.kind === 'tank')?.name ?? '';
+  const sump = variant.circuit.parts.find(isReservoir)?.name ?? '';
   const balanced = isFound(cold.status);
   const notes: SolveResult['notes'] = [
     ...(cold.status === 'tooHot' || cold.sumpK > limitHotK

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
-import { shimmed } from './compile/expandPart';
+import { shimmed } from './compile/lawNumbers';
 import { CircuitSolver } from './circuitSolver';
 import { IMBALANCE_SHARE } from './solve/stopping';
 import { solveState } from '../judgement/judgeState';

@@ -1,3 +1,4 @@
+import { lineParameters } from './compile/lineParameters';
 import { Oil } from '../physics/oil/oil';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../verification/testing/generalEngine';
 import { buildNetwork, loopedGrid } from '../verification/testing/loopedNetwork';
@@ -19,7 +20,19 @@ const fluid = (viscosityM2S: number, densityKgM3: number) =>
     expansionPerK: 0,
   });
 const STATE = { speedRevS: 0, oilTemperatureK: 373.15, atmospherePa: 101325 };
-const pipe = (boreM: number, lengthM: number, roughnessM = 0) => [boreM, lengthM, roughnessM / boreM, 0, 0, 0, 0];
+const pipe = (boreM: number, lengthM: number, roughnessM = 0) =>
+  lineParameters({ boreM, lengthM, roughnessM, losses: [] });
+/** Always filled, unregulated. */
+const FIXED_PUMP = {
+  inletLimitAbsPa: 5e4,
+  inletDryAbsPa: 5e3,
+  targetPa: Infinity,
+  bandPa: 1,
+  leastShare: 1,
+  fillLossFromRevS: 0,
+  fillLossToRevS: 1,
+  fillLossShare: 0,
+};
 
 describe('A general hydraulic network engine agrees within 0.5 %', () => {
   let workspace: Awaited<ReturnType<typeof loadGeneralEngine>>;
@@ -109,7 +122,13 @@ describe('Handbook networks', () => {
 
   /** A laminar resistance as a rated part with all of its drop viscous. */
   const resistance = (b: NetworkBuilder, name: string, from: NodeIndex, to: NodeIndex, paPerM3S: number, mu: number) =>
-    b.addElement({ name, law: 'twoTerm', from, to, parameters: [paPerM3S / mu, 0] });
+    b.addElement({
+      name,
+      law: 'twoTerm',
+      from,
+      to,
+      parameters: { linearPerViscosity: paPerM3S / mu, squarePerDensity: 0 },
+    });
 
   it('an unbalanced laminar bridge', () => {
     const mu = 0.01;
@@ -137,7 +156,7 @@ describe('Handbook networks', () => {
       law: 'pump',
       from: sump,
       to: out,
-      parameters: [input(row, 'D'), input(row, 'kslip') * mu, 5e4, 5e3, Infinity, 1, 1, 0, 1, 0],
+      parameters: { ...FIXED_PUMP, volumeM3PerEngineRev: input(row, 'D'), slipPerViscosity: input(row, 'kslip') * mu },
     });
     resistance(b, 'circuit', out, sump, input(row, 'Rp'), mu);
     const solver = new HydraulicSolver(b.build());
@@ -153,7 +172,7 @@ describe('Handbook networks', () => {
       law: 'pump',
       from: sump,
       to: out,
-      parameters: [1e-5, 0, 5e4, 5e3, Infinity, 1, 1, 0, 1, 0],
+      parameters: { ...FIXED_PUMP, volumeM3PerEngineRev: 1e-5, slipPerViscosity: 0 },
     });
     const solver = new HydraulicSolver(b.build());
     const outcome = solver.solve(fluid(1e-5, 850), { ...STATE, speedRevS: 50 });
@@ -166,7 +185,15 @@ describe('The written-out line loop', () => {
   it('is the readable law, figure for figure', () => {
     const b = new NetworkBuilder();
     const [from, to] = [b.addNode('a', 0, 4e5), b.addNode('b', 0.3, 0)];
-    const parameters = [0.0111, 0.8, 1e-4, 900, 1.4, 0.6, 1];
+    const parameters = {
+      boreM: 0.0111,
+      lengthM: 0.8,
+      relativeRoughness: 1e-4,
+      k1: 900,
+      kForward: 1.4,
+      kReverse: 0.6,
+      exits: 1,
+    };
     b.addElement({ name: 'hose', law: 'line', from, to, parameters, count: 2 });
     const network = b.build();
     const oil = fluid(13e-6, 830);

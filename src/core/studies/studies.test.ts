@@ -3,8 +3,8 @@ import { FAULT_STUDY } from './faults/faultStudy';
 import { SIZING_STUDY } from './sizing/sizingStudy';
 import { withSize } from './sizing/sizable';
 import { demoProject } from '../verification/testing/demo';
-import { dependenciesOf, inPieces, runStudy, runStudyHere, StudyRefused, type Study } from './study';
-import { StudyBench } from './studyBench';
+import { dependenciesOf, inPieces, runStudy, runStudyHere, StudyRefused, type Study } from './job/study';
+import { StudyBench } from './job/studyBench';
 import { doTask, studyHere } from './works';
 import { solveState } from '../judgement/judgeState';
 

@@ -13,8 +13,8 @@ import { sizingWork } from './sizing/sizingWork';
 import { SPREAD_STUDY } from './spread/spreadStudy';
 import { spreadWork } from './spread/spreadWork';
 import type { Project } from '../document/project/project';
-import { runStudyHere, startStudy, StudyRefused, type StudyKind } from './study';
-import { StudyBench } from './studyBench';
+import { runStudyHere, startStudy, StudyRefused, type StudyKind } from './job/study';
+import { StudyBench } from './job/studyBench';
 
 type Work = (bench: StudyBench, rawTask: unknown) => unknown;
 

@@ -1,4 +1,4 @@
-import { StudyBench } from '../../core/studies/studyBench';
+import { StudyBench } from '../../core/studies/job/studyBench';
 import { doTask } from '../../core/studies/works';
 import type { Project } from '../../core/document/project/project';
 

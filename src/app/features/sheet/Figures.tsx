@@ -1,3 +1,4 @@
+import { placeOf } from '../../../core/document/parts/ports';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { SheetLayout } from './layout';
@@ -71,7 +72,7 @@ export function Figures({
             </g>
           );
         }
-        if (s.role === 'hanger' || s.part.kind === 'ownOil') return null;
+        if (s.role === 'hanger' || placeOf(s.part) === 'apart') return null;
         const inlet = reading.pressurePa(`${s.part.id}.in`);
         const outlet = reading.pressurePa(`${s.part.id}.out`);
         if (inlet === null || outlet === null) return null;

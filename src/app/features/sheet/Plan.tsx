@@ -1,3 +1,4 @@
+import { kindOf } from '../../../core/document/parts/part';
 import type { KeyboardEvent } from 'react';
 import { isDeadEnd, PORTS } from '../../../core/document/parts/ports';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -271,5 +272,5 @@ function StationMark({
 function flagPlace({ part, role, x0, x1, y }: Station): { readonly x: number; readonly y: number } {
   const x = (x0 + x1) / 2;
   if (role === 'consumer') return { x: x - 26, y: y - 8 };
-  return part.kind === 'line' || part.kind === 'fitting' ? { x, y } : { x: x + 22, y: y + 20 };
+  return kindOf(part).isPipe ? { x, y } : { x: x + 22, y: y + 20 };
 }

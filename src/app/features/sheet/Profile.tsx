@@ -1,3 +1,4 @@
+import { placeOf } from '../../../core/document/parts/ports';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/foundations/units';
 import type { SheetLayout } from './layout';
@@ -201,7 +202,7 @@ function step(s: Station, reading: Reading): Point[] {
     reading.pressurePa(`${s.part.id}.cooler`);
   if (inlet === null || outlet === null) return [];
   // A pump lifts in the middle of its column; the others fall over theirs.
-  return s.part.kind === 'pump'
+  return placeOf(s.part) === 'pump'
     ? [
         { x: s.x0, pa: inlet },
         { x: (s.x0 + s.x1) / 2, pa: inlet },

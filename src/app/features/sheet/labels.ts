@@ -1,3 +1,5 @@
+import { symbolHalfHeight } from './PartSymbol';
+import { kindOf } from '../../../core/document/parts/part';
 import { isDeadEnd } from '../../../core/document/parts/ports';
 import { partName } from './partText';
 import type { Station } from './station';
@@ -30,7 +32,7 @@ function nameLines(name: string, width: number): readonly string[] {
 
 /** True where words stand over the symbol: parts on the lanes that are no lines, and whatever goes round above. */
 function isAbove({ part, role }: Station): boolean {
-  return role === 'detour' || (role === 'main' && part.kind !== 'line' && part.kind !== 'fitting');
+  return role === 'detour' || (role === 'main' && !kindOf(part).isPipe);
 }
 
 /**
@@ -66,7 +68,7 @@ function place(s: Station, lines: readonly string[], ribbon: number, away: numbe
   if (role === 'consumer')
     return { lines, nameY: y + 34 + away, ...middle, top: y - 22, bottom: y + 20 + block + away };
   if (role === 'hanger') return { lines, nameY: y + 46, ...middle, top: y - 16, bottom: y + 36 + block };
-  const half = Math.max(ribbon, part.kind === 'line' || part.kind === 'tee' ? 4 : part.kind === 'plate' ? 26 : 19);
+  const half = Math.max(ribbon, symbolHalfHeight(part));
   if (isAbove(s)) {
     const nameY = y - half - 6 - LINE * lines.length - away;
     return { lines, nameY, ...middle, top: nameY - LINE, bottom: y + half + 4 };

@@ -1,5 +1,5 @@
-import type { Part } from '../../../core/document/parts/part';
-import { isReservoir, isReturn, PORTS, waysThrough, isTerminal } from '../../../core/document/parts/ports';
+import { kindOf, type Part } from '../../../core/document/parts/part';
+import { placeOf, isReservoir, isReturn, PORTS, waysThrough, isTerminal } from '../../../core/document/parts/ports';
 import type { Circuit } from '../../../core/document/project/project';
 import { type Arrangement } from '../../../core/document/plumbing/arrange';
 import type { FlowRef, Insertion, Mark, Point, ReturnRun, Run, Station } from './station';
@@ -76,7 +76,7 @@ export class SheetRuns {
     for (const port of PORTS[s.part.kind]) {
       if (port === 'in' || port === 'back') {
         if (!this.a.grooveOf.has(s.part.id) || port !== 'in') put(this.takersOf, port);
-      } else if (OUTLETS.has(port) && !isTerminal(s.part) && s.part.kind !== 'relief') put(this.giversOf, port);
+      } else if (OUTLETS.has(port) && !isTerminal(s.part) && placeOf(s.part) !== 'relief') put(this.giversOf, port);
     }
   }
 
@@ -228,7 +228,7 @@ export class SheetRuns {
 
   /** Where a plate's loop comes back to the lane, if one does. */
   private loopInto(plate: Station): { readonly x: number; readonly separate: boolean } | undefined {
-    if (plate.part.kind !== 'plate') return undefined;
+    if (!kindOf(plate.part).loops) return undefined;
     const back = this.ownerOf(this.at(plate.part.id, 'back'));
     if (!back || back.s === plate) return undefined;
     return {
@@ -322,7 +322,8 @@ export class SheetRuns {
       });
     });
     for (const s of this.stations)
-      if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && s.part.kind !== 'line') this.drawHangerReturn(s);
+      if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && kindOf(s.part).symbol(s.part) !== 'none')
+        this.drawHangerReturn(s);
   }
 
   private drawHangerReturn(s: Station): void {

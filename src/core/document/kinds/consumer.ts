@@ -39,6 +39,8 @@ export const consumer = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'consumer',
+  sitsOutside: ({ duty }) => duty === 'turbo' || duty === 'supercharger',
+  fallsOut: ({ duty }) => duty === 'turbo' || duty === 'supercharger',
   symbol: (part) =>
     part.duty === 'turbo' ? (part.bearingType === 'rolling' ? 'turboRolling' : 'turboPlain') : SYMBOLS[part.duty],
   catalogue: [

@@ -20,6 +20,7 @@ export const cross = defineKind({
   schema,
   ports: ['in', 'run', 'left', 'right'],
   place: 'inLine',
+  outlet: 'run',
   symbol: () => 'cross',
   branches: true,
   passage: (part, role) => ({

@@ -39,6 +39,7 @@ export const plate = defineKind({
   symbol: (part) =>
     (({ thermostat: 'plateThermostat', open: 'platePassingOn', separate: 'plate' }) as const)[part.passage.kind],
   loops: true,
+  tap: 'tap',
   onePlace: [['in', 'tap']],
   ways: (part) => [
     ['in', 'away'],

@@ -73,6 +73,7 @@ export const pump = defineKind({
   ports: ['in', 'out'],
   place: 'pump',
   symbol: () => 'pump',
+  withoutSense: (part) => (part.variable ? { ...part, variable: { ...part.variable, sense: undefined } } : part),
   senses: (part) => (part.variable?.sense ? { field: 'variable.sense', ref: part.variable.sense } : undefined),
   catalogue: [
     entry(

@@ -31,6 +31,7 @@ export const relief = defineKind({
   ports: ['in', 'out'],
   place: 'relief',
   symbol: () => 'springValve',
+  withoutSense: (part) => ({ ...part, sense: undefined }),
   senses: (part) => (part.sense ? { field: 'sense', ref: part.sense } : undefined),
   extras: { spring: { label: 'Shim its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12 * MM, shimM: 0 }) } },
   catalogue: [

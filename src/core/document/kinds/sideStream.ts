@@ -36,6 +36,8 @@ export const sideStream = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'sideStream',
+  sitsOutside: () => true,
+  fallsOut: ({ returnBy }) => returnBy === 'gravity',
   symbol: () => 'sideStream',
   cleans: true,
   wired: true,

@@ -10,6 +10,7 @@ export const sump = defineKind({
   schema,
   ports: ['suction', 'return'],
   place: 'reservoir',
+  outlet: 'suction',
   symbol: () => 'none',
   located: false,
   ways: () => [],

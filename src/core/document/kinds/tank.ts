@@ -10,6 +10,7 @@ export const tank = defineKind({
   schema,
   ports: ['suction', 'return'],
   place: 'reservoir',
+  outlet: 'suction',
   symbol: () => 'none',
   ways: () => [],
   volumeM3: (part) => part.volumeM3 ?? 0,

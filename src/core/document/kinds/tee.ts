@@ -20,6 +20,8 @@ export const tee = defineKind({
   schema,
   ports: ['in', 'run', 'branch'],
   place: 'inLine',
+  outlet: 'run',
+  tap: 'branch',
   symbol: () => 'tee',
   branches: true,
   passage: (part, role) => ({

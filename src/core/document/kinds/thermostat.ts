@@ -14,6 +14,7 @@ export const thermostat = defineKind({
   schema,
   ports: ['in', 'cooler', 'bypass'],
   place: 'inLine',
+  outlet: 'bypass',
   symbol: () => 'thermostat',
   thermostat: (part) => part,
   withThermostat: (part, change) => ({ ...part, ...change }),

@@ -1,5 +1,5 @@
-import type { Part } from '../parts/part';
-import { isConsumer, isReservoir, isReturn, PORTS, waysThrough } from '../parts/ports';
+import { kindOf, type Part } from '../parts/part';
+import { placeOf, isBeforeLines, isConsumer, isReservoir, isReturn, PORTS, waysThrough } from '../parts/ports';
 import type { PortGroups } from '../plumbing/portGroups';
 
 /** A branch: the parts that serve one place only, from the tap to the end, with what lets their oil run back. */
@@ -38,7 +38,7 @@ const waysOf = (part: Part) => waysThrough({ ...part, blocked: false });
  * @returns undefined where the part is on a way that carries on to others and comes from the pump without a tap
  */
 export function branchOf(parts: readonly Part[], groups: PortGroups, part: Part): Branch | undefined {
-  if (isReservoir(part) || isReturn(part) || part.kind === 'pump' || part.kind === 'pickup') return undefined;
+  if (isReservoir(part) || isReturn(part) || isBeforeLines(part)) return undefined;
   const members: Part[] = [part];
   let head: Part = part;
   for (;;) {
@@ -51,11 +51,9 @@ export function branchOf(parts: readonly Part[], groups: PortGroups, part: Part)
       feeders.length !== 1 ||
       !feeder ||
       isReservoir(feeder) ||
-      feeder.kind === 'pump' ||
-      feeder.kind === 'tee' ||
-      feeder.kind === 'cross' ||
-      feeder.kind === 'plate' ||
-      feeder.kind === 'bearings'
+      placeOf(feeder) === 'pump' ||
+      kindOf(feeder).branches ||
+      kindOf(feeder).onePlace
     )
       break;
     if (members.includes(feeder)) return undefined;
@@ -71,7 +69,8 @@ export function branchOf(parts: readonly Part[], groups: PortGroups, part: Part)
       if (isConsumer(here) && to === 'out') continue;
       for (const next of takersOf(parts, groups, group)) {
         if (inside.has(next.id)) continue;
-        if (feedersOf(parts, groups, group).some((f) => !inside.has(f.id)) || next.kind === 'pump') return undefined;
+        if (feedersOf(parts, groups, group).some((f) => !inside.has(f.id)) || placeOf(next) === 'pump')
+          return undefined;
         inside.add(next.id);
         members.push(next);
         queue.push(next);

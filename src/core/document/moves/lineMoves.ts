@@ -1,5 +1,5 @@
-import type { Part } from '../parts/part';
-import { isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../parts/ports';
+import { kindOf, type Part } from '../parts/part';
+import { isBeforeLines, placeOf, isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../parts/ports';
 import { loopBetween } from './branch';
 import type { Move } from './move';
 import { downstream, MoveRefused, outletOf, Workpiece } from './workpiece';
@@ -53,7 +53,7 @@ export function putInParallel(w: Workpiece, move: Of<'parallel'>): void {
 export function takeOut(w: Workpiece, move: Of<'takeOut'>): void {
   const part = w.part(move.part);
   refuseVital(part);
-  if (part.kind === 'plate') {
+  if (kindOf(part).loops) {
     const groups = w.groups();
     const loop = loopBetween(
       w.parts.filter((p) => p.id !== part.id),
@@ -67,8 +67,8 @@ export function takeOut(w: Workpiece, move: Of<'takeOut'>): void {
     !isConsumer(part) &&
     !isReturn(part) &&
     !isDeadEnd(part) &&
-    part.kind !== 'relief' &&
-    part.kind !== 'sideStream' &&
+    placeOf(part) !== 'relief' &&
+    placeOf(part) !== 'sideStream' &&
     PORTS[part.kind].length > 0;
   if (joinsOn) {
     const inlet = w.neighbours(`${part.id}.in`)[0];
@@ -93,7 +93,7 @@ export function removeAndBlank(w: Workpiece, move: Of<'removeAndBlank'>): void {
 function refuseVital(part: Part): void {
   if (isReservoir(part))
     throw new MoveRefused(`${part.name} holds the oil: nothing stands without it. Swap it for another.`);
-  if (part.kind === 'pump')
+  if (placeOf(part) === 'pump')
     throw new MoveRefused(`${part.name} moves the oil: swap it for another instead of taking it out.`);
 }
 
@@ -109,7 +109,7 @@ export function swapPart(w: Workpiece, move: Of<'swap'>): void {
     isConsumer(old) !== isConsumer(made)
   )
     throw new MoveRefused(`${made.name} cannot stand where ${old.name} stands: it is fed or emptied in another way.`);
-  if ((old.kind === 'pump') !== (made.kind === 'pump')) throw new MoveRefused('A pump is swapped for a pump.');
+  if ((placeOf(old) === 'pump') !== (placeOf(made) === 'pump')) throw new MoveRefused('A pump is swapped for a pump.');
   const height = old.elevationM !== undefined && !isReservoir(made) ? { elevationM: old.elevationM } : {};
   // The id stays, so that the column, waivers and whatever senses here stay too.
   const swapped = { ...made, ...height, id: old.id } as Part;
@@ -140,13 +140,7 @@ const safeOutlet = (part: Part) => {
 /** Turns a part round: what was its inlet becomes its outlet. */
 export function reversePart(w: Workpiece, move: Of<'reverse'>): void {
   const part = w.part(move.part);
-  if (
-    !PORTS[part.kind].includes('out') ||
-    isConsumer(part) ||
-    isReturn(part) ||
-    part.kind === 'pump' ||
-    part.kind === 'pickup'
-  )
+  if (!PORTS[part.kind].includes('out') || isConsumer(part) || isReturn(part) || isBeforeLines(part))
     throw new MoveRefused(`${part.name} works one way only.`);
   const turned: Record<string, string> = {
     [`${part.id}.in`]: `${part.id}.out`,

@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { KINDS } from '../kinds';
+import type { PartKind } from '../parts/part';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
 
 /** A part to be made, without its id; checked against the part schema when the move is made. */
-const draftSchema = z.looseObject({ kind: z.string(), name: z.string() });
+const draftSchema = z.looseObject({ kind: z.enum(Object.keys(KINDS) as PartKind[]), name: z.string() });
 export type MoveDraft = z.infer<typeof draftSchema>;
 const draftsSchema = z.array(draftSchema).min(1).max(20);
 

@@ -1,3 +1,4 @@
+import { KINDS } from '../kinds';
 import type { Circuit } from '../project/project';
 import { splitPortRef } from '../parts/ports';
 import { assertNever } from '../../foundations/invariant';
@@ -6,7 +7,7 @@ import type { Move, MoveDraft } from './move';
 const lower = (name: string) => (/^[A-Z][a-z]/.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name);
 const list = (drafts: readonly MoveDraft[]) => drafts.map((d) => lower(d.name)).join(', ');
 /** The thing that matters of a chain: what it ends in, or what is not a line. */
-const matter = (drafts: readonly MoveDraft[]) => drafts.findLast((d) => d.kind !== 'line')?.name ?? drafts[0]!.name;
+const matter = (drafts: readonly MoveDraft[]) => drafts.findLast((d) => !KINDS[d.kind].isPipe)?.name ?? drafts[0]!.name;
 
 /** Ports as people say them. */
 const PORT_WORDS: Readonly<Record<string, string>> = {

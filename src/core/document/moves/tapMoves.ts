@@ -1,5 +1,5 @@
 import type { Part } from '../parts/part';
-import { isConsumer, isReservoir, isReturn, PORTS } from '../parts/ports';
+import { placeOf, isTerminal, isConsumer, isReservoir, isReturn, PORTS } from '../parts/ports';
 import { branchOf } from './branch';
 import { feedsItself } from './lineMoves';
 import type { Move } from './move';
@@ -12,13 +12,10 @@ export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   const { part } = w.port(move.at);
   // What only reads or holds stands where it is tapped; what is fed stands at the end of the row.
   const ends = DEAD_ENDS.has(move.drafts[move.drafts.length - 1]?.kind ?? '');
-  const chain = w.chain(
-    move.drafts,
-    ends && part.kind !== 'sump' && part.kind !== 'tank' ? part.id : rightmostOf(w, part),
-  );
+  const chain = w.chain(move.drafts, ends && !isReservoir(part) ? part.id : rightmostOf(w, part));
   w.join(move.at, chain.inlet);
   const { last } = chain;
-  const falls = isConsumer(last) || last.kind === 'sideStream' || last.kind === 'relief';
+  const falls = isTerminal(last) || placeOf(last) === 'relief';
   if (!falls) {
     if (move.returnTo) w.join(outletOf(chain.last), move.returnTo);
     return;

@@ -1,6 +1,6 @@
 import type { Issue } from '../project/issue';
-import { partSchema, type Part } from '../parts/part';
-import { onePlaceInside, PORTS, splitPortRef, waysThrough } from '../parts/ports';
+import { kindOf, partSchema, type Part } from '../parts/part';
+import { sensePort, onePlaceInside, PORTS, splitPortRef, waysThrough } from '../parts/ports';
 import type { Circuit, Joint } from '../project/project';
 import { fieldIssue } from '../project/readProject';
 import { sayIssue } from '../project/issue';
@@ -150,19 +150,14 @@ export class Workpiece {
 }
 
 function withoutSense(part: Part, id: string): Part {
-  if (part.kind === 'relief' && part.sense?.startsWith(`${id}.`)) return { ...part, sense: undefined };
-  if (part.kind === 'pump' && part.variable?.sense?.startsWith(`${id}.`))
-    return { ...part, variable: { ...part.variable, sense: undefined } };
-  return part;
+  return sensePort(part)?.ref.startsWith(`${id}.`) ? kindOf(part).withoutSense!(part) : part;
 }
 
 /** The port that oil goes on from: what the part is there for. @throws MoveRefused for parts that end a line */
 export function outletOf(part: Part): string {
-  const port =
-    { sump: 'suction', tank: 'suction', tee: 'run', cross: 'run', thermostat: 'bypass' }[part.kind as string] ??
-    (PORTS[part.kind].includes('out') ? 'out' : undefined);
-  if (port === undefined) throw new MoveRefused(`${part.name} ends a line: nothing can be joined behind it.`);
-  return `${part.id}.${port}`;
+  const { ports, outlet = 'out' } = kindOf(part);
+  if (!ports.includes(outlet)) throw new MoveRefused(`${part.name} ends a line: nothing can be joined behind it.`);
+  return `${part.id}.${outlet}`;
 }
 
 /** Groups that oil from a group can reach, following the parts' ways. */

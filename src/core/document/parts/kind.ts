@@ -57,6 +57,12 @@ export interface KindTraits<P, L extends Place = Place> {
   volumeM3?(part: P): number;
   /** The port whose pressure lifts its valve or turns it down, with the field that says so. */
   senses?(part: P): { readonly field: string; readonly ref: string } | undefined;
+  /** The part without a port that it senses at: it senses at its own. */
+  withoutSense?(part: P): P;
+  /** The port that oil goes on from; default: `out`. */
+  readonly outlet?: string;
+  /** The port that a line is teed off at; default: the outlet. */
+  readonly tap?: string;
   /** Set so that no oil passes. */
   isShut?(part: P): boolean;
   thermostat?(part: P): Thermostat | undefined;
@@ -68,6 +74,10 @@ export interface KindTraits<P, L extends Place = Place> {
   readonly loops?: true;
   /** One inlet and several outlets at one place. */
   readonly branches?: true;
+  /** Sits outside the engine, so that it comes with a hose of its own: a turbo, a supercharger. */
+  sitsOutside?(part: P): boolean;
+  /** Its oil falls out of it and needs a drain. */
+  fallsOut?(part: P): boolean;
   /** A mere piece of plumbing: it does nothing but lead oil on. */
   readonly isPipe?: true;
   /** May have wiring of its own. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { KINDS } from '../kinds';
 import type { DraftOf } from './catalogueEntry';
 import type { KindTraits, Place } from './kind';
+import type { Thermostat } from './thermostat';
 
 type Kinds = typeof KINDS;
 type AnyPartSchema = Kinds[keyof Kinds]['schema'];
@@ -24,4 +25,14 @@ export type KindAt<L extends Place> = { [K in PartKind]: Kinds[K]['place'] exten
 /** What the document knows of a part's kind. */
 export function kindOf(part: Pick<Part, 'kind'>): KindTraits<Part> {
   return KINDS[part.kind] as unknown as KindTraits<Part>;
+}
+
+/** The thermostat that a part is or holds. */
+export function thermostatOf(part: Part): Thermostat | undefined {
+  return kindOf(part).thermostat?.(part);
+}
+
+/** A part with its thermostat's figures changed; the part itself where it has none. */
+export function withThermostat(part: Part, change: Partial<Thermostat>): Part {
+  return (thermostatOf(part) && kindOf(part).withThermostat?.(part, change)) ?? part;
 }

@@ -4,7 +4,7 @@ import { PORTS, waysThrough } from './ports';
 import { readProjectText } from '../project/readProject';
 import { scavengeCapacityM3S } from '../../judgement/drains/judgeDrain';
 import { accumulatorOilM3 } from '../../physics/laws/accumulator';
-import { shimmed } from '../../network/compile/expandPart';
+import { shimmed } from '../../network/compile/lawNumbers';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { parseQuantity } from '../../foundations/units';
 import { DASH_BORES_M, numberDrillM } from '../../foundations/units/boreSizes';

@@ -41,6 +41,11 @@ export function isTerminal(part: Part): boolean {
   return isConsumer(part) || placeOf(part) === 'sideStream';
 }
 
+/** Pump and pickup: what stands before every line that can be changed. */
+export function isBeforeLines(part: Part): boolean {
+  return placeOf(part) === 'pump' || placeOf(part) === 'suction';
+}
+
 /** A port as it is written in files and joints. */
 export type PortRef = string;
 

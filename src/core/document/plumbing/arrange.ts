@@ -1,5 +1,5 @@
-import type { Part } from '../parts/part';
-import { isConsumer, isReservoir, isReturn, PORTS, splitPortRef, waysThrough } from '../parts/ports';
+import { kindOf, type Part } from '../parts/part';
+import { placeOf, isTerminal, isReservoir, isReturn, PORTS, splitPortRef, waysThrough } from '../parts/ports';
 import type { Circuit } from '../project/project';
 import { PortGroups } from './portGroups';
 
@@ -26,11 +26,6 @@ export interface Arrangement {
   readonly groups: PortGroups;
   /** The bearing whose groove feeds a part. */
   readonly grooveOf: ReadonlyMap<string, string>;
-}
-
-/** Parts that end a line and have a column in the row of fed parts. */
-export function isTerminal(part: Part): boolean {
-  return isConsumer(part) || part.kind === 'sideStream';
 }
 
 /** Tanks stand at the left and returns lie on the bus: neither has a column. */
@@ -72,7 +67,9 @@ class Arranger {
         this.takers.set(group, [...(this.takers.get(group) ?? []), part]);
       }
     }
-    const grooves = new Map(circuit.parts.filter((p) => p.kind === 'bearings').map((p) => [`${p.id}.groove`, p.id]));
+    const grooves = new Map(
+      circuit.parts.filter((p) => PORTS[p.kind].includes('groove')).map((p) => [`${p.id}.groove`, p.id]),
+    );
     for (const { from, to } of circuit.joints)
       for (const [own, other] of [
         [to, from],
@@ -107,7 +104,7 @@ class Arranger {
       for (const part of this.takers.get(here) ?? []) {
         if (isTerminal(part)) found.add(part.id);
         // A relief leads back, not on.
-        else if (part.kind !== 'relief')
+        else if (placeOf(part) !== 'relief')
           for (const [from, to] of this.ways(part)) if (this.at(part, from) === here) queue.push(this.at(part, to));
       }
     }
@@ -117,7 +114,7 @@ class Arranger {
 
   private reachThrough(part: Part): number {
     if (isTerminal(part)) return 1;
-    if (part.kind === 'relief') return 0;
+    if (placeOf(part) === 'relief') return 0;
     return new Set(this.placesBehind(part).flatMap((group) => [...this.reachOf(group)])).size;
   }
 
@@ -171,7 +168,7 @@ class Arranger {
       seen.add(best);
       this.main.push(best);
       // A plate's main lane goes straight on, whatever goes round by its side ports.
-      const straight = best.kind === 'plate' || PORTS[best.kind].includes('out') ? 'out' : undefined;
+      const straight = kindOf(best).loops || PORTS[best.kind].includes('out') ? 'out' : undefined;
       const next = straight
         ? this.at(best, straight)
         : this.placesBehind(best).sort((a, b) => this.reachOf(b).size - this.reachOf(a).size)[0];
@@ -185,7 +182,7 @@ class Arranger {
     this.mainPlaces.forEach((place, i) => {
       const next = this.main[i];
       const last = this.main[i - 1];
-      if (last?.kind === 'plate') this.placeLoop(last);
+      if (last && kindOf(last).loops) this.placeLoop(last);
       this.placeDetours(place, i);
       if (next) {
         for (const hanger of this.free(place))
@@ -214,7 +211,7 @@ class Arranger {
   private placeDetours(place: string, at: number): void {
     const ahead = new Set(this.mainPlaces.slice(at + 1));
     for (const first of this.free(place)) {
-      if (isTerminal(first) || first.kind === 'relief') continue;
+      if (isTerminal(first) || placeOf(first) === 'relief') continue;
       const members = this.chainFrom(first, ahead);
       if (!members) continue;
       for (const member of members.parts) this.place(member, 'detour');
@@ -242,7 +239,7 @@ class Arranger {
       for (const group of this.placesBehind(last)) {
         if (ends.has(group)) return { parts: row, end: group };
         for (const next of this.free(group))
-          if (!seen.has(next.id) && !isTerminal(next) && next.kind !== 'relief') {
+          if (!seen.has(next.id) && !isTerminal(next) && placeOf(next) !== 'relief') {
             seen.add(next.id);
             queue.push([...row, next]);
           }

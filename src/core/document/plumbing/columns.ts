@@ -1,4 +1,4 @@
-import type { Part } from '../parts/part';
+import { kindOf, type Part } from '../parts/part';
 import { isDeadEnd, isTerminal } from '../parts/ports';
 
 /** Width of a column by kind [px]: fixed, so that nothing jumps when figures change. */
@@ -10,7 +10,11 @@ const PART_WIDTH = 56;
 export type Column = string | number;
 
 export function columnWidth(part: Part): number {
-  return isTerminal(part) ? CONSUMER_WIDTH : part.kind === 'line' || isDeadEnd(part) ? LINE_WIDTH : PART_WIDTH;
+  return isTerminal(part)
+    ? CONSUMER_WIDTH
+    : kindOf(part).symbol(part) === 'none' || isDeadEnd(part)
+      ? LINE_WIDTH
+      : PART_WIDTH;
 }
 
 /**

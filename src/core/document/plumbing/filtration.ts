@@ -1,3 +1,4 @@
+import { kindOf } from '../parts/part';
 import { PortGroups } from './portGroups';
 import { isReservoir, PORTS, waysThrough } from '../parts/ports';
 import type { Circuit } from '../project/project';
@@ -16,7 +17,7 @@ export function unfilteredPorts(circuit: Circuit): ReadonlySet<string> {
     if (reached.has(group)) continue;
     reached.add(group);
     for (const part of circuit.parts) {
-      if (part.kind === 'filter' || part.kind === 'sideStream') continue;
+      if (kindOf(part).cleans) continue;
       for (const [from, to] of waysThrough(part))
         if (groups.of(`${part.id}.${from}`) === group) queue.push(groups.of(`${part.id}.${to}`));
     }

@@ -1,4 +1,4 @@
-import type { Part } from '../parts/part';
+import { kindOf, type Part } from '../parts/part';
 import { isConsumer, isReservoir, isReturn, PORTS, sensePort, waysThrough, type ReservoirPart } from '../parts/ports';
 import type { Issue } from '../project/issue';
 import type { Circuit } from '../project/project';
@@ -163,7 +163,7 @@ function liveGroups(
     }
   };
   for (const part of circuit.parts) {
-    if (part.kind === 'valve' && part.turns === 0) continue;
+    if (kindOf(part).isShut?.(part)) continue;
     if (asSupply && returns.discharges(groups.of(`${part.id}.out`))) continue;
     for (const [from, to] of waysThrough(part)) connect(groups.of(`${part.id}.${from}`), groups.of(`${part.id}.${to}`));
   }

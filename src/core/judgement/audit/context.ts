@@ -70,8 +70,30 @@ const HIGH_IDLE_SHARE = 0.4;
 export function surveyCircuit(solver: CircuitSolver): AuditContext {
   const { project, variant, compiled } = solver;
   const { circuit } = variant;
-  const { engine, range } = project;
-  const { network } = compiled;
+  const { sweep, seen } = watchedSweep(solver);
+  const first = project.variants.find((v) => v.id === variant.basedOn) ?? project.variants[0];
+  return {
+    project,
+    variant,
+    circuit,
+    compiled,
+    sweep,
+    seen,
+    groups: PortGroups.of(circuit),
+    unfiltered: unfilteredPorts(circuit),
+    nodeHighPa: sweep.nodeHighPa,
+    states: statesOf(project),
+    ...answersOf(solver),
+    drives: designDrives(project.engine),
+    stock: first && first.id !== variant.id ? first : undefined,
+    parts: (kind) => circuit.parts.filter((p): p is never => p.kind === kind),
+    part: (id) => circuit.parts.find((p) => p.id === id),
+  };
+}
+
+/** The sweep, with what each element went through on its way. */
+function watchedSweep(solver: CircuitSolver): { readonly sweep: Sweep; readonly seen: readonly Seen[] } {
+  const { network } = solver.compiled;
   const ws = solver.solver.workspace;
   const origin: SpeedAndOil = { speedRevS: 0, oilTemperatureK: 0 };
   const seen: Seen[] = network.elementName.map(() => ({
@@ -101,48 +123,45 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
       }
     }
   });
-  const solved = new Map<string, SolveResult>();
-  const changed = (change: (part: Part) => Part) => {
-    const altered: Variant = { ...variant, circuit: { ...circuit, parts: circuit.parts.map(change) } };
-    const made = CircuitSolver.of({ ...project, variants: [altered], activeVariant: altered.id });
-    return made.ok ? made.circuit : undefined;
-  };
-  // A solver of its own for heat: the survey's workspace is read by others.
-  const balanced = new Map<string, BalancedState>();
-  let own: CircuitSolver | undefined;
-  const fresh = (): CircuitSolver => {
-    if (own) return own;
-    const made = CircuitSolver.of({ ...project, variants: [variant], activeVariant: variant.id });
-    return (own = made.ok ? made.circuit : solver);
-  };
-  const first = project.variants.find((v) => v.id === variant.basedOn) ?? project.variants[0];
+  return { sweep, seen };
+}
+
+function statesOf({ engine, range }: Project): AuditContext['states'] {
   return {
-    project,
-    variant,
-    circuit,
-    compiled,
-    sweep,
-    seen,
-    groups: PortGroups.of(circuit),
-    unfiltered: unfilteredPorts(circuit),
-    nodeHighPa: sweep.nodeHighPa,
-    states: {
-      coldCrank: { speedRevS: engine.crankingSpeedRevS, oilTemperatureK: range.coldestOilK },
-      coldStart: {
-        speedRevS: Math.max(engine.idleSpeedRevS, Math.min(range.coldSpeedRevS, engine.maximumSpeedRevS)),
-        oilTemperatureK: range.coldestOilK,
-      },
-      hotIdle: { speedRevS: engine.idleSpeedRevS, oilTemperatureK: range.hottestOilK },
-      fullHot: { speedRevS: engine.maximumSpeedRevS, oilTemperatureK: range.hottestOilK },
-      fullCool: {
-        speedRevS: speedLimitRevS(engine, range, range.fullSpeedFromK),
-        oilTemperatureK: range.fullSpeedFromK,
-      },
-      highIdle: {
-        speedRevS: Math.max(engine.idleSpeedRevS, HIGH_IDLE_SHARE * engine.maximumSpeedRevS),
-        oilTemperatureK: range.hottestOilK,
-      },
+    coldCrank: { speedRevS: engine.crankingSpeedRevS, oilTemperatureK: range.coldestOilK },
+    coldStart: {
+      speedRevS: Math.max(engine.idleSpeedRevS, Math.min(range.coldSpeedRevS, engine.maximumSpeedRevS)),
+      oilTemperatureK: range.coldestOilK,
     },
+    hotIdle: { speedRevS: engine.idleSpeedRevS, oilTemperatureK: range.hottestOilK },
+    fullHot: { speedRevS: engine.maximumSpeedRevS, oilTemperatureK: range.hottestOilK },
+    fullCool: {
+      speedRevS: speedLimitRevS(engine, range, range.fullSpeedFromK),
+      oilTemperatureK: range.fullSpeedFromK,
+    },
+    highIdle: {
+      speedRevS: Math.max(engine.idleSpeedRevS, HIGH_IDLE_SHARE * engine.maximumSpeedRevS),
+      oilTemperatureK: range.hottestOilK,
+    },
+  };
+}
+
+/** What rules ask beyond the sweep, each answer kept. */
+function answersOf(solver: CircuitSolver): Pick<AuditContext, 'at' | 'solveWith' | 'sweepWith' | 'balance'> {
+  const { project, variant } = solver;
+  const { circuit } = variant;
+  const solved = new Map<string, SolveResult>();
+  const balanced = new Map<string, BalancedState>();
+  const remade = (made: Variant) => {
+    const outcome = CircuitSolver.of({ ...project, variants: [made], activeVariant: made.id });
+    return outcome.ok ? outcome.circuit : undefined;
+  };
+  const changed = (change: (part: Part) => Part) =>
+    remade({ ...variant, circuit: { ...circuit, parts: circuit.parts.map(change) } });
+  // A solver of its own for heat: the survey's workspace is read by others.
+  let own: CircuitSolver | undefined;
+  const fresh = (): CircuitSolver => (own ??= remade(variant) ?? solver);
+  return {
     at(state) {
       const key = `${state.speedRevS} ${state.oilTemperatureK}`;
       let result = solved.get(key);
@@ -159,18 +178,14 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
       return altered && sweepToEnd(altered, WHAT_IF_SPEEDS, WHAT_IF_TEMPERATURES);
     },
     balance(drive, change) {
-      if (!change) {
-        const key = JSON.stringify(drive);
-        let known = balanced.get(key);
-        if (!known) balanced.set(key, (known = solveBalanced(fresh(), drive.speedRevS, drive)));
-        return known;
+      if (change) {
+        const altered = changed(change);
+        return altered && solveBalanced(altered, drive.speedRevS, drive);
       }
-      const altered = changed(change);
-      return altered && solveBalanced(altered, drive.speedRevS, drive);
+      const key = JSON.stringify(drive);
+      let known = balanced.get(key);
+      if (!known) balanced.set(key, (known = solveBalanced(fresh(), drive.speedRevS, drive)));
+      return known;
     },
-    drives: designDrives(engine),
-    stock: first && first.id !== variant.id ? first : undefined,
-    parts: (kind) => circuit.parts.filter((p): p is never => p.kind === kind),
-    part: (id) => circuit.parts.find((p) => p.id === id),
   };
 }

@@ -68,6 +68,7 @@ export function bindState(
         if (!(film.temperatureK >= temperatureK)) film.temperatureK = temperatureK;
         break;
       }
+      default:
     }
   }
 }

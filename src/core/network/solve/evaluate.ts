@@ -41,126 +41,131 @@ export function evaluateElements(
   fromRest: boolean,
 ): void {
   evaluateLines(network, ws, lines, fromRest);
-  const { law, from, to, sense, count, riseM, parameterStart, parameters: p } = network;
-  const { pressurePa, flowM3S, targetM3S, byFromPa, byToPa, bySensePa, lawErrorPa } = ws;
+  const { law, from, to, riseM } = network;
+  const { pressurePa, bySensePa, lawErrorPa } = ws;
   for (let i = 0; i < others.length; i++) {
     const e = others[i]!;
-    const a = from[e]!;
-    const b = to[e]!;
-    const n = count[e]!;
-    const at = parameterStart[e]!;
     const rho = ws.densityKgM3[e]!;
-    const mu = ws.viscosityPaS[e]!;
-    const drop = pressurePa[a]! - pressurePa[b]! - rho * STANDARD_GRAVITY_M_S2 * riseM[e]!;
+    const drop = pressurePa[from[e]!]! - pressurePa[to[e]!]! - rho * STANDARD_GRAVITY_M_S2 * riseM[e]!;
     lawErrorPa[e] = 0;
     bySensePa[e] = 0;
-    let slope = 0;
     switch (law[e]) {
-      case Law.twoTerm:
-      case Law.orifice:
-      case Law.opening:
-      case Law.thermostatPath:
+      case Law.springValve:
+        evaluateSpringValve(network, ws, e, drop);
+        break;
+      case Law.pump:
+        evaluatePump(network, ws, e, state);
+        break;
+      case Law.bearing:
+      case Law.crankFedRod:
+        evaluateBearing(network, ws, e, drop, oil, state);
+        break;
+      default:
         evaluateByFlow(network, ws, e, drop);
-        continue;
-      case Law.springValve: {
-        if (isShutBackward(network, ws, e, drop)) continue;
-        const s = sense[e]!;
-        springValveFlowInto(
-          out,
-          drop,
-          s < 0 ? drop : sensedDropPa(network, pressurePa, e, rho),
-          p[at + AT.springValve.crackPa]!,
-          p[at + AT.springValve.fullOpenPa]!,
-          p[at + AT.springValve.areaM2]!,
-          p[at + AT.springValve.dischargeCoefficient]!,
-          p[at + AT.springValve.leakM3SPa]!,
-          rho,
-          mu,
-        );
-        ws.opening[e] = out[3]!;
-        flowM3S[e] = n * out[0]!;
-        targetM3S[e] = flowM3S[e]!;
-        if (s < 0) {
-          byFromPa[e] = n * (out[1]! + out[2]!);
-          byToPa[e] = -byFromPa[e]!;
-        } else {
-          byFromPa[e] = n * out[1]!;
-          byToPa[e] = -n * (out[1]! + out[2]!);
-          bySensePa[e] = n * out[2]!;
-        }
-        continue;
-      }
-      case Law.pump: {
-        const s = sense[e]! < 0 ? b : sense[e]!;
-        pumpFlowInto(
-          out,
-          pressurePa[a]!,
-          pressurePa[b]!,
-          pressurePa[s]!,
-          ws.boundA[e]!,
-          p[at + AT.pump.slipPerViscosity]!,
-          mu,
-          state.atmospherePa,
-          p[at + AT.pump.inletLimitAbsPa]!,
-          p[at + AT.pump.inletDryAbsPa]!,
-          p[at + AT.pump.targetPa]!,
-          p[at + AT.pump.bandPa]!,
-          p[at + AT.pump.leastShare]!,
-        );
-        flowM3S[e] = n * out[0]!;
-        targetM3S[e] = flowM3S[e]!;
-        byFromPa[e] = n * out[1]!;
-        byToPa[e] = n * (out[2]! + (s === b ? out[3]! : 0));
-        bySensePa[e] = s === b ? 0 : n * out[3]!;
-        ws.opening[e] = out[4]! * out[5]!;
-        continue;
-      }
-      case Law.bearing: {
-        if (isShutBackward(network, ws, e, drop)) continue;
-        const film = ws.film[e]!;
-        solveFilm(
-          film,
-          network.bearing[e]!,
-          ws.filmCoefficients[e]!,
-          oil,
-          state.speedRevS * network.bearingSpeedRatio[e]!,
-          drop,
-          ws.temperatureK[e]!,
-          rho * oil.specificHeatJKgK(ws.temperatureK[e]!),
-        );
-        out[0] = film.flowM3S;
-        slope = film.slope;
-        break;
-      }
-      case Law.crankFedRod: {
-        if (isShutBackward(network, ws, e, drop)) continue;
-        const film = ws.film[e]!;
-        const gain = Math.max(0, drop + ws.boundA[e]!);
-        solveFilm(
-          film,
-          network.bearing[e]!,
-          ws.filmCoefficients[e]!,
-          oil,
-          state.speedRevS * network.bearingSpeedRatio[e]!,
-          gain,
-          ws.temperatureK[e]!,
-          rho * oil.specificHeatJKgK(ws.temperatureK[e]!),
-        );
-        const threshold = ws.boundB[e]!;
-        const half = Math.max(network.drilling[e]!.gateHalfWidth * threshold, LEAST_GATE_PA);
-        smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);
-        ws.opening[e] = gate[0]!;
-        const leak = p[at + AT.crankFedRod.leakM3SPa]!;
-        out[0] = gate[0]! * film.flowM3S + leak * drop;
-        slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + leak;
-        break;
-      }
     }
-    flowM3S[e] = n * out[0]!;
-    targetM3S[e] = flowM3S[e]!;
-    byFromPa[e] = n * slope;
-    byToPa[e] = -byFromPa[e]!;
   }
+}
+
+function evaluateSpringValve(network: Network, ws: Workspace, e: number, drop: number): void {
+  if (isShutBackward(network, ws, e, drop)) return;
+  const p = network.parameters;
+  const at = network.parameterStart[e]!;
+  const n = network.count[e]!;
+  const s = network.sense[e]!;
+  const rho = ws.densityKgM3[e]!;
+  springValveFlowInto(
+    out,
+    drop,
+    s < 0 ? drop : sensedDropPa(network, ws.pressurePa, e, rho),
+    p[at + AT.springValve.crackPa]!,
+    p[at + AT.springValve.fullOpenPa]!,
+    p[at + AT.springValve.areaM2]!,
+    p[at + AT.springValve.dischargeCoefficient]!,
+    p[at + AT.springValve.leakM3SPa]!,
+    rho,
+    ws.viscosityPaS[e]!,
+  );
+  ws.opening[e] = out[3]!;
+  ws.flowM3S[e] = n * out[0]!;
+  ws.targetM3S[e] = ws.flowM3S[e]!;
+  if (s < 0) {
+    ws.byFromPa[e] = n * (out[1]! + out[2]!);
+    ws.byToPa[e] = -ws.byFromPa[e]!;
+  } else {
+    ws.byFromPa[e] = n * out[1]!;
+    ws.byToPa[e] = -n * (out[1]! + out[2]!);
+    ws.bySensePa[e] = n * out[2]!;
+  }
+}
+
+function evaluatePump(network: Network, ws: Workspace, e: number, state: OperatingState): void {
+  const p = network.parameters;
+  const at = network.parameterStart[e]!;
+  const n = network.count[e]!;
+  const b = network.to[e]!;
+  const s = network.sense[e]! < 0 ? b : network.sense[e]!;
+  pumpFlowInto(
+    out,
+    ws.pressurePa[network.from[e]!]!,
+    ws.pressurePa[b]!,
+    ws.pressurePa[s]!,
+    ws.boundA[e]!,
+    p[at + AT.pump.slipPerViscosity]!,
+    ws.viscosityPaS[e]!,
+    state.atmospherePa,
+    p[at + AT.pump.inletLimitAbsPa]!,
+    p[at + AT.pump.inletDryAbsPa]!,
+    p[at + AT.pump.targetPa]!,
+    p[at + AT.pump.bandPa]!,
+    p[at + AT.pump.leastShare]!,
+  );
+  ws.flowM3S[e] = n * out[0]!;
+  ws.targetM3S[e] = ws.flowM3S[e]!;
+  ws.byFromPa[e] = n * out[1]!;
+  ws.byToPa[e] = n * (out[2]! + (s === b ? out[3]! : 0));
+  ws.bySensePa[e] = s === b ? 0 : n * out[3]!;
+  ws.opening[e] = out[4]! * out[5]!;
+}
+
+/** A journal bearing; one that is fed through the turning crank stands behind the crank's gate. */
+function evaluateBearing(
+  network: Network,
+  ws: Workspace,
+  e: number,
+  drop: number,
+  oil: Oil,
+  state: OperatingState,
+): void {
+  if (isShutBackward(network, ws, e, drop)) return;
+  const isRod = network.law[e] === Law.crankFedRod;
+  const film = ws.film[e]!;
+  const inletK = ws.temperatureK[e]!;
+  solveFilm(
+    film,
+    network.bearing[e]!,
+    ws.filmCoefficients[e]!,
+    oil,
+    state.speedRevS * network.bearingSpeedRatio[e]!,
+    isRod ? Math.max(0, drop + ws.boundA[e]!) : drop,
+    inletK,
+    ws.densityKgM3[e]! * oil.specificHeatJKgK(inletK),
+  );
+  let flow = film.flowM3S;
+  let slope = film.slope;
+  if (isRod) {
+    const threshold = ws.boundB[e]!;
+    const half = Math.max(network.drilling[e]!.gateHalfWidth * threshold, LEAST_GATE_PA);
+    const leak = network.parameters[network.parameterStart[e]! + AT.crankFedRod.leakM3SPa]!;
+    smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);
+    ws.opening[e] = gate[0]!;
+    flow = gate[0]! * film.flowM3S + leak * drop;
+    slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + leak;
+  }
+  const n = network.count[e]!;
+  ws.flowM3S[e] = n * flow;
+  ws.targetM3S[e] = ws.flowM3S[e]!;
+  ws.byFromPa[e] = n * slope;
+  ws.byToPa[e] = -ws.byFromPa[e]!;
 }
 
 /** Sets an element that never draws back to its leak. @returns true where that was so: the drop is backward */

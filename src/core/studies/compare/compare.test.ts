@@ -1,7 +1,7 @@
 import { changePart } from '../../document/parts/partFields';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { partVolumeM3 } from '../../document/parts/partVolume';
-import { StudyBench } from '../studyBench';
+import { StudyBench } from '../job/studyBench';
 import { studyHere } from '../works';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { COMPARE_STUDY, comparisonSchema } from './compareStudy';

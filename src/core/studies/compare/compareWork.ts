@@ -5,8 +5,8 @@ import { DEFAULT_CONDITIONS } from '../../heat/conditions';
 import { HeatSolver } from '../../heat/heatSolver';
 import { Law } from '../../network/compile/law';
 import type { CircuitSolver } from '../../network/circuitSolver';
-import { StudyRefused } from '../study';
-import type { StudyBench } from '../studyBench';
+import { StudyRefused } from '../job/study';
+import type { StudyBench } from '../job/studyBench';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import type { CompareReply, CompareTask } from './compareStudy';
 

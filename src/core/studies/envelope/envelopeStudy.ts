@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { activeVariant, inSeason, type Project } from '../../document/project/project';
-import { inPieces, type Study, type StudyKind } from '../study';
+import { inPieces, type Study, type StudyKind } from '../job/study';
 import { isReachable } from '../../judgement/sweep/reachable';
 import { boundaryLines, crossedEdges, edgeKey, type Grid, type GridEdge, type MapPoint } from './marchingSquares';
 import { verdictSchema } from '../../judgement/stateResult';

@@ -1,10 +1,11 @@
+import { kindOf } from '../../document/parts/part';
 import { findBalance, isFound } from '../../heat/balance';
 import { HeatSolver } from '../../heat/heatSolver';
 import { inputsOf } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
-import type { StudyBench } from '../studyBench';
+import type { StudyBench } from '../job/studyBench';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { bracketedRoot } from '../../foundations/roots/bracketedRoot';
@@ -47,9 +48,7 @@ class MapSolver {
         return;
       case 'filterAge': {
         const revisable = new RevisableCircuit(bench.project);
-        const filters = new Set(
-          circuit.variant.circuit.parts.filter((p) => p.kind === 'filter' || p.kind === 'sideStream').map((p) => p.id),
-        );
+        const filters = new Set(circuit.variant.circuit.parts.filter((p) => kindOf(p).cleans).map((p) => p.id));
         const loads = inputsOf(circuit.project, circuit.variant).filter(
           (i) => filters.has(i.part) && i.path[0] === 'load',
         );

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { activeVariant, type Project, type Variant } from '../../document/project/project';
-import { inPieces, type Study, type StudyKind } from '../study';
+import { inPieces, type Study, type StudyKind } from '../job/study';
 import { shortfallSchema } from '../../judgement/sweep/shortfall';
 import { singleFaults } from './singleFaults';
 

@@ -1,7 +1,7 @@
 import { gaugePort } from '../../document/plumbing/gaugePort';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
-import type { StudyBench } from '../studyBench';
+import type { StudyBench } from '../job/studyBench';
 import { shortfalls } from '../../judgement/sweep/shortfall';
 import { sweepToEnd, type Sweep } from '../../judgement/sweep/sweep';
 import { faultIdsOf, type FaultOutcome, type FaultTask } from './faultStudy';

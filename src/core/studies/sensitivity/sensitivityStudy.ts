@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Project } from '../../document/project/project';
-import type { Study, StudyKind } from '../study';
+import type { Study, StudyKind } from '../job/study';
 import { checkSchema } from '../../judgement/stateResult';
 
 const requestSchema = z.strictObject({

@@ -1,9 +1,9 @@
 import { isConsumer } from '../../document/parts/ports';
 import { inputsOf, stateInputs } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
-import { StudyRefused } from '../study';
-import type { StudyBench } from '../studyBench';
-import { Adjoint } from './adjoint';
+import { StudyRefused } from '../job/study';
+import type { StudyBench } from '../job/studyBench';
+import { Adjoint } from '../inputs/adjoint';
 import type { Sensitivity, SensitivityRequest } from './sensitivityStudy';
 
 /** Ranks what moves one consumer's margin at one state. */

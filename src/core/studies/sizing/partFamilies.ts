@@ -1,4 +1,4 @@
-import type { Part, PartOf } from '../../document/parts/part';
+import { withThermostat, thermostatOf, type Part, type PartOf } from '../../document/parts/part';
 import { estimateAirCooling } from '../../heat/coolers';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
 import { DEFAULT_LIQUID_COOLING } from '../../document/parts/cooling';
@@ -67,7 +67,7 @@ export function partFamiliesOf(part: Part): readonly PartFamily[] {
       stock: AIR_ROWS,
       fit: (cooler, rows) => withRows(cooler, rows, width),
     }));
-  if (part.kind === 'thermostat' || (part.kind === 'plate' && part.passage.kind === 'thermostat'))
+  if (thermostatOf(part))
     return [
       {
         id: 'opens',
@@ -121,14 +121,6 @@ function withPlates(part: Part, plates: number): Part {
   };
 }
 
-function opening(part: Part, opensK: number): Part {
-  const marks = { opensK, fullK: opensK + STROKE_K };
-  if (part.kind === 'thermostat') return { ...part, ...marks };
-  const plate = part as PartOf<'plate'>;
-  return plate.passage.kind === 'thermostat' ? { ...plate, passage: { ...plate.passage, ...marks } } : plate;
-}
+const opening = (part: Part, opensK: number): Part => withThermostat(part, { opensK, fullK: opensK + STROKE_K });
 
-function opensAt(part: Part): number | undefined {
-  if (part.kind === 'thermostat') return part.opensK;
-  return part.kind === 'plate' && part.passage.kind === 'thermostat' ? part.passage.opensK : undefined;
-}
+const opensAt = (part: Part): number | undefined => thermostatOf(part)?.opensK;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Part } from '../../document/parts/part';
 import { activeVariant, type Project } from '../../document/project/project';
 import { partFamiliesOf, type PartFamily } from './partFamilies';
-import { StudyRefused, type Study, type StudyKind } from '../study';
+import { StudyRefused, type Study, type StudyKind } from '../job/study';
 import { shortfallSchema } from '../../judgement/sweep/shortfall';
 
 const requestSchema = z.strictObject({ part: z.string() });

@@ -4,7 +4,7 @@ import { designDrives, type Drive } from '../../judgement/designDrives';
 import { SHEDS_WATER_K } from '../../heat/heatResult';
 import { HeatSolver } from '../../heat/heatSolver';
 import { CircuitSolver } from '../../network/circuitSolver';
-import type { StudyBench } from '../studyBench';
+import type { StudyBench } from '../job/studyBench';
 import { shortfalls } from '../../judgement/sweep/shortfall';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { familiesAt, judged, type RowOutcome, type RowReply, type RowTask } from './rowStudy';

@@ -5,7 +5,7 @@ import { solveBalanced } from '../../judgement/solveBalanced';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { catalogueEntry } from '../../document/parts/catalogue';
 import { partFamiliesOf, saySize } from './partFamilies';
-import { StudyBench } from '../studyBench';
+import { StudyBench } from '../job/studyBench';
 import { studyHere } from '../works';
 import { demoProject } from '../../verification/testing/demo';
 import { judged, ROW_STUDY, rowsSchema, unsupplied } from './rowStudy';

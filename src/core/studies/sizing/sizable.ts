@@ -1,7 +1,7 @@
 import { changePart, partFields } from '../../document/parts/partFields';
 import type { Part } from '../../document/parts/part';
 import type { Variant } from '../../document/project/project';
-import { StudyRefused } from '../study';
+import { StudyRefused } from '../job/study';
 import { DASH_BORES_M, NUMBER_DRILLS, numberDrillM } from '../../foundations/units/boreSizes';
 import type { Quantity } from '../../foundations/units';
 

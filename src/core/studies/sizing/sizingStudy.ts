@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { activeVariant, type Project } from '../../document/project/project';
-import type { Study, StudyKind } from '../study';
+import type { Study, StudyKind } from '../job/study';
 import { shortfallSchema } from '../../judgement/sweep/shortfall';
 import { sizableAt, withSize } from './sizable';
 

@@ -2,7 +2,7 @@ import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
-import type { StudyBench } from '../studyBench';
+import type { StudyBench } from '../job/studyBench';
 import { probesOf, readProbe } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { shortfalls, type Shortfall } from '../../judgement/sweep/shortfall';

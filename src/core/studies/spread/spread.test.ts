@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Project } from '../../document/project/project';
 import { inputsOf } from '../inputs/inputs';
 import { usualTolerance } from '../inputs/usualTolerance';
-import { StudyBench } from '../studyBench';
+import { StudyBench } from '../job/studyBench';
 import { studyHere } from '../works';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Project } from '../../document/project/project';
-import type { Study, StudyKind } from '../study';
+import type { Study, StudyKind } from '../job/study';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { BINS, Histogram } from './histogram';
 import { checkSchema, verdictSchema } from '../../judgement/stateResult';

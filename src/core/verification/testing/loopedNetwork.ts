@@ -1,3 +1,4 @@
+import { lineParameters } from '../../network/compile/lineParameters';
 import { NetworkBuilder, type Network } from '../../network/compile/network';
 
 /** A network of plain pipes, described once for this solver and for the general engine. */

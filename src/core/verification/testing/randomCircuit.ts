@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { partSchema, type Part } from '../../document/parts/part';
+import { partSchema, type Part, type PartKind } from '../../document/parts/part';
 import {
   PROJECT_FORMAT,
   PROJECT_VERSION,
@@ -77,131 +77,18 @@ class CircuitMaker {
   }
 
   /** One two-port part, or a thermostat with its two ways joined again. @returns its ports */
-  leaf(): { in: string; out: string } {
-    const d = this.draw;
-    const kind = d.pick([
-      'line',
-      'line',
-      'fitting',
-      'orifice',
-      'valve',
-      'filter',
-      'cooler',
-      'checkValve',
-      'thermostat',
-      'tee',
-      'plate',
-      'cover',
-      'cross',
-      'sideStream',
-    ] as const);
-    const plain = (part: Record<string, unknown>) => {
-      const id = this.add(part);
-      return { in: `${id}.in`, out: `${id}.out` };
-    };
-    switch (kind) {
-      case 'line':
-        return plain({ kind, form: 'hose', ...this.passage() });
-      case 'fitting':
-        return plain({
-          kind,
-          boreM: d.spread(4, 20) * MM,
-          losses: [{ kind: 'twoK', k1: d.spread(50, 1500), kInfinity: d.spread(0.05, 1) }],
-        });
-      case 'orifice':
-        return plain({ kind, boreM: d.spread(1.2, 6) * MM, lengthM: d.spread(0.1, 30) * MM });
-      case 'valve':
-        return plain({ kind, fullAreaM2: d.spread(2e-6, 60e-6), turnsToFull: 4, turns: d.between(0.1, 4) });
-      case 'filter':
-        return plain({
-          kind,
-          ...this.rating(),
-          load: d.spread(1, 12),
-          count: d.pick([1, 1, 2]),
-          bypass: d.chance(0.5) ? this.valve(0.7, 2.5) : null,
-        });
-      case 'cooler':
-        return plain({
-          kind,
-          ...this.rating(),
-          passes: d.pick([1, 2]),
-          medium: d.pick(['air', 'liquid']),
-          bypass: d.chance(0.3) ? this.valve(0.7, 2.5) : null,
-        });
-      case 'checkValve':
-        return plain({ kind, ...this.valve(0.05, 0.25) });
-      case 'thermostat': {
-        const id = this.add({ kind, opensK: 353, fullK: 363, areaM2: 110e-6 });
-        const core = this.add({ kind: 'cooler', ...this.rating() });
-        this.join(`${id}.cooler`, `${core}.in`);
-        this.join(`${core}.out`, `${id}.bypass`);
-        return { in: `${id}.in`, out: `${id}.bypass` };
-      }
-      case 'plate': {
-        const passage = d.pick([
-          { kind: 'open' },
-          { kind: 'separate' },
-          { kind: 'thermostat', opensK: 353, fullK: 363, areaM2: 110e-6 },
-        ] as const);
-        const id = this.add({ kind, boreM: d.spread(8, 16) * MM, passage });
-        const core = this.add({ kind: 'cooler', ...this.rating() });
-        this.join(`${id}.away`, `${core}.in`);
-        this.join(`${core}.out`, `${id}.back`);
-        if (d.chance(0.4))
-          this.join(`${id}.tap`, d.chance(0.5) ? this.consumer() : `${this.add({ kind: 'gauge' })}.in`);
-        return { in: `${id}.in`, out: `${id}.out` };
-      }
-      case 'cover':
-        return plain({ kind, boreM: d.spread(8, 16) * MM, carriesPassage: true });
-      case 'cross': {
-        const id = this.add({
-          kind,
-          boreM: d.spread(6, 16) * MM,
-          run: { kind: 'catalogue', fitting: 'teeRun' },
-          branch: { kind: 'catalogue', fitting: 'teeBranch' },
-        });
-        this.join(`${id}.left`, this.consumer());
-        if (d.chance(0.5))
-          this.join(
-            `${id}.right`,
-            `${this.add(
-              d.pick([
-                { kind: 'accumulator', volumeM3: 2e-3, prechargePa: 0.5 * BAR },
-                { kind: 'plug', duty: 'samplePort' },
-              ]),
-            )}.in`,
-          );
-        return { in: `${id}.in`, out: `${id}.run` };
-      }
-      case 'sideStream': {
-        // Hangs beside a line and lets its oil fall into the sump.
-        const line = plain({ kind: 'line', form: 'hose', ...this.passage() });
-        const metering = d.pick([
-          { kind: 'orifice', boreM: d.spread(0.8, 2) * MM, lengthM: 3 * MM },
-          { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: d.between(0.1, 4) },
-        ]);
-        const id = this.add({ kind, ...this.rating(), metering });
-        this.join(line.in, `${id}.in`);
-        this.join(`${id}.out`, 'p0.return');
-        return line;
-      }
-      case 'tee': {
-        const id = this.add({
-          kind,
-          boreM: d.spread(6, 16) * MM,
-          run: { kind: 'catalogue', fitting: 'teeRun' },
-          branch: { kind: 'catalogue', fitting: 'teeBranch' },
-        });
-        const consumer = this.consumer();
-        this.join(`${id}.branch`, consumer);
-        if (d.chance(0.3)) this.join(`${id}.run`, `${this.add({ kind: 'gauge' })}.in`);
-        return { in: `${id}.in`, out: `${id}.run` };
-      }
-    }
+  leaf(): Ends {
+    return this.draw.pick(LEAVES)(this);
+  }
+
+  /** A part with one inlet and one outlet. */
+  plain(part: Record<string, unknown>): Ends {
+    const id = this.add(part);
+    return { in: `${id}.in`, out: `${id}.out` };
   }
 
   /** A random series–parallel piece. */
-  piece(depth: number): { in: string; out: string } {
+  piece(depth: number): Ends {
     if (depth === 0 || this.draw.chance(0.35)) return this.leaf();
     const a = this.piece(depth - 1);
     const b = this.piece(depth - 1);
@@ -216,8 +103,13 @@ class CircuitMaker {
 
   /** A consumer of any kind. @returns the port to feed */
   consumer(): string {
+    const bearing = this.bearing();
+    return `${this.add(this.draw.pick(CONSUMERS)(this, bearing))}.in`;
+  }
+
+  bearing(): Record<string, unknown> {
     const d = this.draw;
-    const bearing = {
+    return {
       count: d.pick([1, 5, 12]),
       diameterM: d.between(20, 70) * MM,
       lengthM: d.between(12, 25) * MM,
@@ -234,18 +126,6 @@ class CircuitMaker {
       speedRatio: d.pick([0.5, 1, 2]),
       hydrodynamicSideFlow: d.chance(0.5),
     };
-    switch (d.pick(['bearings', 'rods', 'jets', 'plainJet', 'consumer'] as const)) {
-      case 'bearings':
-        return `${this.add({ kind: 'bearings', ...bearing })}.in`;
-      case 'rods':
-        return `${this.add({ kind: 'rods', ...bearing, mainRadiusM: 27.5 * MM, outletRadiusM: 60 * MM, leastRadiusM: d.between(0, 30) * MM })}.in`;
-      case 'jets':
-        return `${this.add({ kind: 'jets', count: 5, nozzle: { boreM: d.between(1, 1.8) * MM, lengthM: 5 * MM }, valve: this.valve(1.2, 2.5) })}.in`;
-      case 'plainJet':
-        return `${this.add({ kind: 'jets', count: 1, nozzle: { boreM: d.between(0.6, 2) * MM, lengthM: d.between(0, 20) * MM }, valve: null })}.in`;
-      case 'consumer':
-        return `${this.add({ kind: 'consumer', duty: 'turbo', ...this.rating(), elevationM: undefined })}.in`;
-    }
   }
 
   make(): void {
@@ -301,6 +181,188 @@ class CircuitMaker {
     this.join(`${gallery}.out`, branch.in);
     this.join(branch.out, this.consumer());
   }
+}
+
+interface Ends {
+  readonly in: string;
+  readonly out: string;
+}
+type Leaf = (maker: CircuitMaker) => Ends;
+type Consumer = (maker: CircuitMaker, bearing: Record<string, unknown>) => Record<string, unknown>;
+
+/** What a random circuit makes of a kind: pieces of its lines, what it supplies, or the word where it comes in otherwise. */
+type Sample =
+  | { readonly leaves: readonly Leaf[] }
+  | { readonly consumers: readonly Consumer[] }
+  | 'in every circuit'
+  | 'with others'
+  | 'outside the pressure network';
+
+const THERMOSTAT = { opensK: 353, fullK: 363, areaM2: 110e-6 };
+const BRANCHING = {
+  run: { kind: 'catalogue', fitting: 'teeRun' },
+  branch: { kind: 'catalogue', fitting: 'teeBranch' },
+};
+
+/** In the order in which pieces are drawn: a seed keeps its circuit while no kind comes in between. */
+const SAMPLES: Readonly<Record<PartKind, Sample>> = {
+  sump: 'in every circuit',
+  pickup: 'in every circuit',
+  pump: 'in every circuit',
+  relief: 'in every circuit',
+  line: { leaves: [randomLine, randomLine] },
+  fitting: {
+    leaves: [
+      (m) =>
+        m.plain({
+          kind: 'fitting',
+          boreM: m.draw.spread(4, 20) * MM,
+          losses: [{ kind: 'twoK', k1: m.draw.spread(50, 1500), kInfinity: m.draw.spread(0.05, 1) }],
+        }),
+    ],
+  },
+  orifice: {
+    leaves: [
+      (m) => m.plain({ kind: 'orifice', boreM: m.draw.spread(1.2, 6) * MM, lengthM: m.draw.spread(0.1, 30) * MM }),
+    ],
+  },
+  valve: {
+    leaves: [
+      (m) =>
+        m.plain({
+          kind: 'valve',
+          fullAreaM2: m.draw.spread(2e-6, 60e-6),
+          turnsToFull: 4,
+          turns: m.draw.between(0.1, 4),
+        }),
+    ],
+  },
+  filter: {
+    leaves: [
+      (m) =>
+        m.plain({
+          kind: 'filter',
+          ...m.rating(),
+          load: m.draw.spread(1, 12),
+          count: m.draw.pick([1, 1, 2]),
+          bypass: m.draw.chance(0.5) ? m.valve(0.7, 2.5) : null,
+        }),
+    ],
+  },
+  cooler: {
+    leaves: [
+      (m) =>
+        m.plain({
+          kind: 'cooler',
+          ...m.rating(),
+          passes: m.draw.pick([1, 2]),
+          medium: m.draw.pick(['air', 'liquid']),
+          bypass: m.draw.chance(0.3) ? m.valve(0.7, 2.5) : null,
+        }),
+    ],
+  },
+  checkValve: { leaves: [(m) => m.plain({ kind: 'checkValve', ...m.valve(0.05, 0.25) })] },
+  thermostat: { leaves: [randomThermostat] },
+  tee: { leaves: [randomTee] },
+  plate: { leaves: [randomPlate] },
+  cover: { leaves: [(m) => m.plain({ kind: 'cover', boreM: m.draw.spread(8, 16) * MM, carriesPassage: true })] },
+  cross: { leaves: [randomCross] },
+  sideStream: { leaves: [randomSideStream] },
+  bearings: { consumers: [(_, bearing) => ({ kind: 'bearings', ...bearing })] },
+  rods: {
+    consumers: [
+      (m, bearing) => ({
+        kind: 'rods',
+        ...bearing,
+        mainRadiusM: 27.5 * MM,
+        outletRadiusM: 60 * MM,
+        leastRadiusM: m.draw.between(0, 30) * MM,
+      }),
+    ],
+  },
+  jets: {
+    consumers: [
+      (m) => ({
+        kind: 'jets',
+        count: 5,
+        nozzle: { boreM: m.draw.between(1, 1.8) * MM, lengthM: 5 * MM },
+        valve: m.valve(1.2, 2.5),
+      }),
+      (m) => ({
+        kind: 'jets',
+        count: 1,
+        nozzle: { boreM: m.draw.between(0.6, 2) * MM, lengthM: m.draw.between(0, 20) * MM },
+        valve: null,
+      }),
+    ],
+  },
+  consumer: { consumers: [(m) => ({ kind: 'consumer', duty: 'turbo', ...m.rating(), elevationM: undefined })] },
+  gauge: 'with others',
+  accumulator: 'with others',
+  plug: 'with others',
+  tank: 'outside the pressure network',
+  drain: 'outside the pressure network',
+  scavenge: 'outside the pressure network',
+  ownOil: 'outside the pressure network',
+};
+const LEAVES = Object.values(SAMPLES).flatMap((s) => (typeof s === 'object' && 'leaves' in s ? s.leaves : []));
+const CONSUMERS = Object.values(SAMPLES).flatMap((s) => (typeof s === 'object' && 'consumers' in s ? s.consumers : []));
+
+function randomLine(m: CircuitMaker): Ends {
+  return m.plain({ kind: 'line', form: 'hose', ...m.passage() });
+}
+
+function randomThermostat(m: CircuitMaker): Ends {
+  const id = m.add({ kind: 'thermostat', ...THERMOSTAT });
+  const core = m.add({ kind: 'cooler', ...m.rating() });
+  m.join(`${id}.cooler`, `${core}.in`);
+  m.join(`${core}.out`, `${id}.bypass`);
+  return { in: `${id}.in`, out: `${id}.bypass` };
+}
+
+function randomPlate(m: CircuitMaker): Ends {
+  const d = m.draw;
+  const passage = d.pick([{ kind: 'open' }, { kind: 'separate' }, { kind: 'thermostat', ...THERMOSTAT }] as const);
+  const id = m.add({ kind: 'plate', boreM: d.spread(8, 16) * MM, passage });
+  const core = m.add({ kind: 'cooler', ...m.rating() });
+  m.join(`${id}.away`, `${core}.in`);
+  m.join(`${core}.out`, `${id}.back`);
+  if (d.chance(0.4)) m.join(`${id}.tap`, d.chance(0.5) ? m.consumer() : `${m.add({ kind: 'gauge' })}.in`);
+  return { in: `${id}.in`, out: `${id}.out` };
+}
+
+function randomCross(m: CircuitMaker): Ends {
+  const d = m.draw;
+  const id = m.add({ kind: 'cross', boreM: d.spread(6, 16) * MM, ...BRANCHING });
+  m.join(`${id}.left`, m.consumer());
+  const ends = [
+    { kind: 'accumulator', volumeM3: 2e-3, prechargePa: 0.5 * BAR },
+    { kind: 'plug', duty: 'samplePort' },
+  ];
+  if (d.chance(0.5)) m.join(`${id}.right`, `${m.add(d.pick(ends))}.in`);
+  return { in: `${id}.in`, out: `${id}.run` };
+}
+
+/** Hangs beside a line and lets its oil fall into the sump. */
+function randomSideStream(m: CircuitMaker): Ends {
+  const d = m.draw;
+  const line = randomLine(m);
+  const metering = d.pick([
+    { kind: 'orifice', boreM: d.spread(0.8, 2) * MM, lengthM: 3 * MM },
+    { kind: 'valve', fullAreaM2: 7e-6, turnsToFull: 4, turns: d.between(0.1, 4) },
+  ]);
+  const id = m.add({ kind: 'sideStream', ...m.rating(), metering });
+  m.join(line.in, `${id}.in`);
+  m.join(`${id}.out`, 'p0.return');
+  return line;
+}
+
+function randomTee(m: CircuitMaker): Ends {
+  const d = m.draw;
+  const id = m.add({ kind: 'tee', boreM: d.spread(6, 16) * MM, ...BRANCHING });
+  m.join(`${id}.branch`, m.consumer());
+  if (d.chance(0.3)) m.join(`${id}.run`, `${m.add({ kind: 'gauge' })}.in`);
+  return { in: `${id}.in`, out: `${id}.run` };
 }
 
 /** A whole random project from a seed: one circuit, one oil of the grade library. */

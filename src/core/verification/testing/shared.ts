@@ -1,6 +1,6 @@
 import type { Project } from '../../document/project/project';
-import { startStudy, type StudyKind } from '../../studies/study';
-import { StudyBench } from '../../studies/studyBench';
+import { startStudy, type StudyKind } from '../../studies/job/study';
+import { StudyBench } from '../../studies/job/studyBench';
 
 /** A study done by two who share its tasks, the last of each batch first. */
 export function sharedByTwo<P, T, R, A>(

@@ -1,3 +1,4 @@
+import { kindOf } from '../../../document/parts/part';
 import { fig, rule } from '../rule';
 import type { AuditContext } from '../context';
 
@@ -31,12 +32,7 @@ export const coolerOrder = rule('coolerOrder', 'Cooler and filter, which first',
 
 /** Oil taken before it reaches the gallery is missed most at hot idle. */
 export const parasiticFlow = rule('parasiticFlow', 'Oil taken before the bearings', (c) => {
-  const takers = c.circuit.parts.filter(
-    (p) =>
-      p.kind === 'sideStream' ||
-      p.kind === 'jets' ||
-      (p.kind === 'consumer' && (p.duty === 'turbo' || p.duty === 'supercharger')),
-  );
+  const takers = c.circuit.parts.filter((p) => p.kind === 'jets' || kindOf(p).sitsOutside?.(p));
   if (takers.length === 0) return [];
   const result = c.at(c.states.hotIdle);
   const pumped = result.elements.filter((e) => e.law === 'pump').reduce((sum, e) => sum + e.flowM3S, 0);

@@ -1,4 +1,5 @@
-import { isReturn } from '../../../document/parts/ports';
+import { kindOf } from '../../../document/parts/part';
+import { isReservoir, isReturn } from '../../../document/parts/ports';
 import { DASH_BORES_M } from '../../../foundations/units/boreSizes';
 import { fig, rule, type Found } from '../rule';
 import { feedBranch } from './places';
@@ -94,8 +95,7 @@ export const gravityDrain = rule(
       const text = TEXT[result.verdict]?.(drain.name);
       if (!text) return narrow;
       const reservoir = c.circuit.parts.find(
-        (p) =>
-          (p.kind === 'sump' || p.kind === 'tank') && c.groups.of(`${p.id}.return`) === c.groups.of(`${drain.id}.out`),
+        (p) => isReservoir(p) && c.groups.of(`${p.id}.return`) === c.groups.of(`${drain.id}.out`),
       );
       return [
         ...narrow,
@@ -149,10 +149,7 @@ function wider(part: string, thanM: number) {
 /** What runs back by gravity is described by a drain, or nobody knows whether it runs. */
 export const drainMissing = rule('drainMissing', 'Drain not described', (c) =>
   c.circuit.parts.flatMap((part) => {
-    const needs =
-      (part.kind === 'consumer' && (part.duty === 'turbo' || part.duty === 'supercharger')) ||
-      (part.kind === 'sideStream' && part.returnBy === 'gravity');
-    if (!needs) return [];
+    if (!kindOf(part).fallsOut?.(part)) return [];
     const place = c.groups.of(`${part.id}.out`);
     if (c.circuit.parts.some((p) => isReturn(p) && c.groups.of(`${p.id}.in`) === place)) return [];
     return [

@@ -1,4 +1,5 @@
-import type { Part } from '../../../document/parts/part';
+import { isReservoir } from '../../../document/parts/ports';
+import { thermostatOf, type Part } from '../../../document/parts/part';
 import { isFound } from '../../../heat/balance';
 import { brakePowerW } from '../../../heat/conditions';
 import { SHEDS_WATER_K } from '../../../heat/heatResult';
@@ -23,12 +24,7 @@ const drive = (c: AuditContext, which: keyof AuditContext['drives']) => {
 };
 const AT = 'at {rpm}, load {load}, air {air}, road {road}';
 
-const thermostats = (c: AuditContext) =>
-  c.circuit.parts.filter(
-    (p) =>
-      (p.kind === 'thermostat' && p.stuck === 'no') ||
-      (p.kind === 'plate' && p.passage.kind === 'thermostat' && p.passage.stuck === 'no'),
-  );
+const thermostats = (c: AuditContext) => c.circuit.parts.filter((p) => thermostatOf(p)?.stuck === 'no');
 const airCoolers = (c: AuditContext) => c.parts('cooler').filter((p) => p.medium === 'air');
 
 /** The sump on a hot day at full load. */
@@ -40,7 +36,7 @@ export const oilHot = rule(
     if (!found) return [];
     const { heat } = found;
     if (isFound(heat.status) && heat.sumpK <= heat.limitHotK) return [];
-    const sump = c.circuit.parts.find((p) => p.kind === 'sump' || p.kind === 'tank');
+    const sump = c.circuit.parts.find(isReservoir);
     return [
       {
         weight: heat.status === 'tooHot' || heat.sumpK > heat.limitHotK + FAR_OVER_K ? 'stop' : 'mend',
@@ -118,12 +114,7 @@ export const thermostatFan = rule('thermostatFan', 'Fan against thermostat', (c)
   airCoolers(c).flatMap((cooler): Found[] => {
     const fan = cooler.cooling?.kind === 'air' ? cooler.cooling.fan : undefined;
     const part = thermostats(c)[0];
-    const t =
-      part?.kind === 'thermostat'
-        ? part
-        : part?.kind === 'plate' && part.passage.kind === 'thermostat'
-          ? part.passage
-          : undefined;
+    const t = part && thermostatOf(part);
     if (!fan || !t) return [];
     const figures = {
       on: fig(fan.onK, 'temperature'),

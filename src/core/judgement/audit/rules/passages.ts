@@ -1,4 +1,4 @@
-import { PORTS } from '../../../document/parts/ports';
+import { placeOf, isReservoir, PORTS } from '../../../document/parts/ports';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import { rule, type Found } from '../rule';
@@ -76,7 +76,7 @@ function deadEnd(c: AuditContext, ref: string): boolean {
         if (!ports.every((port) => `${own}.${port}` === ref)) return false;
         continue;
       }
-      if (part.kind === 'sump' || part.kind === 'tank' || part.kind === 'pump') return false;
+      if (isReservoir(part) || placeOf(part) === 'pump') return false;
       if (part.blocked === true || (part.kind === 'cover' && !part.carriesPassage)) continue;
       for (const port of PORTS[part.kind]) queue.push(c.groups.of(`${part.id}.${port}`));
     }

@@ -1,5 +1,5 @@
-import type { Part } from '../../../document/parts/part';
-import { PORTS } from '../../../document/parts/ports';
+import { kindOf, type Part } from '../../../document/parts/part';
+import { isConsumer, PORTS } from '../../../document/parts/ports';
 import { branchOf } from '../../../document/moves/branch';
 import type { Move } from '../../../document/moves/move';
 import type { AuditContext } from '../context';
@@ -28,7 +28,7 @@ export function feedBranch(c: AuditContext, part: Part): readonly Part[] {
 
 /** Parts fed from outside the engine: what an engine builder plumbs. */
 export function isPlumbed(part: Part): boolean {
-  return part.kind === 'consumer' && (part.duty === 'turbo' || part.duty === 'supercharger');
+  return isConsumer(part) && kindOf(part).sitsOutside?.(part) === true;
 }
 
 /** Pressure at a part's port over the reachable states, highest [Pa]. */

@@ -1,3 +1,4 @@
+import { isReservoir } from '../../../document/parts/ports';
 import { partVolumeM3 } from '../../../document/parts/partVolume';
 import { fig, rule, type Found } from '../rule';
 
@@ -110,10 +111,10 @@ export const level = rule(
   (c) => {
     if (!c.stock) return [];
     const sum = (parts: typeof c.circuit.parts) =>
-      parts.filter((p) => p.kind !== 'sump' && p.kind !== 'tank').reduce((s, p) => s + partVolumeM3(p), 0);
+      parts.filter((p) => !isReservoir(p)).reduce((s, p) => s + partVolumeM3(p), 0);
     const added = sum(c.circuit.parts) - sum(c.stock.circuit.parts);
     if (Math.abs(added) < NOTABLE_VOLUME_M3) return [];
-    const reservoir = c.circuit.parts.find((p) => p.kind === 'sump' || p.kind === 'tank');
+    const reservoir = c.circuit.parts.find(isReservoir);
     return [
       {
         weight: 'note',

@@ -1,6 +1,6 @@
-import { sayIssue } from '../document/project/issue';
-import { activeVariant, type Project, type Variant } from '../document/project/project';
-import { CircuitSolver } from '../network/circuitSolver';
+import { sayIssue } from '../../document/project/issue';
+import { activeVariant, type Project, type Variant } from '../../document/project/project';
+import { CircuitSolver } from '../../network/circuitSolver';
 import { StudyRefused } from './study';
 
 /** What whoever does tasks keeps between them: one project, its solvers, and what tasks of one study share. */

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
-import { sayIssue } from '../document/project/issue';
-import type { Project } from '../document/project/project';
-import { fieldIssue } from '../document/project/readProject';
+import { sayIssue } from '../../document/project/issue';
+import type { Project } from '../../document/project/project';
+import { fieldIssue } from '../../document/project/readProject';
 
 /**
  * Long work that falls apart into tasks. It yields batches of tasks that do not need each other, receives their

@@ -1,5 +1,5 @@
-import { isOfState, withStateInput, type RevisableCircuit } from '../inputs/revisableCircuit';
-import type { Input } from '../inputs/inputs';
+import { isOfState, withStateInput, type RevisableCircuit } from './revisableCircuit';
+import type { Input } from './inputs';
 import { bindState } from '../../network/solve/bindState';
 import { evaluateElements } from '../../network/solve/evaluate';
 import { LineTable } from '../../network/solve/evaluateLines';
