@@ -24,13 +24,13 @@ const QUESTIONS: readonly (readonly [string, ...string[]])[] = [
 ];
 
 /** Runs one command in this process. @returns all that it printed, and its exit code */
-function answer(argv: readonly string[]): string {
+async function answer(argv: readonly string[]): Promise<string> {
   const said: string[] = [];
   const { log, error } = console;
   console.log = (text: unknown) => void said.push(String(text));
   console.error = (text: unknown) => void said.push(`! ${String(text)}`);
   try {
-    said.push(`exit ${main(argv)}`);
+    said.push(`exit ${await main(argv)}`);
   } finally {
     console.log = log;
     console.error = error;
@@ -51,6 +51,9 @@ for (const file of readdirSync('demo')
         command,
         ...options.filter((o) => o !== '--json' && o !== '--csv').map((o) => o.replace(/^--/, '')),
       ].join('-');
-      writeFileSync(join(folder, `${name}.txt`), answer([command, join('demo', file), '--variant', id, ...options]));
+      writeFileSync(
+        join(folder, `${name}.txt`),
+        await answer([command, join('demo', file), '--variant', id, ...options]),
+      );
     }
 }

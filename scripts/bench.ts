@@ -4,7 +4,8 @@ import { InitHydOption } from 'epanet-js';
 import { layoutSheet } from '../src/app/features/sheet/layout';
 import { unfilteredPorts } from '../src/core/document/plumbing/filtration';
 import { HeatSolver } from '../src/core/heat/heatSolver';
-import { heatMap } from '../src/core/studies/heat/heatStudies';
+import { MAP_STUDY } from '../src/core/studies/heat/mapStudy';
+import { studyHere } from '../src/core/studies/job/runHere';
 import { runTrace } from '../src/core/heat/trace';
 import { readProjectText } from '../src/core/document/project/readProject';
 import { applyMove, type Move, type MoveDraft } from '../src/core/document/moves';
@@ -154,15 +155,14 @@ console.log(
 for (const variant of ['stock', 'noseCooler']) {
   const heated = CircuitSolver.of(read.project, variant);
   if (!heated.ok) throw new Error('the demo does not compile');
-  const run = <T>(generator: Generator<number, T>): T => {
-    for (;;) {
-      const step = generator.next();
-      if (step.done) return step.value;
-    }
-  };
   const [map, held] = medians(
     3,
-    () => void run(heatMap(heated.circuit, 5000 / 60, 0.7)),
+    () =>
+      void studyHere(
+        MAP_STUDY,
+        { ...read.project, activeVariant: variant },
+        { drive: { speedRevS: 5000 / 60, load: 0.7 } },
+      ),
     () => {
       for (let i = 0; i < 100; i++) {
         heated.circuit.solver.reset();

@@ -3,13 +3,14 @@ import { cpus } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import type { Project } from '../src/core/document/project/project';
 import { CircuitSolver } from '../src/core/network/circuitSolver';
-import { SPREAD_STUDY, type SpreadRequest } from '../src/core/studies/spread/spreadStudy';
+import { type SpreadRequest } from '../src/core/studies/spread/spreadTasks';
 import { spreadWork } from '../src/core/studies/spread/spreadWork';
 import { StudyBench } from '../src/core/studies/job/studyBench';
-import { studyHere } from '../src/core/studies/works';
 import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { sweepToEnd } from '../src/core/judgement/sweep/sweep';
 import { StudyPool } from '../src/workers/studyPool';
+import { SPREAD_STUDY } from '../src/core/studies/spread/spreadStudy';
+import { studyHere } from '../src/core/studies/job/runHere';
 
 const SAMPLES = 10_000;
 const AIM_SOLVES = 15_000;
@@ -52,6 +53,7 @@ function threads(size: number): { readonly pool: StudyPool; readonly close: () =
           worker.postMessage({ project: open === project ? undefined : project, name, task });
           open = project;
         }),
+      stop: () => undefined,
     };
   });
   return { pool, close: () => Promise.all(made.map((w) => w.terminate())) };
@@ -106,7 +108,7 @@ export async function benchStudies(project: Project): Promise<void> {
   const alike = JSON.stringify(studyHere(SPREAD_STUDY, project, request));
   const pools = [threads(1), threads(2)];
   const run = ({ pool }: (typeof pools)[number]) =>
-    pool.run(SPREAD_STUDY, project, request, () => undefined, new AbortController().signal);
+    pool.run('spread', project, request, () => undefined, new AbortController().signal);
   const answers: string[] = [];
   for (const each of pools) answers.push(JSON.stringify(await run(each)));
   const took: [number[], number[]] = [[], []];

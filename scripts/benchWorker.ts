@@ -2,14 +2,17 @@
 import { parentPort } from 'node:worker_threads';
 import { readProject } from '../src/core/document/project/readProject';
 import { StudyBench } from '../src/core/studies/job/studyBench';
-import { doTask } from '../src/core/studies/works';
+import type { StudyKind } from '../src/core/studies/job/study';
+import { STUDIES, type StudyName } from '../src/core/studies/registry';
+import { doTask } from '../src/core/studies/job/runHere';
 
 let bench: StudyBench | undefined;
-parentPort!.on('message', ({ project, name, task }: { project: unknown; name: string; task: unknown }) => {
+parentPort!.on('message', async ({ project, name, task }: { project: unknown; name: string; task: unknown }) => {
   if (project !== undefined) {
     const read = readProject(project);
     if (!read.ok) throw new Error('the project is refused');
     bench = new StudyBench(read.project);
   }
-  parentPort!.postMessage(doTask(bench!, name, task));
+  const kind = (await STUDIES[name as StudyName]()) as unknown as StudyKind<unknown, unknown, unknown, unknown>;
+  parentPort!.postMessage(doTask(kind, bench!, task));
 });

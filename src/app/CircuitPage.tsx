@@ -12,7 +12,6 @@ import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import { useWorkbench } from './state/workbench';
 import type { PostBand } from './marks/TidePost';
-import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
@@ -125,7 +124,7 @@ function useBands(): ReadonlyMap<string, PostBand> {
   const speedRevS = useWorkbench((w) => w.speedRevS);
   const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
   const found = useWorkbench((w) => w.found);
-  const spread = useAnswerAtHand(SPREAD_STUDY, spreadAt({ speedRevS, oilTemperatureK }));
+  const spread = useAnswerAtHand('spread', spreadAt({ speedRevS, oilTemperatureK }));
   return useMemo(
     () =>
       spread && !found

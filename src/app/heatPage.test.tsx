@@ -7,6 +7,7 @@ import { useWorkbench } from './state/workbench';
 import { openDemo, show } from './testing/page';
 
 jest.mock('../workers/client');
+jest.mock('../workers/studyPool');
 // The charts draw on a canvas, which jsdom has none of; what they are given is in their names.
 jest.mock('react-chartjs-2', () => ({
   Line: ({ 'aria-label': label }: { 'aria-label': string }) => <div role="img" aria-label={label} />,
@@ -107,7 +108,7 @@ describe('The heat page', () => {
     fireEvent.click(screen.getByRole('tab', { name: 'Map of air and road' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
     await screen.findByText(/Stopped\./);
-    fireEvent.click(screen.getByRole('button', { name: 'Run it again' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Run' }));
     const map = await screen.findByRole('img', { name: /^Map of sump temperature\. \d+ % too hot/ });
     expect(map.textContent).toContain('too cold to shed water');
   });

@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
-import type { Project } from '../core/document/project/project';
+import Papa from 'papaparse';
 import { sayIssue, type Issue } from '../core/document/project/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../core/document/project/readProject';
 import { CircuitSolver } from '../core/network/circuitSolver';
@@ -7,28 +7,7 @@ import { CircuitSolver } from '../core/network/circuitSolver';
 /** The input is refused; the message says what, where and what to do. */
 export class Refusal extends Error {}
 
-/** What the words after a command may say. */
-export interface Options {
-  readonly rpm: string | undefined;
-  readonly oilTempC: string | undefined;
-  readonly variant: string | undefined;
-  readonly airTempC: string | undefined;
-  readonly roadSpeedKmh: string | undefined;
-  readonly load: string | undefined;
-  readonly minutes: string | undefined;
-  /** The only consumer asked about. */
-  readonly for: string | undefined;
-  /** Ids apart by commas, to set side by side. */
-  readonly variants: string | undefined;
-  /** What goes upward on an envelope. */
-  readonly over: string | undefined;
-  readonly samples: string | undefined;
-  readonly seed: string | undefined;
-  /** Faults two at a time as well. */
-  readonly pairs: boolean;
-  readonly json: boolean;
-  readonly csv: boolean;
-}
+const LARGEST_TABLE_BYTES = 64 * 1024 * 1024;
 
 const refuse = (issues: readonly Issue[]): never => {
   throw new Refusal(issues.map(sayIssue).join('\n'));
@@ -54,23 +33,15 @@ export function load(file: string, variant: string | undefined): CircuitSolver {
   return solver.circuit;
 }
 
-/** A number from the command line. @throws Refusal when it is not one, or out of range */
-export function numberOption(
-  text: string | undefined,
-  name: string,
-  fallback: number,
-  low: number,
-  high: number,
-): number {
-  if (text === undefined) return fallback;
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value))
-    throw new Refusal(`--${name}: a number is needed, "${text}" is there.`);
-  if (value < low || value > high) throw new Refusal(`--${name}: ${value} is out of range; give ${low} to ${high}.`);
-  return value;
-}
-
-/** The project with the variant of a solver open, as studies take it. */
-export function opened({ project, variant }: CircuitSolver): Project {
-  return { ...project, activeVariant: variant.id };
+/** Reads a CSV file, its header first. @throws Refusal when it cannot be used */
+export function loadTable(file: string): readonly (readonly string[])[] {
+  let text: string;
+  try {
+    if (statSync(file).size > LARGEST_TABLE_BYTES) throw new Refusal(`${file}: over 64 MiB. Thin it out.`);
+    text = readFileSync(file, 'utf8');
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    throw new Refusal(`${file}: it cannot be read.`);
+  }
+  return Papa.parse<string[]>(text, { skipEmptyLines: true }).data;
 }

@@ -1,106 +1,73 @@
-import { parseArgs } from 'node:util';
-import { StudyRefused } from '../core/studies/job/study';
-import { audit } from './audit';
-import { balance, trace, warmup } from './heat';
-import { check } from './check';
-import { compare } from './compare';
-import { envelope } from './envelope';
-import { faults } from './faults';
-import { Refusal } from './load';
-import { sensitivity } from './sensitivity';
-import { size } from './size';
-import { solve } from './solve';
-import { spread } from './spread';
-import { sweep } from './sweep';
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import Papa from 'papaparse';
+import type { Project } from '../core/document/project/project';
+import { OPTIONS, type Asked, type OptionName } from '../core/studies/job/command';
+import { studyHere } from '../core/studies/job/runHere';
+import { loadCommands, usage, type Command } from './commands';
+import { load, loadTable, Refusal } from './load';
+import { StudyRefused } from '../core/studies/job/studyRefused';
 
-const USAGE = `Usage:
-  tidal solve FILE [--rpm N] [--oil-temp C] [--variant ID] [--json]
-  tidal check FILE [--variant ID] [--json]
-  tidal sweep FILE --csv [--variant ID]
-  tidal audit FILE [--variant ID] [--json]
-  tidal balance FILE [--rpm N] [--air-temp C] [--road-speed KMH] [--load F] [--variant ID] [--json]
-  tidal warmup FILE [the same] [--minutes N] --csv
-  tidal trace FILE LOG.csv [--air-temp C] [--variant ID] --csv
-  tidal compare FILE [--variants ID,ID…] [--json|--csv]
-  tidal faults FILE [--pairs] [--variant ID] [--json|--csv]
-  tidal size FILE PART.FIELD|PART [--for CONSUMER] [--variant ID] [--json|--csv]
-  tidal envelope FILE [--over oil|filterAge|air|road] [--oil-temp C] [--air-temp C] [--road-speed KMH] [--load F] [--variant ID] [--json|--csv]
-  tidal sensitivity FILE CONSUMER [--rpm N] [--oil-temp C] [--variant ID] [--json|--csv]
-  tidal spread FILE [--rpm N] [--oil-temp C] [--samples N] [--seed N] [--variant ID] [--json|--csv]
+const ARGUMENTS: NonNullable<ParseArgsConfig['options']> = Object.fromEntries(
+  Object.entries(OPTIONS).map(([name, stands]) => [name, { type: stands === null ? 'boolean' : 'string' }]),
+);
+const HELP = { help: { type: 'boolean', short: 'h' } } as const;
 
-Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.
-docs/command-line.md describes the output.`;
+/** Prints an answer in the form that was asked for. @returns the exit code @throws Refusal where there is no such form */
+function print({ command }: Command, answer: unknown, asked: Asked): number {
+  const { json, csv } = asked.given;
+  const { project, variant } = asked.circuit;
+  if (json !== undefined && command.json) {
+    const about = command.acrossVariants ? { project: project.name } : { project: project.name, variant: variant.id };
+    console.log(JSON.stringify({ ...about, ...command.json(answer, asked) }, null, 1));
+  } else if (csv !== undefined && command.rows) {
+    const { columns, rows } = command.rows(answer, asked);
+    console.log(Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { newline: '\n' }));
+  } else for (const line of command.lines?.(answer, asked) ?? []) console.log(line);
+  for (const remark of command.remarks?.(answer, asked) ?? []) console.error(remark);
+  return command.isGood(answer, asked) ? 0 : 1;
+}
 
-const COMMANDS = {
-  solve,
-  check,
-  sweep,
-  audit,
-  balance,
-  warmup,
-  trace,
-  size,
-  faults,
-  compare,
-  envelope,
-  sensitivity,
-  spread,
-};
-/** Commands that take a word behind the file. */
-const WITH_WORD = new Set(['trace', 'size', 'sensitivity']);
+/** Refuses a form that a command does not have. @throws Refusal */
+function checkForm({ name, lines, rows, json }: Command['command'], given: Asked['given']): void {
+  if (lines || (given.csv !== undefined && rows) || (given.json !== undefined && json)) return;
+  throw new Refusal(`${name}: say --csv; it is the only form so far.`);
+}
 
 /** Runs one command. @param argv words after the program's name @returns the exit code */
-export function main(argv: readonly string[]): number {
+export async function main(argv: readonly string[]): Promise<number> {
   try {
+    const commands = await loadCommands();
     const { values, positionals } = parseArgs({
       args: [...argv],
       allowPositionals: true,
-      options: {
-        rpm: { type: 'string' },
-        'oil-temp': { type: 'string' },
-        variant: { type: 'string' },
-        'air-temp': { type: 'string' },
-        'road-speed': { type: 'string' },
-        load: { type: 'string' },
-        minutes: { type: 'string' },
-        for: { type: 'string' },
-        variants: { type: 'string' },
-        over: { type: 'string' },
-        samples: { type: 'string' },
-        seed: { type: 'string' },
-        pairs: { type: 'boolean', default: false },
-        json: { type: 'boolean', default: false },
-        csv: { type: 'boolean', default: false },
-        help: { type: 'boolean', short: 'h', default: false },
-      },
+      options: { ...ARGUMENTS, ...HELP },
     });
     if (values.help) {
-      console.log(USAGE);
+      console.log(usage(commands));
       return 0;
     }
-    const [name, file, ...rest] = positionals;
-    if (!name || !(name in COMMANDS) || !file || rest.length > (WITH_WORD.has(name) ? 1 : 0)) throw new Refusal(USAGE);
-    return COMMANDS[name as keyof typeof COMMANDS](
-      file,
-      {
-        rpm: values.rpm,
-        oilTempC: values['oil-temp'],
-        variant: values.variant,
-        json: values.json,
-        csv: values.csv,
-        airTempC: values['air-temp'],
-        roadSpeedKmh: values['road-speed'],
-        load: values.load,
-        minutes: values.minutes,
-        for: values.for,
-        variants: values.variants,
-        over: values.over,
-        samples: values.samples,
-        seed: values.seed,
-        pairs: values.pairs,
+    const [name, file, word, ...rest] = positionals;
+    const ways = commands.get(name ?? '');
+    const [first] = ways ?? [];
+    if (!ways || !first || !file || rest.length > 0 || (word !== undefined && first.command.word === undefined))
+      throw new Refusal(usage(commands));
+    const given = Object.fromEntries(Object.entries(values).map(([key, value]) => [key, String(value)])) as Partial<
+      Record<OptionName, string>
+    >;
+    checkForm(first.command, given);
+    const circuit = load(file, first.command.acrossVariants ? undefined : given.variant);
+    const asked: Asked = {
+      circuit,
+      word,
+      given,
+      readTable: () => {
+        if (word === undefined) throw new Refusal(`${first.command.name}: give a project, a log, and --csv.`);
+        return loadTable(word);
       },
-      rest[0],
-    );
+    };
+    const way = ways.find(({ command }) => command.fits?.(asked)) ?? ways.find(({ command }) => !command.fits)!;
+    const project: Project = { ...circuit.project, activeVariant: circuit.variant.id };
+    return print(way, studyHere(way.kind, project, way.command.question(asked)), asked);
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
     if (error instanceof Refusal || error instanceof StudyRefused || code?.startsWith('ERR_PARSE_ARGS')) {

@@ -3,13 +3,13 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
-import { comparisonSchema } from '../core/studies/compare/compareStudy';
-import { envelopeSchema } from '../core/studies/envelope/envelopeStudy';
-import { faultOutcomeSchema } from '../core/studies/faults/faultStudy';
-import { sensitivitySchema } from '../core/studies/sensitivity/sensitivityStudy';
-import { rowsSchema } from '../core/studies/sizing/rowStudy';
-import { sizingSchema } from '../core/studies/sizing/sizingStudy';
-import { spreadSchema } from '../core/studies/spread/spreadStudy';
+import { comparisonSchema } from '../core/studies/compare/compareTasks';
+import { envelopeSchema } from '../core/studies/envelope/envelopeTasks';
+import { faultOutcomeSchema } from '../core/studies/faults/faultTasks';
+import { sensitivitySchema } from '../core/studies/sensitivity/sensitivityTasks';
+import { rowsSchema } from '../core/studies/sizing/rowTasks';
+import { sizingSchema } from '../core/studies/sizing/sizingTasks';
+import { spreadSchema } from '../core/studies/spread/spreadTasks';
 import { main } from './main';
 import { solveResultSchema } from '../core/judgement/stateResult';
 
@@ -17,14 +17,14 @@ const DEMO = 'demo/thornback.json';
 const folder = mkdtempSync(join(tmpdir(), 'tidal-'));
 
 /** The command in this process, with what it prints. */
-function run(...args: string[]): { code: number; out: string; err: string } {
+async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
   const printed = { log: '', error: '' };
   const spies = (['log', 'error'] as const).map((kind) =>
     jest
       .spyOn(console, kind)
       .mockImplementation((...line: unknown[]) => void (printed[kind] += `${String(line[0])}\n`)),
   );
-  const code = main(args);
+  const code = await main(args);
   for (const spy of spies) spy.mockRestore();
   return { code, out: printed.log, err: printed.error };
 }
@@ -48,8 +48,8 @@ describe('The command line', () => {
     expect(code).toBe(1);
   });
 
-  it('solves a state as JSON that keeps its published form, and exits 1 where something is not supplied', () => {
-    const { code, out } = run('solve', DEMO, '--rpm', '7000', '--oil-temp', '120', '--json');
+  it('solves a state as JSON that keeps its published form, and exits 1 where something is not supplied', async () => {
+    const { code, out } = await run('solve', DEMO, '--rpm', '7000', '--oil-temp', '120', '--json');
     expect(code).toBe(1);
     const { project, variant, ...result } = JSON.parse(out) as Record<string, unknown>;
     expect([project, variant]).toEqual(['Thornback', 'stock']);
@@ -67,12 +67,12 @@ describe('The command line', () => {
     expect(parsed.nodes.every((n) => n.name !== '' && n.pressurePa !== null && n.viscosityPaS !== null)).toBe(true);
   });
 
-  it('exits 0 where all are supplied', () => {
-    expect(run('solve', DEMO, '--rpm', '850', '--oil-temp', '110').code).toBe(0);
+  it('exits 0 where all are supplied', async () => {
+    expect((await run('solve', DEMO, '--rpm', '850', '--oil-temp', '110')).code).toBe(0);
   });
 
-  it('checks the range, exits 1, and names the worst state', () => {
-    const { code, out } = run('check', DEMO, '--json');
+  it('checks the range, exits 1, and names the worst state', async () => {
+    const { code, out } = await run('check', DEMO, '--json');
     expect(code).toBe(1);
     const sweep = JSON.parse(out) as {
       supplied: boolean;
@@ -81,8 +81,8 @@ describe('The command line', () => {
     expect(sweep.consumers.filter((c) => !c.supplied).map((c) => c.part)).toEqual(['turbo']);
   });
 
-  it('sweeps to CSV: a header, then a row a state and consumer', () => {
-    const rows = run('sweep', DEMO, '--csv').out.trim().split('\n');
+  it('sweeps to CSV: a header, then a row a state and consumer', async () => {
+    const rows = (await run('sweep', DEMO, '--csv')).out.trim().split('\n');
     expect(rows[0]).toBe(
       'speed_rpm,oil_temperature_C,part,verdict,pressure_Pa,flow_m3_s,low_water_Pa,margin,margin_of',
     );
@@ -90,8 +90,8 @@ describe('The command line', () => {
     expect(rows.every((row) => row.split(',').length === 9)).toBe(true);
   });
 
-  it('finds the balance: in and out meet, and the exit code tells whether it is within its limit', () => {
-    const { code, out } = run(
+  it('finds the balance: in and out meet, and the exit code tells whether it is within its limit', async () => {
+    const { code, out } = await run(
       'balance',
       DEMO,
       '--variant',
@@ -110,11 +110,11 @@ describe('The command line', () => {
     expect([code, heatResultSchema.parse(heat).status]).toEqual([0, 'balanced']);
     const sum = (list: readonly { heatW: number }[]) => list.reduce((s, h) => s + h.heatW, 0);
     expect(sum(heat.heatIn) / sum(heat.heatOut)).toBeCloseTo(1, 5);
-    expect(run('balance', DEMO, '--rpm', '7000', '--load', '1').code).toBe(1);
+    expect((await run('balance', DEMO, '--rpm', '7000', '--load', '1')).code).toBe(1);
   });
 
-  it('warms up and follows a trace, as CSV', () => {
-    const warm = run('warmup', DEMO, '--variant', 'noseCooler', '--rpm', '3000', '--minutes', '5', '--csv');
+  it('warms up and follows a trace, as CSV', async () => {
+    const warm = await run('warmup', DEMO, '--variant', 'noseCooler', '--rpm', '3000', '--minutes', '5', '--csv');
     expect(warm.out.split('\n')[0]).toBe(
       'time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,thermostat,fan',
     );
@@ -124,34 +124,34 @@ describe('The command line', () => {
       .slice(1)
       .map((row) => Number(row.split(',')[2]));
     expect(temperatures.at(-1)!).toBeGreaterThan(temperatures[0]! + 20);
-    const driven = run('trace', DEMO, 'demo/hillclimb.csv', '--variant', 'noseCooler', '--csv');
+    const driven = await run('trace', DEMO, 'demo/hillclimb.csv', '--variant', 'noseCooler', '--csv');
     expect([driven.code, driven.err]).toEqual([0, expect.stringMatching(/Peak \d+\.\d.°C at \d+ s; 0 s above 120/)]);
     expect(driven.out.trim().split('\n').length).toBeGreaterThan(1190);
   });
 
-  it('sizes a figure: the band and the sizes in it, exit 1 where none will do', () => {
-    const { code, out } = run('size', DEMO, 'turboRestrictor.boreM');
+  it('sizes a figure: the band and the sizes in it, exit 1 where none will do', async () => {
+    const { code, out } = await run('size', DEMO, 'turboRestrictor.boreM');
     expect([code, out]).toEqual([
       0,
       expect.stringMatching(
         /^1\.\d\d\smm to 1\.\d\d\smm will do\.\nSmaller: Turbo[^]*Larger: Turbo[^]*Sizes to be had: .*drill 56/,
       ),
     ]);
-    const none = run('size', DEMO, 'filter.bypass.crackPa', '--json');
+    const none = await run('size', DEMO, 'filter.bypass.crackPa', '--json');
     expect([none.code, sizingSchema.parse(withoutHead(none.out)).bands]).toEqual([1, []]);
-    expect(run('size', DEMO, 'filter.bypass.crackPa', '--for', 'mains').code).toBe(0);
+    expect((await run('size', DEMO, 'filter.bypass.crackPa', '--for', 'mains')).code).toBe(0);
   });
 
-  it('puts each single fault in, worst first', () => {
-    const { code, out } = run('faults', DEMO, '--json');
+  it('puts each single fault in, worst first', async () => {
+    const { code, out } = await run('faults', DEMO, '--json');
     expect(code).toBe(1);
     const { faults } = JSON.parse(out) as { faults: unknown[] };
     expect(faults.map((f) => faultOutcomeSchema.parse(f)).some((f) => f.id === 'relief.open' && f.noticed)).toBe(true);
-    expect(run('faults', DEMO).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}The gauge tells most/);
+    expect((await run('faults', DEMO)).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}The gauge tells most/);
   });
 
-  it('sets variants side by side', () => {
-    const { code, out } = run('compare', DEMO);
+  it('sets variants side by side', async () => {
+    const { code, out } = await run('compare', DEMO);
     expect([code, out]).toEqual([
       1,
       expect.stringMatching(
@@ -162,27 +162,29 @@ describe('The command line', () => {
       comparisonSchema
         .parse(
           withoutHead(
-            `{"variant":"", ${run('compare', DEMO, '--variants', 'noseCooler,stock', '--json').out.slice(1)}`,
+            `{"variant":"", ${(await run('compare', DEMO, '--variants', 'noseCooler,stock', '--json')).out.slice(1)}`,
           ),
         )
         .variants.map((v) => v.id),
     ).toEqual(['noseCooler', 'stock']);
   });
 
-  it('maps where supply fails, in words, as rows and as JSON with its lines', () => {
-    const { code, out } = run('envelope', DEMO);
+  it('maps where supply fails, in words, as rows and as JSON with its lines', async () => {
+    const { code, out } = await run('envelope', DEMO);
     expect([code, out]).toEqual([
       1,
       expect.stringMatching(
         /^Fails in \d+.% of the states within reach\.\nTurbo +-0\.\d\d at 7000.rpm[^]*The session first fails at 39\d\d.rpm, 105.°C: Turbo flooded\./,
       ),
     ]);
-    const rows = run('envelope', DEMO, '--over', 'filterAge', '--oil-temp', '90', '--csv').out.trim().split('\n');
+    const rows = (await run('envelope', DEMO, '--over', 'filterAge', '--oil-temp', '90', '--csv')).out
+      .trim()
+      .split('\n');
     expect([rows[0]!.startsWith('speed_rev_s,filterAge_si,least,turbo,mains'), rows.length]).toEqual([
       true,
       33 * 21 + 1,
     ]);
-    const json = withoutHead(run('envelope', DEMO, '--json').out) as {
+    const json = withoutHead((await run('envelope', DEMO, '--json')).out) as {
       overall: { lines?: unknown[] };
       consumers: { lines?: unknown[] }[];
     };
@@ -191,38 +193,38 @@ describe('The command line', () => {
     expect(envelopeSchema.parse(json).y).toBe('oil');
   });
 
-  it('ranks what moves a margin', () => {
+  it('ranks what moves a margin', async () => {
     const at = ['--rpm', '850', '--oil-temp', '120'];
-    const { code, out } = run('sensitivity', DEMO, 'lifters', ...at);
+    const { code, out } = await run('sensitivity', DEMO, 'lifters', ...at);
     expect([code, out]).toEqual([
       0,
       expect.stringMatching(/^Lifters: 0\.23.bar above low water[^]*\nMains: radial clearance +\+4\.0.µm +-0\.1\d.bar/),
     ]);
-    const { rows } = sensitivitySchema.parse(withoutHead(run('sensitivity', DEMO, 'lifters', ...at, '--json').out));
-    expect(
-      run('sensitivity', DEMO, 'lifters', ...at, '--csv')
-        .out.trim()
-        .split('\n'),
-    ).toHaveLength(rows.length + 1);
+    const { rows } = sensitivitySchema.parse(
+      withoutHead((await run('sensitivity', DEMO, 'lifters', ...at, '--json')).out),
+    );
+    expect((await run('sensitivity', DEMO, 'lifters', ...at, '--csv')).out.trim().split('\n')).toHaveLength(
+      rows.length + 1,
+    );
   });
 
-  it('draws tolerances, the same for the same seed', () => {
+  it('draws tolerances, the same for the same seed', async () => {
     const words = ['spread', DEMO, '--rpm', '850', '--oil-temp', '120', '--samples', '512'];
-    const { code, out } = run(...words);
+    const { code, out } = await run(...words);
     expect([code, out]).toEqual([
       1,
       expect.stringMatching(
         /^Turbo +100\.00 % ± 0\.59, [^]*All supplied: 9\d\.\d\d % ± \d\.\d\d of 512 circuits, seed 1\.\nTighten first: Mains: radial clearance/,
       ),
     ]);
-    expect(run(...words).out).toBe(out);
-    expect(run(...words, '--seed', '2').out).not.toBe(out);
-    expect(spreadSchema.parse(withoutHead(run(...words, '--json').out)).samples).toBe(512);
-    expect(run(...words, '--csv').out.split('\n')[1]).toMatch(/^turbo,1,0\.0058[^,]*(,\d[^,]*){6}$/);
+    expect((await run(...words)).out).toBe(out);
+    expect((await run(...words, '--seed', '2')).out).not.toBe(out);
+    expect(spreadSchema.parse(withoutHead((await run(...words, '--json')).out)).samples).toBe(512);
+    expect((await run(...words, '--csv')).out.split('\n')[1]).toMatch(/^turbo,1,0\.0058[^,]*(,\d[^,]*){6}$/);
   });
 
-  it('sizes a cooler or a thermostat as a whole: those sold, then the band with what limits it', () => {
-    const { code, out } = run('size', DEMO, 'plate', '--variant', 'noseCooler');
+  it('sizes a cooler or a thermostat as a whole: those sold, then the band with what limits it', async () => {
+    const { code, out } = await run('size', DEMO, 'plate', '--variant', 'noseCooler');
     expect([code, out]).toEqual([
       0,
       expect.stringMatching(
@@ -230,23 +232,23 @@ describe('The command line', () => {
       ),
     ]);
     const { rows, bands } = rowsSchema.parse(
-      withoutHead(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--json').out),
+      withoutHead((await run('size', DEMO, 'plate', '--variant', 'noseCooler', '--json')).out),
     );
     expect([rows.length, bands.length]).toEqual([8, 1]);
-    expect(run('size', DEMO, 'plate', '--variant', 'noseCooler', '--csv').out).toMatch(
+    expect((await run('size', DEMO, 'plate', '--variant', 'noseCooler', '--csv')).out).toMatch(
       /^family,size_si,hot_day_k,cold_cruise_k,fails\n,,[^\n]*,\nopens,344\.15,[^\n]*,cold\n/,
     );
   });
 
-  it('tells the audit in words, heaviest first, with what helps, and what was set aside', () => {
-    const { code, out } = run('audit', DEMO, '--variant', 'noseCooler');
+  it('tells the audit in words, heaviest first, with what helps, and what was set aside', async () => {
+    const { code, out } = await run('audit', DEMO, '--variant', 'noseCooler');
     expect(code).toBe(1);
     const weights = out.split('\n').flatMap((line) => /^(STOP|mend|look|note) {2}/.exec(line)?.[1] ?? []);
     const order = ['STOP', 'mend', 'look', 'note'];
     expect(weights.length).toBeGreaterThan(4);
     expect(weights).toEqual([...weights].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
     expect(out).toMatch(/\n {6}- \w/);
-    const { findings } = JSON.parse(run('audit', DEMO, '--variant', 'noseCooler', '--json').out) as {
+    const { findings } = JSON.parse((await run('audit', DEMO, '--variant', 'noseCooler', '--json')).out) as {
       findings: { rule: string; part: string | null; title: string }[];
     };
     expect(findings).toHaveLength(weights.length);
@@ -255,13 +257,13 @@ describe('The command line', () => {
     project.variants.find((v) => v.id === 'noseCooler')!.waivers = [
       { rule: first!.rule, ...(first!.part === null ? {} : { part: first!.part }), reason: 'seen, and meant so' },
     ];
-    expect(run('audit', fileWith('waived.json', JSON.stringify(project)), '--variant', 'noseCooler').out).toContain(
-      '(waived: seen, and meant so)',
-    );
+    expect(
+      (await run('audit', fileWith('waived.json', JSON.stringify(project)), '--variant', 'noseCooler')).out,
+    ).toContain('(waived: seen, and meant so)');
   });
 
-  it('tells the balance in words: heat in, heat out, and each part’s oil', () => {
-    const { out } = run(
+  it('tells the balance in words: heat in, heat out, and each part’s oil', async () => {
+    const { out } = await run(
       'balance',
       DEMO,
       '--variant',
@@ -289,19 +291,19 @@ describe('The command line', () => {
     expect(sum(kw('Heat in')) - leaving).toBeCloseTo(leaving, 0);
   });
 
-  it('checks in words: each at its worst, then the whole', () => {
-    const { out } = run('check', DEMO);
+  it('checks in words: each at its worst, then the whole', async () => {
+    const { out } = await run('check', DEMO);
     expect(out).toMatch(
       /^Turbo +flooded +[^\n]*\n {2}worst at 7000.rpm, 120.°C\. [^]*\nNot all supplied over 337 states\.\n$/,
     );
   });
 
-  it('prints every study as rows', () => {
-    expect(run('faults', DEMO, '--csv').out).toMatch(/^fault,outcome,[^\n]*\n[^]*\nrelief\.open,starves,/);
-    expect(run('size', DEMO, 'turboRestrictor.boreM', '--csv').out).toMatch(
+  it('prints every study as rows', async () => {
+    expect((await run('faults', DEMO, '--csv')).out).toMatch(/^fault,outcome,[^\n]*\n[^]*\nrelief\.open,starves,/);
+    expect((await run('size', DEMO, 'turboRestrictor.boreM', '--csv')).out).toMatch(
       /^low_si,high_si,fails_below,fails_above\n0\.00[^,]*,0\.00[^,]*,turbo,turbo\n$/,
     );
-    expect(run('compare', DEMO, '--csv').out).toMatch(/\nnoseCooler,turbo,flooded,false,-/);
+    expect((await run('compare', DEMO, '--csv')).out).toMatch(/\nnoseCooler,turbo,flooded,false,-/);
   });
 
   it.each([
@@ -350,8 +352,8 @@ describe('The command line', () => {
     ['an unknown option', () => ['solve', DEMO, '--fast'], '--fast'],
     ['a speed in words', () => ['solve', DEMO, '--rpm', 'fast'], '--rpm: a number is needed, "fast" is there'],
     ['an unknown variant', () => ['solve', DEMO, '--variant', 'racing'], 'there is no variant "racing"'],
-  ])('refuses %s with exit code 2 and no stack trace', (_, args, sentence) => {
-    const { code, err } = run(...args());
+  ])('refuses %s with exit code 2 and no stack trace', async (_, args, sentence) => {
+    const { code, err } = await run(...args());
     expect([code, err.includes(sentence)]).toEqual([2, true]);
     expect(err).not.toMatch(/\n\s+at /);
   });

@@ -4,4 +4,4 @@ import { main } from './main';
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code !== 'EPIPE') throw error;
 });
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = await main(process.argv.slice(2));

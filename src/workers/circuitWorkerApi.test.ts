@@ -1,81 +1,80 @@
 import { readFileSync } from 'node:fs';
-import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { auditReplySchema, heatJobReplySchema, solveReplySchema, sweepReplySchema, taskReplySchema } from './protocol';
+import { solveReplySchema, taskReplySchema } from './protocol';
+import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
+import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
+import { SWEEP_STUDY } from '../core/studies/sweep/sweepStudy';
 
 const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
-/** A clock on which every look is a slice later, so that the sweep pauses after each state. */
+const quiet = () => undefined;
+/** A clock on which every look is a slice later, so that a long task pauses after each step. */
 const hasty = () => {
   let now = 0;
   return () => (now += 100);
 };
+const opened = () => {
+  const worker = createCircuitWorker(pause, hasty());
+  worker.open(demo());
+  return worker;
+};
+const CONDITIONS = { airTemperatureK: 293, roadSpeedMS: 25, load: 0.5 };
+const WARM_UP = { drive: { speedRevS: 60, ...CONDITIONS }, startK: 293, durationS: 120 };
 
 describe('The circuit worker', () => {
-  it('solves what is open, in the form that the page checks', () => {
+  it('solves what is open, in the form that the page checks, the oil held or its temperature found', () => {
     const worker = createCircuitWorker(pause, Date.now);
     expect(worker.open(demo())).toEqual({ kind: 'opened', warnings: [] });
     const reply = solveReplySchema.parse(worker.solve({ speedRevS: 14, oilTemperatureK: 383 }));
     expect(reply.kind === 'solved' && reply.result.convergence.status).toBe('converged');
+    const found = solveReplySchema.parse(worker.solve({ speedRevS: 60, oilTemperatureK: 373, found: CONDITIONS }));
+    expect(found.kind === 'solved' && [found.heat?.status, found.result.temperatureModel]).toEqual([
+      'balanced',
+      'found',
+    ]);
   });
 
-  it('cancels an older sweep when a newer one comes', async () => {
-    const worker = createCircuitWorker(pause, hasty());
-    worker.open(demo());
-    const older = worker.sweep();
-    const newer = worker.sweep();
-    expect((await older).kind).toBe('cancelled');
-    expect(sweepReplySchema.parse(await newer).kind).toBe('swept');
-  });
+  it.each([
+    ['sweep', {}],
+    ['audit', {}],
+    ['warmUp', WARM_UP],
+  ])(
+    'does the long task of %s with its share, and stops it when told or when another project is opened',
+    async (name, task) => {
+      const worker = opened();
+      const told = worker.task(name, task, quiet);
+      await pause();
+      worker.stop();
+      expect((await told).kind).toBe('stopped');
+      const replaced = worker.task(name, task, quiet);
+      await pause();
+      worker.open(demo());
+      expect((await replaced).kind).toBe('stopped');
+      const shares: number[] = [];
+      expect((await worker.task(name, task, (share) => shares.push(share))).kind).toBe('done');
+      expect(shares.length).toBeGreaterThan(10);
+      expect(shares).toEqual([...shares].sort((a, b) => a - b));
+      expect(shares.at(-1)).toBeLessThanOrEqual(1);
+    },
+  );
 
-  it('cancels a sweep when another project is opened', async () => {
-    const worker = createCircuitWorker(pause, hasty());
-    worker.open(demo());
-    const older = worker.sweep();
-    worker.open(demo());
-    expect((await older).kind).toBe('cancelled');
-  });
-
-  it('audits in the form that the page checks, and stops when another project is opened', async () => {
-    const worker = createCircuitWorker(pause, hasty());
-    worker.open(demo());
-    const older = worker.audit();
-    worker.open(demo());
-    expect((await older).kind).toBe('cancelled');
-    const reply = auditReplySchema.parse(await worker.audit());
-    expect(reply.kind === 'audited' && reply.findings[0]).toMatchObject({
+  it('gives sweep and audit in the form that the page checks', async () => {
+    const worker = opened();
+    const sweep = taskReplySchema.parse(await worker.task('sweep', {}, quiet));
+    expect(sweep.kind === 'done' && SWEEP_STUDY.replySchema.parse(sweep.reply).supplied).toBe(false);
+    const audit = taskReplySchema.parse(await worker.task('audit', {}, quiet));
+    expect(audit.kind === 'done' && AUDIT_STUDY.replySchema.parse(audit.reply)[0]).toMatchObject({
       rule: 'supply',
       part: 'turbo',
       weight: 'stop',
     });
   });
 
-  it('finds temperatures when asked, and runs and stops long work about heat with its progress', async () => {
-    const worker = createCircuitWorker(pause, hasty());
-    worker.open(demo());
-    const found = { airTemperatureK: 293, roadSpeedMS: 25, load: 0.5 };
-    const solved = solveReplySchema.parse(worker.solve({ speedRevS: 60, oilTemperatureK: 373, found }));
-    expect(solved.kind === 'solved' && [solved.heat?.status, solved.result.temperatureModel]).toEqual([
-      'balanced',
-      'found',
-    ]);
-    const seen: number[] = [];
-    const drive = { speedRevS: 60, ...found };
-    const reply = heatJobReplySchema.parse(await worker.heat({ kind: 'curves', drive }, (share) => seen.push(share)));
-    expect(reply.kind).toBe('curves');
-    expect(seen.length).toBeGreaterThan(10);
-    expect([...seen].sort((a, b) => a - b)).toEqual(seen);
-    const stopped = worker.heat({ kind: 'map', drive }, () => undefined);
-    worker.stopHeat();
-    expect((await stopped).kind).toBe('cancelled');
-    expect((await worker.heat({ kind: 'boil' }, () => undefined)).kind).toBe('refused');
-  });
-
-  it('does tasks of studies, and refuses in words what it does not know', () => {
+  it('does tasks of studies, and refuses in words what it does not know', async () => {
     const worker = createCircuitWorker(pause, Date.now);
-    expect(worker.task('faults', { ids: ['relief.open'] }).kind).toBe('refused');
+    expect((await worker.task('faults', { ids: ['relief.open'] }, quiet)).kind).toBe('refused');
     worker.open(demo());
-    const reply = taskReplySchema.parse(worker.task('faults', { ids: ['relief.open', 'relief.shut'] }));
+    const reply = taskReplySchema.parse(await worker.task('faults', { ids: ['relief.open', 'relief.shut'] }, quiet));
     expect(reply.kind === 'done' && FAULT_STUDY.replySchema.parse(reply.reply).map((f) => f.id)).toEqual([
       'relief.open',
       'relief.shut',
@@ -83,9 +82,10 @@ describe('The circuit worker', () => {
     for (const [name, task] of [
       ['faults', { ids: 7 }],
       ['boil', {}],
+      ['toString', {}],
       ['size', { kind: 'look', request: { part: 'turbo', path: ['name'] }, si: 1 }],
     ] as const)
-      expect([name, taskReplySchema.parse(worker.task(name, task)).kind]).toEqual([name, 'refused']);
+      expect([name, taskReplySchema.parse(await worker.task(name, task, quiet)).kind]).toEqual([name, 'refused']);
   });
 
   it('refuses in words what it cannot use, and keeps nothing half open', async () => {
@@ -95,7 +95,7 @@ describe('The circuit worker', () => {
       sentences: ['No project has been opened.'],
     });
     expect(worker.open({ format: 'else' }).kind).toBe('refused');
-    expect((await worker.sweep()).kind).toBe('refused');
+    expect((await worker.task('sweep', {}, quiet)).kind).toBe('refused');
     worker.open(demo());
     expect(worker.solve({ speedRevS: 'fast' }).kind).toBe('refused');
   });

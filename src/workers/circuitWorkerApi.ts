@@ -1,166 +1,96 @@
-import { auditCircuit } from '../core/judgement/audit';
 import { sayIssue } from '../core/document/project/issue';
 import { readProject } from '../core/document/project/readProject';
 import { HeatSolver } from '../core/heat/heatSolver';
-import { solveBalanced } from '../core/judgement/solveBalanced';
-import { balanceCurves, heatMap } from '../core/studies/heat/heatStudies';
-import { runTrace } from '../core/heat/trace';
-import { warmUp } from '../core/heat/transient';
-import { CircuitSolver } from '../core/network/circuitSolver';
-import { StudyRefused } from '../core/studies/job/study';
-import { StudyBench } from '../core/studies/job/studyBench';
-import { doTask } from '../core/studies/works';
-import { sweepCircuit } from '../core/judgement/sweep/sweep';
-import {
-  heatJobSchema,
-  solveRequestSchema,
-  type AuditReply,
-  type CircuitWorkerApi,
-  type HeatJobReply,
-  type OpenReply,
-  type SolveReply,
-  type SweepReply,
-  type TaskReply,
-} from './protocol';
 import { solveState } from '../core/judgement/judgeState';
+import { solveBalanced } from '../core/judgement/solveBalanced';
+import { CircuitSolver } from '../core/network/circuitSolver';
+import { beginTask, isLong } from '../core/studies/job/runHere';
+import { type LongTask, type StudyKind } from '../core/studies/job/study';
+import { StudyBench } from '../core/studies/job/studyBench';
+import { STUDIES } from '../core/studies/registry';
+import { solveRequestSchema, type CircuitWorkerApi, type OpenReply, type SolveReply, type TaskReply } from './protocol';
+import { StudyRefused } from '../core/studies/job/studyRefused';
 
-/** Time that a sweep may hold the worker before it looks for newer messages [ms]. */
+/** Time that a long task may hold the worker before it looks for newer messages [ms]. */
 const SLICE_MS = 12;
 
+type AnyKind = StudyKind<unknown, unknown, unknown, unknown>;
+
+/** Loads a study by a name that came as data. @throws StudyRefused where there is none */
+async function studyNamed(name: string): Promise<AnyKind> {
+  if (!Object.hasOwn(STUDIES, name)) throw new StudyRefused(`There is no study called ${name}.`);
+  return (await STUDIES[name as keyof typeof STUDIES]()) as unknown as AnyKind;
+}
+
 /**
- * The worker's side, apart from the worker itself, so that tests can run it in place.
+ * The worker's side, apart from the worker itself, so that tests can run it in place. It holds one project at a time.
  * @param pause lets newer messages in; resolves on a later turn of the event loop
  */
 export function createCircuitWorker(pause: () => Promise<void>, now: () => number): CircuitWorkerApi {
   let circuit: CircuitSolver | undefined;
-  let refusal: readonly string[] = ['No project has been opened.'];
-  let sweepNumber = 0;
-  let auditNumber = 0;
-  let heatNumber = 0;
-  let balancing: HeatSolver | undefined;
   let bench: StudyBench | undefined;
+  let balancing: HeatSolver | undefined;
+  let refusal: readonly string[] = ['No project has been opened.'];
+  let stops = 0;
 
-  /** Runs work to its end, letting newer messages in between. @returns undefined when it is no longer wanted */
-  async function inSlices<T>(
-    run: Generator<number, T>,
-    wanted: () => boolean,
-    onProgress?: (share: number) => void,
-  ): Promise<T | undefined> {
+  /** Runs a long task, letting messages in between. @returns undefined where it was stopped */
+  async function inSlices<R>(run: LongTask<R>, onProgress: (share: number) => void): Promise<{ reply: R } | undefined> {
+    const before = stops;
     let since = now();
     for (;;) {
       const step = run.next();
-      if (step.done) return step.value;
-      if (now() - since > SLICE_MS) {
-        onProgress?.(step.value);
-        await pause();
-        since = now();
-        if (!wanted()) return undefined;
-      }
+      if (step.done) return { reply: step.value };
+      if (now() - since <= SLICE_MS) continue;
+      onProgress(step.value);
+      await pause();
+      if (stops !== before) return undefined;
+      since = now();
     }
   }
 
-  return {
-    open(project: unknown): OpenReply {
-      sweepNumber++;
-      auditNumber++;
-      heatNumber++;
-      circuit = undefined;
-      balancing = undefined;
-      bench = undefined;
-      const read = readProject(project);
-      if (!read.ok) refusal = read.issues.map(sayIssue);
-      else {
-        bench = new StudyBench(read.project);
-        const made = CircuitSolver.of(read.project);
-        if (made.ok) {
-          circuit = made.circuit;
-          return { kind: 'opened', warnings: made.circuit.compiled.warnings.map(sayIssue) };
-        }
-        refusal = made.issues.map(sayIssue);
+  function open(project: unknown): OpenReply {
+    stops++;
+    circuit = undefined;
+    bench = undefined;
+    balancing = undefined;
+    const read = readProject(project);
+    if (!read.ok) refusal = read.issues.map(sayIssue);
+    else {
+      bench = new StudyBench(read.project);
+      const made = CircuitSolver.of(read.project);
+      if (made.ok) {
+        circuit = made.circuit;
+        return { kind: 'opened', warnings: made.circuit.compiled.warnings.map(sayIssue) };
       }
-      return { kind: 'refused', sentences: [...refusal] };
-    },
+      refusal = made.issues.map(sayIssue);
+    }
+    return { kind: 'refused', sentences: [...refusal] };
+  }
 
-    solve(request: unknown): SolveReply {
-      const parsed = solveRequestSchema.safeParse(request);
-      if (!parsed.success || !circuit)
-        return { kind: 'refused', sentences: parsed.success ? [...refusal] : ['The state asked for is not a state.'] };
-      const { speedRevS, oilTemperatureK, found } = parsed.data;
-      if (found)
-        return { kind: 'solved', ...solveBalanced(circuit, speedRevS, found, (balancing ??= new HeatSolver(circuit))) };
+  function solve(request: unknown): SolveReply {
+    const parsed = solveRequestSchema.safeParse(request);
+    if (!parsed.success) return { kind: 'refused', sentences: ['The state asked for is not a state.'] };
+    if (!circuit) return { kind: 'refused', sentences: [...refusal] };
+    const { speedRevS, oilTemperatureK, found } = parsed.data;
+    if (!found)
       return { kind: 'solved', result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
-    },
+    balancing ??= new HeatSolver(circuit);
+    return { kind: 'solved', ...solveBalanced(circuit, speedRevS, found, balancing) };
+  }
 
-    async sweep(): Promise<SweepReply> {
-      const mine = ++sweepNumber;
-      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
-      const sweep = await inSlices(sweepCircuit(circuit), () => mine === sweepNumber);
-      return sweep ? { kind: 'swept', sweep } : { kind: 'cancelled' };
-    },
+  async function task(name: string, raw: unknown, onProgress: (share: number) => void): Promise<TaskReply> {
+    const here = bench;
+    if (!here) return { kind: 'refused', sentences: [...refusal] };
+    try {
+      const work = beginTask(await studyNamed(name), here, raw);
+      if (!isLong(work)) return { kind: 'done', reply: work };
+      const done = await inSlices(work, onProgress);
+      return done ? { kind: 'done', reply: done.reply } : { kind: 'stopped' };
+    } catch (error) {
+      if (!(error instanceof StudyRefused)) throw error;
+      return { kind: 'refused', sentences: error.message.split('\n') };
+    }
+  }
 
-    async audit(): Promise<AuditReply> {
-      const mine = ++auditNumber;
-      if (!circuit) return { kind: 'refused', sentences: [...refusal] };
-      const findings = await inSlices(auditCircuit(circuit), () => mine === auditNumber);
-      return findings ? { kind: 'audited', findings } : { kind: 'cancelled' };
-    },
-
-    task(name: string, raw: unknown): TaskReply {
-      if (!bench) return { kind: 'refused', sentences: [...refusal] };
-      try {
-        return { kind: 'done', reply: doTask(bench, name, raw) };
-      } catch (error) {
-        if (!(error instanceof StudyRefused)) throw error;
-        return { kind: 'refused', sentences: error.message.split('\n') };
-      }
-    },
-
-    async heat(raw: unknown, onProgress: (share: number) => void): Promise<HeatJobReply> {
-      const mine = ++heatNumber;
-      const parsed = heatJobSchema.safeParse(raw);
-      if (!parsed.success || !circuit)
-        return {
-          kind: 'refused',
-          sentences: parsed.success ? [...refusal] : ['What was asked about heat cannot be read.'],
-        };
-      const job = parsed.data;
-      const wanted = () => mine === heatNumber;
-      const stopped: HeatJobReply = { kind: 'cancelled' };
-      // Long work has a solver of its own, so that a state asked for meanwhile does not disturb it.
-      const made = CircuitSolver.of(circuit.project);
-      if (!made.ok) return { kind: 'refused', sentences: made.issues.map(sayIssue) };
-      const own = made.circuit;
-      switch (job.kind) {
-        case 'curves': {
-          const curves = await inSlices(balanceCurves(own, job.drive.speedRevS, job.drive), wanted, onProgress);
-          return curves ? { kind: 'curves', curves } : stopped;
-        }
-        case 'map': {
-          const map = await inSlices(heatMap(own, job.drive.speedRevS, job.drive.load), wanted, onProgress);
-          return map ? { kind: 'map', map } : stopped;
-        }
-        case 'warmUp': {
-          const done = await inSlices(
-            warmUp(new HeatSolver(own), job.drive, job.startK, job.durationS),
-            wanted,
-            (timeS) => onProgress(timeS / job.durationS),
-          );
-          return done ? { kind: 'warmUp', warmUp: done } : stopped;
-        }
-        case 'trace': {
-          const length = job.rows[job.rows.length - 1]!.timeS - job.rows[0]!.timeS;
-          const done = await inSlices(
-            runTrace(new HeatSolver(own), job.rows, job, job.startK, job.limitK),
-            wanted,
-            (timeS) => onProgress(timeS / length),
-          );
-          return done ? { kind: 'trace', trace: done } : stopped;
-        }
-      }
-    },
-
-    stopHeat(): void {
-      heatNumber++;
-    },
-  };
+  return { open, solve, task, stop: () => void stops++ };
 }

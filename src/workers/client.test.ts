@@ -40,6 +40,7 @@ function PortWorker() {
 beforeAll(() => Object.assign(globalThis, { Worker: PortWorker, MessageChannel: Channel }));
 afterAll(() => ports.forEach((port) => port.close()));
 
+const quiet = () => undefined;
 const project = demoProject();
 const [idle, full] = [
   { speedRevS: 850 / 60, oilTemperatureK: 383.15 },
@@ -56,17 +57,16 @@ const broken: Project = {
 
 describe('The page’s side of a worker', () => {
   it('brings back what the core says: a state, the range, the audit', async () => {
-    const made = CircuitSolver.of(project);
-    if (!made.ok) throw new Error('refused');
+    const [made, fresh] = [CircuitSolver.of(project), CircuitSolver.of(project)];
+    if (!made.ok || !fresh.ok) throw new Error('refused');
     const client = new CircuitWorkerClient();
     const { result, heat } = await client.solve(project, full);
     expect([result, heat]).toEqual([
       solveState(made.circuit, made.circuit.stateAt(full.speedRevS, full.oilTemperatureK)),
       null,
     ]);
-    const sweep = await client.sweep(project);
-    expect(sweep.consumers).toEqual(sweepToEnd(made.circuit).consumers);
-    expect(await client.audit(project)).toEqual(auditToEnd(made.circuit));
+    expect(await client.task(project, 'sweep', {}, quiet)).toEqual(sweepToEnd(fresh.circuit));
+    expect(await client.task(project, 'audit', {}, quiet)).toEqual(auditToEnd(made.circuit));
   });
 
   it('drops what a newer question overtakes while it waits, and answers the newest', async () => {
@@ -83,31 +83,29 @@ describe('The page’s side of a worker', () => {
   it('says in words why a circuit cannot be computed, and goes on with the next', async () => {
     const client = new CircuitWorkerClient();
     await expect(client.solve(broken, idle)).rejects.toThrow(CircuitRefused);
-    await expect(client.sweep(broken)).rejects.toThrow(/./);
+    await expect(client.task(broken, 'sweep', {}, quiet)).rejects.toThrow(CircuitRefused);
     expect((await client.solve(project, idle)).result.supplied).toBe(true);
   });
 
   it('hears how far long work has come, and stops it', async () => {
     const client = new CircuitWorkerClient();
     const seen: number[] = [];
-    const job = { kind: 'curves', drive: { ...DEFAULT_CONDITIONS, speedRevS: 50 } } as const;
-    const whole = await client.heat(project, job, (share) => seen.push(share));
-    expect(whole.kind).toBe('curves');
+    const task = { drive: { ...DEFAULT_CONDITIONS, speedRevS: 50 }, startK: 293.15, durationS: 12 * 3600 };
+    const whole = await client.task(project, 'warmUp', task, (share) => seen.push(share));
     expect(seen.length).toBeGreaterThan(1);
     expect(seen).toEqual([...seen].sort((a, b) => a - b));
-    const stopped = client.heat(project, job, () => void client.stopHeat());
-    await expect(stopped).rejects.toBeInstanceOf(Superseded);
-    expect(await client.heat(project, job, () => undefined)).toEqual(whole);
+    await expect(client.task(project, 'warmUp', task, () => client.stop())).rejects.toBeInstanceOf(Superseded);
+    expect(await client.task(project, 'warmUp', task, quiet)).toEqual(whole);
   });
 
   it('does a study’s task, also where the open variant cannot be computed, and says why one cannot be done', async () => {
     const client = new CircuitWorkerClient();
     const other: Project = { ...project, variants: [...broken.variants.slice(0, 1), ...project.variants.slice(1)] };
-    const reply = await client.task(other, 'compare', { id: project.variants[1]!.id });
+    const reply = await client.task(other, 'compare', { id: project.variants[1]!.id }, quiet);
     expect(reply).toMatchObject({ refused: null, notConverged: 0 });
-    await expect(client.task(project, 'boil', {})).rejects.toThrow('There is no study called boil.');
-    await expect(client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 })).rejects.toThrow(
-      'There is no cooler or thermostat of that name',
-    );
+    await expect(client.task(project, 'boil', {}, quiet)).rejects.toThrow('There is no study called boil.');
+    await expect(
+      client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 }, quiet),
+    ).rejects.toThrow('There is no cooler or thermostat of that name');
   });
 });

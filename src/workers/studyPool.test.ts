@@ -1,20 +1,20 @@
-import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
-import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
-import { studyHere } from '../core/studies/works';
 import { demoProject } from '../core/verification/testing/demo';
 import { Superseded } from './client';
 import { StudyPool } from './studyPool';
-import { taskInPlace } from './testing/studiesInPlace';
+import { doerInPlace } from './testing/studiesInPlace';
+import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
+import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
+import { studyHere } from '../core/studies/job/runHere';
 
 const project = demoProject();
 const spread = { states: [{ speedRevS: 850 / 60, oilTemperatureK: 393 }], samples: 1024, seed: 3 };
-const poolInPlace = (size: number) => new StudyPool(size, () => ({ task: taskInPlace }));
+const poolInPlace = (size: number) => new StudyPool(size, () => doerInPlace);
 const quiet = () => undefined;
 const forever = () => new AbortController().signal;
 
 describe('The pool of workers', () => {
   it.each([1, 3])('gives with %i workers the answer that one after another gives', async (size) => {
-    expect(await poolInPlace(size).run(SPREAD_STUDY, project, spread, quiet, forever())).toEqual(
+    expect(await poolInPlace(size).run('spread', project, spread, quiet, forever())).toEqual(
       studyHere(SPREAD_STUDY, project, spread),
     );
   });
@@ -22,7 +22,7 @@ describe('The pool of workers', () => {
   it('tells how far it is, and what can be said already, which grows', async () => {
     const seen: { readonly done: number; readonly known: number; readonly size: number }[] = [];
     const answer = await poolInPlace(2).run(
-      FAULT_STUDY,
+      'faults',
       project,
       { pairs: false },
       ({ done, known, partial }) => seen.push({ done, known, size: partial()!.length }),
@@ -40,14 +40,15 @@ describe('The pool of workers', () => {
     const pool = new StudyPool(2, () => ({
       async task(...args) {
         most = Math.max(most, ++now);
-        const reply = await taskInPlace(...args);
+        const reply = await doerInPlace.task(...args);
         now--;
         return reply;
       },
+      stop: quiet,
     }));
     await Promise.all([
-      pool.run(FAULT_STUDY, project, { pairs: false }, quiet, forever()),
-      pool.run(SPREAD_STUDY, project, { ...spread, samples: 512 }, quiet, forever()),
+      pool.run('faults', project, { pairs: false }, quiet, forever()),
+      pool.run('spread', project, { ...spread, samples: 512 }, quiet, forever()),
     ]);
     expect(most).toBe(2);
   });
@@ -58,11 +59,12 @@ describe('The pool of workers', () => {
     const pool = new StudyPool(1, () => ({
       task: (...args) => {
         begun++;
-        return taskInPlace(...args);
+        return doerInPlace.task(...args);
       },
+      stop: quiet,
     }));
     const stopped = pool.run(
-      FAULT_STUDY,
+      'faults',
       project,
       { pairs: true },
       ({ done }) => done === 2 && control.abort(),
@@ -70,35 +72,99 @@ describe('The pool of workers', () => {
     );
     await expect(stopped).rejects.toBeInstanceOf(Superseded);
     expect(begun).toBe(2);
-    expect(await pool.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).toHaveLength(
+    expect(await pool.run('faults', project, { pairs: false }, quiet, forever())).toHaveLength(
       studyHere(FAULT_STUDY, project, { pairs: false }).length,
     );
   });
 
   it('hands on why a task cannot be done, and checks what comes back', async () => {
-    const failing = new StudyPool(2, () => ({ task: () => Promise.reject(new Error('the worker fell over')) }));
-    await expect(failing.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).rejects.toThrow(
+    const failing = new StudyPool(2, () => ({
+      ...doerInPlace,
+      task: () => Promise.reject(new Error('the worker fell over')),
+    }));
+    await expect(failing.run('faults', project, { pairs: false }, quiet, forever())).rejects.toThrow(
       'the worker fell over',
     );
-    const lying = new StudyPool(2, () => ({ task: () => Promise.resolve([{ id: 7 }]) }));
-    await expect(lying.run(FAULT_STUDY, project, { pairs: false }, quiet, forever())).rejects.toThrow();
+    const lying = new StudyPool(2, () => ({ ...doerInPlace, task: () => Promise.resolve([{ id: 7 }]) }));
+    await expect(lying.run('faults', project, { pairs: false }, quiet, forever())).rejects.toThrow();
   });
 
   it('gives a short study its turn between the tasks of a long one', async () => {
     const pool = poolInPlace(1);
     const control = new AbortController();
     let ended = false;
-    const long = pool.run(FAULT_STUDY, project, { pairs: true }, quiet, control.signal).finally(() => (ended = true));
-    await pool.run(SPREAD_STUDY, project, { ...spread, samples: 64 }, quiet, forever());
+    const long = pool.run('faults', project, { pairs: true }, quiet, control.signal).finally(() => (ended = true));
+    await pool.run('spread', project, { ...spread, samples: 64 }, quiet, forever());
     expect(ended).toBe(false);
     control.abort();
     await expect(long).rejects.toBeInstanceOf(Superseded);
   });
 
+  it('leaves a worker to what the view in front waits for, and does that before every study', async () => {
+    const order: string[] = [];
+    let [now, most] = [0, 0];
+    const pool = new StudyPool(
+      2,
+      () => ({
+        ...doerInPlace,
+        async task(...args) {
+          const [, name] = args;
+          order.push(name);
+          if (name === 'faults') most = Math.max(most, ++now);
+          const reply = await doerInPlace.task(...args);
+          if (name === 'faults') now--;
+          return reply;
+        },
+      }),
+      1,
+    );
+    const long = pool.run('faults', project, { pairs: false }, quiet, forever());
+    await pool.run('sweep', project, {}, quiet, forever(), 'now');
+    expect(order.lastIndexOf('faults')).toBeLessThan(3);
+    await long;
+    expect(most).toBe(1);
+    // With one worker for all, what is urgent goes before what waited longer.
+    order.length = 0;
+    const single = new StudyPool(1, () => ({
+      ...doerInPlace,
+      task: (...args) => (order.push(args[1]), doerInPlace.task(...args)),
+    }));
+    const study = single.run('faults', project, { pairs: false }, quiet, forever());
+    await Promise.resolve();
+    await single.run('sweep', project, {}, quiet, forever(), 'now');
+    expect(order.indexOf('sweep')).toBeLessThan(3);
+    await study;
+  });
+
+  it('stops a long task on its way, and passes its share on', async () => {
+    const control = new AbortController();
+    let stops = 0;
+    const pool = new StudyPool(1, () => ({
+      async task(_project, _name, _task, onProgress) {
+        onProgress(0.25);
+        throw new Superseded();
+      },
+      stop: () => void stops++,
+    }));
+    const seen: number[] = [];
+    const run = pool.run(
+      'sweep',
+      project,
+      {},
+      ({ done }) => {
+        seen.push(done);
+        control.abort();
+      },
+      control.signal,
+    );
+    await expect(run).rejects.toBeInstanceOf(Superseded);
+    expect([seen, stops]).toEqual([[0.25], 1]);
+  });
+
   it('refuses in words what is no question for the study', async () => {
     await expect(
       poolInPlace(1).run(
-        SPREAD_STUDY,
+        'spread',
         project,
         { ...spread, states: [{ speedRevS: 0, oilTemperatureK: 390 }] },
         quiet,

@@ -1,102 +1,169 @@
 import type { Project } from '../core/document/project/project';
 import { runStudy, startStudy, type StudyKind } from '../core/studies/job/study';
+import { STUDIES, type AnswerOf, type QuestionOf, type StudyName } from '../core/studies/registry';
 import { CircuitWorkerClient, Superseded } from './client';
 
 /** What a study says while it runs. */
 export interface StudyProgress<A> {
-  /** Tasks done, of those known so far. */
+  /** Tasks done, with the shares of long ones that are under way. */
   readonly done: number;
+  /** Tasks known so far. */
   readonly known: number;
   /** Works out what can be said already, for whoever wants it now; undefined where nothing can. */
   readonly partial: () => A | undefined;
 }
 
 /** Whoever does a task; a worker, or what stands for one in a test. */
-interface TaskDoer {
-  task(project: Project, name: string, task: unknown): Promise<unknown>;
+export interface TaskDoer {
+  task(project: Project, name: string, task: unknown, onProgress: (share: number) => void): Promise<unknown>;
+  stop(): void;
+}
+
+/** `now`: what the view in front waits for; it goes before every study. */
+export type Urgency = 'now' | 'study';
+
+interface Waiting {
+  readonly urgency: Urgency;
+  readonly go: (doer: TaskDoer) => void;
+}
+
+/** The studies of the registry, as data of whatever types they are made of. */
+type AnyKind = StudyKind<unknown, unknown, unknown, unknown>;
+
+const loaded = new Map<StudyName, AnyKind>();
+
+/** A study's definition, where it has been loaded. */
+export const studyAtHand = (name: StudyName): AnyKind | undefined => loaded.get(name);
+
+/** Loads a study's definition; once. */
+export async function loadStudy(name: StudyName): Promise<AnyKind> {
+  let kind = loaded.get(name);
+  if (!kind) loaded.set(name, (kind = (await STUDIES[name]()) as unknown as AnyKind));
+  return kind;
 }
 
 /** Workers that share the tasks of all studies, which take turns. */
 export class StudyPool {
   private readonly idle: TaskDoer[] = [];
-  private readonly waiting: ((doer: TaskDoer) => void)[] = [];
+  private readonly waiting: Waiting[] = [];
   private made = 0;
 
-  /** @param size workers at most, ≥ 1 @param make makes one when it is first needed */
+  /**
+   * @param size workers at most, ≥ 1
+   * @param make makes one when it is first needed
+   * @param kept so many of them are always left to what is urgent, < size
+   */
   constructor(
     private readonly size: number,
     private readonly make: () => TaskDoer,
+    private readonly kept = 0,
   ) {}
 
-  private take(): Promise<TaskDoer> {
-    const free = this.idle.pop();
-    if (free) return Promise.resolve(free);
-    if (this.made < this.size) {
+  /** Workers that may be given out now. */
+  private free(urgency: Urgency): boolean {
+    return this.idle.length + (this.size - this.made) > (urgency === 'now' ? 0 : this.kept);
+  }
+
+  private take(urgency: Urgency): Promise<TaskDoer> {
+    if (this.free(urgency)) {
+      const free = this.idle.pop();
+      if (free) return Promise.resolve(free);
       this.made++;
       return Promise.resolve(this.make());
     }
-    return new Promise((resolve) => this.waiting.push(resolve));
+    return new Promise((go) => this.waiting.push({ urgency, go }));
   }
 
   private give(doer: TaskDoer): void {
-    const next = this.waiting.shift();
-    if (next) next(doer);
-    else this.idle.push(doer);
+    this.idle.push(doer);
+    const urgent = this.waiting.findIndex((w) => w.urgency === 'now');
+    const at = urgent >= 0 ? urgent : 0;
+    const next = this.waiting[at];
+    if (!next || !this.free(next.urgency)) return;
+    this.waiting.splice(at, 1);
+    next.go(this.idle.pop()!);
   }
 
   /**
    * Runs a study over the workers.
-   * @param onProgress after every task, with what can be said so far @param signal aborted, no further task is begun
+   * @param onProgress after every task and on the way of long ones, with what can be said so far
+   * @param signal aborted, long tasks stop and no further one is begun
    * @throws Superseded when it was aborted; CircuitRefused or StudyRefused where it cannot be done
    */
-  async run<P, T, R, A>(
-    kind: StudyKind<P, T, R, A>,
+  async run<N extends StudyName>(
+    name: N,
     project: Project,
-    request: P,
-    onProgress: (progress: StudyProgress<A>) => void,
+    request: QuestionOf<N>,
+    onProgress: (progress: StudyProgress<AnswerOf<N>>) => void,
     signal: AbortSignal,
-  ): Promise<A> {
-    let done = 0;
+    urgency: Urgency = 'study',
+  ): Promise<AnswerOf<N>> {
+    const kind = await loadStudy(name);
+    const before: unknown[] = [];
     let known = 0;
-    const before: R[] = [];
-    return runStudy(startStudy(kind, project, request), async (tasks) => {
+    const answer = await runStudy(startStudy(kind, project, request), async (tasks) => {
       known += tasks.length;
-      const replies: R[] = [];
-      let next = 0;
-      let failed = false;
-      // No more of a study waits for workers than there are: another that comes meanwhile has its turn between its tasks.
-      const takeTasks = async () => {
-        while (next < tasks.length && !failed) {
-          const i = next++;
-          const doer = await this.take();
-          try {
-            if (signal.aborted) throw new Superseded();
-            replies[i] = kind.replySchema.parse(await doer.task(project, kind.name, tasks[i]));
-          } catch (error) {
-            failed = true;
-            throw error;
-          } finally {
-            this.give(doer);
-          }
-          done++;
-          if (!signal.aborted)
-            onProgress({
-              done,
-              known,
-              partial: () => kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]),
-            });
-        }
+      const replies = new Array<unknown>(tasks.length);
+      const shares = new Float64Array(tasks.length);
+      const tell = () => {
+        if (signal.aborted) return;
+        onProgress({
+          known,
+          done: before.length + shares.reduce((a, b) => a + b, 0),
+          partial: () =>
+            kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]) as
+              AnswerOf<N> | undefined,
+        });
       };
-      await Promise.all(Array.from({ length: Math.min(this.size, tasks.length) }, takeTasks));
+      const doTask = async (doer: TaskDoer, i: number) => {
+        const share = (done: number) => {
+          shares[i] = done;
+          tell();
+        };
+        replies[i] = kind.replySchema.parse(await doer.task(project, kind.name, tasks[i], share));
+        share(1);
+      };
+      await this.shareOut(tasks.length, doTask, signal, urgency);
       before.push(...replies);
       return replies;
     });
+    return answer as AnswerOf<N>;
+  }
+
+  /** Does so many tasks. No more of a study waits for workers than there are: another that comes meanwhile has its turn between its tasks. */
+  private async shareOut(
+    count: number,
+    doTask: (doer: TaskDoer, i: number) => Promise<void>,
+    signal: AbortSignal,
+    urgency: Urgency,
+  ): Promise<void> {
+    let next = 0;
+    let failed = false;
+    const takeTasks = async () => {
+      while (next < count && !failed) {
+        const i = next++;
+        const doer = await this.take(urgency);
+        const stop = () => doer.stop();
+        try {
+          if (signal.aborted) throw new Superseded();
+          signal.addEventListener('abort', stop);
+          await doTask(doer, i);
+        } catch (error) {
+          failed = true;
+          throw error;
+        } finally {
+          signal.removeEventListener('abort', stop);
+          this.give(doer);
+        }
+      }
+    };
+    await Promise.all(Array.from({ length: Math.min(this.size, count) }, takeTasks));
   }
 }
 
 let pool: StudyPool | undefined;
 
-/** The page's own pool: a worker on every core but one, which the page itself needs. */
+/** The page’s own pool: a worker on every core, of which one is left to what the view in front waits for. */
 export function studyPool(): StudyPool {
-  return (pool ??= new StudyPool(Math.max(1, navigator.hardwareConcurrency - 1), () => new CircuitWorkerClient()));
+  return (pool ??= new StudyPool(Math.max(2, navigator.hardwareConcurrency), () => new CircuitWorkerClient(), 1));
 }

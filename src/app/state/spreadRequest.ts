@@ -1,4 +1,4 @@
-import type { SpreadRequest } from '../../core/studies/spread/spreadStudy';
+import type { SpreadRequest } from '../../core/studies/spread/spreadTasks';
 
 /** Samples that are drawn unless others are asked for, and the seed of the sequence: the same figures for everyone. */
 export const USUAL_SAMPLES = 4096;

@@ -1,13 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Project } from '../../core/document/project/project';
-import {
-  auditInWorker,
-  previewInWorker,
-  solveInWorker,
-  Superseded,
-  sweepInWorker,
-  type SolveRequest,
-} from '../../workers/client';
+import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
+import { studyPool } from '../../workers/studyPool';
 import { useWorkbench } from './workbench';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
@@ -22,6 +16,9 @@ function revision(project: Project | undefined): number {
   if (n === undefined) numbers.set(project, (n = next++));
   return n;
 }
+
+/** The views show these as they come, without a share done. */
+const ignore = () => undefined;
 
 const retry = (count: number, error: Error) => error instanceof Superseded && count < 3;
 
@@ -55,7 +52,7 @@ export function useSweep() {
   const project = useWorkbench((w) => w.project);
   return useQuery({
     queryKey: ['sweep', revision(project)],
-    queryFn: () => sweepInWorker(project!),
+    queryFn: ({ signal }) => studyPool().run('sweep', project!, {}, ignore, signal, 'now'),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
@@ -64,16 +61,13 @@ export function useSweep() {
   });
 }
 
-/** A number by which views know that it is another document. */
-export const documentRevision = revision;
-
 /** What the rules find in the open project. Asked once its sweep is there, so that verdicts come first. */
 export function useAudit() {
   const project = useWorkbench((w) => w.project);
   const sweep = useSweep();
   return useQuery({
     queryKey: ['audit', revision(project)],
-    queryFn: () => auditInWorker(project!),
+    queryFn: ({ signal }) => studyPool().run('audit', project!, {}, ignore, signal, 'now'),
     enabled: project !== undefined && !sweep.isFetching && sweep.isSuccess,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
@@ -88,7 +82,10 @@ export function usePreview() {
   const request = useRequest();
   return useQuery({
     queryKey: ['preview', revision(preview), request],
-    queryFn: () => previewInWorker(preview!, request),
+    queryFn: async ({ signal }) => ({
+      ...(await solvePreviewInWorker(preview!, request)),
+      sweep: await studyPool().run('sweep', preview!, {}, ignore, signal, 'now'),
+    }),
     enabled: preview !== undefined,
     gcTime: STATE_KEPT_MS,
     staleTime: Infinity,

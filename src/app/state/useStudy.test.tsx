@@ -1,20 +1,21 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { Project } from '../../core/document/project/project';
-import { FAULT_STUDY } from '../../core/studies/faults/faultStudy';
-import { ROW_STUDY } from '../../core/studies/sizing/rowStudy';
-import { SIZING_STUDY } from '../../core/studies/sizing/sizingStudy';
-import { studyHere } from '../../core/studies/works';
-import { taskInPlace } from '../../workers/testing/studiesInPlace';
+import { doerInPlace } from '../../workers/testing/studiesInPlace';
 import { openDemo } from '../testing/page';
 import { useAnswerAtHand, useStudy, type StudyView } from './useStudy';
 import { useWorkbench } from './workbench';
+import { FAULT_STUDY } from '../../core/studies/faults/faultStudy';
+import { SIZING_STUDY } from '../../core/studies/sizing/sizingStudy';
+import { studyHere } from '../../core/studies/job/runHere';
 
 jest.mock('../../workers/studyPool', () => {
-  const { StudyPool } = jest.requireActual<typeof import('../../workers/studyPool')>('../../workers/studyPool');
+  const { StudyPool, loadStudy, studyAtHand } =
+    jest.requireActual<typeof import('../../workers/studyPool')>('../../workers/studyPool');
   const pool = new StudyPool(1, () => ({
     task: (project: Project, name: string, task: unknown) => mockTask(project, name, task),
+    stop: () => undefined,
   }));
-  return { studyPool: () => pool };
+  return { studyPool: () => pool, loadStudy, studyAtHand };
 });
 
 /** Tasks that were begun, by the project's name. */
@@ -23,12 +24,12 @@ let broken = false;
 const mockTask = async (project: Project, name: string, task: unknown) => {
   begun.push(project.name);
   if (broken) throw new Error('the worker fell over');
-  return taskInPlace(project, name, task);
+  return doerInPlace.task(project, name, task, () => undefined);
 };
 const later = () => new Promise((resolve) => setTimeout(resolve, 200));
 
 const FAULTS = { pairs: false };
-const faults = (auto = true) => renderHook(() => useStudy(FAULT_STUDY, FAULTS, auto));
+const faults = (auto = true) => renderHook(() => useStudy('faults', FAULTS, auto));
 const ended = (view: { readonly current: StudyView<unknown> }) =>
   waitFor(() => expect([view.current.running, view.current.reading]).toEqual([false, false]));
 
@@ -100,7 +101,7 @@ describe('A study in a view', () => {
 
   it('says in the study’s own words why it cannot be', async () => {
     openDemo();
-    const { result } = renderHook(() => useStudy(ROW_STUDY, { part: 'pump' }));
+    const { result } = renderHook(() => useStudy('rows', { part: 'pump' }));
     await waitFor(() =>
       expect(result.current.message).toBe('There is no cooler or thermostat of that name in this circuit.'),
     );
@@ -109,7 +110,7 @@ describe('A study in a view', () => {
   it('is stale after an edit that it depends on, and holds again when that is undone', async () => {
     openDemo();
     const { result } = faults();
-    const { result: elsewhere } = renderHook(() => useAnswerAtHand(FAULT_STUDY, FAULTS));
+    const { result: elsewhere } = renderHook(() => useAnswerAtHand('faults', FAULTS));
     await ended(result);
     expect(elsewhere.current).toBe(result.current.answer);
     act(() =>
@@ -138,7 +139,7 @@ describe('Studies that nobody waits for any more', () => {
   it('stop when their view asks something else by itself', async () => {
     openDemo();
     const ask = (consumer: string) => ({ part: 'turboRestrictor', path: ['boreM'], consumer });
-    const { result, rerender } = renderHook(({ consumer }) => useStudy(SIZING_STUDY, ask(consumer)), {
+    const { result, rerender } = renderHook(({ consumer }) => useStudy('size', ask(consumer)), {
       initialProps: { consumer: 'turbo' },
     });
     await waitFor(() => expect(result.current.partly).toBe(true));

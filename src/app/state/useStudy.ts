@@ -1,11 +1,14 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
 import type { Project } from '../../core/document/project/project';
-import { dependenciesOf, StudyRefused, type StudyKind } from '../../core/studies/job/study';
+import { textHash } from '../../core/foundations/textHash';
+import { dependenciesOf } from '../../core/studies/job/study';
+import type { AnswerOf, QuestionOf, StudyName } from '../../core/studies/registry';
 import { loadResult, saveResult } from '../../storage/database';
 import { CircuitRefused, Superseded } from '../../workers/client';
-import { studyPool } from '../../workers/studyPool';
+import { loadStudy, studyAtHand, studyPool } from '../../workers/studyPool';
 import { useWorkbench } from './workbench';
+import { StudyRefused } from '../../core/studies/job/studyRefused';
 
 /** One study as the page knows it. */
 interface StudyState {
@@ -17,6 +20,8 @@ interface StudyState {
   /** What the answer depends on. */
   readonly dependsOn: string | undefined;
   readonly message: string;
+  /** The user stopped it before it had an answer. */
+  readonly stopped: boolean;
 }
 
 const NOTHING: StudyState = {
@@ -27,6 +32,7 @@ const NOTHING: StudyState = {
   answer: undefined,
   dependsOn: undefined,
   message: '',
+  stopped: false,
 };
 /** Least time between two looks at a partial answer [ms]: each is drawn. */
 const LOOK_EVERY_MS = 120;
@@ -50,7 +56,7 @@ const put = (key: string, change: Partial<StudyState>) =>
 function stop(key: string): void {
   running.get(key)?.abort();
   running.delete(key);
-  put(key, { status: 'idle', partial: undefined });
+  put(key, { status: 'idle', partial: undefined, stopped: true });
 }
 
 // A project that is opened in place of another wants the workers for itself.
@@ -58,20 +64,36 @@ useWorkbench.subscribe((now, before) => {
   if (now.opened !== before.opened) [...running.keys()].forEach(stop);
 });
 
-const keyOf = (name: string, project: Project, request: unknown) =>
-  JSON.stringify([project.name, project.activeVariant, name, request]);
+/** @param request as text */
+const keyOf = (name: string, project: Project, request: string) =>
+  JSON.stringify([project.name, project.activeVariant, name, textHash(request)]);
+
+/** A question as text; one that is the same object is not written out again. */
+function useText(request: unknown): string {
+  return useMemo(() => JSON.stringify(request), [request]);
+}
+
+/** What an answer depends on; undefined until the study's definition is loaded. */
+function dependenciesAtHand(name: StudyName, project: Project, request: unknown): string | undefined {
+  const kind = studyAtHand(name);
+  return kind && dependenciesOf(kind, project, request);
+}
 
 /** Begins a study anew; one that runs under the same key is stopped. */
-function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P, key: string): void {
+async function begin<N extends StudyName>(
+  name: N,
+  project: Project,
+  request: QuestionOf<N>,
+  key: string,
+): Promise<void> {
   running.get(key)?.abort();
   const control = new AbortController();
   running.set(key, control);
-  const dependsOn = dependenciesOf(kind, project, request);
-  put(key, { status: 'running', done: 0, known: 0, partial: undefined, message: '' });
+  put(key, { status: 'running', done: 0, known: 0, partial: undefined, message: '', stopped: false });
   let looked = 0;
-  studyPool()
-    .run(
-      kind,
+  try {
+    const answer = await studyPool().run(
+      name,
       project,
       request,
       ({ done, known, partial }) => {
@@ -81,27 +103,23 @@ function begin<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, reques
         put(key, { done, known, partial: partial() });
       },
       control.signal,
-    )
-    .then(
-      (answer) => {
-        if (control.signal.aborted) return;
-        put(key, { status: 'idle', answer, dependsOn, partial: undefined });
-        // Where the browser keeps nothing, the answer is at hand until the page goes.
-        void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
-      },
-      (error: unknown) => {
-        if (control.signal.aborted || error instanceof Superseded) return;
-        const known = error instanceof CircuitRefused || error instanceof StudyRefused;
-        put(key, {
-          status: 'failed',
-          partial: undefined,
-          message: known ? error.message : 'The study stopped here. Nothing of the project is lost; run it again.',
-        });
-      },
-    )
-    .finally(() => {
-      if (running.get(key) === control) running.delete(key);
+    );
+    if (control.signal.aborted) return;
+    const dependsOn = dependenciesAtHand(name, project, request)!;
+    put(key, { status: 'idle', answer, dependsOn, partial: undefined });
+    // Where the browser keeps nothing, the answer is at hand until the page goes.
+    void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
+  } catch (error) {
+    if (control.signal.aborted || error instanceof Superseded) return;
+    const known = error instanceof CircuitRefused || error instanceof StudyRefused;
+    put(key, {
+      status: 'failed',
+      partial: undefined,
+      message: known ? error.message : 'The study stopped here. Nothing of the project is lost; run it again.',
     });
+  } finally {
+    if (running.get(key) === control) running.delete(key);
+  }
 }
 
 /** A study as a view shows it. */
@@ -118,20 +136,26 @@ export interface StudyView<A> {
   readonly known: number;
   /** Why it failed; empty where it did not. */
   readonly message: string;
+  /** True where it was stopped before it had an answer. */
+  readonly stopped: boolean;
   readonly run: () => void;
   readonly cancel: () => void;
 }
 
 /**
  * A study of the open variant: its kept answer, or one that is run.
- * @param request plain data; another one is another study @param auto runs it by itself where none is kept
+ * @param request plain data; another one is another study
+ * @param auto true runs it by itself where none is kept; 'fresh' also where the kept one is stale
  */
-export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, auto = true): StudyView<A> {
+export function useStudy<N extends StudyName>(
+  name: N,
+  request: QuestionOf<N>,
+  auto: boolean | 'fresh' = true,
+): StudyView<AnswerOf<N>> {
   const project = useWorkbench((w) => w.project)!;
-  const key = keyOf(kind.name, project, request);
+  const text = useText(request);
+  const key = keyOf(name, project, text);
   const state = useStudies((s) => s.byKey[key]);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the request
-  const dependsOn = useMemo(() => dependenciesOf(kind, project, request), [kind, project, key]);
   const before = useRef(key);
   useEffect(() => {
     // What ran by itself for an earlier question of this view is not wanted any more.
@@ -141,39 +165,51 @@ export function useStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P, au
     const known = useStudies.getState().byKey[key];
     if (known && (known.answer !== undefined || known.status !== 'idle' || !auto)) return;
     put(key, { status: 'reading' });
-    void loadResult(key)
-      .catch(() => undefined)
-      .then((kept) => {
-        if (useStudies.getState().byKey[key]?.status !== 'reading') return;
-        const read = kept && kind.answerSchema.safeParse(kept.answer);
-        if (kept && read?.success) put(key, { status: 'idle', answer: read.data, dependsOn: kept.dependsOn });
-        else if (auto) begin(kind, project, request, key);
-        else put(key, { status: 'idle' });
-      });
+    void (async () => {
+      const [kept, kind] = await Promise.all([loadResult(key).catch(() => undefined), loadStudy(name)]);
+      if (useStudies.getState().byKey[key]?.status !== 'reading') return;
+      const read = kept && kind.answerSchema.safeParse(kept.answer);
+      if (kept && read?.success) put(key, { status: 'idle', answer: read.data, dependsOn: kept.dependsOn });
+      else if (auto) void begin(name, project, request, key);
+      else put(key, { status: 'idle' });
+    })();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each key: an edit makes the answer stale, it does not run it again
   }, [key]);
-  const { status, done, known, partial, answer, dependsOn: of, message } = state ?? NOTHING;
+  // An answer is there only when its definition is loaded, so what it depends on is known by then.
+  const dependsOn = useMemo(
+    () => (state?.answer === undefined ? undefined : dependenciesAtHand(name, project, request)),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the question
+    [name, project, key, state?.answer],
+  );
+  const { status, done, known, partial, answer, dependsOn: of, message, stopped } = state ?? NOTHING;
+  const isStale = answer !== undefined && dependsOn !== undefined && of !== dependsOn;
+  useEffect(() => {
+    if (auto === 'fresh' && isStale && status === 'idle' && !stopped) void begin(name, project, request, key);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the question
+  }, [auto, isStale, status, stopped, key]);
   const shown = status === 'running' && partial !== undefined ? partial : answer;
   return {
-    answer: shown as A | undefined,
-    stale: answer !== undefined && shown === answer && of !== dependsOn,
+    answer: shown as AnswerOf<N> | undefined,
+    stale: isStale && shown === answer,
     partly: shown !== answer,
     reading: state === undefined || status === 'reading',
     running: status === 'running',
     done,
     known,
     message: status === 'failed' ? message : '',
-    run: () => begin(kind, project, request, key),
+    stopped: stopped && answer === undefined,
+    run: () => void begin(name, project, request, key),
     cancel: () => stop(key),
   };
 }
 
 /** The answer of a study that this page has already and that still holds; nothing is read or run for it. */
-export function useAnswerAtHand<P, T, R, A>(kind: StudyKind<P, T, R, A>, request: P): A | undefined {
+export function useAnswerAtHand<N extends StudyName>(name: N, request: QuestionOf<N>): AnswerOf<N> | undefined {
   const project = useWorkbench((w) => w.project);
-  const key = project ? keyOf(kind.name, project, request) : '';
+  const text = useText(request);
+  const key = project ? keyOf(name, project, text) : '';
   const state = useStudies((s) => s.byKey[key]);
-  return project && state?.answer !== undefined && state.dependsOn === dependenciesOf(kind, project, request)
-    ? (state.answer as A)
+  return project && state?.answer !== undefined && state.dependsOn === dependenciesAtHand(name, project, request)
+    ? (state.answer as AnswerOf<N>)
     : undefined;
 }

@@ -2,12 +2,12 @@ import type { StudyView } from '../state/useStudy';
 
 /** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "putting faults in" */
 export function StudyStatus({ study, doing }: { readonly study: StudyView<unknown>; readonly doing: string }) {
-  const { reading, running, done, known, stale, message, answer, run, cancel } = study;
+  const { reading, running, done, known, stale, message, answer, stopped, run, cancel } = study;
   if (running)
     return (
       <p role="status" className="progress">
         <progress max={Math.max(1, known)} value={done} aria-label="Share done" /> {doing}
-        {known > 0 ? `, ${done} of ${known}` : ''}
+        {progressOf(done, known)}
         <button type="button" className="plain" onClick={cancel}>
           Stop
         </button>
@@ -34,11 +34,17 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
   if (answer === undefined && !reading)
     return (
       <p className="progress">
-        Not run.{' '}
+        {stopped ? 'Stopped.' : 'Not run.'}{' '}
         <button type="button" className="make" onClick={run}>
           Run
         </button>
       </p>
     );
   return null;
+}
+
+/** Tasks by number; of a single one the share. */
+function progressOf(done: number, known: number): string {
+  if (known === 0) return '';
+  return known === 1 ? `, ${Math.round(100 * done)} %` : `, ${Math.floor(done)} of ${known}`;
 }

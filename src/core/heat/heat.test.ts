@@ -17,7 +17,9 @@ import {
 import { runToEnd } from '../foundations/runToEnd';
 import { HeatSolver } from './heatSolver';
 import { solveBalanced } from '../judgement/solveBalanced';
-import { balanceCurves, heatMap } from '../studies/heat/heatStudies';
+import { CURVE_STUDY } from '../studies/heat/curveStudy';
+import { MAP_STUDY } from '../studies/heat/mapStudy';
+import { studyHere } from '../studies/job/runHere';
 import { readTrace, runTrace, type TraceRow } from './trace';
 import { warmUp, WarmUp, type Drive } from './transient';
 import { demoProject } from '../verification/testing/demo';
@@ -561,7 +563,13 @@ describe('A trace', () => {
 
 describe('Studies', () => {
   it('show what the cooler and the thermostat do, and on which days the oil is too hot or too cold', () => {
-    const curves = runToEnd(balanceCurves(NOSE(), 3500 / 60, { airTemperatureK: 293.15, roadSpeedMS: 25, load: 0.4 }));
+    const curves = studyHere(
+      CURVE_STUDY,
+      { ...demoProject(), activeVariant: 'noseCooler' },
+      {
+        drive: { speedRevS: 3500 / 60, airTemperatureK: 293.15, roadSpeedMS: 25, load: 0.4 },
+      },
+    );
     const air = Object.fromEntries(curves.byAir.map((c) => [c.option, c.points.map((p) => p.sumpK!)]));
     air['asIs']!.forEach((k, i) => {
       expect(k).toBeLessThan(air['noCooler']![i]!);
@@ -588,9 +596,11 @@ describe('Studies', () => {
 
   it('map air and road without a gap, hotter air never cooler oil', () => {
     // Without a fan: one whose switch sits at the outlet may stay off in colder air and leave the oil hotter.
-    const map = runToEnd(heatMap(solverOf(demoProject('larkspur'), 'summer'), 5000 / 60, 0.7, 6, 5));
-    expect(map.sumpK.flat().every((k) => k !== null)).toBe(true);
-    for (let a = 1; a < 6; a++)
-      for (let r = 0; r < 5; r++) expect(map.sumpK[a]![r]!).toBeGreaterThanOrEqual(map.sumpK[a - 1]![r]! - 0.6);
+    const larkspur = { ...demoProject('larkspur'), activeVariant: 'summer' };
+    const map = studyHere(MAP_STUDY, larkspur, { drive: { speedRevS: 5000 / 60, load: 0.7 } });
+    expect([map.complete, map.sumpK.flat().every((k) => k !== null)]).toEqual([true, true]);
+    for (let a = 1; a < map.airK.length; a++)
+      for (let r = 0; r < map.roadMS.length; r++)
+        expect(map.sumpK[a]![r]!).toBeGreaterThanOrEqual(map.sumpK[a - 1]![r]! - 0.6);
   });
 });

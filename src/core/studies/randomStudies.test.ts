@@ -1,16 +1,17 @@
-import { COMPARE_STUDY } from './compare/compareStudy';
 import { isConsumer } from '../document/parts/ports';
 import type { Project } from '../document/project/project';
-import { ENVELOPE_STUDY } from './envelope/envelopeStudy';
-import { FAULT_STUDY, variantWithFault } from './faults/faultStudy';
+import { variantWithFault } from './faults/faultTasks';
 import { CircuitSolver } from '../network/circuitSolver';
 import { worstDisagreement } from './sensitivity/testing/centralDifferences';
 import { withSize } from './sizing/sizable';
-import { SIZING_STUDY } from './sizing/sizingStudy';
 import { sweepToEnd } from '../judgement/sweep/sweep';
 import { randomProject } from '../verification/testing/randomCircuit';
-import { studyHere } from './works';
 import { solveState } from '../judgement/judgeState';
+import { COMPARE_STUDY } from './compare/compareStudy';
+import { ENVELOPE_STUDY } from './envelope/envelopeStudy';
+import { FAULT_STUDY } from './faults/faultStudy';
+import { SIZING_STUDY } from './sizing/sizingStudy';
+import { studyHere } from './job/runHere';
 
 /** A random circuit with the same asked for every consumer, over a range that a summer's engine sees. */
 function asked(seed: number, lowPressurePa: number): Project {

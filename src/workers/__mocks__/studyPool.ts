@@ -1,7 +1,8 @@
-import { taskInPlace } from '../testing/studiesInPlace';
+import { doerInPlace } from '../testing/studiesInPlace';
 
-const { StudyPool } = jest.requireActual<typeof import('../studyPool')>('../studyPool');
-const pool = new StudyPool(2, () => ({ task: taskInPlace }));
+const actual = jest.requireActual<typeof import('../studyPool')>('../studyPool');
+export const { StudyPool, loadStudy, studyAtHand } = actual;
+const pool = new StudyPool(2, () => doerInPlace);
 
 /** The page's pool in tests: the real studies, done in place. */
 export const studyPool = () => pool;

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { COMPARE_STUDY, MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareStudy';
+import { MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareTasks';
 import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
@@ -46,7 +46,7 @@ export default function ComparePage() {
 }
 
 function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly units: UnitChoice }) {
-  const study = useStudy(COMPARE_STUDY, { ids: [...ids] });
+  const study = useStudy('compare', { ids: [...ids] });
   return (
     <section aria-busy={study.running}>
       <StudyStatus study={study} doing="solving each over the range" />

@@ -1,9 +1,9 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { COMPARE_STUDY } from '../../../core/studies/compare/compareStudy';
 import type { Project } from '../../../core/document/project/project';
-import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import ComparePage from './ComparePage';
+import { COMPARE_STUDY } from '../../../core/studies/compare/compareStudy';
+import { studyHere } from '../../../core/studies/job/runHere';
 
 jest.mock('../../../workers/studyPool');
 

@@ -4,7 +4,7 @@ import {
   failureLines,
   type Envelope,
   type EnvelopeMap,
-} from '../../../core/studies/envelope/envelopeStudy';
+} from '../../../core/studies/envelope/envelopeTasks';
 import { regionBelow, type MapPoint } from '../../../core/studies/envelope/marchingSquares';
 import {
   displayUnit,

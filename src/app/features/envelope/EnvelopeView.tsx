@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ENVELOPE_STUDY, type Envelope, type EnvelopeRequest } from '../../../core/studies/envelope/envelopeStudy';
+import { type Envelope, type EnvelopeRequest } from '../../../core/studies/envelope/envelopeTasks';
 import type { MapPoint } from '../../../core/studies/envelope/marchingSquares';
 import { activeVariant, inSeason, type Project } from '../../../core/document/project/project';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
@@ -63,7 +63,7 @@ export function EnvelopeView() {
   const conditions = useWorkbench((w) => w.conditions);
   const [y, setY] = useState<Envelope['y']>('oil');
   const [of, setOf] = useState('');
-  const study = useStudy(ENVELOPE_STUDY, requestOf(y, useSettled({ oilTemperatureK, conditions })));
+  const study = useStudy('envelope', requestOf(y, useSettled({ oilTemperatureK, conditions })));
   const envelope = study.answer;
   const upward = {
     oil: oilTemperatureK,

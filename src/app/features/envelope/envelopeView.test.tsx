@@ -1,10 +1,10 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
-import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import { sayValue } from './EnvelopeMapView';
 import { EnvelopeView } from './EnvelopeView';
+import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
+import { studyHere } from '../../../core/studies/job/runHere';
 
 jest.mock('../../../workers/studyPool');
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
-import { FAULT_STUDY, variantWithFault, type FaultOutcome } from '../../../core/studies/faults/faultStudy';
+import { variantWithFault, type FaultOutcome } from '../../../core/studies/faults/faultTasks';
 import { sayGauge, sayOutcome } from '../../../core/studies/faults/sayFault';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
@@ -14,7 +14,7 @@ const SHOWN = 60;
 export default function FaultList() {
   const [pairs, setPairs] = useState(false);
   const [all, setAll] = useState(false);
-  const study = useStudy(FAULT_STUDY, { pairs });
+  const study = useStudy('faults', { pairs });
   const faults = study.answer ?? [];
   const starving = faults.filter((f) => f.starved.length > 0);
   const unseen = starving.filter((f) => !f.noticed).length;

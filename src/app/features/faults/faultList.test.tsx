@@ -1,10 +1,10 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
-import { FAULT_STUDY } from '../../../core/studies/faults/faultStudy';
-import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import FaultList from './FaultList';
+import { FAULT_STUDY } from '../../../core/studies/faults/faultStudy';
+import { studyHere } from '../../../core/studies/job/runHere';
 
 jest.mock('../../../workers/studyPool');
 

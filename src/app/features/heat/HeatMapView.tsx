@@ -1,5 +1,5 @@
-import type { HeatMap } from '../../../core/studies/heat/heatStudies';
 import { displayUnit, formatFigure, type UnitChoice } from '../../../core/foundations/units';
+import type { HeatMap } from '../../../core/studies/heat/mapStudy';
 
 const CELL_W = 38;
 const CELL_H = 13;

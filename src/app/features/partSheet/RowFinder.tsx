@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import type { Part } from '../../../core/document/parts/part';
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
-import { ROW_STUDY } from '../../../core/studies/sizing/rowStudy';
 import { sayRow, sayRowFails, sayRows } from '../../../core/studies/sizing/sayRows';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
@@ -25,7 +24,7 @@ export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTa
 
 function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
   const units = useWorkbench((w) => w.units);
-  const study = useStudy(ROW_STUDY, { part: part.id });
+  const study = useStudy('rows', { part: part.id });
   const families = partFamiliesOf(part);
   const rows = study.answer;
   const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', units, 1));

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Part } from '../../../core/document/parts/part';
 import { isConsumer } from '../../../core/document/parts/ports';
 import { activeVariant } from '../../../core/document/project/project';
-import { isGood, SIZING_STUDY, type Sizing } from '../../../core/studies/sizing/sizingStudy';
+import { isGood, type Sizing } from '../../../core/studies/sizing/sizingTasks';
 import { sayLooks, saySizing } from '../../../core/studies/sizing/saySizing';
 import type { Sizable } from '../../../core/studies/sizing/sizable';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -54,7 +54,7 @@ function Search({
 }) {
   const project = useWorkbench((w) => w.project)!;
   const [consumer, setConsumer] = useState('');
-  const search = useStudy(SIZING_STUDY, {
+  const search = useStudy('size', {
     part: part.id,
     path: [...sizable.path],
     ...(consumer === '' ? {} : { consumer }),

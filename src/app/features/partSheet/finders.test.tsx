@@ -1,13 +1,13 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
-import { SIZING_STUDY } from '../../../core/studies/sizing/sizingStudy';
 import { sizablesOf, withSize } from '../../../core/studies/sizing/sizable';
-import { studyHere } from '../../../core/studies/works';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
 import { RowFinder } from './RowFinder';
 import { SizeFinder } from './SizeFinder';
+import { SIZING_STUDY } from '../../../core/studies/sizing/sizingStudy';
+import { studyHere } from '../../../core/studies/job/runHere';
 
 jest.mock('../../../workers/studyPool');
 

@@ -1,4 +1,4 @@
-import { SENSITIVITY_STUDY, type Sensitivity } from '../../../core/studies/sensitivity/sensitivityStudy';
+import { type Sensitivity } from '../../../core/studies/sensitivity/sensitivityTasks';
 import { sayMargin } from '../../../core/judgement/supply/say';
 import {
   displayUnit,
@@ -62,7 +62,7 @@ function Ranked({
   readonly request: { speedRevS: number; oilTemperatureK: number; consumer: string };
   readonly units: UnitChoice;
 }) {
-  const study = useStudy(SENSITIVITY_STUDY, useSettled(request));
+  const study = useStudy('sensitivity', useSettled(request));
   const answer = study.answer;
   return (
     <div aria-busy={study.running}>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { SPREAD_STUDY, type Spread, type SpreadRequest } from '../../../core/studies/spread/spreadStudy';
+import { type Spread, type SpreadRequest } from '../../../core/studies/spread/spreadTasks';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { isSupplied } from '../../../core/judgement/supply/supplyVerdict';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
@@ -114,7 +114,7 @@ function Drawn({
   readonly units: UnitChoice;
   readonly onConsumer: (part: string) => void;
 }) {
-  const study = useStudy(SPREAD_STUDY, request, false);
+  const study = useStudy('spread', request, false);
   const spread = study.answer;
   const already = spread?.consumers.filter((c) => !isSupplied(c.verdict)) ?? [];
   return (

@@ -1,9 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { CircuitSolver } from '../../../core/network/circuitSolver';
-import { SENSITIVITY_STUDY } from '../../../core/studies/sensitivity/sensitivityStudy';
-import { SPREAD_STUDY } from '../../../core/studies/spread/spreadStudy';
-import { studyHere } from '../../../core/studies/works';
 import { sweepToEnd } from '../../../core/judgement/sweep/sweep';
 import { openDemo, show } from '../../testing/page';
 import { useWorkbench } from '../../state/workbench';
@@ -11,6 +8,9 @@ import { SensitivitySection } from './SensitivitySection';
 import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
 import { solveState } from '../../../core/judgement/judgeState';
+import { SENSITIVITY_STUDY } from '../../../core/studies/sensitivity/sensitivityStudy';
+import { SPREAD_STUDY } from '../../../core/studies/spread/spreadStudy';
+import { studyHere } from '../../../core/studies/job/runHere';
 
 jest.mock('../../../workers/studyPool');
 

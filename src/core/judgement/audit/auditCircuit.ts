@@ -5,6 +5,9 @@ import { findingsOf } from './rule';
 import { RULES } from './rules';
 import { runToEnd } from '../../foundations/runToEnd';
 
+/** How many rules there are. */
+export const RULE_COUNT = RULES.length;
+
 /**
  * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the number done.
  * @returns findings by weight, heaviest first, waived ones last

@@ -29,10 +29,10 @@ export const consumerRangeSchema = z.strictObject({
       flowM3S: z.number().nullable(),
     })
     .nullable(),
-  lowestPressurePa: z.number().nullable(),
-  highestPressurePa: z.number().nullable(),
   /** States at which it is not supplied. */
   failing: z.int(),
+  lowestPressurePa: z.number().nullable(),
+  highestPressurePa: z.number().nullable(),
 });
 export type ConsumerRange = z.infer<typeof consumerRangeSchema>;
 

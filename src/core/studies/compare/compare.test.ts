@@ -2,11 +2,12 @@ import { changePart } from '../../document/parts/partFields';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { StudyBench } from '../job/studyBench';
-import { studyHere } from '../works';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
-import { COMPARE_STUDY, comparisonSchema } from './compareStudy';
+import { comparisonSchema } from './compareTasks';
 import { compareWork } from './compareWork';
 import { demoProject } from '../../verification/testing/demo';
+import { studyHere } from '../job/runHere';
+import { COMPARE_STUDY } from './compareStudy';
 
 describe('Variants side by side', () => {
   it.each(['thornback', 'saltmarsh', 'larkspur'])('of %s: each column is what the variant says alone', (name) => {

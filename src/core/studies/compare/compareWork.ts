@@ -5,10 +5,10 @@ import { DEFAULT_CONDITIONS } from '../../heat/conditions';
 import { HeatSolver } from '../../heat/heatSolver';
 import { Law } from '../../network/compile/law';
 import type { CircuitSolver } from '../../network/circuitSolver';
-import { StudyRefused } from '../job/study';
 import type { StudyBench } from '../job/studyBench';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
-import type { CompareReply, CompareTask } from './compareStudy';
+import type { CompareReply, CompareTask } from './compareTasks';
+import { StudyRefused } from '../job/studyRefused';
 
 /** Sweeps one variant and reads it at the named states. */
 export function compareWork(bench: StudyBench, { id }: CompareTask): CompareReply {

@@ -3,15 +3,16 @@ import type { Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { Oil } from '../../physics/oil/oil';
 import { isReachable } from '../../judgement/sweep/reachable';
-import { studyHere } from '../works';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { BENCH_HIGH_PA, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
 import { sharedByTwo } from '../../verification/testing/shared';
-import { ENVELOPE_STUDY, failureLines, type Envelope, type EnvelopeRequest } from './envelopeStudy';
+import { failureLines, type Envelope, type EnvelopeRequest } from './envelopeTasks';
 import { envelopeWork } from './envelopeWork';
 import { boundaryLines, crossedEdges, edgeKey, regionBelow, type MapPoint } from './marchingSquares';
 import { solveState } from '../../judgement/judgeState';
+import { studyHere } from '../job/runHere';
+import { ENVELOPE_STUDY } from './envelopeStudy';
 
 describe('The line through a grid', () => {
   const traced = (f: (x: number, y: number) => number | null, n: number) => {

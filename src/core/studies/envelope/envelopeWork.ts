@@ -9,7 +9,7 @@ import type { StudyBench } from '../job/studyBench';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { bracketedRoot } from '../../foundations/roots/bracketedRoot';
-import { reachOf, type EnvelopeReply, type EnvelopeRequest, type EnvelopeTask } from './envelopeStudy';
+import { reachOf, type EnvelopeReply, type EnvelopeRequest, type EnvelopeTask } from './envelopeTasks';
 import type { MapPoint } from './marchingSquares';
 import type { Verdict } from '../../judgement/stateResult';
 

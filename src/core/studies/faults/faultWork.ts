@@ -4,7 +4,7 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import type { StudyBench } from '../job/studyBench';
 import { shortfalls } from '../../judgement/sweep/shortfall';
 import { sweepToEnd, type Sweep } from '../../judgement/sweep/sweep';
-import { faultIdsOf, type FaultOutcome, type FaultTask } from './faultStudy';
+import { faultIdsOf, type FaultOutcome, type FaultTask } from './faultTasks';
 import { singleFaults, type Fault } from './singleFaults';
 
 /** A needle is seen to stand wrong when it is out by this much, and by this share of what it shows. Common practice, no source. */

@@ -1,12 +1,13 @@
 import type { Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { studyHere } from '../works';
-import { FAULT_STUDY, variantWithFault, type FaultOutcome } from './faultStudy';
+import { variantWithFault, type FaultOutcome } from './faultTasks';
 import { sayGauge, sayOutcome } from './sayFault';
 import { singleFaults } from './singleFaults';
 import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
 import { solveState } from '../../judgement/judgeState';
+import { studyHere } from '../job/runHere';
+import { FAULT_STUDY } from './faultStudy';
 
 const THORNBACK = demoProject('thornback');
 const STOCK = THORNBACK.variants[0]!;

@@ -1,6 +1,6 @@
 import { sayShortfall } from '../../judgement/sweep/sayShortfall';
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
-import type { FaultOutcome } from './faultStudy';
+import type { FaultOutcome } from './faultTasks';
 
 /** Pressures below this are read as none [Pa]. */
 const NOTHING_PA = 1e3;

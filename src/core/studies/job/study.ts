@@ -1,18 +1,25 @@
+import { StudyRefused } from './studyRefused';
 import type { z } from 'zod';
+import { textHash } from '../../foundations/textHash';
 import { sayIssue } from '../../document/project/issue';
 import type { Project } from '../../document/project/project';
 import { fieldIssue } from '../../document/project/readProject';
+import type { StudyCommand } from './command';
+import type { StudyBench } from './studyBench';
 
 /**
- * Long work that falls apart into tasks. It yields batches of tasks that do not need each other, receives their
- * replies in the same order, and returns its answer. Who runs it decides where the tasks are done: one after
- * another here, or in workers at once. The answer does not depend on that.
+ * How a long job is cut into tasks. It yields batches of tasks that do not need each other, receives their replies in
+ * the same order, and returns its answer. Whoever runs it decides where the tasks are done: one after another here, or
+ * in several workers at once. The answer does not depend on that.
  */
 export type Study<T, R, A> = Generator<readonly T[], A, readonly R[]>;
 
+/** A task that takes long yields the share of it that is done, so that it can be watched and stopped. */
+export type LongTask<R> = Generator<number, R>;
+
 /**
- * A kind of study: what may be asked, what goes to and fro, how it falls apart. The work of a task stands in a
- * file of its own, so that a page which only asks need not load the solver.
+ * One kind of long work, whole: what may be asked, how it is cut into tasks, how a task is done, how the replies become
+ * an answer, and how the command line asks and prints it. P: question, T: task, R: a task's reply, A: answer.
  */
 export interface StudyKind<P, T, R, A> {
   readonly name: string;
@@ -22,16 +29,17 @@ export interface StudyKind<P, T, R, A> {
   readonly answerSchema: z.ZodType<A>;
   /** @param project with the variant that is asked about open */
   start(project: Project, request: P): Study<T, R, A>;
+  /** Does one task. */
+  work(bench: StudyBench, task: T): R | LongTask<R>;
   /** What can be said from the replies so far, in the order of their tasks; absent where nothing can before the end. */
   partial?(project: Project, request: P, replies: readonly R[]): A | undefined;
   /** Variants that the answer depends on, where not only on the open one. */
   variants?(request: P): readonly string[];
   /** The project with what the answer does not depend on made the same for all: the figure that is sized. */
   apart?(project: Project, request: P): Project;
+  /** How the command line asks for it; absent where it cannot. */
+  readonly commands?: readonly StudyCommand<P, A>[];
 }
-
-/** A study that cannot be done; the message is for the reader. */
-export class StudyRefused extends Error {}
 
 /** Starts a study. @throws StudyRefused where what is asked is no such question, in words */
 export function startStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): Study<T, R, A> {
@@ -41,7 +49,22 @@ export function startStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Pro
   return kind.start(project, parsed.data);
 }
 
-/** Runs a study to its end here, one task after another; for the command line and tests. */
+/** A study that is one task: its question is the task, the task's reply the answer. */
+export function* oneTask<P, A>(_project: Project, request: P): Study<P, A, A> {
+  const [answer] = yield [request];
+  return answer!;
+}
+
+/** A run that yields how far it has come, as a long task: in shares of the whole. @param whole what it has come to at the end, > 0 */
+export function* inShares<R>(run: Generator<number, R>, whole: number): LongTask<R> {
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+    yield step.value / whole;
+  }
+}
+
+/** Runs a study to its end here, one task after another. */
 export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T) => R): A {
   let step = study.next();
   while (!step.done) step = study.next(step.value.map(work));
@@ -58,7 +81,7 @@ export async function runStudy<T, R, A>(
   return step.value;
 }
 
-/** What an answer depends on, as text: another text, and the answer is stale. */
+/** A short text that changes with anything that an answer depends on: another text, and the answer is stale. */
 export function dependenciesOf<P>(
   kind: Pick<StudyKind<P, never, never, never>, 'name' | 'variants' | 'apart'>,
   project: Project,
@@ -69,7 +92,7 @@ export function dependenciesOf<P>(
     .filter((v) => ids.includes(v.id))
     .map(({ id, circuit, season, tolerances }) => ({ id, circuit, season, tolerances }));
   const { engine, oil, range, namedStates } = project;
-  return JSON.stringify({ engine, oil, range, namedStates, variants });
+  return textHash(JSON.stringify({ engine, oil, range, namedStates, variants }));
 }
 
 /** Cuts a list into pieces of at most so many. */

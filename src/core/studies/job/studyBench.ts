@@ -1,7 +1,7 @@
 import { sayIssue } from '../../document/project/issue';
 import { activeVariant, type Project, type Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { StudyRefused } from './study';
+import { StudyRefused } from './studyRefused';
 
 /** What whoever does tasks keeps between them: one project, its solvers, and what tasks of one study share. */
 export class StudyBench {
@@ -11,6 +11,13 @@ export class StudyBench {
 
   get variant(): Variant {
     return activeVariant(this.project);
+  }
+
+  /** A solver of the open variant that nobody else has touched: what is found then does not depend on what was asked before. @throws StudyRefused */
+  freshCircuit(): CircuitSolver {
+    const made = CircuitSolver.of(this.project);
+    if (!made.ok) throw new StudyRefused(made.issues.map(sayIssue).join('\n'));
+    return made.circuit;
   }
 
   /** A solver of a variant, the open one where none is named. @throws StudyRefused where it cannot be computed */

@@ -1,10 +1,10 @@
 import { isConsumer } from '../../document/parts/ports';
 import { SHORT_TUBE_UP_TO } from '../../physics/laws/orifice';
-import { studyHere } from '../works';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
-import { SENSITIVITY_STUDY } from './sensitivityStudy';
 import { worstDisagreement } from './testing/centralDifferences';
+import { studyHere } from '../job/runHere';
+import { SENSITIVITY_STUDY } from './sensitivityStudy';
 
 describe('What moves a margin', () => {
   it('is what Hagen and Poiseuille give in closed form: a laminar hose, then an all-viscous consumer', () => {

@@ -1,41 +1,17 @@
-import { z } from 'zod';
-import type { Project } from '../../document/project/project';
-import type { Study, StudyKind } from '../job/study';
-import { checkSchema } from '../../judgement/stateResult';
+import { isConsumer } from '../../document/parts/ports';
+import { STATE_OPTIONS, stateOf, type Asked } from '../job/command';
+import { oneTask, type StudyKind } from '../job/study';
+import { sensitivityLines } from './saySensitivity';
+import { requestSchema, sensitivitySchema, type Sensitivity, type SensitivityRequest } from './sensitivityTasks';
+import { sensitivityWork } from './sensitivityWork';
+import { StudyRefused } from '../job/studyRefused';
 
-const requestSchema = z.strictObject({
-  speedRevS: z.number().positive(),
-  oilTemperatureK: z.number().positive(),
-  /** The consumer whose margin it is. */
-  consumer: z.string(),
-});
-type Request = z.infer<typeof requestSchema>;
-
-export const sensitivitySchema = z.strictObject({
-  consumer: z.string(),
-  name: z.string(),
-  solved: z.boolean(),
-  /** The margin that is moved: the one that decides at this state; null where nothing is asked there. */
-  check: checkSchema.nullable(),
-  /** Largest effect first. */
-  rows: z.array(
-    z.strictObject({
-      id: z.string(),
-      name: z.string(),
-      quantity: z.string(),
-      stated: z.number(),
-      /** One realistic step of the input, its tolerance [SI]. */
-      step: z.number(),
-      /** Change of the margin for one step upward, by the slope at the state [SI of the margin]. */
-      perStep: z.number(),
-    }),
-  ),
-});
-export type Sensitivity = z.infer<typeof sensitivitySchema>;
-
-function* start(_project: Project, request: Request): Study<Request, Sensitivity, Sensitivity> {
-  const [answer] = yield [request];
-  return answer!;
+/** The consumer that was named. @throws StudyRefused */
+function consumerOf({ circuit, word }: Asked): string {
+  const consumers = circuit.variant.circuit.parts.filter(isConsumer).map((p) => p.id);
+  if (word !== undefined && consumers.includes(word)) return word;
+  const why = word === undefined ? 'Name a consumer' : `${word} is not a consumer of this variant`;
+  throw new StudyRefused(`${why}. These are: ${consumers.join(', ')}.`);
 }
 
 /** What moves a consumer's margin most at a state, per realistic step of each input (oil temperature held). */
@@ -45,6 +21,21 @@ export const SENSITIVITY_STUDY = {
   taskSchema: requestSchema,
   replySchema: sensitivitySchema,
   answerSchema: sensitivitySchema,
-  start,
-} as const satisfies StudyKind<Request, Request, Sensitivity, Sensitivity>;
-export type SensitivityRequest = Request;
+  start: oneTask<SensitivityRequest, Sensitivity>,
+  work: sensitivityWork,
+  commands: [
+    {
+      name: 'sensitivity',
+      word: 'CONSUMER',
+      options: STATE_OPTIONS,
+      question: (asked) => ({ consumer: consumerOf(asked), ...stateOf(asked) }),
+      json: (answer) => answer,
+      rows: (answer) => ({
+        columns: ['input', 'quantity', 'stated_si', 'step_si', 'margin_per_step_si'],
+        rows: answer.rows.map((r) => [r.id, r.quantity, r.stated, r.step, r.perStep]),
+      }),
+      lines: sensitivityLines,
+      isGood: (answer) => answer.solved,
+    },
+  ],
+} as const satisfies StudyKind<SensitivityRequest, SensitivityRequest, Sensitivity, Sensitivity>;

@@ -1,10 +1,10 @@
 import { isConsumer } from '../../document/parts/ports';
 import { inputsOf, stateInputs } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
-import { StudyRefused } from '../job/study';
 import type { StudyBench } from '../job/studyBench';
 import { Adjoint } from '../inputs/adjoint';
-import type { Sensitivity, SensitivityRequest } from './sensitivityStudy';
+import type { Sensitivity, SensitivityRequest } from './sensitivityTasks';
+import { StudyRefused } from '../job/studyRefused';
 
 /** Ranks what moves one consumer's margin at one state. */
 export function sensitivityWork(bench: StudyBench, request: SensitivityRequest): Sensitivity {

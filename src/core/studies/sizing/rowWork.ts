@@ -7,7 +7,7 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import type { StudyBench } from '../job/studyBench';
 import { shortfalls } from '../../judgement/sweep/shortfall';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
-import { familiesAt, judged, type RowOutcome, type RowReply, type RowTask } from './rowStudy';
+import { familiesAt, judged, type RowOutcome, type RowReply, type RowTask } from './rowTasks';
 
 /** Fits one size, or searches one end of a band step by step. */
 export function rowWork(bench: StudyBench, task: RowTask): RowReply {

@@ -6,11 +6,12 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import { catalogueEntry } from '../../document/parts/catalogue';
 import { partFamiliesOf, saySize } from './partFamilies';
 import { StudyBench } from '../job/studyBench';
-import { studyHere } from '../works';
 import { demoProject } from '../../verification/testing/demo';
-import { judged, ROW_STUDY, rowsSchema, unsupplied } from './rowStudy';
+import { judged, rowsSchema, unsupplied } from './rowTasks';
 import { rowWork } from './rowWork';
 import { sayRow, sayRowFails, sayRows } from './sayRows';
+import { studyHere } from '../job/runHere';
+import { ROW_STUDY } from './rowStudy';
 
 const NOSE: Project = { ...demoProject(), activeVariant: 'noseCooler' };
 const partOf = (project: Project, id: string) =>

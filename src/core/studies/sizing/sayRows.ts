@@ -1,7 +1,7 @@
 import { saySize, type PartFamily } from './partFamilies';
 import { sayShortfall } from '../../judgement/sweep/sayShortfall';
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
-import type { Row, RowNeed, Rows } from './rowStudy';
+import type { Row, RowNeed, Rows } from './rowTasks';
 
 const ALL: Readonly<Record<RowNeed, (rows: Rows, units: UnitChoice) => string>> = {
   supply: () => 'each leaves someone unsupplied whom the present one supplies',

@@ -1,6 +1,6 @@
 import { sayEdge, sayShortfall } from '../../judgement/sweep/sayShortfall';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
-import { isGood, type Sizing } from './sizingStudy';
+import { isGood, type Sizing } from './sizingTasks';
 
 /** The answer in sentences, first what will do, then what limits it at each end, or what rules every size out. */
 export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice = {}): string[] {

@@ -1,9 +1,9 @@
 import { changePart, partFields } from '../../document/parts/partFields';
 import type { Part } from '../../document/parts/part';
 import type { Variant } from '../../document/project/project';
-import { StudyRefused } from '../job/study';
 import { DASH_BORES_M, NUMBER_DRILLS, numberDrillM } from '../../foundations/units/boreSizes';
 import type { Quantity } from '../../foundations/units';
+import { StudyRefused } from '../job/studyRefused';
 
 /** A size that can be had. */
 export interface StockSize {

@@ -1,12 +1,13 @@
 import type { Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { studyHere } from '../works';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
-import { isGood, SIZING_STUDY, type Sizing, type SizingReply } from './sizingStudy';
+import { isGood, type Sizing, type SizingReply } from './sizingTasks';
 import { sayLooks, saySizing } from './saySizing';
 import { sizablesOf, withSize } from './sizable';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
+import { studyHere } from '../job/runHere';
+import { SIZING_STUDY } from './sizingStudy';
 
 const THORNBACK = demoProject();
 

@@ -8,7 +8,7 @@ import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { shortfalls, type Shortfall } from '../../judgement/sweep/shortfall';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { sizableAt, withSize, type Sizable } from './sizable';
-import { isGood, type Look, type SizingReply, type SizingTask } from './sizingStudy';
+import { isGood, type Look, type SizingReply, type SizingTask } from './sizingTasks';
 
 /** Relative width to which an end is narrowed. */
 const END_WITHIN = 1e-3;

@@ -3,15 +3,16 @@ import type { Project } from '../../document/project/project';
 import { inputsOf } from '../inputs/inputs';
 import { usualTolerance } from '../inputs/usualTolerance';
 import { StudyBench } from '../job/studyBench';
-import { studyHere } from '../works';
 import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
 import { sharedByTwo } from '../../verification/testing/shared';
 import { BINS, Histogram } from './histogram';
 import { inverseNormal } from '../../foundations/random/normal';
 import { QuasiRandom } from '../../foundations/random/quasiRandom';
-import { SPREAD_STUDY, type Spread } from './spreadStudy';
+import { type Spread } from './spreadTasks';
 import { spreadWork } from './spreadWork';
+import { studyHere } from '../job/runHere';
+import { SPREAD_STUDY } from './spreadStudy';
 
 describe('The normal deviate of a share', () => {
   // Two-sided and one-sided points of the standard normal distribution, as in any table, e.g. Abramowitz and Stegun (1964), table 26.6 (from memory).

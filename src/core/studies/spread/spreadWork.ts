@@ -16,7 +16,7 @@ import {
   type SpreadRequest,
   type SpreadTask,
   type Tally,
-} from './spreadStudy';
+} from './spreadTasks';
 
 /** Standard deviations on either side within which 95 in 100 lie. */
 const DEVIATIONS_95 = 1.959963984540054;

@@ -2,9 +2,10 @@ import type { Project } from '../../../document/project/project';
 import { inputsOf, stateInputs, type Input } from '../../inputs/inputs';
 import { RevisableCircuit, withStateInput } from '../../inputs/revisableCircuit';
 import { stillNodes } from '../../../network/describe/stillNodes';
-import { studyHere } from '../../works';
 import { probesOf, readProbe } from '../../../judgement/supply/probe';
-import { SENSITIVITY_STUDY, type Sensitivity } from '../sensitivityStudy';
+import { type Sensitivity } from '../sensitivityTasks';
+import { studyHere } from '../../job/runHere';
+import { SENSITIVITY_STUDY } from '../sensitivityStudy';
 
 /** Iterations after the first that converges: a difference of two solves shows what a solve alone may leave undone. */
 const POLISH = 14;

@@ -1,0 +1,107 @@
+import Papa from 'papaparse';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { formatQuantity } from '../../../core/foundations/units';
+import { readTrace, type TraceResult, type TraceRow } from '../../../core/heat/trace';
+import { useStudy } from '../../state/useStudy';
+import { useWorkbench } from '../../state/workbench';
+import { StudyStatus } from '../../studies/StudyStatus';
+import { SamplesView } from './SamplesView';
+
+const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
+
+/** A recorded lap, or the invented one that is shown first, driven through the model. */
+export function TraceStudy({ airTemperatureK }: { readonly airTemperatureK: number }) {
+  const [rows, setRows] = useState<readonly TraceRow[]>();
+  const [problem, setProblem] = useState<string>();
+  const open = (text: string, name: string) => {
+    const { data } = Papa.parse<string[]>(text, { skipEmptyLines: true });
+    const read = readTrace({ header: data[0] ?? [], rows: data.slice(1) });
+    setProblem(read.ok ? undefined : `${name}: ${read.why}`);
+    if (read.ok) setRows(read.rows);
+  };
+  useEffect(() => {
+    let gone = false;
+    void import('../../../../demo/hillclimb.csv?raw').then((demo) => {
+      if (!gone) open(demo.default, 'demo hill climb');
+    });
+    return () => {
+      gone = true;
+    };
+  }, []);
+  const takeFile = async (chosen: File) => {
+    if (chosen.size > LARGEST_TRACE_BYTES) return setProblem(`${chosen.name}: over 64 MiB. Thin it out.`);
+    open(await chosen.text(), chosen.name);
+  };
+  return (
+    <>
+      {problem && (
+        <div className="notice" role="alert">
+          {problem} Nothing else has changed.
+        </div>
+      )}
+      <TraceFile onChoose={(chosen) => void takeFile(chosen)} />
+      {rows && <TraceView rows={rows} airTemperatureK={airTemperatureK} />}
+    </>
+  );
+}
+
+function TraceFile({ onChoose }: { readonly onChoose: (file: File) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <p className="moves">
+      <button type="button" className="plain" onClick={() => file.current?.click()}>
+        Open a trace (CSV)…
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label="Trace file"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          event.target.value = '';
+          if (chosen) onChoose(chosen);
+        }}
+      />
+      <span className="quiet">
+        Columns: time_s, rpm, load (0 to 1), road_speed_kmh. Shown first: an invented hill climb.
+      </span>
+    </p>
+  );
+}
+
+function TraceView({
+  rows,
+  airTemperatureK,
+}: {
+  readonly rows: readonly TraceRow[];
+  readonly airTemperatureK: number;
+}) {
+  const limitK = useWorkbench((w) => w.project!.range.hottestOilK);
+  // One object as long as nothing changes: a long trace is written out as text once.
+  const request = useMemo(
+    () => ({ rows: [...rows], airTemperatureK, startK: airTemperatureK, limitK }),
+    [rows, airTemperatureK, limitK],
+  );
+  const study = useStudy('trace', request, 'fresh');
+  const units = useWorkbench((w) => w.units);
+  const { answer } = study;
+  const peak = (r: TraceResult) =>
+    `Peak ${formatQuantity(r.peakK, 'temperature', units)} after ${formatQuantity(r.peakS, 'time', units)}; ${formatQuantity(r.overS, 'time', units)} above ${formatQuantity(r.limitK, 'temperature', units)}.`;
+  return (
+    <>
+      <StudyStatus study={study} doing="driving" />
+      {answer && (
+        <SamplesView
+          title="Trace"
+          samples={answer.samples}
+          file="trace.csv"
+          limitK={answer.limitK}
+          solved={answer.solved}
+          marks={[peak(answer)]}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import type { Project } from '../../document/project/project';
+import { SHEDS_WATER_K } from '../../heat/heatResult';
+import { HeatSolver } from '../../heat/heatSolver';
+import { inPieces, type Study, type StudyKind } from '../job/study';
+import type { StudyBench } from '../job/studyBench';
+import { balanceAlong } from './balanceAlong';
+import { driveSchema } from './drive';
+
+const AIRS = 30;
+const ROADS = 20;
+/** Rows of the map that are solved from one another; another worker begins its own. */
+const ROWS_A_TASK = 3;
+export const MAP_AIR_K = Array.from({ length: AIRS }, (_, i) => 253.15 + (65 * i) / (AIRS - 1));
+export const MAP_ROAD_MS = Array.from({ length: ROADS }, (_, i) => (60 * i) / (ROADS - 1));
+
+export const heatMapSchema = z.strictObject({
+  airK: z.array(z.number()),
+  roadMS: z.array(z.number()),
+  /** Sump temperature, air by road: `sumpK[air][road]`; null where no balance was found. */
+  sumpK: z.array(z.array(z.number().nullable())),
+  limitHotK: z.number(),
+  limitColdK: z.number(),
+  complete: z.boolean(),
+});
+export type HeatMap = z.infer<typeof heatMapSchema>;
+
+const requestSchema = z.strictObject({ drive: driveSchema.pick({ speedRevS: true, load: true }) });
+type Request = z.infer<typeof requestSchema>;
+const taskSchema = z.strictObject({
+  ...requestSchema.shape,
+  airs: z.array(
+    z
+      .int()
+      .min(0)
+      .max(AIRS - 1),
+  ),
+});
+type Task = z.infer<typeof taskSchema>;
+const rowSchema = z.strictObject({ air: z.int(), sumpK: z.array(z.number().nullable()) });
+const replySchema = z.array(rowSchema);
+type Reply = z.infer<typeof replySchema>;
+
+function* start(project: Project, { drive }: Request): Study<Task, Reply, HeatMap> {
+  const airs = MAP_AIR_K.map((_, i) => i);
+  return mapOf(project, yield inPieces(airs, ROWS_A_TASK).map((piece) => ({ drive, airs: piece })));
+}
+
+function work(bench: StudyBench, { drive, airs }: Task): Reply {
+  // A snake, so that each state is a neighbour of the last.
+  const places = airs.flatMap((air, n) => {
+    const roads = MAP_ROAD_MS.map((_, road) => ({ air, road }));
+    return n % 2 === 0 ? roads : roads.reverse();
+  });
+  const found = balanceAlong(
+    new HeatSolver(bench.freshCircuit()),
+    drive.speedRevS,
+    places.map(({ air, road }) => ({
+      airTemperatureK: MAP_AIR_K[air]!,
+      roadSpeedMS: MAP_ROAD_MS[road]!,
+      load: drive.load,
+    })),
+  );
+  const rows = new Map(airs.map((air) => [air, new Array<number | null>(ROADS).fill(null)]));
+  places.forEach(({ air, road }, i) => (rows.get(air)![road] = found[i]!));
+  return [...rows].map(([air, sumpK]) => ({ air, sumpK }));
+}
+
+/** The map from the rows that are there. */
+function mapOf(project: Project, replies: readonly Reply[]): HeatMap {
+  const rows = new Map(replies.flat().map((row) => [row.air, row.sumpK]));
+  return {
+    airK: MAP_AIR_K,
+    roadMS: MAP_ROAD_MS,
+    sumpK: MAP_AIR_K.map((_, air) => rows.get(air) ?? new Array<number | null>(ROADS).fill(null)),
+    limitHotK: project.range.hottestOilK,
+    limitColdK: SHEDS_WATER_K,
+    complete: rows.size === AIRS,
+  };
+}
+
+/** Balance temperature over air temperature and road speed. */
+export const MAP_STUDY = {
+  name: 'map',
+  requestSchema,
+  taskSchema,
+  replySchema,
+  answerSchema: heatMapSchema,
+  start,
+  work,
+  partial: (project, _request, replies) => mapOf(project, replies),
+} as const satisfies StudyKind<Request, Task, Reply, HeatMap>;

@@ -1,0 +1,32 @@
+import { runToEnd } from '../../foundations/runToEnd';
+import type { Project } from '../../document/project/project';
+import { runStudyHere, startStudy, type LongTask, type StudyKind } from './study';
+import { StudyBench } from './studyBench';
+import { StudyRefused } from './studyRefused';
+
+/** True for a task that yields on its way. */
+export const isLong = <R>(work: R | LongTask<R>): work is LongTask<R> =>
+  typeof work === 'object' && work !== null && Symbol.iterator in work && 'next' in work;
+
+/** Begins one task that came as unknown data. @throws StudyRefused where it cannot be read or done */
+export function beginTask<P, T, R, A>(
+  kind: StudyKind<P, T, R, A>,
+  bench: StudyBench,
+  rawTask: unknown,
+): R | LongTask<R> {
+  const task = kind.taskSchema.safeParse(rawTask);
+  if (!task.success) throw new StudyRefused('What was asked of the study cannot be read.');
+  return kind.work(bench, task.data);
+}
+
+/** Does one task to its end. @throws StudyRefused where it cannot be read or done */
+export function doTask<P, T, R, A>(kind: StudyKind<P, T, R, A>, bench: StudyBench, rawTask: unknown): R {
+  const work = beginTask(kind, bench, rawTask);
+  return isLong(work) ? runToEnd(work) : work;
+}
+
+/** Runs a study of a project to its end here; for the command line and tests. @throws StudyRefused */
+export function studyHere<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): A {
+  const bench = new StudyBench(project);
+  return runStudyHere(startStudy(kind, project, request), (task) => kind.replySchema.parse(doTask(kind, bench, task)));
+}

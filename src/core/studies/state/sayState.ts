@@ -1,0 +1,77 @@
+import { formatQuantity } from '../../foundations/units';
+import type { HeatResult } from '../../heat/heatResult';
+import { sayMargin, sayWhy, VERDICT_WORDS } from '../../judgement/supply/say';
+import type { SolveResult } from '../../judgement/stateResult';
+
+const pressure = (pa: number | null) => (pa === null ? '—' : formatQuantity(pa, 'pressure').padStart(10));
+
+/** One state: each element's flow and pressures, then each consumer. */
+export function stateLines({ state, convergence, elements, consumers }: SolveResult): string[] {
+  return [
+    `${formatQuantity(state.speedRevS, 'speed')}, oil held at ${formatQuantity(state.oilTemperatureK, 'temperature')}: ${convergence.status} in ${convergence.iterations} iterations`,
+    '',
+    ...elements.map(
+      (e) =>
+        `${e.name.padEnd(34)} ${formatQuantity(e.flowM3S, 'flow').padStart(14)}  ${pressure(e.pressureInPa)} → ${pressure(e.pressureOutPa)}`,
+    ),
+    '',
+    ...consumers.flatMap((c) => [
+      `${c.name.padEnd(20)} ${VERDICT_WORDS[c.verdict].padEnd(18)} ${c.decisive ? sayMargin(c.decisive) : ''}`,
+      `  ${sayWhy(c.verdict, c.decisive)}`,
+    ]),
+  ];
+}
+
+/** Why a state did not solve; nothing where it did. */
+export function stateRemarks({ convergence }: SolveResult): string[] {
+  return convergence.status === 'converged'
+    ? []
+    : [`Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`];
+}
+
+/** Where the oil settles, and where its heat comes from and goes to. */
+export function balanceLines({ state }: SolveResult, heat: HeatResult): string[] {
+  const { conditions } = heat;
+  const kw = (w: number) => formatQuantity(w, 'heatFlow').padStart(10);
+  const celsius = (k: number) => formatQuantity(k, 'temperature', {}, 1);
+  return [
+    `${formatQuantity(state.speedRevS, 'speed')}, load ${conditions.load}, air ${formatQuantity(conditions.airTemperatureK, 'temperature')}, road ${formatQuantity(conditions.roadSpeedMS, 'roadSpeed')}: ${heat.status} at ${celsius(heat.sumpK)} in the sump`,
+    ...(heat.status === 'hunting'
+      ? [
+          'No rest was found there: a core that plugs with cold oil and frees itself holds the sump near that temperature.',
+        ]
+      : []),
+    ...(heat.other
+      ? [
+          `From the hot side: ${heat.other.status} at ${celsius(heat.other.sumpK)}. Which of the two is met depends on how the engine came there.`,
+        ]
+      : []),
+    '',
+    'Heat in',
+    ...heat.heatIn.map(({ key, heatW }) => `  ${key.padEnd(20)} ${kw(heatW)}`),
+    'Heat out',
+    ...heat.heatOut.map(({ name, heatW }) => `  ${name.padEnd(20)} ${kw(heatW)}`),
+    '',
+    'In and out',
+    ...heat.parts.map((p) => `  ${p.name.padEnd(20)} ${celsius(p.inK).padStart(9)} → ${celsius(p.outK)}`),
+  ];
+}
+
+/** Coolers that cannot be as stated. */
+export function coolerRemarks(heat: HeatResult): string[] {
+  return heat.impossibleCoolers.map(
+    (part) => `${part}: no exchanger could do what its rating point says; it cools nothing here.`,
+  );
+}
+
+const NO_BALANCE: Partial<Record<HeatResult['status'], string>> = {
+  tooHot: 'No balance below 250 °C: heat in stays above heat out.',
+  tooCold: 'No balance above −50 °C: heat out stays above heat in.',
+  notSolved: 'Not solved.',
+};
+
+/** Why there is no balance; nothing where there is one. */
+export function balanceRemarks({ status }: HeatResult): string[] {
+  const why = NO_BALANCE[status];
+  return why === undefined ? [] : [why];
+}

@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { isFound } from '../../heat/balance';
+import { conditionsSchema, heatResultSchema } from '../../heat/heatResult';
+import { solveState } from '../../judgement/judgeState';
+import { solveBalanced } from '../../judgement/solveBalanced';
+import { solveResultSchema } from '../../judgement/stateResult';
+import { CONDITION_OPTIONS, driveOf, STATE_OPTIONS, stateOf } from '../job/command';
+import { oneTask, type StudyKind } from '../job/study';
+import type { StudyBench } from '../job/studyBench';
+import { balanceLines, balanceRemarks, coolerRemarks, stateLines, stateRemarks } from './sayState';
+
+const requestSchema = z.strictObject({
+  speedRevS: z.number().min(0),
+  oilTemperatureK: z.number().positive(),
+  /** Present when the oil temperature is to be found by heat balance in these surroundings. */
+  found: conditionsSchema.optional(),
+});
+type Request = z.infer<typeof requestSchema>;
+const answerSchema = z.strictObject({ result: solveResultSchema, heat: heatResultSchema.nullable() });
+type Answer = z.infer<typeof answerSchema>;
+
+function work(bench: StudyBench, { speedRevS, oilTemperatureK, found }: Request): Answer {
+  const circuit = bench.circuit();
+  if (found) return solveBalanced(circuit, speedRevS, found);
+  return { result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
+}
+
+/** One state: pressures, flows and verdicts, the oil temperature held or found by heat. */
+export const STATE_STUDY = {
+  name: 'state',
+  requestSchema,
+  taskSchema: requestSchema,
+  replySchema: answerSchema,
+  answerSchema,
+  start: oneTask<Request, Answer>,
+  work,
+  commands: [
+    {
+      name: 'solve',
+      options: STATE_OPTIONS,
+      question: stateOf,
+      json: ({ result }) => result,
+      lines: ({ result }) => stateLines(result),
+      remarks: ({ result }) => stateRemarks(result),
+      isGood: ({ result }) => result.supplied,
+    },
+    {
+      name: 'balance',
+      options: ['rpm', ...CONDITION_OPTIONS],
+      question: (asked) => {
+        const { speedRevS, ...found } = driveOf(asked);
+        return { ...stateOf(asked), speedRevS, found };
+      },
+      json: ({ heat, result }) => ({ heat, ...result }),
+      lines: ({ heat, result }) => balanceLines(result, heat!),
+      remarks: ({ heat }, { given }) => [
+        ...(given.json === undefined ? coolerRemarks(heat!) : []),
+        ...balanceRemarks(heat!),
+      ],
+      isGood: ({ heat, result }) => isFound(heat!.status) && result.supplied && heat!.sumpK <= heat!.limitHotK,
+    },
+  ],
+} as const satisfies StudyKind<Request, Request, Answer, Answer>;
