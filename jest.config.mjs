@@ -1,5 +1,5 @@
 const transform = {
-  '^.+\\.tsx?$': [
+  '^.+\\.m?[jt]sx?$': [
     '@swc/jest',
     {
       module: { type: 'commonjs' },
@@ -15,6 +15,8 @@ const transform = {
 const shared = {
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number'],
   transform,
+  // These ship as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap)/)'],
   roots: ['<rootDir>/src'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };

@@ -1,32 +1,20 @@
+import { useDocument } from './state/document';
+import { usePreferences } from './state/preferences';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useRouteError } from 'react-router';
-import { CircuitPage } from './CircuitPage';
+import { VIEWS } from './views';
+import { ViewFrame } from './ViewFrame';
 import { VariantBar } from './features/variants/VariantBar';
+import { useQuestion } from './state/question';
 import { usePersistence } from './state/usePersistence';
-import { useWorkbench } from './state/workbench';
 
-const ComparePage = lazy(() => import('./features/compare/ComparePage'));
-const EnvelopePage = lazy(() => import('./EnvelopePage'));
-const HeatPage = lazy(() => import('./HeatPage'));
-const InterviewPage = lazy(() => import('./features/interview/InterviewPage'));
-const LibraryPage = lazy(() => import('./features/library/LibraryPage'));
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
-const TolerancesPage = lazy(() => import('./TolerancesPage'));
+const QuestionDialog = lazy(() => import('./QuestionDialog'));
 
 const queries = new QueryClient({
   defaultOptions: { queries: { refetchOnWindowFocus: false, refetchOnReconnect: false, networkMode: 'always' } },
 });
-
-/** Every view below the shell; all but the circuit are loaded when they are first opened. */
-const VIEWS = [
-  { path: 'envelope', view: EnvelopePage },
-  { path: 'heat', view: HeatPage },
-  { path: 'compare', view: ComparePage },
-  { path: 'tolerances', view: TolerancesPage },
-  { path: 'new', view: InterviewPage },
-  { path: 'library', view: LibraryPage },
-];
 
 const router = createBrowserRouter([
   {
@@ -34,15 +22,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <Failed />,
     children: [
-      { index: true, element: <CircuitPage /> },
-      ...VIEWS.map(({ path, view: View }) => ({
-        path,
-        element: (
-          <Suspense fallback={null}>
-            <View />
-          </Suspense>
-        ),
-      })),
+      ...VIEWS.map(({ path, ...view }) => ({ path, element: <ViewFrame {...view} /> })),
       { path: '*', element: <NoSuchPage /> },
     ],
   },
@@ -50,7 +30,7 @@ const router = createBrowserRouter([
 
 /** The whole application: theme, queries, routes. */
 export function App() {
-  const theme = useWorkbench((w) => w.theme);
+  const theme = usePreferences((w) => w.theme);
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
@@ -63,7 +43,8 @@ export function App() {
 
 function Shell() {
   const opening = usePersistence();
-  const project = useWorkbench((w) => w.project);
+  const isAsked = useQuestion((q) => q.asked !== undefined);
+  const project = useDocument((w) => w.project);
   if (!opening || !project)
     return (
       <div className="bar" role="status">
@@ -86,12 +67,13 @@ function Shell() {
         </span>
         <span className="grow" />
         <nav aria-label="Views">
-          <NavLink to="/">Circuit</NavLink>
-          <NavLink to="/envelope">Envelope</NavLink>
-          <NavLink to="/heat">Heat</NavLink>
-          <NavLink to="/compare">Compare</NavLink>
-          <NavLink to="/tolerances">Tolerances</NavLink>
-          <NavLink to="/library">Library</NavLink>
+          {VIEWS.map(({ path, title }) =>
+            title === undefined ? null : (
+              <NavLink key={path} to={`/${path}`}>
+                {title}
+              </NavLink>
+            ),
+          )}
         </nav>
         <Suspense fallback={null}>
           <ProjectMenu />
@@ -99,6 +81,11 @@ function Shell() {
       </header>
       {opening.notice ? <ShellNotice text={opening.notice} /> : null}
       <Outlet />
+      {isAsked && (
+        <Suspense fallback={null}>
+          <QuestionDialog />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -1,3 +1,5 @@
+import { useDocument } from './state/document';
+import { useView } from './state/view';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
 import { AuditList } from './features/audit/AuditList';
@@ -6,11 +8,9 @@ import { Findings } from './features/findings/Findings';
 import { PreviewBar } from './features/moves/PreviewBar';
 import { PartSheet } from './features/partSheet/PartSheet';
 import { Sheet } from './features/sheet/Sheet';
-import { StateBar } from './features/stateBar/StateBar';
 import { useAudit, usePreview, useSolved, useSweep } from './state/useAnswers';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
-import { useWorkbench } from './state/workbench';
 import type { PostBand } from './marks/TidePost';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
@@ -20,10 +20,10 @@ const SPEED_STEP_REV_S = 50 / 60;
 
 /** The main sheet: state bar, plan and profile, and beside them the findings, the selected part, or the moves. */
 export function CircuitPage() {
-  const selected = useWorkbench((w) => w.selected);
-  const moves = useWorkbench((w) => w.moves);
-  const preview = useWorkbench((w) => w.preview);
-  const openMoves = useWorkbench((w) => w.openMoves);
+  const selected = useView((w) => w.selected);
+  const moves = useView((w) => w.moves);
+  const preview = useView((w) => w.preview);
+  const openMoves = useView((w) => w.openMoves);
   const solved = useSolved();
   const sweep = useSweep();
   const audit = useAudit();
@@ -41,79 +41,72 @@ export function CircuitPage() {
     (f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend'),
   ).length;
   return (
-    <>
-      <StateBar foundK={solved.data?.heat?.sumpK} />
-      <main className="work">
-        <div className="stage">
-          <PreviewBar before={sweep.data} after={seen.data?.sweep} />
-          {shown ? (
-            <Sheet
-              {...shown}
-              bands={looking ? NO_BANDS : bands}
-              flags={looking ? NO_FLAGS : flags}
-              came={looking ? (preview?.came ?? []) : []}
-            />
+    <main className="work">
+      <div className="stage">
+        <PreviewBar before={sweep.data} after={seen.data?.sweep} />
+        {shown ? (
+          <Sheet
+            {...shown}
+            bands={looking ? NO_BANDS : bands}
+            flags={looking ? NO_FLAGS : flags}
+            came={looking ? (preview?.came ?? []) : []}
+          />
+        ) : (
+          <div className="sheet" role="status" style={{ padding: 28 }}>
+            {solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}
+          </div>
+        )}
+      </div>
+      <aside
+        className="panel"
+        aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'}
+        aria-busy={sweep.isFetching}
+      >
+        {solved.data && solved.error && <Refused message={solved.error.message} />}
+        {moves ? (
+          <Suspense fallback={<p className="quiet">Opening…</p>}>
+            <MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} />
+          </Suspense>
+        ) : (
+          solved.data &&
+          (selected ? (
+            <PartSheet result={solved.data.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
+              {own.map((finding, i) => (
+                <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
+              ))}
+            </PartSheet>
           ) : (
-            <div className="sheet" role="status" style={{ padding: 28 }}>
-              {solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}
-            </div>
-          )}
-        </div>
-        <aside
-          className="panel"
-          aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'}
-          aria-busy={sweep.isFetching}
-        >
-          {solved.data && solved.error && <Refused message={solved.error.message} />}
-          {moves ? (
-            <Suspense fallback={<p className="quiet">Opening…</p>}>
-              <MovesPanel
-                key={`${moves.part ?? ''} ${moves.heading ?? ''}`}
-                part={moves.part}
-                heading={moves.heading}
-              />
-            </Suspense>
-          ) : (
-            solved.data &&
-            (selected ? (
-              <PartSheet result={solved.data.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
-                {own.map((finding, i) => (
-                  <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
-                ))}
-              </PartSheet>
-            ) : (
-              <>
-                <div className="tabs" role="tablist" aria-label="Findings">
-                  <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>
-                    Supply
-                  </button>
-                  <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>
-                    Audit{audit.data ? ` (${open})` : ''}
-                  </button>
-                  <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>
-                    Faults
-                  </button>
-                </div>
-                {tab === 'faults' && (
-                  <Suspense fallback={<p className="quiet">Opening…</p>}>
-                    <FaultList />
-                  </Suspense>
-                )}
-                {tab === 'supply' && (
-                  <Findings
-                    result={solved.data.result}
-                    sweep={sweep.data}
-                    sweeping={sweep.isFetching}
-                    warnings={solved.data.warnings}
-                  />
-                )}
-                {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
-              </>
-            ))
-          )}
-        </aside>
-      </main>
-    </>
+            <>
+              <div className="tabs" role="tablist" aria-label="Findings">
+                <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>
+                  Supply
+                </button>
+                <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>
+                  Audit{audit.data ? ` (${open})` : ''}
+                </button>
+                <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>
+                  Faults
+                </button>
+              </div>
+              {tab === 'faults' && (
+                <Suspense fallback={<p className="quiet">Opening…</p>}>
+                  <FaultList />
+                </Suspense>
+              )}
+              {tab === 'supply' && (
+                <Findings
+                  result={solved.data.result}
+                  sweep={sweep.data}
+                  sweeping={sweep.isFetching}
+                  warnings={solved.data.warnings}
+                />
+              )}
+              {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
+            </>
+          ))
+        )}
+      </aside>
+    </main>
   );
 }
 
@@ -121,9 +114,9 @@ const NO_BANDS: ReadonlyMap<string, PostBand> = new Map();
 
 /** Bands that tolerances leave each consumer's pressure at this state, where they have been drawn and still hold. */
 function useBands(): ReadonlyMap<string, PostBand> {
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
-  const found = useWorkbench((w) => w.found);
+  const speedRevS = useView((w) => w.speedRevS);
+  const oilTemperatureK = useView((w) => w.oilTemperatureK);
+  const found = useView((w) => w.found);
   const spread = useAnswerAtHand('spread', spreadAt({ speedRevS, oilTemperatureK }));
   return useMemo(
     () =>
@@ -159,20 +152,8 @@ function Refused({ message }: { readonly message: string }) {
 function useShortcuts(): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const {
-        project,
-        speedRevS,
-        setState,
-        goTo,
-        select,
-        selected,
-        openMoves,
-        closeMoves,
-        moves,
-        preview,
-        undo,
-        redo,
-      } = useWorkbench.getState();
+      const { project, undo, redo } = useDocument.getState();
+      const { speedRevS, setState, goTo, select, selected, openMoves, closeMoves, moves, preview } = useView.getState();
       if (!project) return;
       const inField = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
       if ((event.ctrlKey || event.metaKey) && !event.altKey) {

@@ -1,8 +1,9 @@
+import { useDocument } from './document';
+import { useView } from './view';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Project } from '../../core/document/project/project';
 import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';
-import { useWorkbench } from './workbench';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
 const STATE_KEPT_MS = 2000;
@@ -24,16 +25,16 @@ const retry = (count: number, error: Error) => error instanceof Superseded && co
 
 /** What is asked of a worker for the state of the state bar. */
 function useRequest(): SolveRequest {
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
-  const found = useWorkbench((w) => w.found);
-  const conditions = useWorkbench((w) => w.conditions);
+  const speedRevS = useView((w) => w.speedRevS);
+  const oilTemperatureK = useView((w) => w.oilTemperatureK);
+  const found = useView((w) => w.found);
+  const conditions = useView((w) => w.conditions);
   return found ? { speedRevS, oilTemperatureK, found: conditions } : { speedRevS, oilTemperatureK };
 }
 
 /** The circuit solved at the state of the state bar; the last answer stays until the next is there. */
 export function useSolved() {
-  const project = useWorkbench((w) => w.project);
+  const project = useDocument((w) => w.project);
   const request = useRequest();
   return useQuery({
     queryKey: ['solve', revision(project), request],
@@ -49,7 +50,7 @@ export function useSolved() {
 
 /** Every reachable state of the open project: ranges and worst states. */
 export function useSweep() {
-  const project = useWorkbench((w) => w.project);
+  const project = useDocument((w) => w.project);
   return useQuery({
     queryKey: ['sweep', revision(project)],
     queryFn: ({ signal }) => studyPool().run('sweep', project!, {}, ignore, signal, 'now'),
@@ -63,7 +64,7 @@ export function useSweep() {
 
 /** What the rules find in the open project. Asked once its sweep is there, so that verdicts come first. */
 export function useAudit() {
-  const project = useWorkbench((w) => w.project);
+  const project = useDocument((w) => w.project);
   const sweep = useSweep();
   return useQuery({
     queryKey: ['audit', revision(project)],
@@ -78,7 +79,7 @@ export function useAudit() {
 
 /** The circuit as the move that is looked at would make it, at the present state and over the range. */
 export function usePreview() {
-  const preview = useWorkbench((w) => w.preview?.project);
+  const preview = useView((w) => w.preview?.project);
   const request = useRequest();
   return useQuery({
     queryKey: ['preview', revision(preview), request],

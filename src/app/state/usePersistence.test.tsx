@@ -1,21 +1,21 @@
+import { useDocument } from './document';
 import { act, screen, waitFor } from '@testing-library/react';
 import Dexie from 'dexie';
 import { demoProject } from '../../core/verification/testing/demo';
 import { loadCurrentProject, saveCurrentProject } from '../../storage/database';
 import { show } from '../testing/page';
 import { usePersistence } from './usePersistence';
-import { useWorkbench } from './workbench';
 
 /** A page that opens what is stored, and says so. */
 function Page() {
   const opening = usePersistence();
-  const name = useWorkbench((w) => w.project?.name);
+  const name = useDocument((w) => w.project?.name);
   return <p role="status">{opening ? `${opening.kind}: ${name ?? ''} ${opening.notice ?? ''}` : 'opening'}</p>;
 }
 const opened = () => waitFor(() => expect(screen.getByRole('status').textContent).toMatch(/^ready/));
 const rename = (name: string) =>
   act(() => {
-    const { project, open } = useWorkbench.getState();
+    const { project, open } = useDocument.getState();
     open({ ...project!, name });
   });
 const leave = () => window.dispatchEvent(new Event('pagehide'));
@@ -29,7 +29,7 @@ describe('What the user has on the bench', () => {
   it('is opened from the store, and saved shortly after a change', async () => {
     show(<Page />);
     await opened();
-    expect(useWorkbench.getState().project!.name).toBe('as stored');
+    expect(useDocument.getState().project!.name).toBe('as stored');
     rename('changed');
     await waitFor(async () => expect(await loadCurrentProject()).toMatchObject({ project: { name: 'changed' } }));
   });
@@ -41,6 +41,14 @@ describe('What the user has on the bench', () => {
     leave();
     expect(localStorage.getItem('tidal-gauge-last-words')).toContain('in haste');
     expect(await loadCurrentProject()).toMatchObject({ project: { name: 'in haste' } });
+  });
+
+  it('is kept when the page is hidden: a tablet may end it there without a word', async () => {
+    show(<Page />);
+    await opened();
+    rename('put away');
+    document.dispatchEvent(new Event('visibilitychange'));
+    expect(localStorage.getItem('tidal-gauge-last-words')).toContain('put away');
   });
 
   it('survives a page that goes away while the store is still writing', async () => {

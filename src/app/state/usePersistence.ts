@@ -1,7 +1,7 @@
+import { useDocument } from './document';
 import { useEffect, useState } from 'react';
 import { loadCurrentProject, saveCurrentProject, saveLastWords } from '../../storage/database';
 import { DEMOS, loadDemo } from './demos';
-import { useWorkbench } from './workbench';
 
 /** Typing pauses shorter than this are one save [ms]. */
 const SAVE_DELAY_MS = 250;
@@ -11,7 +11,7 @@ export type Opening =
   { readonly kind: 'ready'; readonly notice?: string } | { readonly kind: 'failed'; readonly notice: string };
 
 async function openStored(): Promise<Opening> {
-  const { open } = useWorkbench.getState();
+  const { open } = useDocument.getState();
   let notice: string | undefined;
   try {
     const stored = await loadCurrentProject();
@@ -43,11 +43,11 @@ export function usePersistence(): Opening | undefined {
     const saveNow = () => {
       clearTimeout(timer);
       timer = undefined;
-      const { project } = useWorkbench.getState();
+      const { project } = useDocument.getState();
       if (project)
         saveCurrentProject(project, Date.now()).then(
           () => {
-            if (useWorkbench.getState().project === project) unsaved = false;
+            if (useDocument.getState().project === project) unsaved = false;
           },
           () =>
             setOpening({
@@ -58,7 +58,7 @@ export function usePersistence(): Opening | undefined {
     };
     const flush = () => {
       if (!unsaved) return;
-      const { project } = useWorkbench.getState();
+      const { project } = useDocument.getState();
       if (project) saveLastWords(project, Date.now());
       saveNow();
     };
@@ -66,7 +66,7 @@ export function usePersistence(): Opening | undefined {
     void openStored().then((result) => {
       if (stopped) return;
       setOpening(result);
-      unsubscribe = useWorkbench.subscribe((now, before) => {
+      unsubscribe = useDocument.subscribe((now, before) => {
         if (now.project === before.project) return;
         unsaved = true;
         clearTimeout(timer);

@@ -1,9 +1,9 @@
+import { useDocument } from './document';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { Project } from '../../core/document/project/project';
 import { doerInPlace } from '../../workers/testing/studiesInPlace';
 import { openDemo } from '../testing/page';
 import { useAnswerAtHand, useStudy, type StudyView } from './useStudy';
-import { useWorkbench } from './workbench';
 import { FAULT_STUDY } from '../../core/studies/faults/faultStudy';
 import { SIZING_STUDY } from '../../core/studies/sizing/sizingStudy';
 import { studyHere } from '../../core/studies/job/runHere';
@@ -114,12 +114,10 @@ describe('A study in a view', () => {
     await ended(result);
     expect(elsewhere.current).toBe(result.current.answer);
     act(() =>
-      useWorkbench
-        .getState()
-        .setOil({ ...useWorkbench.getState().project!.oil, name: '5W-30', viscosity100M2S: 10e-6 }),
+      useDocument.getState().setOil({ ...useDocument.getState().project!.oil, name: '5W-30', viscosity100M2S: 10e-6 }),
     );
     expect([result.current.stale, elsewhere.current]).toEqual([true, undefined]);
-    act(() => useWorkbench.getState().undo());
+    act(() => useDocument.getState().undo());
     expect([result.current.stale, elsewhere.current]).toEqual([false, result.current.answer]);
   });
 });
@@ -146,7 +144,7 @@ describe('Studies that nobody waits for any more', () => {
     rerender({ consumer: 'mains' });
     await ended(result);
     const [turbo, mains] = ['turbo', 'mains'].map((consumer) =>
-      studyHere(SIZING_STUDY, useWorkbench.getState().project!, ask(consumer)),
+      studyHere(SIZING_STUDY, useDocument.getState().project!, ask(consumer)),
     );
     expect(result.current.answer).toEqual(mains);
     rerender({ consumer: 'turbo' });

@@ -1,3 +1,4 @@
+import { useDocument } from './document';
 import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
 import type { Project } from '../../core/document/project/project';
@@ -7,7 +8,6 @@ import type { AnswerOf, QuestionOf, StudyName } from '../../core/studies/registr
 import { loadResult, saveResult } from '../../storage/database';
 import { CircuitRefused, Superseded } from '../../workers/client';
 import { loadStudy, studyAtHand, studyPool } from '../../workers/studyPool';
-import { useWorkbench } from './workbench';
 import { StudyRefused } from '../../core/studies/job/studyRefused';
 
 /** One study as the page knows it. */
@@ -60,7 +60,7 @@ function stop(key: string): void {
 }
 
 // A project that is opened in place of another wants the workers for itself.
-useWorkbench.subscribe((now, before) => {
+useDocument.subscribe((now, before) => {
   if (now.opened !== before.opened) [...running.keys()].forEach(stop);
 });
 
@@ -152,7 +152,7 @@ export function useStudy<N extends StudyName>(
   request: QuestionOf<N>,
   auto: boolean | 'fresh' = true,
 ): StudyView<AnswerOf<N>> {
-  const project = useWorkbench((w) => w.project)!;
+  const project = useDocument((w) => w.project)!;
   const text = useText(request);
   const key = keyOf(name, project, text);
   const state = useStudies((s) => s.byKey[key]);
@@ -205,7 +205,7 @@ export function useStudy<N extends StudyName>(
 
 /** The answer of a study that this page has already and that still holds; nothing is read or run for it. */
 export function useAnswerAtHand<N extends StudyName>(name: N, request: QuestionOf<N>): AnswerOf<N> | undefined {
-  const project = useWorkbench((w) => w.project);
+  const project = useDocument((w) => w.project);
   const text = useText(request);
   const key = project ? keyOf(name, project, text) : '';
   const state = useStudies((s) => s.byKey[key]);

@@ -1,10 +1,10 @@
+import { useDocument } from '../state/document';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { configure, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Project } from '../../core/document/project/project';
 import { demoProject } from '../../core/verification/testing/demo';
-import { useWorkbench } from '../state/workbench';
 
 /** Studies are the real ones and the machine may be busy: a wait ends when what is waited for is there. */
 const LONGEST_WAIT_MS = 20_000;
@@ -22,7 +22,7 @@ let opened = 0;
 /** Opens a demo under a name of its own, so that no other test's kept answers are found. */
 export function openDemo(name = 'thornback', change: (project: Project) => Project = (p) => p): Project {
   const project = change({ ...demoProject(name), name: `${name} ${++opened}` });
-  useWorkbench.getState().open(project);
+  useDocument.getState().open(project);
   return project;
 }
 

@@ -1,15 +1,17 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import { sayFinding, type Finding } from '../../../core/judgement/audit';
-import { useWorkbench } from '../../state/workbench';
 import { WeightIcon } from '../../marks/WeightMark';
 
 /** One finding: what, why, remedies, where the rule comes from; moves that mend it, and the way to set it aside. */
 export function FindingRow({ finding, withPart }: { readonly finding: Finding; readonly withPart: boolean }) {
-  const units = useWorkbench((w) => w.units);
-  const select = useWorkbench((w) => w.select);
-  const setState = useWorkbench((w) => w.setState);
-  const previewMove = useWorkbench((w) => w.previewMove);
-  const unwaive = useWorkbench((w) => w.unwaive);
+  const units = usePreferences((w) => w.units);
+  const select = useView((w) => w.select);
+  const setState = useView((w) => w.setState);
+  const previewMove = useView((w) => w.previewMove);
+  const unwaive = useDocument((w) => w.unwaive);
   const [asking, setAsking] = useState(false);
   const go = () => {
     if (finding.state) setState(finding.state);
@@ -69,7 +71,7 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
 const LEAST_REASON = 3;
 
 function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly onDone: () => void }) {
-  const waive = useWorkbench((w) => w.waive);
+  const waive = useDocument((w) => w.waive);
   const [reason, setReason] = useState('');
   const [asked, setAsked] = useState(false);
   return (

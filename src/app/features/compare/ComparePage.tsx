@@ -1,16 +1,17 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { useState, type ReactNode } from 'react';
 import { MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareTasks';
 import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 
 /** Variants side by side: what differs first, then each consumer at its worst, the gauge, and the oil that they hold. */
 export default function ComparePage() {
-  const project = useWorkbench((w) => w.project)!;
-  const units = useWorkbench((w) => w.units);
+  const project = useDocument((w) => w.project)!;
+  const units = usePreferences((w) => w.units);
   const [left, setLeft] = useState<readonly string[]>([]);
   const chosen = project.variants.filter((v) => !left.includes(v.id)).slice(0, MOST_COMPARED);
   const ids = chosen.map((v) => v.id);
@@ -59,7 +60,7 @@ function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly u
 const ofParts = (stated: number, parts: number) => (stated === parts ? '' : ` (${stated} of ${parts} parts state it)`);
 
 function Table({ comparison, units }: { readonly comparison: Comparison; readonly units: UnitChoice }) {
-  const project = useWorkbench((w) => w.project)!;
+  const project = useDocument((w) => w.project)!;
   const { variants, parts, settings, consumers, states } = comparison;
   const of = <K extends keyof Comparison['states'][number]['figures'][number]>(key: K, quantity: Quantity) =>
     states.map((s) =>

@@ -1,3 +1,5 @@
+import { scaleLinear } from 'd3-scale';
+import { curveLinear, curveLinearClosed, line } from 'd3-shape';
 import { useId, type ReactNode } from 'react';
 import {
   crossingsOf,
@@ -21,7 +23,7 @@ export const TINT_STEPS = [0, 1, 2, 4, 8] as const;
 /** Grid places whose figure is written. */
 const EVERY_COLUMN = 4;
 const EVERY_ROW = 3;
-const TICK_STEPS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
+const MOST_TICKS = 9;
 
 /** A margin on the map, with a true minus and no minus nothing. */
 export const sayValue = (value: number) => value.toFixed(1).replace('-0.0', '0.0').replace('-', '−');
@@ -45,32 +47,27 @@ interface Frame {
 
 /** A map's scales, from its axes to the drawing. */
 function scalesOf({ speedsRevS, ys }: Envelope, { width, height, left, bottom, top, right }: Frame) {
-  const [x0, x1, y0, y1] = [speedsRevS[0]!, speedsRevS.at(-1)!, ys[0]!, ys.at(-1)!];
   return {
-    x: (si: number) => left + ((si - x0) / (x1 - x0)) * (width - left - right),
-    y: (si: number) => height - bottom - ((si - y0) / (y1 - y0)) * (height - bottom - top),
-    speedAt: (px: number) => x0 + ((px - left) / (width - left - right)) * (x1 - x0),
-    upwardAt: (py: number) => y0 + ((height - bottom - py) / (height - bottom - top)) * (y1 - y0),
+    x: scaleLinear([speedsRevS[0]!, speedsRevS.at(-1)!], [left, width - right]),
+    y: scaleLinear([ys[0]!, ys.at(-1)!], [height - bottom, top]),
   };
 }
+type Scales = ReturnType<typeof scalesOf>;
 
-const pathOf = (
-  points: readonly MapPoint[],
-  { x, y }: { x: (si: number) => number; y: (si: number) => number },
-  close = false,
-) =>
-  points.length === 0
-    ? ''
-    : `M${points.map((p) => `${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`;
+const pathOf = (points: readonly MapPoint[], { x, y }: Scales, close = false): string =>
+  line<MapPoint>(
+    (p) => x(p.x),
+    (p) => y(p.y),
+  )
+    .digits(1)
+    .curve(close ? curveLinearClosed : curveLinear)(points) ?? '';
 
-/** Round figures of a unit between two ends. */
-function ticks(low: number, high: number, quantity: Quantity, units: UnitChoice, most: number): number[] {
+/** Round figures of a unit between two ends [SI]. */
+function ticks(low: number, high: number, quantity: Quantity, units: UnitChoice): number[] {
   const u = displayUnit(quantity, units);
-  const [a, b] = [toDisplay(low, u), toDisplay(high, u)];
-  const step = TICK_STEPS.find((s) => (b - a) / s <= most) ?? 10_000;
-  return Array.from({ length: Math.floor(b / step) - Math.ceil(a / step) + 1 }, (_, i) =>
-    fromDisplay((Math.ceil(a / step) + i) * step, u),
-  );
+  return scaleLinear([toDisplay(low, u), toDisplay(high, u)], [0, 1])
+    .ticks(MOST_TICKS)
+    .map((shown) => fromDisplay(shown, u));
 }
 
 /** One map: tint by margin, strokes where supply fails, its boundary, the session, the present state, and what is given to be drawn on it. */
@@ -110,15 +107,13 @@ export function EnvelopeMapView({
       .map((polygon) => pathOf(polygon, scales, true))
       .join('');
   const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
-  const upward = UPWARD[envelope.y];
   const pick = (event: React.PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const [px, py] = [
       ((event.clientX - box.left) / box.width) * frame.width,
       ((event.clientY - box.top) / box.height) * frame.height,
     ];
-    if (px >= left && px <= right && py >= top && py <= bottom)
-      onPick?.({ x: scales.speedAt(px), y: scales.upwardAt(py) });
+    if (px >= left && px <= right && py >= top && py <= bottom) onPick?.({ x: x.invert(px), y: y.invert(py) });
   };
   return (
     <svg
@@ -162,46 +157,8 @@ export function EnvelopeMapView({
           strokeLinejoin="round"
         />
       ))}
-      <g clipPath={`url(#${id}c)`}>
-        {large &&
-          map.values.map(
-            (row, iy) =>
-              iy % EVERY_ROW === 1 &&
-              row.map(
-                (v, ix) =>
-                  v !== null &&
-                  ix % EVERY_COLUMN === 2 && (
-                    <text
-                      key={`${ix} ${iy}`}
-                      className={`t-small paper-tag${v < 0 ? ' alarm' : ''}`}
-                      x={x(speedsRevS[ix]!)}
-                      y={y(ys[iy]!) + 4}
-                      textAnchor="middle"
-                    >
-                      {sayValue(v)}
-                    </text>
-                  ),
-              ),
-          )}
-      </g>
-      {envelope.session.length > 1 && (
-        <>
-          <path
-            d={pathOf(envelope.session, scales)}
-            fill="none"
-            stroke="var(--paper)"
-            strokeWidth={large ? 7 : 4}
-            strokeLinejoin="round"
-          />
-          <path
-            d={pathOf(envelope.session, scales)}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={large ? 3 : 1.8}
-            strokeLinejoin="round"
-          />
-        </>
-      )}
+      <g clipPath={`url(#${id}c)`}>{large && <MapValues envelope={envelope} map={map} scales={scales} />}</g>
+      {envelope.session.length > 1 && <SessionPath d={pathOf(envelope.session, scales)} large={large} />}
       {children?.(scales)}
       {here && here.x >= speedsRevS[0]! && here.y >= ys[0]! && here.y <= ys.at(-1)! && (
         <circle
@@ -214,32 +171,89 @@ export function EnvelopeMapView({
         />
       )}
       <path d={`M${left} ${top}V${bottom}H${right}`} fill="none" stroke="var(--ink)" strokeWidth={2} />
-      {large && (
-        <>
-          {ticks(speedsRevS[0]!, speedsRevS.at(-1)!, 'speed', units, 9).map((si) => (
-            <g key={si}>
-              <path d={`M${x(si)} ${bottom}v6`} stroke="var(--ink)" strokeWidth={1.5} />
-              <text className="t-small" x={x(si)} y={bottom + 19} textAnchor="middle">
-                {formatFigure(si, 'speed', units)}
-              </text>
-            </g>
-          ))}
-          {ticks(ys[0]!, ys.at(-1)!, upward, units, 9).map((si) => (
-            <g key={si}>
-              <path d={`M${left} ${y(si)}h-6`} stroke="var(--ink)" strokeWidth={1.5} />
-              <text className="t-small" x={left - 9} y={y(si) + 4} textAnchor="end">
-                {formatFigure(si, upward, units).replace(/\.0$/, '')}
-              </text>
-            </g>
-          ))}
-          <text className="t-small ink2" x={right} y={bottom + 32} textAnchor="end">
-            {displayUnit('speed', units).symbol}
-          </text>
-          <text className="t-small ink2" x={2} y={11}>
-            {upward === 'loading' ? 'times a new filter’s loading' : displayUnit(upward, units).symbol}
-          </text>
-        </>
-      )}
+      {large && <MapAxes envelope={envelope} scales={scales} units={units} />}
     </svg>
+  );
+}
+
+/** Every few places the value there. */
+function MapValues({
+  envelope: { speedsRevS, ys },
+  map,
+  scales: { x, y },
+}: {
+  readonly envelope: Envelope;
+  readonly map: EnvelopeMap;
+  readonly scales: Scales;
+}) {
+  return map.values.map(
+    (row, iy) =>
+      iy % EVERY_ROW === 1 &&
+      row.map(
+        (v, ix) =>
+          v !== null &&
+          ix % EVERY_COLUMN === 2 && (
+            <text
+              key={`${ix} ${iy}`}
+              className={`t-small paper-tag${v < 0 ? ' alarm' : ''}`}
+              x={x(speedsRevS[ix]!)}
+              y={y(ys[iy]!) + 4}
+              textAnchor="middle"
+            >
+              {sayValue(v)}
+            </text>
+          ),
+      ),
+  );
+}
+
+/** The states that the session goes through, joined. */
+function SessionPath({ d, large }: { readonly d: string; readonly large: boolean }) {
+  return (
+    <>
+      <path d={d} fill="none" stroke="var(--paper)" strokeWidth={large ? 7 : 4} strokeLinejoin="round" />
+      <path d={d} fill="none" stroke="var(--ink)" strokeWidth={large ? 3 : 1.8} strokeLinejoin="round" />
+    </>
+  );
+}
+
+/** Figures along both axes, with their units. */
+function MapAxes({
+  envelope,
+  scales: { x, y },
+  units,
+}: {
+  readonly envelope: Envelope;
+  readonly scales: Scales;
+  readonly units: UnitChoice;
+}) {
+  const { speedsRevS, ys } = envelope;
+  const upward = UPWARD[envelope.y];
+  const [left, right, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys[0]!)];
+  return (
+    <>
+      {ticks(speedsRevS[0]!, speedsRevS.at(-1)!, 'speed', units).map((si) => (
+        <g key={si}>
+          <path d={`M${x(si)} ${bottom}v6`} stroke="var(--ink)" strokeWidth={1.5} />
+          <text className="t-small" x={x(si)} y={bottom + 19} textAnchor="middle">
+            {formatFigure(si, 'speed', units)}
+          </text>
+        </g>
+      ))}
+      {ticks(ys[0]!, ys.at(-1)!, upward, units).map((si) => (
+        <g key={si}>
+          <path d={`M${left} ${y(si)}h-6`} stroke="var(--ink)" strokeWidth={1.5} />
+          <text className="t-small" x={left - 9} y={y(si) + 4} textAnchor="end">
+            {formatFigure(si, upward, units).replace(/\.0$/, '')}
+          </text>
+        </g>
+      ))}
+      <text className="t-small ink2" x={right} y={bottom + 32} textAnchor="end">
+        {displayUnit('speed', units).symbol}
+      </text>
+      <text className="t-small ink2" x={2} y={11}>
+        {upward === 'loading' ? 'times a new filter’s loading' : displayUnit(upward, units).symbol}
+      </text>
+    </>
   );
 }

@@ -1,3 +1,6 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import { type Envelope, type EnvelopeRequest } from '../../../core/studies/envelope/envelopeTasks';
 import type { MapPoint } from '../../../core/studies/envelope/marchingSquares';
@@ -8,7 +11,6 @@ import { formatQuantity, type UnitChoice } from '../../../core/foundations/units
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { EnvelopeMapView, sayValue, TINT_STEPS, UPWARD } from './EnvelopeMapView';
 
@@ -26,7 +28,7 @@ function requestOf(
   {
     oilTemperatureK,
     conditions: { airTemperatureK, roadSpeedMS, load },
-  }: Pick<ReturnType<typeof useWorkbench.getState>, 'oilTemperatureK' | 'conditions'>,
+  }: Pick<ReturnType<typeof useView.getState>, 'oilTemperatureK' | 'conditions'>,
 ): EnvelopeRequest {
   switch (y) {
     case 'oil':
@@ -55,12 +57,12 @@ function reachOutline(project: Project): MapPoint[] {
 }
 
 /** Where supply holds and where it fails, over speed and one thing more; a press on the map sets the state. */
-export function EnvelopeView() {
-  const project = useWorkbench((w) => w.project)!;
-  const units = useWorkbench((w) => w.units);
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
-  const conditions = useWorkbench((w) => w.conditions);
+export default function EnvelopeView() {
+  const project = useDocument((w) => w.project)!;
+  const units = usePreferences((w) => w.units);
+  const speedRevS = useView((w) => w.speedRevS);
+  const oilTemperatureK = useView((w) => w.oilTemperatureK);
+  const conditions = useView((w) => w.conditions);
   const [y, setY] = useState<Envelope['y']>('oil');
   const [of, setOf] = useState('');
   const study = useStudy('envelope', requestOf(y, useSettled({ oilTemperatureK, conditions })));
@@ -73,7 +75,7 @@ export function EnvelopeView() {
   }[y];
   const here = upward === undefined ? undefined : { x: speedRevS, y: upward };
   const goTo = (place: MapPoint) => {
-    const { setState, setConditions, setFound } = useWorkbench.getState();
+    const { setState, setConditions, setFound } = useView.getState();
     setState({ speedRevS: place.x, ...(y === 'oil' ? { oilTemperatureK: place.y } : {}) });
     if (y === 'oil' || y === 'filterAge') setFound(false);
     else {

@@ -1,8 +1,8 @@
+import { useView } from '../../state/view';
 import { fireEvent, screen } from '@testing-library/react';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import { sayValue } from './EnvelopeMapView';
-import { EnvelopeView } from './EnvelopeView';
+import EnvelopeView from './EnvelopeView';
 import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
 
@@ -17,7 +17,7 @@ describe('The envelope on the page', () => {
     expect(screen.getAllByRole('listitem')).toHaveLength(answer.consumers.length);
     const turbo = answer.consumers.find((c) => c.part === 'turbo')!;
     fireEvent.click(screen.getByRole('button', { name: /^−0\.9 at 7000.rpm/ }));
-    expect([useWorkbench.getState().speedRevS, useWorkbench.getState().oilTemperatureK]).toEqual([
+    expect([useView.getState().speedRevS, useView.getState().oilTemperatureK]).toEqual([
       turbo.worst!.x,
       turbo.worst!.y,
     ]);
@@ -37,10 +37,10 @@ describe('The envelope on the page', () => {
     const press = (x: number, y: number) =>
       fireEvent(map, Object.assign(new Event('pointerdown', { bubbles: true }), { clientX: x, clientY: y }));
     press(46, 18);
-    const { speedRevS, oilTemperatureK } = useWorkbench.getState();
+    const { speedRevS, oilTemperatureK } = useView.getState();
     expect([speedRevS, oilTemperatureK]).toEqual([expect.closeTo(250 / 60, 3), expect.closeTo(393.15, 6)]);
     press(20, 460);
-    expect(useWorkbench.getState().speedRevS).toBe(speedRevS);
+    expect(useView.getState().speedRevS).toBe(speedRevS);
   });
 
   it('asks anew for what is chosen upward, and then sets what is upward', async () => {
@@ -52,7 +52,7 @@ describe('The envelope on the page', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'Road speed' }));
     await screen.findByRole('img', { name: /over engine speed and road speed.*Oil temperature found by heat/ });
     fireEvent.click(screen.getAllByRole('listitem')[0]!.querySelector('button')!);
-    expect(useWorkbench.getState().found).toBe(true);
+    expect(useView.getState().found).toBe(true);
   });
 
   it('shows one consumer large when asked, with its own boundary only', async () => {

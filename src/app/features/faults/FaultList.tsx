@@ -1,10 +1,12 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
 import { variantWithFault, type FaultOutcome } from '../../../core/studies/faults/faultTasks';
 import { sayGauge, sayOutcome } from '../../../core/studies/faults/sayFault';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 
 /** Rows shown before the rest is asked for: pairs run into hundreds. */
@@ -47,12 +49,12 @@ export default function FaultList() {
 }
 
 function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
-  const units = useWorkbench((w) => w.units);
-  const openFault = useWorkbench((w) => w.openFault);
+  const units = usePreferences((w) => w.units);
+  const openFault = useView((w) => w.openFault);
   const first = fault.starved[0];
   const at = first ?? fault.gauge ?? undefined;
   const open = () => {
-    const { project } = useWorkbench.getState();
+    const { project } = useDocument.getState();
     const faulty = project && variantWithFault(activeVariant(project), fault.id);
     if (faulty && at) openFault(fault.title, faulty, at);
   };

@@ -1,7 +1,7 @@
+import { bench } from '../../testing/bench';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import FaultList from './FaultList';
 import { FAULT_STUDY } from '../../../core/studies/faults/faultStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
@@ -32,8 +32,8 @@ describe('Faults on the page', () => {
         name: 'Open it as a variant',
       }),
     );
-    const bench = useWorkbench.getState();
-    expect([activeVariant(bench.project!).name, activeVariant(bench.project!).basedOn, bench.speedRevS]).toEqual([
+    const now = bench();
+    expect([activeVariant(now.project!).name, activeVariant(now.project!).basedOn, now.speedRevS]).toEqual([
       worst!.title,
       'stock',
       worst!.starved[0]!.speedRevS,

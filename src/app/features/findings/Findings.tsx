@@ -1,9 +1,10 @@
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { formatFigure, formatQuantity } from '../../../core/foundations/units';
 import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
-import { useWorkbench } from '../../state/workbench';
 import { VerdictIcon } from '../../marks/VerdictMark';
-import { sayNote } from './sayNote';
+import { sayNote } from '../../../core/judgement/sayNote';
 import type { ResultNote, SolveResult } from '../../../core/judgement/stateResult';
 
 /** Each consumer at its worst over the range, weightiest first; a click sets the state and opens the part. */
@@ -18,9 +19,9 @@ export function Findings({
   readonly sweeping: boolean;
   readonly warnings: readonly string[];
 }) {
-  const units = useWorkbench((w) => w.units);
-  const setState = useWorkbench((w) => w.setState);
-  const select = useWorkbench((w) => w.select);
+  const units = usePreferences((w) => w.units);
+  const setState = useView((w) => w.setState);
+  const select = useView((w) => w.select);
   const notes: readonly ResultNote[] = result.notes;
   const ranked = [...(sweep?.consumers ?? [])].sort(
     (a, b) =>

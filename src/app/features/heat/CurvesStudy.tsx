@@ -1,14 +1,14 @@
+import { usePreferences } from '../../state/preferences';
 import type { Curves, StudyOption } from '../../../core/studies/heat/curveStudy';
 import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { displayUnit, formatQuantity, toDisplay, type UnitChoice } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { LineChart, type Series } from './LineChart';
 
 /** Where the oil settles against the air's temperature and the road speed. */
 export function CurvesStudy({ drive }: { readonly drive: DriveRequest }) {
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const study = useStudy('curves', { drive }, 'fresh');
   return (
     <>

@@ -1,6 +1,6 @@
+import { useView } from '../../state/view';
 import { useMemo, useState } from 'react';
 import { useSettled } from '../../state/useSettled';
-import { useWorkbench } from '../../state/workbench';
 import { CurvesStudy } from './CurvesStudy';
 import { MapStudy } from './MapStudy';
 import { TraceStudy } from './TraceStudy';
@@ -16,8 +16,8 @@ type Tab = (typeof TABS)[number][0];
 
 /** Studies around the state, one at a time; each runs over the workers with its progress shown, and can be stopped. */
 export function HeatStudies() {
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const conditions = useWorkbench((w) => w.conditions);
+  const speedRevS = useView((w) => w.speedRevS);
+  const conditions = useView((w) => w.conditions);
   const [tab, setTab] = useState<Tab>('curves');
   const now = useMemo(() => ({ speedRevS, ...conditions }), [speedRevS, conditions]);
   const drive = useSettled(now);

@@ -1,8 +1,8 @@
+import { usePreferences } from '../../state/preferences';
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset } from 'chart.js';
 import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
-import { useWorkbench } from '../../state/workbench';
-import { saveText } from '../../files/saveFile';
+import { saveTable, type Table } from '../../files/saveTable';
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
 
@@ -74,70 +74,9 @@ export function LineChart({
   /** What to read off it, in words. */
   readonly marks?: readonly string[];
 }) {
-  const theme = useWorkbench((w) => w.theme);
-  const { data, options } = useMemo(() => {
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
-    const ink = colour('ink');
-    const family = colour('font');
-    const hasShare = series.some((s) => s.axis === 'share');
-    const datasets: ChartDataset<'line', { x: number; y: number | null }[]>[] = series.map((s) => ({
-      label: s.label,
-      data: s.points.map((p) => ({ ...p })),
-      borderColor: s.limit ? colour('alarm') : ink,
-      backgroundColor: s.limit ? colour('alarm') : colour('paper'),
-      borderDash: [...s.dash],
-      borderWidth: s.limit ? 1.5 : 2.2,
-      pointStyle: shapeOf(s) || ('line' as const),
-      pointRadius: shapeOf(s) ? 4 : 0,
-      pointBorderColor: ink,
-      spanGaps: false,
-      yAxisID: s.axis ?? 'y',
-    }));
-    const axis = (text: string) => ({
-      title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } },
-      ticks: { color: ink, font: { family }, callback: tick },
-      grid: { color: colour('hair') },
-      border: { color: ink },
-    });
-    return {
-      data: { datasets },
-      options: {
-        animation: false as const,
-        responsive: true,
-        maintainAspectRatio: false,
-        parsing: false as const,
-        normalized: true,
-        interaction: { mode: 'nearest' as const, axis: 'x' as const, intersect: false },
-        scales: {
-          x: { type: 'linear' as const, ...axis(xName) },
-          y: { type: 'linear' as const, ...axis(yName) },
-          ...(hasShare
-            ? {
-                share: {
-                  type: 'linear' as const,
-                  position: 'right' as const,
-                  min: 0,
-                  max: 100,
-                  ...axis('%'),
-                  grid: { drawOnChartArea: false },
-                },
-              }
-            : {}),
-        },
-      },
-    };
-    // The theme's colours are read off the page.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [series, xName, yName, theme]);
-  const csv = () => {
-    const xs = [...new Set(series.flatMap((s) => s.points.map((p) => p.x)))].sort((a, b) => a - b);
-    const at = series.map((s) => new Map(s.points.map((p) => [p.x, p.y])));
-    return [
-      [xName, ...series.map((s) => s.label)].map((t) => `"${t}"`).join(','),
-      ...xs.map((x) => [x, ...at.map((m) => m.get(x) ?? '')].join(',')),
-    ].join('\n');
-  };
+  const theme = usePreferences((w) => w.theme);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the theme's colours are read off the page
+  const { data, options } = useMemo(() => chartOf(series, xName, yName), [series, xName, yName, theme]);
   return (
     <figure className="chart">
       <figcaption>
@@ -159,9 +98,74 @@ export function LineChart({
           aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`}
         />
       </div>
-      <button type="button" className="plain" onClick={() => saveText(file, csv(), 'text/csv')}>
+      <button type="button" className="plain" onClick={() => saveTable(file, tableOf(series, xName))}>
         Data as CSV
       </button>
     </figure>
   );
+}
+
+/** What the chart is given: lines by dash and point, in the page's own colours. */
+function chartOf(series: readonly Series[], xName: string, yName: string) {
+  const style = getComputedStyle(document.documentElement);
+  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
+  const ink = colour('ink');
+  const family = colour('font');
+  const hasShare = series.some((s) => s.axis === 'share');
+  const datasets: ChartDataset<'line', { x: number; y: number | null }[]>[] = series.map((s) => ({
+    label: s.label,
+    data: s.points.map((p) => ({ ...p })),
+    borderColor: s.limit ? colour('alarm') : ink,
+    backgroundColor: s.limit ? colour('alarm') : colour('paper'),
+    borderDash: [...s.dash],
+    borderWidth: s.limit ? 1.5 : 2.2,
+    pointStyle: shapeOf(s) || ('line' as const),
+    pointRadius: shapeOf(s) ? 4 : 0,
+    pointBorderColor: ink,
+    spanGaps: false,
+    yAxisID: s.axis ?? 'y',
+  }));
+  const axis = (text: string) => ({
+    title: { display: true, text, color: ink, font: { family, weight: 'bold' as const } },
+    ticks: { color: ink, font: { family }, callback: tick },
+    grid: { color: colour('hair') },
+    border: { color: ink },
+  });
+  return {
+    data: { datasets },
+    options: {
+      animation: false as const,
+      responsive: true,
+      maintainAspectRatio: false,
+      parsing: false as const,
+      normalized: true,
+      interaction: { mode: 'nearest' as const, axis: 'x' as const, intersect: false },
+      scales: {
+        x: { type: 'linear' as const, ...axis(xName) },
+        y: { type: 'linear' as const, ...axis(yName) },
+        ...(hasShare
+          ? {
+              share: {
+                type: 'linear' as const,
+                position: 'right' as const,
+                min: 0,
+                max: 100,
+                ...axis('%'),
+                grid: { drawOnChartArea: false },
+              },
+            }
+          : {}),
+      },
+    },
+  };
+}
+
+/** Every x once, a column a line. */
+function tableOf(series: readonly Series[], xName: string): Table {
+  const xs = [...new Set(series.flatMap((s) => s.points.map((p) => p.x)))].sort((a, b) => a - b);
+  const at = series.map((s) => new Map(s.points.map((p) => [p.x, p.y])));
+  return {
+    columns: [xName, ...series.map((s) => s.label)],
+    rows: xs.map((x) => [x, ...at.map((m) => m.get(x) ?? null)]),
+  };
 }

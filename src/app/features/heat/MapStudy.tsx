@@ -1,12 +1,12 @@
+import { usePreferences } from '../../state/preferences';
 import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { HeatMapView } from './HeatMapView';
 
 /** Where the oil settles over air temperature and road speed at once. */
 export function MapStudy({ drive: { speedRevS, load } }: { readonly drive: DriveRequest }) {
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const study = useStudy('map', { drive: { speedRevS, load } }, 'fresh');
   return (
     <>

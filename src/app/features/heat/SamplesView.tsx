@@ -1,6 +1,6 @@
+import { usePreferences } from '../../state/preferences';
 import type { WarmUpResult } from '../../../core/heat/transient';
 import { displayUnit, toDisplay, type DisplayUnit } from '../../../core/foundations/units';
-import { useWorkbench } from '../../state/workbench';
 import { LineChart, type Series } from './LineChart';
 
 /** A run in time: temperatures, and how far thermostat and fan are open or on. */
@@ -19,7 +19,7 @@ export function SamplesView({
   readonly limitK?: number;
   readonly solved: boolean;
 }) {
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const t = displayUnit('temperature', units);
   const series = seriesOf(samples, t, limitK);
   return (

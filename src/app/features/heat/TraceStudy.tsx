@@ -1,9 +1,10 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { formatQuantity } from '../../../core/foundations/units';
 import { readTrace, type TraceResult, type TraceRow } from '../../../core/heat/trace';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
 
@@ -78,14 +79,14 @@ function TraceView({
   readonly rows: readonly TraceRow[];
   readonly airTemperatureK: number;
 }) {
-  const limitK = useWorkbench((w) => w.project!.range.hottestOilK);
+  const limitK = useDocument((w) => w.project!.range.hottestOilK);
   // One object as long as nothing changes: a long trace is written out as text once.
   const request = useMemo(
     () => ({ rows: [...rows], airTemperatureK, startK: airTemperatureK, limitK }),
     [rows, airTemperatureK, limitK],
   );
   const study = useStudy('trace', request, 'fresh');
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const { answer } = study;
   const peak = (r: TraceResult) =>
     `Peak ${formatQuantity(r.peakK, 'temperature', units)} after ${formatQuantity(r.peakS, 'time', units)}; ${formatQuantity(r.overS, 'time', units)} above ${formatQuantity(r.limitK, 'temperature', units)}.`;

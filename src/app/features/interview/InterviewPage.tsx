@@ -37,8 +37,7 @@ export default function InterviewPage() {
     if (engine.name.trim().length < LEAST_NAME) return setProblem('Give the engine a name by which you will know it.');
     const built = buildFromInterview({ ...answers, engine: { ...engine, name: engine.name.trim() } });
     if (!built.ok) return setProblem(built.why);
-    await openProject(built.project);
-    await navigate('/');
+    if (await openProject(built.project)) await navigate('/');
   };
   return (
     <main className="page">

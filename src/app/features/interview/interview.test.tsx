@@ -1,10 +1,10 @@
+import { useDocument } from '../../state/document';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { ARCHETYPES } from '../../../core/document/archetypes/archetypes';
 import { activeVariant } from '../../../core/document/project/project';
 import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { listSavePoints } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import InterviewPage from './InterviewPage';
 import { solveState } from '../../../core/judgement/judgeState';
 
@@ -18,7 +18,7 @@ describe('A new circuit by questions', () => {
     show(<InterviewPage />);
     build();
     expect(screen.getByRole('alert').textContent).toContain('Give the engine a name');
-    expect(useWorkbench.getState().project).toBe(before);
+    expect(useDocument.getState().project).toBe(before);
   });
 
   it.each(ARCHETYPES.map((a) => [a.label, a.id] as const))(
@@ -29,8 +29,8 @@ describe('A new circuit by questions', () => {
       type('Name', 'Brackwater');
       fireEvent.click(screen.getByRole('radio', { name: new RegExp(`^${label.replace(/[()]/g, '.')}`) }));
       build();
-      await waitFor(() => expect(useWorkbench.getState().project!.name).toBe('Brackwater'));
-      const { project } = useWorkbench.getState();
+      await waitFor(() => expect(useDocument.getState().project!.name).toBe('Brackwater'));
+      const { project } = useDocument.getState();
       const made = CircuitSolver.of(project!);
       expect(made.ok && solveState(made.circuit, made.circuit.stateAt(50, 373)).convergence.status).toBe('converged');
       expect(project!.madeUp).toBe(false);
@@ -44,7 +44,7 @@ describe('A new circuit by questions', () => {
     type('Name', 'Cool');
     fireEvent.click(screen.getByRole('checkbox', { name: /Lower oil temperature/ }));
     build();
-    await waitFor(() => expect(useWorkbench.getState().project!.name).toBe('Cool'));
-    expect(activeVariant(useWorkbench.getState().project!).circuit.parts.some((p) => p.kind === 'cooler')).toBe(true);
+    await waitFor(() => expect(useDocument.getState().project!.name).toBe('Cool'));
+    expect(activeVariant(useDocument.getState().project!).circuit.parts.some((p) => p.kind === 'cooler')).toBe(true);
   });
 });

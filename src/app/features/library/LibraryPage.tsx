@@ -1,3 +1,4 @@
+import { useDocument } from '../../state/document';
 import { App as AntApp, Button } from 'antd';
 import { useRef } from 'react';
 import { z } from 'zod';
@@ -5,7 +6,6 @@ import { sayIssue } from '../../../core/document/project/issue';
 import { fieldIssue } from '../../../core/document/project/readProject';
 import { libraryFileSchema } from '../../../storage/database';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
-import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
 import { saveFile } from '../../files/saveFile';
 
@@ -26,8 +26,8 @@ function Library() {
   const items = useLibrary();
   const { keep, drop } = useLibraryChanges();
   const { modal, message } = AntApp.useApp();
-  const oil = useWorkbench((w) => w.project!.oil);
-  const setOil = useWorkbench((w) => w.setOil);
+  const oil = useDocument((w) => w.project!.oil);
+  const setOil = useDocument((w) => w.setOil);
   const file = useRef<HTMLInputElement>(null);
   const importFile = async (chosen: File) => {
     const refuse = (...sentences: readonly string[]) =>

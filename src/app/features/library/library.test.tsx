@@ -1,9 +1,9 @@
+import { useDocument } from '../../state/document';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { partSchema } from '../../../core/document/parts/part';
 import { catalogueEntry } from '../../../core/document/parts/catalogue';
 import { keepInLibrary, listLibrary } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import LibraryPage from './LibraryPage';
 
 /** A file as the browser hands it over; jsdom's has no text(). */
@@ -19,9 +19,9 @@ describe('The library', () => {
     show(<LibraryPage />);
     fireEvent.click(await screen.findByRole('button', { name: `Keep the oil in use, ${project.oil.name}` }));
     await screen.findByRole('button', { name: `Use ${project.oil.name}` });
-    useWorkbench.getState().setOil({ ...project.oil, name: 'other' });
+    useDocument.getState().setOil({ ...project.oil, name: 'other' });
     fireEvent.click(screen.getByRole('button', { name: `Use ${project.oil.name}` }));
-    expect(useWorkbench.getState().project!.oil).toEqual(project.oil);
+    expect(useDocument.getState().project!.oil).toEqual(project.oil);
     fireEvent.click(screen.getByRole('button', { name: `Throw away ${project.oil.name}` }));
     await waitFor(async () => expect(await listLibrary()).toEqual([]));
   });
@@ -48,7 +48,7 @@ describe('The library', () => {
     ['a huge file', '{}', 5 * 1024 * 1024, 'over 4 MiB'],
   ])('refuses %s in words and stays as it was', async (_, text, size, sentence) => {
     openDemo();
-    await keepInLibrary({ kind: 'oil', label: 'kept', oil: useWorkbench.getState().project!.oil });
+    await keepInLibrary({ kind: 'oil', label: 'kept', oil: useDocument.getState().project!.oil });
     show(<LibraryPage />);
     choose('bad.json', text, size);
     await screen.findByText(new RegExp(sentence));

@@ -1,8 +1,9 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
 import { offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
 import { useLibrary } from '../../state/useLibrary';
-import { useWorkbench } from '../../state/workbench';
 
 /** More than this is not read: another word narrows it. */
 const MOST_SHOWN = 80;
@@ -21,11 +22,11 @@ export default function MovesPanel({
   readonly part: string | undefined;
   readonly heading: string | undefined;
 }) {
-  const project = useWorkbench((w) => w.project)!;
-  const previewMove = useWorkbench((w) => w.previewMove);
-  const makeMove = useWorkbench((w) => w.makeMove);
-  const closeMoves = useWorkbench((w) => w.closeMoves);
-  const preview = useWorkbench((w) => w.preview);
+  const project = useDocument((w) => w.project)!;
+  const previewMove = useView((w) => w.previewMove);
+  const makeMove = useView((w) => w.makeMove);
+  const closeMoves = useView((w) => w.closeMoves);
+  const preview = useView((w) => w.preview);
   const library = useLibrary();
   const [words, setWords] = useState(heading ?? '');
   const [at, setAt] = useState(-1);

@@ -1,6 +1,6 @@
+import { useView } from '../../state/view';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
-import { useWorkbench } from '../../state/workbench';
 
 /** What a move that is looked at would change, above the sheet that shows it. */
 export function PreviewBar({
@@ -10,9 +10,9 @@ export function PreviewBar({
   readonly before: Sweep | undefined;
   readonly after: Sweep | undefined;
 }) {
-  const preview = useWorkbench((w) => w.preview);
-  const makeMove = useWorkbench((w) => w.makeMove);
-  const closeMoves = useWorkbench((w) => w.closeMoves);
+  const preview = useView((w) => w.preview);
+  const makeMove = useView((w) => w.makeMove);
+  const closeMoves = useView((w) => w.closeMoves);
   if (!preview?.project) return null;
   return (
     <div className="preview" role="status">

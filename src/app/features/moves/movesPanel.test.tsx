@@ -1,10 +1,9 @@
+import { bench } from '../../testing/bench';
 import { fireEvent, screen } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import MovesPanel from './MovesPanel';
 
-const bench = () => useWorkbench.getState();
 const parts = () => activeVariant(bench().project!).circuit.parts;
 const field = () => screen.getByRole('combobox', { name: 'Say what to do' });
 const say = (words: string) => fireEvent.change(field(), { target: { value: words } });

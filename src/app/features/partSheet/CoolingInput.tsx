@@ -1,10 +1,11 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import type { Cooling } from '../../../core/document/parts/shapes';
 import { partSchema, type Part } from '../../../core/document/parts/part';
 import { estimateAirCooling, fitAirCooling, type HeatPoint } from '../../../core/heat/coolers';
 import { Oil } from '../../../core/physics/oil/oil';
 import { displayUnit, formatFigure, parseQuantity } from '../../../core/foundations/units';
-import { useWorkbench } from '../../state/workbench';
 
 type AirCooling = Extract<Cooling, { kind: 'air' }>;
 
@@ -18,8 +19,8 @@ export function CoolingInput({
   readonly cooling: AirCooling;
   readonly onChange: (part: Part) => void;
 }) {
-  const units = useWorkbench((w) => w.units);
-  const oil = useWorkbench((w) => w.project!.oil);
+  const units = usePreferences((w) => w.units);
+  const oil = useDocument((w) => w.project!.oil);
   const [rows, setRows] = useState('19');
   const [width, setWidth] = useState('280 mm');
   const [curve, setCurve] = useState('');

@@ -1,3 +1,5 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { Select, Switch } from 'antd';
 import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/document/project/issue';
@@ -8,7 +10,6 @@ import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/document/p
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing/sizable';
 import { lossLabel } from '../../../core/network/explain/explainPart';
-import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
 import { CoolingInput } from './CoolingInput';
 import { EndsInput, hasLosses } from './EndsInput';
@@ -19,8 +20,8 @@ import { SizeFinder } from './SizeFinder';
 
 /** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
 export default function PartForm({ part }: { readonly part: Part }) {
-  const replacePart = useWorkbench((w) => w.replacePart);
-  const units = useWorkbench((w) => w.units);
+  const replacePart = useDocument((w) => w.replacePart);
+  const units = usePreferences((w) => w.units);
   const fields = useMemo(() => partFields(part), [part]);
   const sizables = useMemo(() => new Map(sizablesOf(part).map((s) => [s.path.join('.'), s])), [part]);
   const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
@@ -28,7 +29,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
     const changed = changePart(part, field.path, value);
     if (changed.ok) {
       setProblem(undefined);
-      replacePart(changed.part);
+      replacePart(changed.part, field.path.join('.'));
       return;
     }
     setProblem({
@@ -43,12 +44,12 @@ export default function PartForm({ part }: { readonly part: Part }) {
   return (
     <AntdTheme>
       <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
-        {hasLosses(part) && <EndsInput part={part} onChange={replacePart} />}
+        {hasLosses(part) && <EndsInput part={part} onChange={(changed) => replacePart(changed)} />}
         {part.kind === 'cooler' && part.cooling?.kind === 'air' && (
-          <CoolingInput part={part} cooling={part.cooling} onChange={replacePart} />
+          <CoolingInput part={part} cooling={part.cooling} onChange={(changed) => replacePart(changed)} />
         )}
-        {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={replacePart} />}
-        {isRated(part) && <CurveInput part={part} units={units} onChange={replacePart} />}
+        {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={(taken) => replacePart(taken)} />}
+        {isRated(part) && <CurveInput part={part} units={units} onChange={(changed) => replacePart(changed)} />}
         {fields.map((field, i) => {
           const at = field.path.join('.');
           const sizable = sizables.get(at);

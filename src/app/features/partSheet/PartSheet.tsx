@@ -1,3 +1,6 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import type { Part } from '../../../core/document/parts/part';
 import { isConsumer, isReservoir } from '../../../core/document/parts/ports';
@@ -11,7 +14,6 @@ import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useLibraryChanges } from '../../state/useLibrary';
-import { useWorkbench } from '../../state/workbench';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
 import { DrainProfile } from './DrainProfile';
@@ -33,10 +35,10 @@ export function PartSheet({
   /** What the audit finds here. */
   readonly children: ReactNode;
 }) {
-  const project = useWorkbench((w) => w.project)!;
-  const selected = useWorkbench((w) => w.selected);
-  const units = useWorkbench((w) => w.units);
-  const select = useWorkbench((w) => w.select);
+  const project = useDocument((w) => w.project)!;
+  const selected = useView((w) => w.selected);
+  const units = usePreferences((w) => w.units);
+  const select = useView((w) => w.select);
   const part = activeVariant(project).circuit.parts.find((each) => each.id === selected);
   const laws = useMemo(() => (part ? explainPart(part, result) : []), [part, result]);
   if (!part) return null;

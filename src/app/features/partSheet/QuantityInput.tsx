@@ -1,8 +1,8 @@
+import { usePreferences } from '../../state/preferences';
 import { Input } from 'antd';
 import { useId, useState } from 'react';
 import type { PartField } from '../../../core/document/parts/partFields';
 import { displayUnit, formatQuantity, parseQuantity, toDisplay } from '../../../core/foundations/units';
-import { useWorkbench } from '../../state/workbench';
 
 const SIGNIFICANT = 6;
 const REASONS = {
@@ -25,7 +25,7 @@ export function QuantityInput({
   readonly onChange: (si: number | undefined) => void;
   readonly problem: string | undefined;
 }) {
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const id = useId();
   const u = displayUnit(input.quantity, units);
   const si = typeof field.value === 'number' ? field.value : undefined;

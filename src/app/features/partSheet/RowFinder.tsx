@@ -1,10 +1,10 @@
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import type { Part } from '../../../core/document/parts/part';
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sayRow, sayRowFails, sayRows } from '../../../core/studies/sizing/sayRows';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SizeScale } from './SizeScale';
 
@@ -23,7 +23,7 @@ export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTa
 }
 
 function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const study = useStudy('rows', { part: part.id });
   const families = partFamiliesOf(part);
   const rows = study.answer;

@@ -1,3 +1,5 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import type { Part } from '../../../core/document/parts/part';
 import { isConsumer } from '../../../core/document/parts/ports';
@@ -7,7 +9,6 @@ import { sayLooks, saySizing } from '../../../core/studies/sizing/saySizing';
 import type { Sizable } from '../../../core/studies/sizing/sizable';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SizeScale } from './SizeScale';
 
@@ -26,7 +27,7 @@ export function SizeFinder({
   readonly current: number;
   readonly onTake: (si: number) => void;
 }) {
-  const units = useWorkbench((w) => w.units);
+  const units = usePreferences((w) => w.units);
   const [asked, setAsked] = useState(false);
   if (!asked)
     return (
@@ -52,7 +53,7 @@ function Search({
   readonly units: UnitChoice;
   readonly onTake: (si: number) => void;
 }) {
-  const project = useWorkbench((w) => w.project)!;
+  const project = useDocument((w) => w.project)!;
   const [consumer, setConsumer] = useState('');
   const search = useStudy('size', {
     part: part.id,

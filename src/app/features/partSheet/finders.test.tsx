@@ -1,9 +1,9 @@
+import { useDocument } from '../../state/document';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { sizablesOf, withSize } from '../../../core/studies/sizing/sizable';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import { RowFinder } from './RowFinder';
 import { SizeFinder } from './SizeFinder';
 import { SIZING_STUDY } from '../../../core/studies/sizing/sizingStudy';
@@ -11,11 +11,11 @@ import { studyHere } from '../../../core/studies/job/runHere';
 
 jest.mock('../../../workers/studyPool');
 
-const partNow = (id: string) => activeVariant(useWorkbench.getState().project!).circuit.parts.find((p) => p.id === id)!;
+const partNow = (id: string) => activeVariant(useDocument.getState().project!).circuit.parts.find((p) => p.id === id)!;
 
 /** The finder of a restrictor's bore as the part's sheet shows it: always the part as it is now. */
 function Restrictor() {
-  useWorkbench((w) => w.project);
+  useDocument((w) => w.project);
   const part = partNow('turboRestrictor');
   const sizable = sizablesOf(part).find((s) => s.path[0] === 'boreM')!;
   return (
@@ -23,7 +23,7 @@ function Restrictor() {
       part={part}
       sizable={sizable}
       current={(part as { boreM: number }).boreM}
-      onTake={(si) => useWorkbench.getState().replacePart(withSize(part, sizable.path, si)!)}
+      onTake={(si) => useDocument.getState().replacePart(withSize(part, sizable.path, si)!)}
     />
   );
 }
@@ -46,13 +46,13 @@ describe('Which size would do, on the part’s sheet', () => {
     expect(partNow('turboRestrictor')).toMatchObject({ boreM: expect.closeTo(1.1811e-3, 6) });
     // The figure that is sized is not what the answer depends on; the circuit around it is.
     expect(screen.queryByText('Of an earlier state.')).toBeNull();
-    act(() => useWorkbench.getState().replacePart({ ...partNow('relief'), crackPa: 4e5 } as Part));
+    act(() => useDocument.getState().replacePart({ ...partNow('relief'), crackPa: 4e5 } as Part));
     await screen.findByText('Of an earlier state.');
   });
 
   it('gives coolers by the row, fits the one that is pressed, and says that the answer was of the one before', async () => {
     openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
-    show(<RowFinder part={partNow('noseCooler')} onTake={(part) => useWorkbench.getState().replacePart(part)} />);
+    show(<RowFinder part={partNow('noseCooler')} onTake={(part) => useDocument.getState().replacePart(part)} />);
     fireEvent.click(screen.getByRole('button', { name: 'Which size would do?' }));
     await screen.findByText(/^Every usual size would do, from 10 rows, 210 mm up\.$/);
     const rows = screen.getAllByRole('row').slice(1);

@@ -1,20 +1,20 @@
+import { useDocument } from '../../state/document';
+import { bench } from '../../testing/bench';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { changePart } from '../../../core/document/parts/partFields';
 import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import PartForm from './PartForm';
 
 jest.mock('../../../workers/client');
 jest.mock('../../../workers/studyPool');
 
-const bench = () => useWorkbench.getState();
 const partNow = (id: string) => activeVariant(bench().project!).circuit.parts.find((p) => p.id === id)!;
 
 /** The form of a part as it is now. */
 function Form({ id }: { readonly id: string }) {
-  useWorkbench((w) => w.project);
+  useDocument((w) => w.project);
   return <PartForm part={partNow(id)} />;
 }
 const field = (label: string) => screen.getAllByLabelText<HTMLInputElement>(label)[0]!;

@@ -1,10 +1,10 @@
+import { useDocument } from '../../state/document';
 import { Button, Input, Modal } from 'antd';
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { sayIssue } from '../../../core/document/project/issue';
 import { addSavePoint, deleteSavePoint, listSavePoints, loadSavePoint } from '../../../storage/database';
 import { openProject } from '../../state/openProject';
-import { useWorkbench } from '../../state/workbench';
 
 /** Save points: make one under a name, go back to one. What the app set aside by itself is listed too. */
 export function HistoryDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -14,7 +14,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
   const [problem, setProblem] = useState<string>();
   const changed = () => client.invalidateQueries({ queryKey: ['savePoints'] });
   const keep = async () => {
-    const { project } = useWorkbench.getState();
+    const { project } = useDocument.getState();
     if (!project || name.trim() === '') return setProblem('Give it a name by which you will know it.');
     try {
       await addSavePoint(project, name.trim(), Date.now(), true);
@@ -29,8 +29,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
     const read = await loadSavePoint(id);
     if (!read) return setProblem('It is not there any more.');
     if (!read.ok) return setProblem(read.issues.map(sayIssue).join(' '));
-    await openProject(read.project);
-    onClose();
+    if (await openProject(read.project)) onClose();
   };
   return (
     <Modal open={open} title="Save points" footer={null} onCancel={onClose} destroyOnHidden>

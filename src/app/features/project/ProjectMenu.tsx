@@ -1,3 +1,5 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { App as AntApp, Button, Dropdown } from 'antd';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -8,7 +10,6 @@ import { QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/found
 import { saveFile } from '../../files/saveFile';
 import { DEMOS, loadDemo } from '../../state/demos';
 import { openProject } from '../../state/openProject';
-import { useWorkbench } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
 
 const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
@@ -33,10 +34,10 @@ export default function ProjectMenu() {
 }
 
 function Menu() {
-  const { units, setUnits, theme, setTheme } = useWorkbench();
-  const project = useWorkbench((w) => w.project)!;
-  const copyVariant = useWorkbench((w) => w.copyVariant);
-  const tidy = useWorkbench((w) => w.tidy);
+  const { units, setUnits, theme, setTheme } = usePreferences();
+  const project = useDocument((w) => w.project)!;
+  const copyVariant = useDocument((w) => w.copyVariant);
+  const tidy = useDocument((w) => w.tidy);
   const [history, setHistory] = useState(false);
   const navigate = useNavigate();
   const { modal, message } = AntApp.useApp();
@@ -68,8 +69,7 @@ function Menu() {
     }
     const read = readProjectText(text);
     if (!read.ok) return void refuse(read.issues.map(sayIssue));
-    await openProject(read.project);
-    void message.success(`${read.project.name} is open`);
+    if (await openProject(read.project)) void message.success(`${read.project.name} is open`);
   };
 
   const unitItems = CHOICES.map(([label, quantities]) => ({
@@ -133,8 +133,7 @@ function Menu() {
               onClick: () =>
                 void loadDemo(demo).then(
                   async (loaded) => {
-                    await openProject(loaded);
-                    await navigate('/');
+                    if (await openProject(loaded)) await navigate('/');
                   },
                   (error: unknown) =>
                     void modal.error({

@@ -1,13 +1,12 @@
+import { bench } from '../../testing/bench';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { useLocation } from 'react-router';
 import { readProjectText } from '../../../core/document/project/readProject';
 import { listSavePoints, loadSavePoint } from '../../../storage/database';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import ProjectMenu from './ProjectMenu';
 
-const bench = () => useWorkbench.getState();
 const DEMO = readFileSync('demo/larkspur.json', 'utf8');
 
 // antd's own animations and messages settle by timers of theirs, outside any act.

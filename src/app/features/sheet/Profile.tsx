@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import { placeOf } from '../../../core/document/parts/ports';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/foundations/units';
@@ -80,18 +81,6 @@ export function Profile({
   const steps = main.flatMap((s) => step(s, reading));
   const consumers = layout.stations.filter((s) => s.role === 'consumer');
   const end = consumers.length > 0 ? Math.max(...consumers.map((s) => s.x1)) : layout.width;
-  const extreme = (pick: 'nodeLowPa' | 'nodeHighPa') =>
-    sweep &&
-    main
-      .flatMap((s) =>
-        (['in', 'out'] as const).map((port) => {
-          const node = reading.nodeIndex(`${s.part.id}.${port}`);
-          const pa = node === undefined ? null : (sweep[pick][node] ?? null);
-          return pa === null ? null : ([port === 'in' ? s.x0 : s.x1, y(pa)] as const);
-        }),
-      )
-      .filter((p) => p !== null);
-  const last = steps[steps.length - 1];
   return (
     <g>
       {axisMarks(top, units).map((pa) => (
@@ -99,54 +88,8 @@ export function Profile({
           <line x1={AXIS_LEFT} x2={end} y1={y(pa)} y2={y(pa)} stroke="var(--hair)" />
         </g>
       ))}
-      {steps.map((p, i) => {
-        const next = steps[i + 1];
-        return (
-          next && (
-            <path
-              key={i}
-              d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`}
-              fill={pressureTint((p.pa + next.pa) / 2)}
-            />
-          )
-        );
-      })}
-      {last && (
-        <rect
-          x={last.x}
-          y={y(last.pa)}
-          width={Math.max(0, end - last.x)}
-          height={Math.max(0, zero - y(last.pa))}
-          fill={pressureTint(last.pa)}
-          opacity={0.4}
-        />
-      )}
-      <polyline
-        points={[...steps.map((p) => `${p.x},${y(p.pa)}`), ...(last ? [`${end},${y(last.pa)}`] : [])].join(' ')}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth={2.5}
-      />
-      {(['nodeHighPa', 'nodeLowPa'] as const).map((pick) => {
-        const points = extreme(pick);
-        if (!points || points.length === 0) return null;
-        const behind = points[Math.min(points.length - 1, 4)]!;
-        return (
-          <g key={pick}>
-            <polyline
-              points={[...points, [end, points[points.length - 1]![1]] as const].map((p) => p.join(',')).join(' ')}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth={1.4}
-              strokeDasharray="1 4"
-              strokeLinecap="round"
-            />
-            <text className="t-small paper-tag" x={behind[0] + 6} y={behind[1] - 5}>
-              {pick === 'nodeHighPa' ? 'high tide' : 'low tide'}
-            </text>
-          </g>
-        );
-      })}
+      <Landscape steps={steps} zero={zero} end={end} y={y} />
+      <Tides main={main} reading={reading} sweep={sweep} end={end} y={y} />
       <line x1={AXIS_LEFT} x2={end} y1={zero} y2={zero} stroke="var(--ink)" strokeWidth={2} />
       {branches(layout, reading).map((branch) => (
         <polyline
@@ -186,6 +129,111 @@ export function Profile({
         );
       })}
     </g>
+  );
+}
+
+/** The land under the main path: tinted by pressure, its edge drawn, held level beyond its end. */
+function Landscape({
+  steps,
+  zero,
+  end,
+  y,
+}: {
+  readonly steps: readonly Point[];
+  readonly zero: number;
+  readonly end: number;
+  readonly y: (pa: number) => number;
+}) {
+  const last = steps[steps.length - 1];
+  return (
+    <>
+      {steps.map((p, i) => {
+        const next = steps[i + 1];
+        return (
+          next && (
+            <path
+              key={i}
+              d={`M${p.x} ${zero} L${p.x} ${y(p.pa)} L${next.x} ${y(next.pa)} L${next.x} ${zero} Z`}
+              fill={pressureTint((p.pa + next.pa) / 2)}
+            />
+          )
+        );
+      })}
+      {last && (
+        <rect
+          x={last.x}
+          y={y(last.pa)}
+          width={Math.max(0, end - last.x)}
+          height={Math.max(0, zero - y(last.pa))}
+          fill={pressureTint(last.pa)}
+          opacity={0.4}
+        />
+      )}
+      <polyline
+        points={[...steps.map((p) => `${p.x},${y(p.pa)}`), ...(last ? [`${end},${y(last.pa)}`] : [])].join(' ')}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={2.5}
+      />
+    </>
+  );
+}
+
+/** The main path's extremes over the range, dotted. */
+function Tides({
+  main,
+  reading,
+  sweep,
+  end,
+  y,
+}: {
+  readonly main: readonly Station[];
+  readonly reading: Reading;
+  readonly sweep: Sweep | undefined;
+  readonly end: number;
+  readonly y: (pa: number) => number;
+}) {
+  if (!sweep) return null;
+  return (
+    <>
+      {(['nodeHighPa', 'nodeLowPa'] as const).map((pick) => {
+        const points = extremes(main, reading, sweep, pick, y);
+        if (points.length === 0) return null;
+        const behind = points[Math.min(points.length - 1, 4)]!;
+        return (
+          <g key={pick}>
+            <polyline
+              points={[...points, [end, points[points.length - 1]![1]] as const].map((p) => p.join(',')).join(' ')}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={1.4}
+              strokeDasharray="1 4"
+              strokeLinecap="round"
+            />
+            <text className="t-small paper-tag" x={behind[0] + 6} y={behind[1] - 5}>
+              {pick === 'nodeHighPa' ? 'high tide' : 'low tide'}
+            </text>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** Where the lowest or highest pressure of the range lies along the main path [px]. */
+function extremes(
+  main: readonly Station[],
+  reading: Reading,
+  sweep: Sweep,
+  pick: 'nodeLowPa' | 'nodeHighPa',
+  y: (pa: number) => number,
+): (readonly [number, number])[] {
+  return main.flatMap((s) =>
+    (['in', 'out'] as const).flatMap((port) => {
+      const node = reading.nodeIndex(`${s.part.id}.${port}`);
+      const pa = node === undefined ? null : (sweep[pick][node] ?? null);
+      return pa === null ? [] : [[port === 'in' ? s.x0 : s.x1, y(pa)] as const];
+    }),
   );
 }
 
@@ -293,11 +341,10 @@ function Fall({
 
 const MOST_MARKS = 8;
 
+/** Round pressures for the axis, in the reader's unit [Pa]. */
 function axisMarks(topPa: number, units: UnitChoice): number[] {
-  const u = displayUnit('pressure', units);
-  const top = topPa * u.factor;
-  const rough = top / MOST_MARKS;
-  const power = 10 ** Math.floor(Math.log10(rough));
-  const stepShown = [1, 2, 5, 10].map((m) => m * power).find((s) => s >= rough)!;
-  return Array.from({ length: Math.floor(top / stepShown + 1e-9) + 1 }, (_, i) => (i * stepShown) / u.factor);
+  const { factor } = displayUnit('pressure', units);
+  return scaleLinear([0, topPa * factor], [0, 1])
+    .ticks(MOST_MARKS)
+    .map((shown) => shown / factor);
 }

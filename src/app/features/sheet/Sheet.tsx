@@ -1,3 +1,5 @@
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
@@ -5,7 +7,6 @@ import { activeVariant, type Project } from '../../../core/document/project/proj
 import { tracePath } from '../../../core/network/describe/tracePath';
 import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
-import { useWorkbench } from '../../state/workbench';
 import { Figures, FIGURES_HEIGHT } from './Figures';
 import { layoutSheet } from './layout';
 import { Plan } from './Plan';
@@ -50,10 +51,10 @@ export function Sheet({
   readonly flags: Flags;
   readonly came?: readonly string[];
 }) {
-  const units = useWorkbench((w) => w.units);
-  const selected = useWorkbench((w) => w.selected);
-  const select = useWorkbench((w) => w.select);
-  const openMoves = useWorkbench((w) => w.openMoves);
+  const units = usePreferences((w) => w.units);
+  const selected = useView((w) => w.selected);
+  const select = useView((w) => w.select);
+  const openMoves = useView((w) => w.openMoves);
   const variant = activeVariant(project);
   const sheet = useRef<HTMLDivElement>(null);
   const { width: available, height } = useSize(sheet);

@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent, type PointerEvent, type Ref } from 'react';
 
 const TICKS = 28;
 const LONG_TICK_EVERY = 4;
@@ -64,58 +64,65 @@ export function Instrument(props: {
       <div className="reading">
         {figure} <span className="unit">{unit}</span>
       </div>
-      <svg ref={ruler} viewBox="0 0 280 26" preserveAspectRatio="none" aria-hidden="true">
-        {Array.from({ length: TICKS + 1 }, (_, i) => {
-          const x = (280 * i) / TICKS;
-          return (
-            <line
-              key={i}
-              x1={x}
-              x2={x}
-              y1={i % LONG_TICK_EVERY === 0 ? 12 : 18}
-              y2={25}
-              stroke="var(--ink)"
-              strokeWidth={1}
-              vectorEffect="non-scaling-stroke"
-            />
-          );
-        })}
-        <line
-          x1={0}
-          x2={280 * share}
-          y1={25}
-          y2={25}
-          stroke="var(--ink)"
-          strokeWidth={3}
-          vectorEffect="non-scaling-stroke"
-        />
-        <line
-          x1={280 * share}
-          x2={280 * share}
-          y1={8}
-          y2={25}
-          stroke="var(--ink)"
-          strokeWidth={2}
-          vectorEffect="non-scaling-stroke"
-        />
-        <svg
-          x={280 * share}
-          y={0}
-          width={1}
-          height={1}
-          viewBox="0 0 1 1"
-          overflow="visible"
-          preserveAspectRatio="xMidYMid"
-        >
-          <path
-            d="M-8 1 L8 1 L0 15 Z"
-            fill="var(--accent)"
-            stroke="var(--ink)"
-            strokeWidth={1.5}
-            transform={`scale(1)`}
-          />
-        </svg>
-      </svg>
+      <Ruler ref={ruler} share={share} />
     </div>
+  );
+}
+
+/** The ruler under the figure, filled up to its share, with a marker. */
+function Ruler({ ref, share }: { readonly ref: Ref<SVGSVGElement>; readonly share: number }) {
+  return (
+    <svg ref={ref} viewBox="0 0 280 26" preserveAspectRatio="none" aria-hidden="true">
+      {Array.from({ length: TICKS + 1 }, (_, i) => {
+        const x = (280 * i) / TICKS;
+        return (
+          <line
+            key={i}
+            x1={x}
+            x2={x}
+            y1={i % LONG_TICK_EVERY === 0 ? 12 : 18}
+            y2={25}
+            stroke="var(--ink)"
+            strokeWidth={1}
+            vectorEffect="non-scaling-stroke"
+          />
+        );
+      })}
+      <line
+        x1={0}
+        x2={280 * share}
+        y1={25}
+        y2={25}
+        stroke="var(--ink)"
+        strokeWidth={3}
+        vectorEffect="non-scaling-stroke"
+      />
+      <line
+        x1={280 * share}
+        x2={280 * share}
+        y1={8}
+        y2={25}
+        stroke="var(--ink)"
+        strokeWidth={2}
+        vectorEffect="non-scaling-stroke"
+      />
+      <svg
+        x={280 * share}
+        y={0}
+        width={1}
+        height={1}
+        viewBox="0 0 1 1"
+        overflow="visible"
+        preserveAspectRatio="xMidYMid"
+      >
+        <path
+          d="M-8 1 L8 1 L0 15 Z"
+          fill="var(--accent)"
+          stroke="var(--ink)"
+          strokeWidth={1.5}
+          transform={`scale(1)`}
+        />
+      </svg>
+    </svg>
   );
 }

@@ -1,3 +1,5 @@
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { type Sensitivity } from '../../../core/studies/sensitivity/sensitivityTasks';
 import { sayMargin } from '../../../core/judgement/supply/say';
 import {
@@ -9,7 +11,6 @@ import {
 } from '../../../core/foundations/units';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 
 const MOST_ROWS = 14;
@@ -25,9 +26,9 @@ export function SensitivitySection({
   readonly consumers: readonly { readonly part: string; readonly name: string }[];
   readonly onConsumer: (part: string) => void;
 }) {
-  const speedRevS = useWorkbench((w) => w.speedRevS);
-  const oilTemperatureK = useWorkbench((w) => w.oilTemperatureK);
-  const units = useWorkbench((w) => w.units);
+  const speedRevS = useView((w) => w.speedRevS);
+  const oilTemperatureK = useView((w) => w.oilTemperatureK);
+  const units = usePreferences((w) => w.units);
   return (
     <section aria-label="What moves a margin" id="sensitivity">
       <h2>What moves its margin</h2>

@@ -1,3 +1,5 @@
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import { type Spread, type SpreadRequest } from '../../../core/studies/spread/spreadTasks';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
@@ -9,7 +11,6 @@ import { PostPatterns, TidePost } from '../../marks/TidePost';
 import { spreadAt, USUAL_SAMPLES, USUAL_SEED } from '../../state/spreadRequest';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
-import { useWorkbench } from '../../state/workbench';
 import { StudyStatus } from '../../studies/StudyStatus';
 import type { SolveResult } from '../../../core/judgement/stateResult';
 
@@ -44,8 +45,8 @@ export function SpreadSection({
   readonly sweep: Sweep | undefined;
   readonly onConsumer: (part: string) => void;
 }) {
-  const units = useWorkbench((w) => w.units);
-  const now = { speedRevS: useWorkbench((w) => w.speedRevS), oilTemperatureK: useWorkbench((w) => w.oilTemperatureK) };
+  const units = usePreferences((w) => w.units);
+  const now = { speedRevS: useView((w) => w.speedRevS), oilTemperatureK: useView((w) => w.oilTemperatureK) };
   // What is written is what is run.
   const { speedRevS, oilTemperatureK } = useSettled(now);
   const [at, setAt] = useState<'state' | 'worst'>('state');

@@ -1,15 +1,16 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import { activeVariant, inSeason } from '../../../core/document/project/project';
 import { inputsOf, type Input } from '../../../core/studies/inputs/inputs';
 import { displayUnit, formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
-import { useWorkbench } from '../../state/workbench';
 
 const SIGNIFICANT = 4;
 
 /** Every figure that has a tolerance, with the one that is usual and the way to state another. */
 export function ToleranceTable() {
-  const project = useWorkbench((w) => w.project)!;
-  const units = useWorkbench((w) => w.units);
+  const project = useDocument((w) => w.project)!;
+  const units = usePreferences((w) => w.units);
   const variant = activeVariant(project);
   const inputs = inputsOf(inSeason(project, variant), variant);
   return (
@@ -45,7 +46,7 @@ const quantityOf = (input: Input): Quantity =>
   input.quantity === 'temperature' ? 'temperatureDifference' : input.quantity;
 
 function Row({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
-  const setTolerance = useWorkbench((w) => w.setTolerance);
+  const setTolerance = useDocument((w) => w.setTolerance);
   const quantity = quantityOf(input);
   const u = displayUnit(quantity, units);
   const shown = String(Number((input.plusMinus * u.factor).toPrecision(SIGNIFICANT)));

@@ -1,9 +1,11 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
+import { usePreferences } from '../../state/preferences';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { sweepToEnd } from '../../../core/judgement/sweep/sweep';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import { SensitivitySection } from './SensitivitySection';
 import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
@@ -19,7 +21,7 @@ const HOT_IDLE = { speedRevS: 850 / 60, oilTemperatureK: 393.15 };
 /** The demo at a hot idle, with what the shell would have solved of it. */
 function atHotIdle() {
   const project = openDemo();
-  useWorkbench.getState().setState(HOT_IDLE);
+  useView.getState().setState(HOT_IDLE);
   const made = CircuitSolver.of(project);
   if (!made.ok) throw new Error('refused');
   return {
@@ -64,11 +66,11 @@ describe('The spread on the page', () => {
     await run();
     await whole();
     expect(screen.queryByText('Of an earlier state.')).toBeNull();
-    act(() => useWorkbench.getState().setTolerance({ part: 'mains', path: ['clearanceRadialM'] }, 1e-6));
+    act(() => useDocument.getState().setTolerance({ part: 'mains', path: ['clearanceRadialM'] }, 1e-6));
     await screen.findByText('Of an earlier state.');
-    act(() => useWorkbench.getState().undo());
+    act(() => useDocument.getState().undo());
     await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
-    act(() => useWorkbench.getState().redo());
+    act(() => useDocument.getState().redo());
     fireEvent.click(await screen.findByRole('button', { name: 'Run again' }));
     await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
     await whole();
@@ -86,7 +88,7 @@ describe('The spread on the page', () => {
     fireEvent.click(screen.getByRole('radio', { name: /each consumer’s worst/ }));
     await run();
     await screen.findByText(/of the circuits that these tolerances allow, at all of \d states\./);
-    act(() => useWorkbench.getState().setState({ speedRevS: 0 }));
+    act(() => useView.getState().setState({ speedRevS: 0 }));
     fireEvent.click(screen.getByRole('radio', { name: /this state/ }));
     expect((await screen.findByText(/stands still/)).getAttribute('role')).toBe('status');
   });
@@ -125,7 +127,7 @@ describe('What moves a margin, on the page', () => {
     const { unmount } = show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);
     await screen.findByText('Nothing is asked of it at this state.');
     unmount();
-    act(() => useWorkbench.getState().setState({ speedRevS: 0 }));
+    act(() => useView.getState().setState({ speedRevS: 0 }));
     show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);
     expect(screen.getByRole('status').textContent).toContain('stands still');
   });
@@ -134,7 +136,7 @@ describe('What moves a margin, on the page', () => {
 describe('The tolerances on the page', () => {
   it('are stated in the reader’s unit, kept in SI, and go back to the usual', () => {
     openDemo();
-    useWorkbench.getState().setUnits({ clearance: 'thou' });
+    usePreferences.getState().setUnits({ clearance: 'thou' });
     show(<ToleranceTable />);
     const field = screen.getByRole<HTMLInputElement>('textbox', {
       name: 'Mains: radial clearance, plus or minus',
@@ -142,15 +144,15 @@ describe('The tolerances on the page', () => {
     });
     expect(Number(field.value)).toBeCloseTo(4e-6 / 25.4e-6, 3);
     fireEvent.change(field, { target: { value: '0,1' } });
-    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([
+    expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([
       { part: 'mains', path: ['clearanceRadialM'], plusMinus: expect.closeTo(2.54e-6, 9) },
     ]);
     expect(screen.getByText(/1 stated by you/)).toBeTruthy();
     fireEvent.change(field, { target: { value: 'tight' } });
     expect(screen.getByText(/a number, zero or more/)).toBeTruthy();
-    expect(activeVariant(useWorkbench.getState().project!).tolerances).toHaveLength(1);
+    expect(activeVariant(useDocument.getState().project!).tolerances).toHaveLength(1);
     fireEvent.click(screen.getByRole('button', { name: /^back to/, hidden: true }));
-    expect(activeVariant(useWorkbench.getState().project!).tolerances).toEqual([]);
-    act(() => useWorkbench.getState().setUnits({}));
+    expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([]);
+    act(() => usePreferences.getState().setUnits({}));
   });
 });

@@ -1,6 +1,6 @@
+import { useDocument } from '../../state/document';
 import { lazy, Suspense, useState } from 'react';
 import type { Variant } from '../../../core/document/project/project';
-import { useWorkbench } from '../../state/workbench';
 
 const VariantDialog = lazy(() => import('./VariantDialog'));
 
@@ -23,13 +23,13 @@ export function inTree(variants: readonly Variant[]): { readonly variant: Varian
 
 /** Which variant is open, and the way back and forth through what was done. */
 export function VariantBar() {
-  const project = useWorkbench((w) => w.project)!;
-  const showVariant = useWorkbench((w) => w.showVariant);
+  const project = useDocument((w) => w.project)!;
+  const showVariant = useDocument((w) => w.showVariant);
   const [open, setOpen] = useState(false);
-  const undo = useWorkbench((w) => w.undo);
-  const redo = useWorkbench((w) => w.redo);
-  const last = useWorkbench((w) => w.past[w.past.length - 1]?.name);
-  const next = useWorkbench((w) => w.future[w.future.length - 1]?.name);
+  const undo = useDocument((w) => w.undo);
+  const redo = useDocument((w) => w.redo);
+  const last = useDocument((w) => w.past[w.past.length - 1]?.name);
+  const next = useDocument((w) => w.future[w.future.length - 1]?.name);
   return (
     <div className="variantbar">
       <label htmlFor="variant" className="visually-hidden">

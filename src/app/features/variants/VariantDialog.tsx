@@ -1,11 +1,12 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { Button, Input, Modal } from 'antd';
 import { useId, useState } from 'react';
-import { activeVariant, type Project, type Season } from '../../../core/document/project/project';
+import { withVariant, activeVariant, type Project, type Season } from '../../../core/document/project/project';
 import { readProject } from '../../../core/document/project/readProject';
 import { sayIssue } from '../../../core/document/project/issue';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { displayUnit, parseQuantity, toDisplay } from '../../../core/foundations/units';
-import { useWorkbench, withVariant } from '../../state/workbench';
 import { AntdTheme } from '../../theme/AntdTheme';
 
 const TEMPERATURES = [
@@ -24,11 +25,11 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
 }
 
 function Dialog({ onClose }: { readonly onClose: () => void }) {
-  const project = useWorkbench((w) => w.project)!;
-  const units = useWorkbench((w) => w.units);
-  const renameVariant = useWorkbench((w) => w.renameVariant);
-  const deleteVariant = useWorkbench((w) => w.deleteVariant);
-  const setSeason = useWorkbench((w) => w.setSeason);
+  const project = useDocument((w) => w.project)!;
+  const units = usePreferences((w) => w.units);
+  const renameVariant = useDocument((w) => w.renameVariant);
+  const deleteVariant = useDocument((w) => w.deleteVariant);
+  const setSeason = useDocument((w) => w.setSeason);
   const variant = activeVariant(project);
   const { season } = variant;
   const u = displayUnit('temperature', units);

@@ -1,7 +1,8 @@
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { activeVariant, type Variant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
-import { useWorkbench } from '../../state/workbench';
 import { inTree, VariantBar } from './VariantBar';
 import VariantDialog from './VariantDialog';
 
@@ -36,7 +37,7 @@ describe('Variants in their tree', () => {
 
   it('are shown with their season', () => {
     openDemo();
-    useWorkbench.getState().setSeason({ name: 'Winter' });
+    useDocument.getState().setSeason({ name: 'Winter' });
     show(<VariantBar />);
     expect(screen.getAllByRole('option').map((o) => o.textContent)).toEqual(['Stock, Winter', '\u2003Nose cooler']);
   });
@@ -50,11 +51,11 @@ describe('The dialog of a variant', () => {
   };
   const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
   const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
-  const now = () => activeVariant(useWorkbench.getState().project!);
+  const now = () => activeVariant(useDocument.getState().project!);
 
   it('keeps a name and a season, in the reader’s units', () => {
     openDemo();
-    act(() => useWorkbench.getState().setUnits({ temperature: 'degF' }));
+    act(() => usePreferences.getState().setUnits({ temperature: 'degF' }));
     const { closed } = open();
     type('Name', 'Stock in the snow');
     type('Season', 'Winter');
@@ -66,7 +67,7 @@ describe('The dialog of a variant', () => {
       name: 'Stock in the snow',
       season: { name: 'Winter', oil: { name: '5W-30' }, coldestOilK: expect.closeTo(253.15, 1) },
     });
-    act(() => useWorkbench.getState().setUnits({}));
+    act(() => usePreferences.getState().setUnits({}));
   });
 
   it('says what is wrong and keeps nothing: no number, no name, a range that does not rise', () => {
@@ -82,21 +83,21 @@ describe('The dialog of a variant', () => {
     type('Hottest oil', '40');
     keep();
     expect(screen.getByRole('alert').textContent).toContain('must rise in this order');
-    expect([closed(), useWorkbench.getState().project]).toEqual([0, project]);
+    expect([closed(), useDocument.getState().project]).toEqual([0, project]);
   });
 
   it('takes a season off by emptying it, and throws the variant away when asked', () => {
     openDemo();
-    useWorkbench.getState().setSeason({ name: 'Winter', coldestOilK: 250 });
+    useDocument.getState().setSeason({ name: 'Winter', coldestOilK: 250 });
     const { view } = open();
     type('Season', '');
     type('Coldest oil', '');
     keep();
     expect('season' in now()).toBe(false);
     view.unmount();
-    useWorkbench.getState().showVariant('noseCooler');
+    useDocument.getState().showVariant('noseCooler');
     open();
     fireEvent.click(screen.getByRole('button', { name: 'Throw this variant away' }));
-    expect([now().id, useWorkbench.getState().project!.variants.length]).toEqual(['stock', 1]);
+    expect([now().id, useDocument.getState().project!.variants.length]).toEqual(['stock', 1]);
   });
 });

@@ -174,3 +174,8 @@ export function inSeason(project: Project, { season }: Variant): Project {
 export function activeVariant(project: Project): Variant {
   return project.variants.find((v) => v.id === project.activeVariant) ?? project.variants[0]!;
 }
+
+/** The project with a variant of the same id replaced. */
+export function withVariant(project: Project, variant: Variant): Project {
+  return { ...project, variants: project.variants.map((each) => (each.id === variant.id ? variant : each)) };
+}

@@ -1,13 +1,14 @@
+import { useDocument } from '../../state/document';
+import { useView } from '../../state/view';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { solveBalanced } from '../core/judgement/solveBalanced';
-import { CircuitSolver } from '../core/network/circuitSolver';
-import { formatQuantity } from '../core/foundations/units';
+import { solveBalanced } from '../../../core/judgement/solveBalanced';
+import { CircuitSolver } from '../../../core/network/circuitSolver';
+import { formatQuantity } from '../../../core/foundations/units';
 import HeatPage from './HeatPage';
-import { useWorkbench } from './state/workbench';
-import { openDemo, show } from './testing/page';
+import { openDemo, show } from '../../testing/page';
 
-jest.mock('../workers/client');
-jest.mock('../workers/studyPool');
+jest.mock('../../../workers/client');
+jest.mock('../../../workers/studyPool');
 // The charts draw on a canvas, which jsdom has none of; what they are given is in their names.
 jest.mock('react-chartjs-2', () => ({
   Line: ({ 'aria-label': label }: { 'aria-label': string }) => <div role="img" aria-label={label} />,
@@ -15,7 +16,7 @@ jest.mock('react-chartjs-2', () => ({
 
 // The build hands text over as a module; here it is read.
 jest.mock(
-  '../../demo/hillclimb.csv?raw',
+  '../../../../demo/hillclimb.csv?raw',
   () => ({
     __esModule: true,
     default: jest.requireActual<typeof import('node:fs')>('node:fs').readFileSync('demo/hillclimb.csv', 'utf8'),
@@ -27,7 +28,7 @@ const nose = (p: ReturnType<typeof openDemo>) => ({ ...p, activeVariant: 'noseCo
 const balanceOf = (project: ReturnType<typeof openDemo>) => {
   const made = CircuitSolver.of(project);
   if (!made.ok) throw new Error('refused');
-  const { speedRevS, conditions } = useWorkbench.getState();
+  const { speedRevS, conditions } = useView.getState();
   return solveBalanced(made.circuit, speedRevS, conditions).heat;
 };
 
@@ -51,12 +52,12 @@ describe('The heat page', () => {
       formatQuantity(heat.filmHottestK!, 'temperature'),
     );
     // This page is about found temperatures.
-    expect(useWorkbench.getState().found).toBe(true);
+    expect(useView.getState().found).toBe(true);
   });
 
   it('says so where the oil gets too hot, and where it stays too cold', async () => {
     openDemo();
-    act(() => useWorkbench.getState().setConditions({ airTemperatureK: 318, roadSpeedMS: 5, load: 1 }));
+    act(() => useView.getState().setConditions({ airTemperatureK: 318, roadSpeedMS: 5, load: 1 }));
     const { unmount } = show(<HeatPage />);
     await waitFor(() =>
       expect(
@@ -68,8 +69,8 @@ describe('The heat page', () => {
     unmount();
     // Larkspur is cooled by air alone: no coolant keeps its oil warm.
     openDemo('larkspur');
-    act(() => useWorkbench.getState().setConditions({ airTemperatureK: 253, roadSpeedMS: 28, load: 0.1 }));
-    act(() => useWorkbench.getState().setState({ speedRevS: 25 }));
+    act(() => useView.getState().setConditions({ airTemperatureK: 253, roadSpeedMS: 28, load: 0.1 }));
+    act(() => useView.getState().setState({ speedRevS: 25 }));
     show(<HeatPage />);
     await waitFor(() =>
       expect(screen.queryAllByRole('alert').some((a) => /keeps its water and fuel/.test(a.textContent ?? ''))).toBe(
@@ -104,7 +105,7 @@ describe('The heat page', () => {
     const warm = await screen.findByRole('img', { name: /^Warm-up/ });
     expect(warm.getAttribute('aria-label')).toMatch(/The thermostat starts to open after \d+ min/);
     // Without the cooler a map is a matter of a second.
-    act(() => useWorkbench.getState().showVariant('stock'));
+    act(() => useDocument.getState().showVariant('stock'));
     fireEvent.click(screen.getByRole('tab', { name: 'Map of air and road' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
     await screen.findByText(/Stopped\./);

@@ -1,5 +1,5 @@
-import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
-import type { ResultNote } from '../../../core/judgement/stateResult';
+import { formatQuantity, type UnitChoice } from '../foundations/units';
+import type { ResultNote } from './stateResult';
 
 /** A note about a solved state in words: what it is, and what to do or to keep in mind. */
 export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: string; readonly text: string } {

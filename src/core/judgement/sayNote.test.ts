@@ -1,5 +1,5 @@
 import { sayNote } from './sayNote';
-import type { ResultNote } from '../../../core/judgement/stateResult';
+import type { ResultNote } from '../judgement/stateResult';
 
 const note = (code: ResultNote['code'], figures: Partial<ResultNote> = {}): ResultNote => ({
   code,

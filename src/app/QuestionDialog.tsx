@@ -1,0 +1,24 @@
+import { Modal } from 'antd';
+import { AntdTheme } from './theme/AntdTheme';
+import { useQuestion } from './state/question';
+
+/** What the app has to ask before it goes on. */
+export default function QuestionDialog() {
+  const asked = useQuestion((q) => q.asked);
+  const answer = useQuestion((q) => q.answer);
+  if (!asked) return null;
+  return (
+    <AntdTheme>
+      <Modal
+        open
+        title={asked.title}
+        okText={asked.yes}
+        cancelText={asked.no}
+        onOk={() => answer(true)}
+        onCancel={() => answer(false)}
+      >
+        {asked.text}
+      </Modal>
+    </AntdTheme>
+  );
+}

@@ -1,0 +1,189 @@
+import type { Draft } from 'immer';
+import { create } from 'zustand';
+import type { Part } from '../../core/document/parts/part';
+import { tidyColumns } from '../../core/document/moves';
+import {
+  activeVariant,
+  type Project,
+  type Season,
+  type Tolerance,
+  type Variant,
+  type Waiver,
+} from '../../core/document/project/project';
+import { NO_HISTORY, perform, stepBack, stepForth, type Act, type History } from './history';
+
+/** The project that is worked on, with what was done to it. */
+interface DocumentStore extends History {
+  readonly project: Project | undefined;
+  /** How many projects were opened, this one included: two may bear one name. */
+  readonly opened: number;
+  /** Takes a whole project, as opened or imported; its history begins anew. */
+  open(project: Project): void;
+  /** Makes the open variant another one, as one named step. */
+  replaceVariant(name: string, variant: Variant): void;
+  /**
+   * Replaces one part of the open variant; the caller has checked it against the schema.
+   * @param field what of it was typed: typing in one field is one step
+   */
+  replacePart(part: Part, field?: string): void;
+  setOil(oil: Project['oil']): void;
+  undo(): void;
+  redo(): void;
+  tidy(): void;
+  /** Opens another variant; no step. */
+  showVariant(id: string): void;
+  /** Copies the open variant under a name and opens the copy. */
+  copyVariant(name: string): void;
+  /** Opens the open variant with a fault in it, as a variant of its own. */
+  addFaulty(title: string, faulty: Variant): void;
+  /** Sets how far one figure may lie from what is stated; undefined goes back to what is usual. */
+  setTolerance(of: Pick<Tolerance, 'part' | 'path'>, plusMinus: number | undefined): void;
+  renameVariant(name: string): void;
+  /** Throws the open variant away, unless it is the only one; those made from it are then of the one that it was made from. */
+  deleteVariant(): void;
+  /** Sets what the season changes for the open variant; undefined: nothing. */
+  setSeason(season: Season | undefined): void;
+  waive(waiver: Waiver): void;
+  unwaive(rule: string, part: string | undefined): void;
+}
+
+type ProjectDraft = Draft<Project>;
+type VariantDraft = Draft<Variant>;
+
+const openIn = (draft: ProjectDraft): VariantDraft => draft.variants.find((v) => v.id === draft.activeVariant)!;
+
+/** Adds a variant made from the open one, and opens it. */
+function addVariant(draft: ProjectDraft, made: Variant, name: string, note: string): void {
+  const taken = new Set(draft.variants.map((v) => v.id));
+  let n = draft.variants.length + 1;
+  while (taken.has(`variant${n}`)) n++;
+  const id = `variant${n}`;
+  draft.variants.push({ ...(made as VariantDraft), id, name, note, basedOn: draft.activeVariant });
+  draft.activeVariant = id;
+}
+
+function deleteOpenVariant(draft: ProjectDraft): void {
+  const gone = openIn(draft);
+  const left = draft.variants.filter((v) => v.id !== gone.id);
+  const parent = left.find((v) => v.id === gone.basedOn) ?? left[0];
+  if (!parent) return;
+  for (const variant of left) {
+    if (variant.basedOn !== gone.id) continue;
+    if (gone.basedOn === undefined) delete variant.basedOn;
+    else variant.basedOn = gone.basedOn;
+  }
+  draft.variants = left;
+  draft.activeVariant = parent.id;
+}
+
+export const useDocument = create<DocumentStore>()((set, get) => {
+  const act = (of: Act) => {
+    const { project, ...history } = get();
+    const done = project && perform(project, history, of);
+    if (done) set(done);
+  };
+  /** An act on the open variant. @param on what of it; empty: a step of its own */
+  const onVariant = (name: string, recipe: (variant: VariantDraft) => void, on = '') =>
+    act({ name, on, recipe: (draft) => recipe(openIn(draft)) });
+
+  return {
+    project: undefined,
+    opened: 0,
+    ...NO_HISTORY,
+
+    open: (project) => set({ project, opened: get().opened + 1, ...NO_HISTORY }),
+
+    replaceVariant: (name, variant) =>
+      act({
+        name,
+        recipe: (draft) => {
+          const at = draft.variants.findIndex((v) => v.id === variant.id);
+          Object.assign(draft.variants[at]!, variant);
+        },
+      }),
+
+    replacePart: (part, field) =>
+      onVariant(
+        `edit ${part.name}`,
+        ({ circuit }) => {
+          circuit.parts[circuit.parts.findIndex((each) => each.id === part.id)] = part as Draft<Part>;
+        },
+        field === undefined ? '' : `part ${part.id} ${field}`,
+      ),
+
+    setOil: (oil) =>
+      act({
+        name: `use ${oil.name}`,
+        on: 'oil',
+        recipe: (draft) => {
+          draft.oil = oil as ProjectDraft['oil'];
+        },
+      }),
+
+    undo() {
+      const { project, ...history } = get();
+      const done = project && stepBack(project, history);
+      if (done) set(done);
+    },
+    redo() {
+      const { project, ...history } = get();
+      const done = project && stepForth(project, history);
+      if (done) set(done);
+    },
+
+    tidy: () =>
+      onVariant('tidy the sheet', (variant) => {
+        variant.sheet = { columns: tidyColumns(activeVariant(get().project!).circuit) };
+      }),
+
+    showVariant(id) {
+      const { project } = get();
+      if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id } });
+    },
+
+    copyVariant: (name) =>
+      act({
+        name: `copy the variant as ${name}`,
+        recipe: (draft) => addVariant(draft, activeVariant(get().project!), name, ''),
+      }),
+    addFaulty: (title, faulty) =>
+      act({
+        name: `open ${title}`,
+        recipe: (draft) => addVariant(draft, faulty, title, 'With a fault put in to look at; not a circuit to build.'),
+      }),
+
+    setTolerance: ({ part, path }, plusMinus) =>
+      onVariant(
+        'set a tolerance',
+        (variant) => {
+          const others = (variant.tolerances ?? []).filter(
+            (t) => t.part !== part || t.path.join('.') !== path.join('.'),
+          );
+          variant.tolerances = plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }];
+        },
+        `tolerance ${part} ${path.join('.')}`,
+      ),
+    renameVariant: (name) =>
+      onVariant(`call the variant ${name}`, (variant) => {
+        variant.name = name;
+      }),
+    deleteVariant: () => act({ name: 'throw the variant away', recipe: deleteOpenVariant }),
+    setSeason: (season) =>
+      onVariant(
+        'change the season',
+        (variant) => {
+          if (season) variant.season = season as NonNullable<VariantDraft['season']>;
+          else delete variant.season;
+        },
+        'season',
+      ),
+    waive: (waiver) =>
+      onVariant('set a finding aside', (variant) => {
+        variant.waivers = [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver];
+      }),
+    unwaive: (rule, part) =>
+      onVariant('take up a finding again', (variant) => {
+        variant.waivers = variant.waivers.filter((w) => w.rule !== rule || w.part !== part);
+      }),
+  };
+});

@@ -1,0 +1,79 @@
+import { applyPatches, enablePatches, produceWithPatches, setAutoFreeze, type Draft, type Patch } from 'immer';
+import type { Project } from '../../core/document/project/project';
+
+enablePatches();
+// Documents are replaced, never changed in place, by type; freezing each of them would cost a walk through all of it.
+setAutoFreeze(false);
+
+/** One act of the user, as it can be undone. */
+export interface Step {
+  /** As the menu names it: "insert air cooler before Filter". */
+  readonly name: string;
+  /** What was changed, to the field: an act on the same one that follows at once is part of this step. Empty: a step of its own. */
+  readonly on: string;
+  /** The variant that it was done in, to be shown again when it is undone or done again. */
+  readonly variant: string;
+  readonly forth: readonly Patch[];
+  readonly back: readonly Patch[];
+}
+
+export interface History {
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+}
+
+export const NO_HISTORY: History = { past: [], future: [] };
+
+/** What is done, how it is named, and what it is done on. */
+export interface Act {
+  readonly name: string;
+  readonly on?: string;
+  readonly recipe: (draft: Draft<Project>) => void;
+}
+
+/** The document and its history after an act; undefined where nothing changed. */
+export function perform(
+  project: Project,
+  history: History,
+  { name, on = '', recipe }: Act,
+): (History & { readonly project: Project }) | undefined {
+  const [next, forth, back] = produceWithPatches(project, recipe);
+  if (forth.length === 0) return undefined;
+  const last = history.past.at(-1);
+  const variant = project.activeVariant;
+  const joins =
+    last !== undefined && on !== '' && last.on === on && last.variant === variant && history.future.length === 0;
+  const step: Step = joins
+    ? { ...last, name, forth: [...last.forth, ...forth], back: [...back, ...last.back] }
+    : { name, on, variant, forth, back };
+  return { project: next, past: [...(joins ? history.past.slice(0, -1) : history.past), step], future: [] };
+}
+
+/** Shows the variant that a step was done in, where it is there. */
+const showing = (project: Project, variant: string): Project =>
+  project.activeVariant !== variant && project.variants.some((v) => v.id === variant)
+    ? { ...project, activeVariant: variant }
+    : project;
+
+/** The document and its history one step back; undefined where there is none. */
+export function stepBack(
+  project: Project,
+  { past, future }: History,
+): (History & { readonly project: Project }) | undefined {
+  const step = past.at(-1);
+  if (!step) return undefined;
+  const before = applyPatches(project, step.back as Patch[]);
+  return { project: showing(before, step.variant), past: past.slice(0, -1), future: [...future, step] };
+}
+
+/** The document and its history with the step undone last done again; undefined where there is none. */
+export function stepForth(
+  project: Project,
+  { past, future }: History,
+): (History & { readonly project: Project }) | undefined {
+  const step = future.at(-1);
+  if (!step) return undefined;
+  // From where it was done first: what it did to the variant that is shown is part of it.
+  const after = applyPatches(showing(project, step.variant), step.forth as Patch[]);
+  return { project: after, past: [...past, step], future: future.slice(0, -1) };
+}

@@ -1,0 +1,224 @@
+import { useDocument } from './document';
+import { useView } from './view';
+import { usePreferences } from './preferences';
+import { bench } from '../testing/bench';
+import { readFileSync } from 'node:fs';
+import type { Part } from '../../core/document/parts/part';
+import { activeVariant } from '../../core/document/project/project';
+import { readProjectText } from '../../core/document/project/readProject';
+import { catalogueEntry } from '../../core/document/parts/catalogue';
+import { OIL_GRADES } from '../../core/physics/oil/grades';
+
+function opened() {
+  const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
+  if (!read.ok) throw new Error('refused');
+  useDocument.getState().open(read.project);
+  return read.project;
+}
+const partIn = (id: string) => useDocument.getState().project!.variants[0]!.circuit.parts.find((p) => p.id === id)!;
+
+describe('The workbench', () => {
+  it('opens a project at its last named state with nothing selected', () => {
+    const project = opened();
+    const { speedRevS, oilTemperatureK, selected } = useView.getState();
+    expect([speedRevS, oilTemperatureK, selected]).toEqual([
+      project.namedStates[3]!.speedRevS,
+      project.namedStates[3]!.oilTemperatureK,
+      undefined,
+    ]);
+  });
+
+  it('replaces one part of the open variant and leaves the old document as it was', () => {
+    const before = opened();
+    const old = before.variants[0]!.circuit.parts.find((p) => p.id === 'turboRestrictor')!;
+    useDocument.getState().replacePart({ ...old, boreM: 9e-4 } as Part);
+    expect(partIn('turboRestrictor')).toMatchObject({ boreM: 9e-4 });
+    expect(old).toMatchObject({ boreM: 1.5e-3 });
+    expect(useDocument.getState().project).not.toBe(before);
+    expect(partIn('pump')).toBe(before.variants[0]!.circuit.parts.find((p) => p.id === 'pump'));
+  });
+
+  it('changes the oil and keeps units and theme beyond the session', () => {
+    opened();
+    const { setOil } = useDocument.getState();
+    const { setUnits, setTheme } = usePreferences.getState();
+    setOil({ ...OIL_GRADES[4]! });
+    setUnits({ pressure: 'psi' });
+    setTheme('dark');
+    expect(useDocument.getState().project!.oil.name).toBe('10W-60');
+    expect(JSON.parse(localStorage.getItem('tidal-gauge-preferences')!)).toMatchObject({
+      state: { units: { pressure: 'psi' }, theme: 'dark' },
+    });
+  });
+
+  it('makes a move as a named step, selects what came, undoes it to the very same document and does it again', () => {
+    const before = opened();
+    const { makeMove } = useView.getState();
+    const { undo, redo } = useDocument.getState();
+    makeMove({ kind: 'insert', at: 'filter.in', drafts: [{ ...catalogueEntry('airCooler').part }] });
+    const after = bench();
+    expect([after.past.map((s) => s.name), after.selected]).toEqual([['insert air cooler before Filter'], 'airCooler']);
+    undo();
+    expect(useDocument.getState().project).toEqual(before);
+    expect([useView.getState().selected, useDocument.getState().future.length]).toEqual([undefined, 1]);
+    redo();
+    expect(useDocument.getState().project).toEqual(after.project);
+  });
+
+  it('keeps typing in one field as one step, and forgets what was undone when something new is done', () => {
+    opened();
+    const restrictor = partIn('turboRestrictor');
+    const { replacePart, undo } = useDocument.getState();
+    for (const boreM of [1e-3, 1.1e-3, 1.12e-3]) replacePart({ ...restrictor, boreM } as Part, 'boreM');
+    expect(useDocument.getState().past.map((s) => s.name)).toEqual(['edit Restrictor']);
+    undo();
+    expect(partIn('turboRestrictor')).toEqual(restrictor);
+    replacePart({ ...restrictor, boreM: 1.3e-3 } as Part, 'boreM');
+    expect(useDocument.getState().future).toEqual([]);
+  });
+
+  it('takes three fields typed at one part for three steps, and what is not typed for one each', () => {
+    opened();
+    const { replacePart, undo } = useDocument.getState();
+    const type = (field: string, change: object) =>
+      replacePart({ ...partIn('turboRestrictor'), ...change } as Part, field);
+    type('boreM', { boreM: 1e-3 });
+    type('boreM', { boreM: 1.1e-3 });
+    type('lengthM', { lengthM: 4e-3 });
+    type('price', { price: 12 });
+    expect(useDocument.getState().past).toHaveLength(3);
+    undo();
+    expect(partIn('turboRestrictor')).toMatchObject({ boreM: 1.1e-3, lengthM: 4e-3 });
+    expect('price' in partIn('turboRestrictor')).toBe(false);
+    undo();
+    undo();
+    expect(partIn('turboRestrictor')).toMatchObject({ boreM: 1.5e-3, lengthM: 3e-3 });
+    for (const boreM of [1e-3, 1.1e-3]) replacePart({ ...partIn('turboRestrictor'), boreM } as Part);
+    expect(useDocument.getState().past).toHaveLength(2);
+  });
+
+  it('undoes an edit in the variant where it was made, never one of its namesake in another', () => {
+    opened();
+    const { replacePart, showVariant, undo, redo } = useDocument.getState();
+    const bores = () =>
+      useDocument.getState().project!.variants.map((v) => {
+        const part = v.circuit.parts.find((p) => p.id === 'turboRestrictor');
+        return part?.kind === 'orifice' ? part.boreM : undefined;
+      });
+    const typed = (boreM: number) =>
+      replacePart(
+        {
+          ...activeVariant(useDocument.getState().project!).circuit.parts.find((p) => p.id === 'turboRestrictor')!,
+          boreM,
+        } as Part,
+        'boreM',
+      );
+    typed(1e-3);
+    showVariant('noseCooler');
+    typed(1.2e-3);
+    showVariant('stock');
+    expect([bores(), useDocument.getState().past.length]).toEqual([[1e-3, 1.2e-3], 2]);
+    undo();
+    expect([bores(), useDocument.getState().project!.activeVariant]).toEqual([[1e-3, 1.5e-3], 'noseCooler']);
+    undo();
+    expect([bores(), useDocument.getState().project!.activeVariant]).toEqual([[1.5e-3, 1.5e-3], 'stock']);
+    redo();
+    redo();
+    expect([bores(), useDocument.getState().project!.activeVariant]).toEqual([[1e-3, 1.2e-3], 'noseCooler']);
+  });
+
+  it('looks at a move without making it, and says why one cannot be made', () => {
+    const before = opened();
+    const { previewMove, makeMove } = useView.getState();
+    previewMove({ kind: 'takeOut', part: 'turboRestrictor' });
+    expect(useView.getState().preview).toMatchObject({
+      name: 'take Restrictor out and join the line',
+      why: undefined,
+    });
+    expect(useDocument.getState().project).toBe(before);
+    makeMove({ kind: 'takeOut', part: 'pump' });
+    expect(useView.getState().preview?.why).toContain('Pump moves the oil');
+    expect([useDocument.getState().project, useDocument.getState().past]).toEqual([before, []]);
+  });
+
+  it('opens a fault as a variant of its own, which undo takes away', () => {
+    const before = opened();
+    const stock = activeVariant(before);
+    bench().openFault(
+      'Restrictor plugged',
+      {
+        ...stock,
+        circuit: {
+          ...stock.circuit,
+          parts: stock.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, blocked: true } : p)),
+        },
+      },
+      { speedRevS: 20, oilTemperatureK: 300 },
+    );
+    expect([
+      activeVariant(bench().project!).name,
+      activeVariant(bench().project!).basedOn,
+      bench().speedRevS,
+      bench().found,
+    ]).toEqual(['Restrictor plugged', stock.id, 20, false]);
+    expect(bench().project!.variants.find((v) => v.id === stock.id)).toEqual(stock);
+    bench().undo();
+    expect(bench().project).toEqual(before);
+  });
+
+  it('copies a variant with the one that it came from, shows another, and sets findings aside', () => {
+    opened();
+    const { copyVariant, showVariant, waive, unwaive } = useDocument.getState();
+    copyVariant('Trial');
+    const { project } = useDocument.getState();
+    expect(project!.variants.at(-1)).toMatchObject({ name: 'Trial', basedOn: 'stock' });
+    expect(project!.activeVariant).toBe(project!.variants.at(-1)!.id);
+    waive({ rule: 'supply', part: 'turbo', reason: 'wide drain' });
+    expect(useDocument.getState().project!.variants.at(-1)!.waivers).toHaveLength(1);
+    unwaive('supply', 'turbo');
+    expect(useDocument.getState().project!.variants.at(-1)!.waivers).toEqual([]);
+    showVariant('noseCooler');
+    expect(useDocument.getState().project!.activeVariant).toBe('noseCooler');
+  });
+
+  it('renames a variant and throws one away; what was made from it is then of the one before', () => {
+    opened();
+    const { copyVariant, renameVariant, deleteVariant, showVariant, undo } = useDocument.getState();
+    copyVariant('First');
+    const first = useDocument.getState().project!.activeVariant;
+    copyVariant('Second');
+    const second = useDocument.getState().project!.activeVariant;
+    renameVariant('Last');
+    expect(activeVariant(useDocument.getState().project!)).toMatchObject({ name: 'Last', basedOn: first });
+    showVariant(first);
+    deleteVariant();
+    const { project } = useDocument.getState();
+    expect(project!.activeVariant).toBe('stock');
+    expect(project!.variants.find((v) => v.id === second)).toMatchObject({ basedOn: 'stock' });
+    undo();
+    expect(useDocument.getState().project!.variants.map((v) => v.id)).toContain(first);
+  });
+
+  it('keeps the last variant', () => {
+    const before = opened();
+    useDocument.getState().open({ ...before, variants: [before.variants[0]!] });
+    const { project } = useDocument.getState();
+    useDocument.getState().deleteVariant();
+    expect(useDocument.getState().project).toBe(project);
+  });
+
+  it('states a tolerance once for a figure and goes back to the usual, and sets and clears a season', () => {
+    opened();
+    const { setTolerance, setSeason } = useDocument.getState();
+    const of = { part: 'mains', path: ['clearanceRadialM'] };
+    setTolerance(of, 1e-6);
+    setTolerance(of, 2e-6);
+    expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([{ ...of, plusMinus: 2e-6 }]);
+    setTolerance(of, undefined);
+    expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([]);
+    setSeason({ name: 'Winter', coldestOilK: 250 });
+    expect(activeVariant(useDocument.getState().project!).season).toEqual({ name: 'Winter', coldestOilK: 250 });
+    setSeason(undefined);
+    expect('season' in activeVariant(useDocument.getState().project!)).toBe(false);
+  });
+});

@@ -1,0 +1,34 @@
+import { lazy, type ComponentType } from 'react';
+import { CircuitPage } from './CircuitPage';
+
+/** A view of the shell. */
+export interface View {
+  /** Below the root; the circuit has none. */
+  readonly path: string;
+  /** In the navigation; a view without one is reached otherwise. */
+  readonly title?: string;
+  /** Under the state bar: what it shows follows the state of the engine. */
+  readonly followsState?: true;
+  readonly view: ComponentType;
+}
+
+/** Every view, in the order of the navigation. All but the circuit are loaded when they are first opened. */
+export const VIEWS: readonly View[] = [
+  { path: '', title: 'Circuit', followsState: true, view: CircuitPage },
+  {
+    path: 'envelope',
+    title: 'Envelope',
+    followsState: true,
+    view: lazy(() => import('./features/envelope/EnvelopeView')),
+  },
+  { path: 'heat', title: 'Heat', followsState: true, view: lazy(() => import('./features/heat/HeatPage')) },
+  { path: 'compare', title: 'Compare', view: lazy(() => import('./features/compare/ComparePage')) },
+  {
+    path: 'tolerances',
+    title: 'Tolerances',
+    followsState: true,
+    view: lazy(() => import('./features/tolerances/TolerancesPage')),
+  },
+  { path: 'library', title: 'Library', view: lazy(() => import('./features/library/LibraryPage')) },
+  { path: 'new', view: lazy(() => import('./features/interview/InterviewPage')) },
+];
