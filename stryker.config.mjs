@@ -1,0 +1,24 @@
+const paths = (process.env.MUTATE ?? 'src/core').split(',');
+
+/** Mutation testing, started by npm run mutate. */
+export default {
+  mutate: [
+    ...paths.map((path) => (/\.tsx?$/.test(path) ? path : `${path}/**/*.ts`)),
+    '!src/**/*.test.ts',
+    '!src/**/testing/**',
+    // Words for the reader.
+    '!src/**/say*.ts',
+    '!src/**/*Words.ts',
+  ],
+  testRunner: 'jest',
+  jest: { configFile: 'jest.mutate.mjs', enableFindRelatedTests: true },
+  coverageAnalysis: 'perTest',
+  concurrency: 2,
+  plugins: ['@stryker-mutator/jest-runner', './scripts/sentenceIgnorer.mjs'],
+  ignorers: ['sentences'],
+  reporters: ['clear-text', 'progress', 'json'],
+  clearTextReporter: { logTests: false, allowColor: false, reportTests: false },
+  jsonReporter: { fileName: 'node_modules/.cache/mutation.json' },
+  ignorePatterns: ['dist', 'docs', 'e2e', 'test-results'],
+  allowEmpty: true,
+};
