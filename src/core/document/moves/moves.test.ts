@@ -1,3 +1,4 @@
+import { demoProject } from '../../verification/testing/demo';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { ARCHETYPES, makeArchetype } from '../archetypes/archetypes';
@@ -312,5 +313,19 @@ describe.each(ARCHETYPES.map((a) => a.id))('Two hundred random moves on the arch
       }),
       { numRuns: 2, seed: 41 },
     );
+  });
+});
+
+describe('What a user set aside', () => {
+  it('goes with the part that it was about, and stays for every other and for the circuit as a whole', () => {
+    const waivers = [
+      { rule: 'restrictorTwice', part: 'turboRestrictor', reason: 'gone with it' },
+      { rule: 'supply', part: 'turbo', reason: 'wide drain' },
+      { rule: 'level', reason: 'marked on the stick' },
+    ];
+    const variant = { ...demoProject().variants[0]!, waivers };
+    const outcome = applyMove(variant, { kind: 'takeOut', part: 'turboRestrictor' });
+    expect(outcome.ok && outcome.variant.waivers).toEqual(waivers.slice(1));
+    expect(variant.waivers).toHaveLength(3);
   });
 });
