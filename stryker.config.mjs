@@ -11,7 +11,8 @@ export default {
     '!src/**/*Words.ts',
   ],
   testRunner: 'jest',
-  jest: { configFile: 'jest.mutate.mjs', enableFindRelatedTests: true },
+  // Every test in the folder is tried: one may reach a file by way of another folder.
+  jest: { configFile: 'jest.mutate.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
   concurrency: 2,
   plugins: ['@stryker-mutator/jest-runner', './scripts/sentenceIgnorer.mjs'],

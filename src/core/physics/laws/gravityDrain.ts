@@ -1,6 +1,6 @@
+import { STANDARD_GRAVITY_M_S2 } from '../standardGravity';
 import { lineDropInto } from './line';
 
-const STANDARD_GRAVITY = 9.80665;
 const out = new Float64Array(2);
 
 /**
@@ -19,7 +19,7 @@ export function halfFullCapacityM3S(
   viscosityPaS: number,
 ): number {
   if (slope <= 0) return 0;
-  const gradient = densityKgM3 * STANDARD_GRAVITY * slope;
+  const gradient = densityKgM3 * STANDARD_GRAVITY_M_S2 * slope;
   let low = 0;
   let high = (gradient * Math.PI * boreM ** 4) / (128 * viscosityPaS);
   for (let i = 0; i < 80 && high - low > 1e-12 * high; i++) {
