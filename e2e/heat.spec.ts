@@ -59,7 +59,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
     page.getByRole('button', { name: 'Data as CSV' }).first().click(),
   ]);
   expect(readFileSync(await download.path(), 'utf8').split('\n')[0]).toBe(
-    '"Air, °C","as it is","without the cooler","without the thermostat","too hot above","keeps its water below"',
+    '"Air, °C",as it is,without the cooler,without the thermostat,too hot above,keeps its water below',
   );
 
   await page.getByRole('tab', { name: 'Map of air and road' }).click();

@@ -206,6 +206,8 @@ test('the library keeps a part, offers it in moves, and goes out and in as a fil
   await expect(page.getByRole('option', { name: /Insert restrictor before Head feed/ })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Library' }).click();
+  // The circuit has a restrictor's name too, until the page has come.
+  await expect(page.locator('input[aria-label="Library file"]')).toBeAttached();
   await expect(page.getByText('Restrictor', { exact: true })).toBeVisible();
   await page.locator('input[type=file][aria-label="Library file"]').setInputFiles({
     name: 'broken.json',

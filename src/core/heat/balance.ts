@@ -1,26 +1,21 @@
 import type { OperatingState, SpeedAndOil } from '../network/solve/state';
+import {
+  isBalanced,
+  isClosed,
+  isFound,
+  isHunt,
+  isJump,
+  isSameBalance,
+  isTooNearForSign,
+  restForStepK,
+  type BalanceStatus,
+} from './comingToRest';
 import type { Conditions } from './conditions';
+import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
 import { restByOutlet, type Jump } from './restByOutlet';
-import {
-  AT_REST_K,
-  FINEST_REST_K,
-  FIRST_SLOPE_WK,
-  heatInW,
-  JUMP_SHARE,
-  MOST_CLOSER,
-  RESIDUAL_SHARE,
-  settle,
-} from './settle';
-
-/**
- * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just above it, and no steady
- * state was found between: a core that plugs with cold oil and frees itself in turn may hold the sump there.
- */
-export type BalanceStatus = 'balanced' | 'hunting' | 'tooHot' | 'tooCold' | 'notSolved';
-
-/** True where a sump temperature was found. */
-export const isFound = (status: BalanceStatus): boolean => status === 'balanced' || status === 'hunting';
+import { FIRST_SLOPE_WK, MOST_CLOSER } from './searchSteps';
+import { settle } from './settle';
 
 export interface BalanceOutcome {
   readonly status: BalanceStatus;
@@ -34,18 +29,13 @@ export interface BalanceOutcome {
 /** Where a search stops: hotter oil is not oil any more, colder does not flow. */
 const HOTTEST_K = 523.15;
 const COLDEST_K = 223.15;
+/** An end is reached within this [K], and temperatures this near give no slope. */
+const SAME_PLACE_K = 1e-9;
 const MOST_STEPS = 45;
 const MOST_INNER = 10;
 const LONGEST_STEP_K = 35;
-/** A bracket this narrow holds nothing more [K]. */
-const CLOSED_K = 2e-6;
-/** Last gain and last loss this near each other, with no rest between, are a hunt [K]. */
-const HUNTS_WITHIN_K = 1.5;
-/** Residual, as a share of the heat in, from which the bracket is kept open this far [K]. */
-const NEAR_SHARE = 2e-5;
+/** Where a sign counts for nothing, the bracket is kept open this far [K]. */
 const NEAR_K = 0.02;
-/** A bracket this narrow with much heat left on both sides is a jump, not a slope [K]. */
-const JUMP_K = 0.05;
 /** How far it is opened again on either side [K]. */
 const REOPENED_K = 0.5;
 
@@ -65,103 +55,144 @@ export function findBalance(
   conditions: Conditions,
   fromK: number,
 ): BalanceOutcome {
-  const { jump, ...found } = search(heat, state, conditions, fromK);
-  if (!jump) return found;
-  const { rests, passes } = restByOutlet(heat, state, conditions, found.sumpK, jump);
+  const search = new BalanceSearch(heat, state, conditions, fromK);
+  const found = search.run();
+  if (!search.closedOnJump) return found;
+  const { rests, passes } = restByOutlet(heat, state, conditions, found.sumpK, search.jump);
   return { ...(rests ? { status: 'balanced' as const, ...rests } : found), passes: found.passes + passes };
 }
 
-function search(
-  heat: HeatSolver,
-  state: OperatingState,
-  conditions: Conditions,
-  fromK: number,
-): BalanceOutcome & { readonly jump?: Jump } {
-  const jump: Jump = { belowOutK: heat.outK.slice(), aboveOutK: heat.outK.slice() };
-  let t = Math.min(HOTTEST_K, Math.max(COLDEST_K, fromK));
-  if (!Number.isFinite(heat.placeK[0]!)) heat.startAt(t);
-  let low = COLDEST_K;
-  let high = HOTTEST_K;
-  let before: { readonly t: number; readonly r: number } | undefined;
-  let passes = 0;
-  let step = LONGEST_STEP_K;
-  let closer = false;
-  let gainsAt: number | undefined;
-  let losesAt: number | undefined;
-  let lowShare = 0;
-  let highShare = 0;
-  for (let i = 0; i < MOST_STEPS; i++) {
+/** A secant held inside the bracket that has been seen. */
+class BalanceSearch {
+  /** Outlets at the last gain and the last loss. */
+  readonly jump: Jump;
+  /** True where the search ended as a hunt that a core's outlet may settle. */
+  closedOnJump = false;
+  private sumpK: number;
+  private stepK = LONGEST_STEP_K;
+  private passes = 0;
+  private residualW = NaN;
+  private lowK = COLDEST_K;
+  private highK = HOTTEST_K;
+  /** Heat left at each end of the bracket, as a share of the heat in; 0 where not taken at rest. */
+  private lowShare = 0;
+  private highShare = 0;
+  private before: { readonly sumpK: number; readonly residualW: number } | undefined;
+  private closer = false;
+  private gainsAtK: number | undefined;
+  private losesAtK: number | undefined;
+
+  constructor(
+    private readonly heat: HeatSolver,
+    private readonly state: OperatingState,
+    private readonly conditions: Conditions,
+    fromK: number,
+  ) {
+    this.jump = { belowOutK: heat.outK.slice(), aboveOutK: heat.outK.slice() };
+    this.sumpK = Math.min(HOTTEST_K, Math.max(COLDEST_K, fromK));
+    if (!Number.isFinite(heat.placeK[0]!)) heat.startAt(this.sumpK);
+  }
+
+  run(): BalanceOutcome {
+    for (let i = 0; i < MOST_STEPS; i++) {
+      const status = this.look();
+      if (status) return this.ended(status);
+      this.step();
+      if (isClosed(this.highK - this.lowK)) {
+        if (this.closer) return this.hunts(this.sumpK);
+        this.lookCloser();
+      }
+    }
+    this.residualW = this.before?.residualW ?? NaN;
+    return isHunt(this.gainsAtK, this.losesAtK)
+      ? this.hunts(0.5 * (this.gainsAtK! + this.losesAtK!))
+      : this.ended('notSolved');
+  }
+
+  private ended(status: BalanceStatus): BalanceOutcome {
+    return { status, sumpK: this.sumpK, residualW: this.residualW, passes: this.passes };
+  }
+
+  private hunts(atK: number): BalanceOutcome {
+    this.closedOnJump = true;
+    this.sumpK = atK;
+    return this.ended('hunting');
+  }
+
+  /** Looks at the present sump temperature. @returns how the search ends there, if it does */
+  private look(): BalanceStatus | undefined {
+    const { heat, sumpK } = this;
     // Temperatures must have come to rest well within the step that they are to decide.
-    const rest = Math.max(FINEST_REST_K, 0.02 * Math.abs(step));
     const settled = settle(
       heat,
-      { ...state, oilTemperatureK: t },
-      conditions,
-      t,
-      rest,
-      closer ? MOST_CLOSER : MOST_INNER,
+      { ...this.state, oilTemperatureK: sumpK },
+      this.conditions,
+      sumpK,
+      restForStepK(this.stepK),
+      this.closer ? MOST_CLOSER : MOST_INNER,
     );
-    passes += settled.passes;
-    const { residualW, changeK } = settled;
-    if (Number.isNaN(residualW)) return { status: 'notSolved', sumpK: t, residualW, passes };
-    const heatIn = heatInW(heat);
-    if (Math.abs(residualW) <= RESIDUAL_SHARE * heatIn && changeK <= AT_REST_K)
-      return { status: 'balanced', sumpK: t, residualW, passes };
-    if (residualW > 0) {
-      gainsAt = t;
-      jump.belowOutK.set(heat.outK);
-    } else {
-      losesAt = t;
-      jump.aboveOutK.set(heat.outK);
+    this.passes += settled.passes;
+    const residualW = (this.residualW = settled.residualW);
+    if (settled.status === 'notSolved') return 'notSolved';
+    const heatIn = heatInW(heat.ledger);
+    if (isBalanced(residualW, settled.changeK, heatIn)) return 'balanced';
+    this.narrow(heatIn, settled.status === 'atRest' ? Math.abs(residualW) / heatIn : 0);
+    if (isJump(this.highK - this.lowK, this.lowShare, this.highShare)) {
+      this.closedOnJump = true;
+      this.sumpK = 0.5 * (this.lowK + this.highK);
+      return 'hunting';
     }
-    const share = changeK <= rest ? Math.abs(residualW) / heatIn : 0;
-    // So near the answer a sign is no better than the rest it was taken at: there the secant goes on without a bracket.
-    if (Math.abs(residualW) < NEAR_SHARE * heatIn) {
-      low = Math.min(low, t - NEAR_K);
-      high = Math.max(high, t + NEAR_K);
-    } else if (residualW > 0) {
-      if (t > low) [low, lowShare] = [t, share];
-    } else if (t < high) [high, highShare] = [t, share];
-    // Much heat in just below, much heat out just above, both at rest: no sump temperature between leaves it at rest.
-    if (high - low < JUMP_K && lowShare > JUMP_SHARE && highShare > JUMP_SHARE)
-      return { status: 'hunting', sumpK: 0.5 * (low + high), residualW, passes, jump };
-    if (low >= HOTTEST_K - 1e-9) return { status: 'tooHot', sumpK: t, residualW, passes };
-    if (high <= COLDEST_K + 1e-9) return { status: 'tooCold', sumpK: t, residualW, passes };
-    const slope = before && Math.abs(t - before.t) > 1e-9 ? (before.r - residualW) / (t - before.t) : FIRST_SLOPE_WK;
-    step = residualW / (slope > 1 ? slope : FIRST_SLOPE_WK);
-    step = Math.max(-LONGEST_STEP_K, Math.min(LONGEST_STEP_K, step));
-    let next = t + step;
-    if (next >= high && high >= HOTTEST_K) next = HOTTEST_K;
-    else if (next <= low && low <= COLDEST_K) next = COLDEST_K;
-    else if (next <= low || next >= high)
-      next =
-        high - low < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K
-          ? 0.5 * (Math.max(low, t - LONGEST_STEP_K) + Math.min(high, t + LONGEST_STEP_K))
-          : next;
-    step = next - t;
-    before = { t, r: residualW };
-    t = next;
-    if (high - low < CLOSED_K) {
-      if (closer) return { status: 'hunting', sumpK: t, residualW, passes, jump };
-      // A sign taken before temperatures had come to rest may have shut the bracket beside the answer: open it again and look closer.
-      closer = true;
-      low = Math.max(COLDEST_K, t - REOPENED_K);
-      high = Math.min(HOTTEST_K, t + REOPENED_K);
-      lowShare = highShare = 0;
-      before = undefined;
-      t = residualW > 0 ? 0.5 * (t + high) : 0.5 * (t + low);
-      step = 0;
-    }
+    if (this.lowK >= HOTTEST_K - SAME_PLACE_K) return 'tooHot';
+    return this.highK <= COLDEST_K + SAME_PLACE_K ? 'tooCold' : undefined;
   }
-  // Steps ran out while gain and loss stood close together: it does not come to rest between them.
-  const narrow = gainsAt !== undefined && losesAt !== undefined && Math.abs(gainsAt - losesAt) < HUNTS_WITHIN_K;
-  return {
-    status: narrow ? 'hunting' : 'notSolved',
-    sumpK: narrow ? 0.5 * (gainsAt! + losesAt!) : t,
-    residualW: before?.r ?? NaN,
-    passes,
-    ...(narrow ? { jump } : {}),
-  };
+
+  /** Draws the bracket in by the sign just seen. */
+  private narrow(heatIn: number, share: number): void {
+    const { sumpK, residualW } = this;
+    const gains = residualW > 0;
+    if (gains) this.gainsAtK = sumpK;
+    else this.losesAtK = sumpK;
+    (gains ? this.jump.belowOutK : this.jump.aboveOutK).set(this.heat.outK);
+    if (isTooNearForSign(residualW, heatIn)) {
+      // There the secant goes on without a bracket.
+      this.lowK = Math.min(this.lowK, sumpK - NEAR_K);
+      this.highK = Math.max(this.highK, sumpK + NEAR_K);
+    } else if (gains) {
+      if (sumpK > this.lowK) [this.lowK, this.lowShare] = [sumpK, share];
+    } else if (sumpK < this.highK) [this.highK, this.highShare] = [sumpK, share];
+  }
+
+  /** Goes on to the next sump temperature, inside the bracket. */
+  private step(): void {
+    const { before, sumpK, residualW, lowK, highK } = this;
+    const slope =
+      before && Math.abs(sumpK - before.sumpK) > SAME_PLACE_K
+        ? (before.residualW - residualW) / (sumpK - before.sumpK)
+        : FIRST_SLOPE_WK;
+    const wanted = residualW / (slope > 1 ? slope : FIRST_SLOPE_WK);
+    let next = sumpK + Math.max(-LONGEST_STEP_K, Math.min(LONGEST_STEP_K, wanted));
+    if (next >= highK && highK >= HOTTEST_K) next = HOTTEST_K;
+    else if (next <= lowK && lowK <= COLDEST_K) next = COLDEST_K;
+    else if (
+      (next <= lowK || next >= highK) &&
+      (highK - lowK < 2 * LONGEST_STEP_K || next < COLDEST_K || next > HOTTEST_K)
+    )
+      next = 0.5 * (Math.max(lowK, sumpK - LONGEST_STEP_K) + Math.min(highK, sumpK + LONGEST_STEP_K));
+    this.stepK = next - sumpK;
+    this.before = { sumpK, residualW };
+    this.sumpK = next;
+  }
+
+  /** A sign taken before temperatures had come to rest may have shut the bracket beside the answer: opens it again. */
+  private lookCloser(): void {
+    this.closer = true;
+    this.lowK = Math.max(COLDEST_K, this.sumpK - REOPENED_K);
+    this.highK = Math.min(HOTTEST_K, this.sumpK + REOPENED_K);
+    this.lowShare = this.highShare = 0;
+    this.before = undefined;
+    this.sumpK = 0.5 * (this.sumpK + (this.residualW > 0 ? this.highK : this.lowK));
+    this.stepK = 0;
+  }
 }
 
 /** Balances that a state has: from the cold side, and from the hot side where that is another one. */
@@ -171,8 +202,6 @@ export interface Balances {
   readonly hot: BalanceOutcome | undefined;
 }
 
-/** Two answers this near are one [K]. */
-const SAME_K = 0.5;
 const HOT_START_K = 453.15;
 
 /** Searches from both sides, since a core plugged with cold oil and a flowing one can both be stable; leaves the solver at the cold side's answer. */
@@ -187,6 +216,6 @@ export function findBalances(
   const hot = findBalance(heat, state, conditions, HOT_START_K);
   heat.startAt(conditions.airTemperatureK);
   const cold = findBalance(heat, state, conditions, Math.max(conditions.airTemperatureK, COLDEST_K));
-  const same = isFound(cold.status) === isFound(hot.status) && Math.abs(cold.sumpK - hot.sumpK) < SAME_K;
+  const same = isFound(cold.status) === isFound(hot.status) && isSameBalance(cold.sumpK, hot.sumpK);
   return { cold, hot: same ? undefined : hot };
 }

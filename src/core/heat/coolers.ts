@@ -1,3 +1,4 @@
+import { bisect } from '../foundations/roots/bisection';
 import type { Cooling } from '../document/parts/shapes';
 import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
 import type { Oil } from '../physics/oil/oil';
@@ -101,14 +102,14 @@ export function coolerConductance(cooling: Cooling, oil: Oil): CoolerConductance
     const wanted = cooling.ratedHeatW / (least * (cooling.ratedOilK - cooling.ratedAirK));
     if (!(wanted > 0) || wanted > Math.min(MOST_EFFECTIVENESS, crossflowEffectiveness(MOST_NTU, ratio)))
       return undefined;
-    let low = 0;
-    let high = MOST_NTU;
-    for (let i = 0; i < 70; i++) {
-      const middle = 0.5 * (low + high);
-      if (crossflowEffectiveness(middle, ratio) < wanted) low = middle;
-      else high = middle;
-    }
-    ua = 0.5 * (low + high) * least;
+    ua =
+      bisect(
+        (ntu) => crossflowEffectiveness(ntu, ratio) < wanted,
+        0,
+        MOST_NTU,
+        () => 0,
+        70,
+      ).middle * least;
   }
   return { cooling, oilWK: ua / cooling.oilSideShare, otherWK: ua / (1 - cooling.oilSideShare) };
 }

@@ -7,7 +7,8 @@ import { CircuitSolver } from '../network/circuitSolver';
 import { Oil } from '../physics/oil/oil';
 import { OIL_GRADES } from '../physics/oil/grades';
 import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
-import { findBalance, findBalances, isFound } from './balance';
+import { findBalance, findBalances } from './balance';
+import { isFound } from './comingToRest';
 import { coolerConductance, coolerExchangeWK, estimateAirCooling, faceSpeedMS, fitAirCooling } from './coolers';
 import {
   counterflowEffectiveness,

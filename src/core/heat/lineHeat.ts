@@ -1,5 +1,4 @@
 import type { Part } from '../document/parts/part';
-import {} from './conditions';
 import { HOSE_CONDUCTANCE_WMK } from '../document/parts/lineHeat';
 
 /** What a line exchanges with the air and takes from the exhaust. */

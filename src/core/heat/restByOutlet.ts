@@ -1,17 +1,11 @@
 import type { OperatingState } from '../network/solve/state';
 import { bracketedRoot } from '../foundations/roots/bracketedRoot';
+import { isSureOfSign, plugsBehind, restForStepK, staysWhenLetGo, sumpIsBalanced, tellsEnough } from './comingToRest';
 import type { Conditions } from './conditions';
+import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
-import {
-  AT_REST_K,
-  FINEST_REST_K,
-  FIRST_SLOPE_WK,
-  heatInW,
-  JUMP_SHARE,
-  MOST_CLOSER,
-  RESIDUAL_SHARE,
-  settle,
-} from './settle';
+import { FIRST_SLOPE_WK, MOST_CLOSER } from './searchSteps';
+import { settle, type Settled } from './settle';
 import type { ThermalStores } from './thermalStores';
 
 /** Outlets on both sides of a jump, by element [K]. */
@@ -25,11 +19,6 @@ const FIRST_STEP_K = 1;
 /** Longest step of the sump while an outlet is held [K], and how closely the outlet is found, as a share of the jump. */
 const LONGEST_HELD_STEP_K = 1;
 const OUTLET_WITHIN = 1e-7;
-const PLUGS_WITHIN_K = 0.02;
-const SURE_OF_SIGN = 10;
-const NEAR_ENOUGH = 1e-3;
-/** A sump that its held outlet leaves out of balance by this share of the heat in is not found. */
-const HELD_SHARE = 1e-6;
 
 /**
  * The rest inside a jump, by the outlet of the core that jumps.
@@ -45,66 +34,98 @@ export function restByOutlet(
   state: OperatingState,
   conditions: Conditions,
   jumpK: number,
-  { belowOutK, aboveOutK }: Jump,
+  jump: Jump,
 ): { readonly rests: { readonly sumpK: number; readonly residualW: number } | undefined; readonly passes: number } {
-  let passes = 0;
+  const core = coreThatJumps(heat, jump);
+  if (core === undefined) return { rests: undefined, passes: 0 };
+  const search = new OutletSearch(heat, state, conditions, jumpK, core, jump);
+  const rests = search.run();
+  return { rests, passes: search.passes };
+}
+
+/** The core whose outlet differs most between the two sides; undefined where none does. */
+function coreThatJumps({ coolers }: HeatSolver, { belowOutK, aboveOutK }: Jump): number | undefined {
   const jumpOf = (e: number) => Math.abs(aboveOutK[e]! - belowOutK[e]!);
-  const core = heat.coolers.reduce(
-    (most, { element }) => (most < 0 || jumpOf(element) > jumpOf(most) ? element : most),
-    -1,
-  );
-  if (core < 0 || !(jumpOf(core) > 0)) return { rests: undefined, passes };
-  const held: ThermalStores = { coolerOutK: new Float64Array(heat.outK.length).fill(NaN), metalK: null };
-  let t = jumpK;
-  // The sump's slope changes little from one outlet to the next.
-  let slope = FIRST_SLOPE_WK;
-  const outletAt = (share: number) => belowOutK[core]! + share * (aboveOutK[core]! - belowOutK[core]!);
-  const mismatch = (share: number): number | undefined => {
-    held.coolerOutK[core] = outletAt(share);
-    let before: { readonly t: number; readonly r: number } | undefined;
-    let step = FIRST_STEP_K;
+  const core = coolers.reduce((most, { element }) => (most < 0 || jumpOf(element) > jumpOf(most) ? element : most), -1);
+  return core >= 0 && jumpOf(core) > 0 ? core : undefined;
+}
+
+/** One core's outlet held, and the sump let follow. */
+class OutletSearch {
+  passes = 0;
+  private readonly held: ThermalStores;
+  private readonly belowK: number;
+  private readonly aboveK: number;
+  private sumpK: number;
+  /** The sump's slope changes little from one outlet to the next [W/K]. */
+  private slopeWK = FIRST_SLOPE_WK;
+
+  constructor(
+    private readonly heat: HeatSolver,
+    private readonly state: OperatingState,
+    private readonly conditions: Conditions,
+    jumpK: number,
+    private readonly core: number,
+    jump: Jump,
+  ) {
+    this.held = { coolerOutK: new Float64Array(heat.outK.length).fill(NaN), metalK: null };
+    this.belowK = jump.belowOutK[core]!;
+    this.aboveK = jump.aboveOutK[core]!;
+    this.sumpK = jumpK;
+  }
+
+  run(): { readonly sumpK: number; readonly residualW: number } | undefined {
+    const mismatch = (share: number) => this.mismatchK(share);
+    const [below, above] = [mismatch(0), mismatch(1)];
+    if (below === undefined || above === undefined || !(below > 0) || !(above < 0)) return undefined;
+    const meets = bracketedRoot(mismatch, below, above, OUTLET_WITHIN);
+    if (meets.status === 'unknown') return undefined;
+    mismatch(meets.root);
+    const { sumpK } = this;
+    const free = this.heat.pass({ ...this.state, oilTemperatureK: sumpK }, this.conditions, sumpK);
+    this.passes++;
+    const stays = staysWhenLetGo(free.residualW, free.changeK, heatInW(this.heat.ledger));
+    return stays ? { sumpK, residualW: free.residualW } : undefined;
+  }
+
+  /**
+   * What the core's own balance gives for its outlet, less what it is held at, with the sump in balance [K].
+   * @param share of the way from the outlet below the jump to the one above @returns undefined where the flow does not solve
+   */
+  private mismatchK(share: number): number | undefined {
+    const { heat, core, held } = this;
+    held.coolerOutK[core] = this.belowK + share * (this.aboveK - this.belowK);
+    let before: { readonly sumpK: number; readonly residualW: number } | undefined;
+    let stepK = FIRST_STEP_K;
     let [gainsK, losesK] = [-Infinity, Infinity];
     for (let i = 0; i < MOST_STEPS; i++) {
-      const settled = settle(
-        heat,
-        { ...state, oilTemperatureK: t },
-        conditions,
-        t,
-        Math.max(FINEST_REST_K, 0.02 * Math.abs(step)),
-        MOST_CLOSER,
-        held,
-      );
-      passes += settled.passes;
-      const { residualW } = settled;
-      if (Number.isNaN(residualW)) return undefined;
-      const off = heat.freeOutK[core]! - held.coolerOutK[core]!;
-      // Far from where the two meet, a sump that is nearly in balance tells enough.
-      const near =
-        Math.abs(residualW) <= NEAR_ENOUGH * slope * Math.abs(off) && settled.changeK <= NEAR_ENOUGH * Math.abs(off);
-      if (near || Math.abs(residualW) <= RESIDUAL_SHARE * heatInW(heat)) return off;
-      const seen = before && t !== before.t ? (before.r - residualW) / (t - before.t) : slope;
-      if (seen > 1) slope = seen;
-      step = Math.max(-LONGEST_HELD_STEP_K, Math.min(LONGEST_HELD_STEP_K, residualW / slope));
-      before = { t, r: residualW };
-      // A sign counts where it is more than what the temperatures may still move it by.
-      if (Math.abs(residualW) > SURE_OF_SIGN * slope * settled.changeK) {
-        if (residualW > 0) gainsK = Math.max(gainsK, t);
-        else losesK = Math.min(losesK, t);
+      const { status, residualW, changeK } = this.settle(stepK);
+      if (status === 'notSolved') return undefined;
+      const offK = heat.freeOutK[core]! - held.coolerOutK[core]!;
+      const heatIn = heatInW(heat.ledger);
+      if (tellsEnough(residualW, this.slopeWK, changeK, offK) || sumpIsBalanced(residualW, heatIn)) return offK;
+      const { sumpK } = this;
+      const seen =
+        before && sumpK !== before.sumpK ? (before.residualW - residualW) / (sumpK - before.sumpK) : this.slopeWK;
+      if (seen > 1) this.slopeWK = seen;
+      stepK = Math.max(-LONGEST_HELD_STEP_K, Math.min(LONGEST_HELD_STEP_K, residualW / this.slopeWK));
+      before = { sumpK, residualW };
+      if (isSureOfSign(residualW, this.slopeWK, changeK)) {
+        if (residualW > 0) gainsK = Math.max(gainsK, sumpK);
+        else losesK = Math.min(losesK, sumpK);
       }
-      t += step;
-      // So cold an outlet that the hoses behind it plug in turn: the rest lies higher.
-      if (losesK - gainsK < PLUGS_WITHIN_K && Math.abs(residualW) > JUMP_SHARE * heatInW(heat)) break;
-      if (t <= gainsK || t >= losesK) t = 0.5 * (gainsK + losesK);
+      this.sumpK += stepK;
+      if (plugsBehind(losesK - gainsK, residualW, heatIn)) break;
+      if (this.sumpK <= gainsK || this.sumpK >= losesK) this.sumpK = 0.5 * (gainsK + losesK);
     }
-    return Math.abs(aboveOutK[core]! - belowOutK[core]!);
-  };
-  const [below, above] = [mismatch(0), mismatch(1)];
-  if (below === undefined || above === undefined || !(below > 0) || !(above < 0)) return { rests: undefined, passes };
-  mismatch(bracketedRoot(mismatch, below, above, OUTLET_WITHIN));
-  // Let go, it stays.
-  const free = heat.pass({ ...state, oilTemperatureK: t }, conditions, t);
-  passes++;
-  if (!(free.changeK <= AT_REST_K) || !(Math.abs(free.residualW) <= HELD_SHARE * heatInW(heat)))
-    return { rests: undefined, passes };
-  return { rests: { sumpK: t, residualW: free.residualW }, passes };
+    return Math.abs(this.aboveK - this.belowK);
+  }
+
+  private settle(stepK: number): Settled {
+    const { heat, state, sumpK } = this;
+    const at = { ...state, oilTemperatureK: sumpK };
+    const settled = settle(heat, at, this.conditions, sumpK, restForStepK(stepK), MOST_CLOSER, this.held);
+    this.passes += settled.passes;
+    return settled;
+  }
 }

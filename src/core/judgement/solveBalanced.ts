@@ -1,7 +1,8 @@
 import { isReservoir } from '../document/parts/ports';
 import { judgeState } from './judgeState';
 import type { CircuitSolver } from '../network/circuitSolver';
-import { findBalances, isFound, type Balances } from '../heat/balance';
+import { findBalances, type Balances } from '../heat/balance';
+import { isFound } from '../heat/comingToRest';
 import type { Conditions } from '../heat/conditions';
 import { SHEDS_WATER_K, type HeatResult } from '../heat/heatResult';
 import { HeatSolver } from '../heat/heatSolver';

@@ -22,7 +22,7 @@ describe('A root between two signs', () => {
         (at, power, sign, jumps) => {
           const f = (t: number) =>
             sign * (Math.sign(t - at) * Math.abs(t - at) ** power + (jumps ? 5 * Math.sign(t - at) : 0));
-          expect(Math.abs(bracketedRoot(f, f(0), f(1), 1e-4) - bisected(f))).toBeLessThan(1e-4);
+          expect(Math.abs(bracketedRoot(f, f(0), f(1), 1e-4).root - bisected(f))).toBeLessThan(1e-4);
         },
       ),
     );
@@ -30,11 +30,21 @@ describe('A root between two signs', () => {
 
   it('takes fewer looks than halving where the function is smooth', () => {
     let looks = 0;
-    bracketedRoot((t) => (looks++, Math.exp(t) - 1.7), 1 - 1.7, Math.E - 1.7, 5e-4);
+    const found = bracketedRoot((t) => (looks++, Math.exp(t) - 1.7), 1 - 1.7, Math.E - 1.7, 5e-4);
+    expect([found.status, found.count]).toEqual(['closed', looks]);
     expect(looks).toBeLessThan(Math.log2(1 / 5e-4));
   });
 
-  it('stops where nothing is known', () => {
-    expect(bracketedRoot(() => undefined, -1, 1, 1e-3)).toBe(0.5);
+  it('stops where nothing is known, and says so', () => {
+    expect(bracketedRoot(() => undefined, -1, 1, 1e-3)).toEqual({ status: 'unknown', root: 0.5, count: 1 });
+  });
+
+  it('says where its two ends bracket nothing, and where it ran out of steps', () => {
+    const never = () => {
+      throw new Error('looked');
+    };
+    expect(bracketedRoot(never, 1, 3, 1e-3)).toEqual({ status: 'sameSign', root: 0, count: 0 });
+    expect(bracketedRoot(never, -3, -1, 1e-3)).toEqual({ status: 'sameSign', root: 1, count: 0 });
+    expect(bracketedRoot((t) => (t > 0.3 ? 1 : -1), -1, 1, 0).status).toBe('outOfSteps');
   });
 });

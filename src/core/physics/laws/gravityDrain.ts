@@ -1,3 +1,4 @@
+import { bisect } from '../../foundations/roots/bisection';
 import { STANDARD_GRAVITY_M_S2 } from '../standardGravity';
 import { lineDropInto } from './line';
 
@@ -20,13 +21,10 @@ export function halfFullCapacityM3S(
 ): number {
   if (slope <= 0) return 0;
   const gradient = densityKgM3 * STANDARD_GRAVITY_M_S2 * slope;
-  let low = 0;
-  let high = (gradient * Math.PI * boreM ** 4) / (128 * viscosityPaS);
-  for (let i = 0; i < 80 && high - low > 1e-12 * high; i++) {
-    const middle = 0.5 * (low + high);
-    lineDropInto(out, middle, boreM, 1, roughnessM / boreM, 0, 0, 0, 0, densityKgM3, viscosityPaS);
-    if (out[0]! < gradient) low = middle;
-    else high = middle;
-  }
-  return 0.25 * (low + high);
+  const laminarM3S = (gradient * Math.PI * boreM ** 4) / (128 * viscosityPaS);
+  const fallsShort = (flowM3S: number) => {
+    lineDropInto(out, flowM3S, boreM, 1, roughnessM / boreM, 0, 0, 0, 0, densityKgM3, viscosityPaS);
+    return out[0]! < gradient;
+  };
+  return 0.5 * bisect(fallsShort, 0, laminarM3S, (high) => 1e-12 * high, 80).middle;
 }

@@ -1,3 +1,4 @@
+import { bisect } from '../../foundations/roots/bisection';
 /** Beyond this the short-bearing solution is of no use; contact is near. */
 const LARGEST_RATIO = 0.99;
 
@@ -33,13 +34,12 @@ export function ocvirkEccentricity(
   if (loadN <= 0) return 0;
   const s = ((viscosityPaS * speedRevS * diameterM * lengthM) / loadN) * (diameterM / (2 * clearanceRadialM)) ** 2;
   const ratio = lengthM / diameterM;
-  let low = 0;
-  let high = LARGEST_RATIO;
-  if (ocvirkSommerfeld(ratio, high) >= s) return high;
-  for (let i = 0; i < 60 && high - low > 1e-13; i++) {
-    const middle = 0.5 * (low + high);
-    if (ocvirkSommerfeld(ratio, middle) > s) low = middle;
-    else high = middle;
-  }
-  return 0.5 * (low + high);
+  if (ocvirkSommerfeld(ratio, LARGEST_RATIO) >= s) return LARGEST_RATIO;
+  return bisect(
+    (e) => ocvirkSommerfeld(ratio, e) > s,
+    0,
+    LARGEST_RATIO,
+    () => 1e-13,
+    60,
+  ).middle;
 }

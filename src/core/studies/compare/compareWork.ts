@@ -1,6 +1,7 @@
 import { gaugePort } from '../../document/plumbing/gaugePort';
 import type { Project } from '../../document/project/project';
-import { findBalances, isFound } from '../../heat/balance';
+import { findBalances } from '../../heat/balance';
+import { isFound } from '../../heat/comingToRest';
 import { DEFAULT_CONDITIONS } from '../../heat/conditions';
 import { HeatSolver } from '../../heat/heatSolver';
 import { Law } from '../../network/compile/law';

@@ -1,5 +1,6 @@
 import { kindOf } from '../../document/parts/part';
-import { findBalance, isFound } from '../../heat/balance';
+import { findBalance } from '../../heat/balance';
+import { isFound } from '../../heat/comingToRest';
 import { HeatSolver } from '../../heat/heatSolver';
 import { inputsOf } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
@@ -198,7 +199,7 @@ function crossingOf(
     fromValue,
     toValue,
     CROSSING_WITHIN,
-  );
+  ).root;
 }
 
 function firstCrossing(

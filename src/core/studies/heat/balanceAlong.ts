@@ -1,4 +1,5 @@
-import { findBalance, isFound } from '../../heat/balance';
+import { findBalance } from '../../heat/balance';
+import { isFound } from '../../heat/comingToRest';
 import type { Conditions } from '../../heat/conditions';
 import type { HeatSolver } from '../../heat/heatSolver';
 

@@ -1,5 +1,6 @@
 import { inSeason } from '../../document/project/project';
-import { findBalances, isFound } from '../../heat/balance';
+import { findBalances } from '../../heat/balance';
+import { isFound } from '../../heat/comingToRest';
 import { designDrives, type Drive } from '../../judgement/designDrives';
 import { SHEDS_WATER_K } from '../../heat/heatResult';
 import { HeatSolver } from '../../heat/heatSolver';

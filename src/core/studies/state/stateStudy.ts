@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isFound } from '../../heat/balance';
+import { isFound } from '../../heat/comingToRest';
 import { conditionsSchema, heatResultSchema } from '../../heat/heatResult';
 import { solveState } from '../../judgement/judgeState';
 import { solveBalanced } from '../../judgement/solveBalanced';

@@ -1,6 +1,7 @@
+import { bisect } from '../../../foundations/roots/bisection';
 import { isReservoir } from '../../../document/parts/ports';
 import { thermostatOf, type Part } from '../../../document/parts/part';
-import { isFound } from '../../../heat/balance';
+import { isFound } from '../../../heat/comingToRest';
 import { brakePowerW } from '../../../heat/conditions';
 import { SHEDS_WATER_K } from '../../../heat/heatResult';
 import { stuckThermostat, withoutCooling } from '../../../heat/alteredParts';
@@ -83,20 +84,18 @@ export const oilCold = rule('oilCold', 'Oil too cold', (c) => {
   ];
 });
 
+/** Air temperatures that a cooler without a thermostat is looked at between [K]. */
+const COLDEST_DAY_K = 253.15;
+const HOTTEST_DAY_K = 318.15;
+
 /** A cooler without a thermostat: below which air temperature that matters. */
 export const thermostatMissing = rule('thermostatMissing', 'No thermostat', (c) => {
   const cooler = airCoolers(c)[0];
   if (!cooler || thermostats(c).length > 0) return [];
   const at = (airTemperatureK: number) => c.balance({ ...c.drives.coldCruise, airTemperatureK })?.heat.sumpK ?? NaN;
-  let [low, high] = [253.15, 318.15];
-  if (!(at(low) < SHEDS_WATER_K)) return [];
-  if (at(high) < SHEDS_WATER_K) low = high;
-  else
-    for (let i = 0; i < 9; i++) {
-      const middle = 0.5 * (low + high);
-      if (at(middle) < SHEDS_WATER_K) low = middle;
-      else high = middle;
-    }
+  const isCold = (airTemperatureK: number) => at(airTemperatureK) < SHEDS_WATER_K;
+  if (!isCold(COLDEST_DAY_K)) return [];
+  const low = isCold(HOTTEST_DAY_K) ? HOTTEST_DAY_K : bisect(isCold, COLDEST_DAY_K, HOTTEST_DAY_K, () => 0, 9).low;
   return [
     {
       weight: low > 283.15 ? 'mend' : 'look',

@@ -1,0 +1,81 @@
+import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../document/parts/cooling';
+import type { Part } from '../document/parts/part';
+import type { CircuitSolver } from '../network/circuitSolver';
+import { singleStreamEffectiveness } from '../physics/laws/effectiveness';
+import { windConductanceWK, type Conditions } from './conditions';
+import {
+  coolerAmbientK,
+  coolerConductance,
+  coolerExchangeWK,
+  meanSpecificHeat,
+  type CoolerConductance,
+  type CoolerSurroundings,
+} from './coolers';
+import { FanSwitches } from './fanSwitches';
+import type { LineHeat } from './lineHeat';
+
+/** What stands around every part that gives heat away. */
+export type Surroundings = Conditions & CoolerSurroundings;
+
+/** What coolers and lines give away, element by element. Fans' switches are its only memory. */
+export class Exchange {
+  readonly coolers: readonly { readonly element: number; readonly part: Part }[];
+  /** Coolers whose rating no exchanger could do. */
+  readonly impossibleCoolers: readonly string[];
+  private readonly cooler: readonly (CoolerConductance | undefined)[];
+  private readonly switches: FanSwitches;
+
+  constructor(
+    private readonly circuit: CircuitSolver,
+    partOfElement: readonly (Part | undefined)[],
+    private readonly line: readonly (LineHeat | undefined)[],
+  ) {
+    const { compiled, oil } = circuit;
+    const role = (e: number, wanted: string) =>
+      compiled.elementsOfPart.get(compiled.partOfElement[e]!)?.get(wanted) === e;
+    const impossible: string[] = [];
+    this.cooler = partOfElement.map((part, e) => {
+      if (part?.kind !== 'cooler' || !(role(e, '') || role(e, 'core'))) return undefined;
+      const found = coolerConductance(
+        part.cooling ?? (part.medium === 'air' ? DEFAULT_AIR_COOLING : DEFAULT_LIQUID_COOLING),
+        oil,
+      );
+      if (!found) impossible.push(part.id);
+      return found;
+    });
+    this.coolers = this.cooler.flatMap((c, element) => (c ? [{ element, part: partOfElement[element]! }] : []));
+    this.impossibleCoolers = impossible;
+    this.switches = new FanSwitches(partOfElement.length);
+  }
+
+  /** True for a core: its oil is taken at the mean of inlet and outlet. */
+  isCore(e: number): boolean {
+    return this.cooler[e] !== undefined;
+  }
+
+  startAt(temperatureK: number): void {
+    this.switches.startAt(temperatureK);
+  }
+
+  /** Heat given away per kelvin between the oil's inlet and what is around [W/K]. @param massFlowKgS > 0 */
+  conductanceWK(e: number, massFlowKgS: number, inK: number, s: Surroundings): number {
+    const { oil } = this.circuit;
+    const cooler = this.cooler[e];
+    if (cooler) return coolerExchangeWK(cooler, oil, massFlowKgS, inK, this.switches.feltK[e]!, s);
+    const line = this.line[e];
+    if (!line || line.conductanceWK === 0) return 0;
+    const capacity = massFlowKgS * meanSpecificHeat(oil, inK, s.airTemperatureK);
+    return singleStreamEffectiveness(windConductanceWK(line.conductanceWK, s.roadSpeedMS) / capacity) * capacity;
+  }
+
+  /** Temperature of what an element gives its heat to [K]. */
+  ambientK(e: number, s: Surroundings): number {
+    const cooler = this.cooler[e];
+    return cooler ? coolerAmbientK(cooler.cooling, s) : s.airTemperatureK;
+  }
+
+  /** Lets a fan's switch follow its core's outlet by a pass. @returns how far it lagged behind, where that matters [K] */
+  followOutlet(element: number, outK: number, roadSpeedMS: number): number {
+    return this.switches.follow(element, outK, this.cooler[element]!.cooling, roadSpeedMS);
+  }
+}
