@@ -19,7 +19,7 @@ const BROWSER = [
 const NODE = ['process', 'Buffer', '__dirname', 'require'];
 
 export default tseslint.config(
-  { ignores: ['dist', 'node_modules', 'test-results', 'playwright-report', '.dependency-cruiser.cjs'] },
+  { ignores: ['dist', 'node_modules', '.stryker-tmp', 'test-results', 'playwright-report', '.dependency-cruiser.cjs'] },
   ...tseslint.configs.strict,
   {
     files: ['src/**/*.{ts,tsx}', 'scripts/**/*.ts', 'e2e/**/*.ts'],

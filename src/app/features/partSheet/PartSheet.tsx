@@ -3,11 +3,11 @@ import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import type { Part } from '../../../core/document/parts/part';
-import { isConsumer, isReservoir } from '../../../core/document/parts/ports';
-import { activeVariant, type Circuit } from '../../../core/document/project/project';
+import { isConsumer } from '../../../core/document/parts/ports';
+import { activeVariant } from '../../../core/document/project/project';
 import { entryFor } from '../../../core/document/parts/catalogue';
 import { partVolumeM3 } from '../../../core/document/parts/partVolume';
-import { PortGroups } from '../../../core/document/plumbing/portGroups';
+import { drainEnd } from '../../../core/document/plumbing/drainEnd';
 import { explainPart } from '../../../core/network/explain/explainPart';
 import { tracePath } from '../../../core/network/describe/tracePath';
 import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
@@ -107,7 +107,7 @@ export function PartSheet({
             <DrainProfile
               drain={part}
               result={drain}
-              levelM={levelUnder(activeVariant(project).circuit, part)}
+              levelM={drainEnd(activeVariant(project).circuit, part)?.levelM}
               units={units}
             />
           )}
@@ -177,13 +177,6 @@ export function PartSheet({
       </Suspense>
     </>
   );
-}
-
-/** Oil level where a drain ends, following drains to the reservoir. */
-function levelUnder(circuit: Circuit, drain: Part): number | undefined {
-  const groups = PortGroups.of(circuit);
-  const out = groups.of(`${drain.id}.out`);
-  return circuit.parts.filter(isReservoir).find((r) => groups.of(`${r.id}.return`) === out)?.levelM;
 }
 
 function KeepInLibrary({ part }: { readonly part: Part }) {

@@ -1,3 +1,4 @@
+import { drainEnd } from './drainEnd';
 import { kindOf, type Part } from '../parts/part';
 import { isConsumer, isReservoir, isReturn, PORTS, sensePort, waysThrough, type ReservoirPart } from '../parts/ports';
 import type { Issue } from '../project/issue';
@@ -98,6 +99,8 @@ export interface Returns {
   /** Reservoir behind a group that drains stand at. */
   readonly intoDrain: ReadonlyMap<string, ReservoirPart>;
   readonly feeds: ReadonlyMap<string, readonly string[]>;
+  /** By drain, the reservoir that it ends in by itself. */
+  readonly ends: ReadonlyMap<string, string>;
   /** The reservoir into whose gas space oil at this group falls, or undefined where the group is part of the pressure network. */
   discharges(group: string): ReservoirPart | undefined;
 }
@@ -137,7 +140,13 @@ function traceReturns(
       if (part.id !== drain.id && PORTS[part.kind].includes('out') && groups.of(`${part.id}.out`) === group)
         feeds.get(drain.id)!.push(part.id);
   }
-  return { intoDrain, feeds, discharges: (group) => intoDrain.get(group) ?? returnOf.get(group) };
+  const ends = new Map(
+    drains.flatMap((drain): [string, string][] => {
+      const end = drainEnd(circuit, drain, groups);
+      return end ? [[drain.id, end.id]] : [];
+    }),
+  );
+  return { intoDrain, feeds, ends, discharges: (group) => intoDrain.get(group) ?? returnOf.get(group) };
 }
 
 /**

@@ -62,7 +62,7 @@ export function describeReturns(
         risesAtM: null,
       };
     }
-    const end = endOf(circuit, compiled, part);
+    const end = circuit.parts.filter(isReservoir).find((r) => r.id === compiled.drainEnds.get(part.id));
     const judged = judgeDrain(part, {
       flowM3S,
       outletHeightM: outletHeight(circuit, drainFeeds.get(part.id) ?? []),
@@ -82,14 +82,6 @@ function panOf(circuit: Circuit, compiled: CompiledCircuit, part: ReturnPart): R
   return node === undefined || part.kind !== 'scavenge'
     ? undefined
     : circuit.parts.filter(isReservoir).find((r) => compiled.nodeOfPort.get(`${r.id}.suction`) === node);
-}
-
-/** The reservoir that a drain runs into by itself; undefined behind it stands a scavenge pump. */
-function endOf(circuit: Circuit, compiled: CompiledCircuit, part: ReturnPart): ReservoirPart | undefined {
-  const next = circuit.parts.filter(isReturn).find((r) => compiled.drainFeeds.get(r.id)?.includes(part.id));
-  if (next) return next.kind === 'scavenge' ? undefined : endOf(circuit, compiled, next);
-  const node = compiled.nodeOfPort.get(`${part.id}.out`);
-  return circuit.parts.filter(isReservoir).find((r) => compiled.nodeOfPort.get(`${r.id}.return`) === node);
 }
 
 function outletHeight(circuit: Circuit, feeders: readonly string[]): number | undefined {

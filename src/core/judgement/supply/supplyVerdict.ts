@@ -12,7 +12,7 @@ export function nearDistance(quantity: Check['quantity'], limit: number): number
     quantity === 'pressure' ? Math.min(NEAR_PRESSURE_PA, NEAR_PRESSURE_SHARE * limit) : NEAR_FLOW_SHARE * limit;
   return Math.max(distance, Number.MIN_VALUE);
 }
-/** A fed place within this of its crankcase while the pump turns is dry. @source model §1 */
+/** A fed place within this of its crankcase while the pump turns is dry. @source engineering judgement */
 export const DRY_WITHIN_PA = 5e3;
 
 /** What a consumer is found with at a state. */

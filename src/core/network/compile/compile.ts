@@ -17,6 +17,8 @@ export interface CompiledCircuit {
   readonly drainFeeds: ReadonlyMap<string, readonly string[]>;
   /** Reservoir that a part discharges into, where it does. */
   readonly returnsTo: ReadonlyMap<string, string>;
+  /** Reservoir that a drain ends in by itself, with no scavenge section behind it. */
+  readonly drainEnds: ReadonlyMap<string, string>;
   /** Reservoir of every node whose pressure one holds. */
   readonly reservoirOfNode: ReadonlyMap<NodeIndex, string>;
   readonly cutOffParts: ReadonlySet<string>;
@@ -106,6 +108,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
       returnsTo,
       reservoirOfNode,
       drainFeeds: returns.feeds,
+      drainEnds: returns.ends,
       warnings,
     },
   };

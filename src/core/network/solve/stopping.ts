@@ -1,7 +1,7 @@
 /** How a solve ended. Only `converged` is an answer. */
 export type SolveStatus = 'converged' | 'stalled' | 'iterationLimit' | 'singular';
 
-/** Limits that a converged state keeps. @source model §4 */
+/** Limits that a converged state keeps. @source engineering judgement: far below what any gauge shows */
 export const IMBALANCE_SHARE = 1e-9;
 export const LEAST_FLOW_SCALE_M3S = 1e-6;
 export const LAW_ERROR_PA = 1;

@@ -16,6 +16,7 @@ export type BearingFeed =
  * @param diameterM D @param lengthM L, axial @param clearanceRadialM c @param eccentricityRatio ε
  * @returns k for one bearing [m³]
  * @source thin-film slot flow with a clearance c(1 + ε cos θ); hole: Martin and Lee (1983), constants from memory.
+ * @example bearingFeedCoefficientM3({ kind: 'fullGroove', landEachM: 0.008 }, 0.05, 0.012, 25e-6, 0.5) // 7.03075e-14
  */
 export function bearingFeedCoefficientM3(
   feed: BearingFeed,

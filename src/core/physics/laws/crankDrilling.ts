@@ -15,13 +15,17 @@ export interface CrankDrilling {
  *
  * @param speedRevS crank speed @param densityKgM3 @returns Pa
  * @source rigid-body rotation of the oil column, closed form.
+ * @example centrifugalThresholdPa({ mainRadiusM: 0.025, leastRadiusM: 0, outletRadiusM: 0.06, gateHalfWidth: 0.1 }, 100, 850) // 104865
  */
 export function centrifugalThresholdPa(drilling: CrankDrilling, speedRevS: number, densityKgM3: number): number {
   const omega = 2 * Math.PI * speedRevS;
   return Math.max(0, 0.5 * densityKgM3 * omega * omega * (drilling.mainRadiusM ** 2 - drilling.leastRadiusM ** 2));
 }
 
-/** Pressure gained on the way out to the crank pin: ½ρω²(r_out² − r_main²) [Pa]. */
+/**
+ * Pressure gained on the way out to the crank pin: ½ρω²(r_out² − r_main²) [Pa].
+ * @example centrifugalGainPa({ mainRadiusM: 0.025, leastRadiusM: 0, outletRadiusM: 0.06, gateHalfWidth: 0.1 }, 100, 850) // 499155
+ */
 export function centrifugalGainPa(drilling: CrankDrilling, speedRevS: number, densityKgM3: number): number {
   const omega = 2 * Math.PI * speedRevS;
   return 0.5 * densityKgM3 * omega * omega * (drilling.outletRadiusM ** 2 - drilling.mainRadiusM ** 2);

@@ -36,7 +36,8 @@ export function crossflowEffectiveness(ntu: number, capacityRatio: number): numb
 /**
  * Effectiveness of a counterflow exchanger.
  * ε = (1 − e^(−NTU(1−C_r)))/(1 − C_r·e^(−NTU(1−C_r))); NTU/(1 + NTU) at C_r = 1.
- * @source Kays and London, Compact Heat Exchangers, 3rd ed. (from memory) @example counterflowEffectiveness(1, 0.5) // 0.564733
+ * @source Kays and London, Compact Heat Exchangers, 3rd ed. (from memory)
+ * @example counterflowEffectiveness(1, 0.5) // 0.564733
  */
 export function counterflowEffectiveness(ntu: number, capacityRatio: number): number {
   const rest = ntu * (1 - capacityRatio);

@@ -11,6 +11,7 @@ const out = new Float64Array(2);
  *
  * @param boreM @param slope fall over length, > 0; 0 or less gives 0 @param roughnessM
  * @returns m³/s @source open-channel symmetry of a half-full pipe (closed form); Churchill (1977).
+ * @example halfFullCapacityM3S(0.016, 0.1, 0, 850, 0.1) // 6.70393e-6
  */
 export function halfFullCapacityM3S(
   boreM: number,

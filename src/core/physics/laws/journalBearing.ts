@@ -31,7 +31,10 @@ export interface FilmState {
   eccentricityRatio: number;
 }
 
-/** Friction heat per unit of film viscosity: H/μ = 2π(D/2)³Lω²/(c√(1 − ε²)) [W/(Pa·s)]. @source Petroff, with the usual correction */
+/**
+ * Friction heat per unit of film viscosity: H/μ = 2π(D/2)³Lω²/(c√(1 − ε²)) [W/(Pa·s)]. @source Petroff, with the usual correction
+ * @example frictionPerViscosity({ diameterM: 0.05, lengthM: 0.02, clearanceRadialM: 25e-6 }, 100, 0) // 31006.3
+ */
 export function frictionPerViscosity(bearing: JournalBearing, speedRevS: number, eccentricityRatio: number): number {
   const omega = 2 * Math.PI * speedRevS;
   return (
@@ -40,7 +43,10 @@ export function frictionPerViscosity(bearing: JournalBearing, speedRevS: number,
   );
 }
 
-/** Hydrodynamic side flow ω(D/2)cLε [m³/s]. @source short-bearing theory */
+/**
+ * Hydrodynamic side flow ω(D/2)cLε [m³/s]. @source short-bearing theory
+ * @example sideFlowM3S({ diameterM: 0.05, lengthM: 0.02, clearanceRadialM: 25e-6 }, 100, 0.5) // 3.92699e-6
+ */
 export function sideFlowM3S(bearing: JournalBearing, speedRevS: number, eccentricityRatio: number): number {
   return (
     2 * Math.PI * speedRevS * 0.5 * bearing.diameterM * bearing.clearanceRadialM * bearing.lengthM * eccentricityRatio
@@ -61,7 +67,7 @@ const RELATIVE_STEP = 1e-5;
  *
  * @param state on entry `temperatureK` is the first guess; on return the whole state
  * @param pressurePa Δp ≥ 0 @param inletK T_in @param heatCapacityJM3K ρ·cp at the inlet
- * @source model §3; Martin and Lee (1983) for κ and the feed terms; Petroff for H.
+ * @source Martin and Lee (1983) for κ and the feed terms (from memory); Petroff for H.
  */
 export function solveFilm(
   state: FilmState,

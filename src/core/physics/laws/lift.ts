@@ -7,6 +7,7 @@ export const LIFT_CORNER = 0.02;
  * @param out receives the lift in [0], its slope in [1]
  * @param x (Δp_sense − Δp_crack)/(Δp_full − Δp_crack)
  * @source common practice for a linear spring; the rounding keeps Newton's slope continuous.
+ * @example liftInto(out, 0.5); out[0] // 0.5
  */
 export function liftInto(out: Float64Array, x: number): void {
   const c = LIFT_CORNER;
@@ -32,6 +33,7 @@ export function liftInto(out: Float64Array, x: number): void {
  * Smoothstep between two edges with its slope with respect to the value.
  * @param out receives the step (0 below, 1 above) in [0], d/dvalue in [1]
  * @param value @param low lower edge @param high upper edge, > low
+ * @example smoothstepInto(out, 0.75, 0, 1); out[0] // 0.84375
  */
 export function smoothstepInto(out: Float64Array, value: number, low: number, high: number): void {
   const s = Math.min(1, Math.max(0, (value - low) / (high - low)));

@@ -20,6 +20,7 @@ export const EXIT_TURBULENT_RE = 4000;
  * @param exitCount exits into a volume, met in either direction: K 1, 2 in laminar flow
  * @param densityKgM3 @param viscosityPaS dynamic
  * @source Darcy–Weisbach; Churchill (1977); Hooper (1981); Hagen–Poiseuille at rest.
+ * @example lineDropInto(out, 1e-5, 0.01, 1, 0, 0, 0, 0, 0, 850, 0.1); out[0] // 4074.37
  */
 export function lineDropInto(
   out: Float64Array,
@@ -72,6 +73,7 @@ export function lineDropInto(
  * @param lineBoreM the line's own bore @param otherBoreM the bore it meets @param atInlet the change is at the inlet
  * @returns K with flow from inlet to outlet, and against it
  * @source Borda–Carnot; contraction: common handbook form (from memory).
+ * @example areaChangeK(0.01, 0.02, false).forward // 0.5625
  */
 export function areaChangeK(
   lineBoreM: number,

@@ -6,6 +6,7 @@ const LARGEST_RATIO = 0.99;
  * Sommerfeld number of a short bearing: S = (1 − ε²)²/(π·ε·√(π²(1 − ε²) + 16ε²))/(L/D)².
  * @param lengthOverDiameter L/D, best below 0.5 @param eccentricityRatio 0 < ε < 1
  * @source Ocvirk and DuBois (1953), NACA Rep. 1157.
+ * @example ocvirkSommerfeld(0.25, 0.5) // 1.69679
  */
 export function ocvirkSommerfeld(lengthOverDiameter: number, eccentricityRatio: number): number {
   const e = eccentricityRatio;
@@ -22,6 +23,7 @@ export function ocvirkSommerfeld(lengthOverDiameter: number, eccentricityRatio: 
  *
  * @param loadN W ≥ 0 @param speedRevS n ≥ 0 @param viscosityPaS of the film @returns ε, at most 0.99
  * @source Ocvirk and DuBois (1953).
+ * @example ocvirkEccentricity(1000, 50, 0.02, 0.05, 0.0125, 25e-6) // 0.675788
  */
 export function ocvirkEccentricity(
   loadN: number,

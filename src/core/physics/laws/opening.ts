@@ -12,6 +12,7 @@ export const SHARP_EDGE_CD = 0.61;
  * @param pressureDropPa Δp, any sign @param areaM2 a ≥ 0 (0 gives no flow)
  * @param dischargeCoefficient Cd at high Re, 0 < Cd ≤ 1
  * @source orifice equation with Sampson (1891) creeping flow, Δp = 24μQ/d³, added in series.
+ * @example openingFlowInto(out, 1e5, 1e-6, 0.61, 850, 0.01); out[0] // 9.28413e-6
  */
 export function openingFlowInto(
   out: Float64Array,

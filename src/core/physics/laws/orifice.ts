@@ -18,6 +18,7 @@ export const SHORT_TUBE_UP_TO = 10;
  * @param hydraulicReynolds d·√(2Δp/ρ)/ν, so that Cd is explicit in Δp
  * @param lengthOverBore L/d
  * @source Lichtarowicz, Duggins and Markland (1965), J. Mech. Eng. Sci. 7(2), 210–219.
+ * @example shortTubeCd(1000, 4) // 0.685988
  */
 export function shortTubeCd(hydraulicReynolds: number, lengthOverBore: number): number {
   const lg = Math.log10(0.00015 * hydraulicReynolds);
@@ -68,6 +69,7 @@ function shortTubeInto(out: Float64Array, p: number, boreM: number, lengthM: num
  * @param pressureDropPa any sign @param boreM > 0 @param lengthM ≥ 0
  * @param statedCd a measured discharge coefficient, used with the edge law; 0 to use the correlations
  * @source Lichtarowicz et al. (1965); Sampson (1891); Hagen–Poiseuille; the join is ours.
+ * @example orificeFlowInto(out, 3e5, 0.001, 0.004, 0, 850, 0.01); out[0] // 1.55482e-5
  */
 export function orificeFlowInto(
   out: Float64Array,

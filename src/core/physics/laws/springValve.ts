@@ -15,6 +15,7 @@ const opening = new Float64Array(3);
  * @param crackPa @param fullOpenPa > crackPa @param areaM2 fully open
  * @param leakM3SPa closed leak > 0
  * @source spring balance and orifice equation, common practice.
+ * @example springValveFlowInto(out, 4e5, 4e5, 3e5, 5e5, 50e-6, 0.61, 1e-15, 850, 0.01); out[3] // 0.5
  */
 export function springValveFlowInto(
   out: Float64Array,

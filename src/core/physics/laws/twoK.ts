@@ -23,7 +23,7 @@ export function twoKSizeTerm(boreM: number, cap: number): number {
  * @param boreM line bore @param sizeTermCap Infinity for the published form
  * @returns K on the velocity head in the line bore [-]
  * @source Hooper, W. B. (1981), Chemical Engineering 88(17), 96–100.
- * @example twoK(500, 0.28, 2000, 0.0142) // 1.031
+ * @example twoK(500, 0.28, 2000, 0.0142) // 1.03085
  */
 export function twoK(k1: number, kInfinity: number, reynolds: number, boreM: number, sizeTermCap = Infinity): number {
   return k1 / reynolds + kInfinity * twoKSizeTerm(boreM, sizeTermCap);

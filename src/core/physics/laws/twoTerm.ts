@@ -17,6 +17,7 @@ export interface RatingPoint {
  * @param pressureDropPa any sign; odd
  * @param linearPerViscosity φ·load·Δp_r/(Q_r·μ_r) [m⁻³] @param squarePerDensity (1 − φ)Δp_r/(Q_r²·ρ_r) [m⁻⁴]
  * @source rating point as in ISO 4548-1; superposition of Darcy and inertial drops (Forchheimer 1901).
+ * @example twoTermFlowInto(out, 3e4, 1e9, 0, 850, 0.01); out[0] // 0.003
  */
 export function twoTermFlowInto(
   out: Float64Array,

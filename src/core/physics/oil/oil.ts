@@ -16,7 +16,7 @@ export interface OilData {
 
 export const DENSITY_REFERENCE_K = 288.15;
 export const HTHS_TEMPERATURE_K = 423.15;
-/** Below this the D341 line is an extrapolation for engine oils (model, §2). */
+/** Below this the D341 line is an extrapolation for engine oils. @source engineering judgement */
 export const D341_EXTRAPOLATED_BELOW_K = 248.15;
 /** Density of water at 60 °F, for the specific gravity in Cragoe's equations. */
 const WATER_DENSITY_KG_M3 = 999;
@@ -50,7 +50,7 @@ export class Oil {
     return this.kinematicViscosityM2S(temperatureK) * this.densityKgM3(temperatureK);
   }
 
-  /** Viscosity in a sheared bearing film [Pa·s]. @source HTHS ratio at 150 °C, SAE J300 (the property), model §2 (its use) */
+  /** Viscosity in a sheared bearing film [Pa·s]. @source HTHS ratio at 150 °C, SAE J300 (the property); its use at all temperatures: engineering judgement */
   filmViscosityPaS(temperatureK: number): number {
     return this.viscosityPaS(temperatureK) * this.filmShare;
   }
