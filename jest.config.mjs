@@ -23,6 +23,8 @@ const shared = {
 
 /** Two projects: the core and the servers in node, whatever touches the page in jsdom. */
 export default {
+  // Tests compute: on a busy machine some take many times what they do on a quiet one.
+  testTimeout: 120_000,
   projects: [
     {
       ...shared,

@@ -1,6 +1,6 @@
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
 import { offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
 import { useLibrary } from '../../state/useLibrary';
@@ -14,25 +14,10 @@ interface Entry extends Offer {
   readonly part: string;
 }
 
-/** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
-export default function MovesPanel({
-  part,
-  heading,
-}: {
-  readonly part: string | undefined;
-  readonly heading: string | undefined;
-}) {
+/** The moves that the words and the library allow at a part, or anywhere. */
+function useOffers(part: string | undefined, words: string): readonly Entry[] {
   const project = useDocument((w) => w.project)!;
-  const previewMove = useView((w) => w.previewMove);
-  const makeMove = useView((w) => w.makeMove);
-  const closeMoves = useView((w) => w.closeMoves);
-  const preview = useView((w) => w.preview);
   const library = useLibrary();
-  const [words, setWords] = useState(heading ?? '');
-  const [at, setAt] = useState(-1);
-  const [chosen, setChosen] = useState<string>();
-  const list = useRef<HTMLDivElement>(null);
-  const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
   const { circuit } = activeVariant(project);
   const drafts = useMemo<LibraryDraft[]>(
     () =>
@@ -51,22 +36,45 @@ export default function MovesPanel({
         .flatMap((p) => offersFor(circuit, p, drafts).map((offer) => ({ ...offer, part: p.id }))),
     [circuit, part, drafts],
   );
-  const found = useMemo(() => {
+  return useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     return all.filter((o) => {
       const text = `${o.heading} ${o.label} ${o.words ?? ''}`.toLowerCase();
       return wanted.every((word) => text.includes(word));
     });
   }, [all, words]);
+}
+
+/** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
+export default function MovesPanel({
+  part,
+  heading,
+}: {
+  readonly part: string | undefined;
+  readonly heading: string | undefined;
+}) {
+  const project = useDocument((w) => w.project)!;
+  const previewMove = useView((w) => w.previewMove);
+  const makeMove = useView((w) => w.makeMove);
+  const closeMoves = useView((w) => w.closeMoves);
+  const preview = useView((w) => w.preview);
+  const [words, setWords] = useState(heading ?? '');
+  const [at, setAt] = useState(-1);
+  const [chosen, setChosen] = useState<string>();
+  const list = useRef<HTMLDivElement>(null);
+  const { circuit } = activeVariant(project);
+  const found = useOffers(part, words);
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
   const within = chosen !== undefined && headings.includes(chosen) ? found.filter((o) => o.heading === chosen) : found;
   const shown = within.slice(0, MOST_SHOWN);
   const name = part === undefined ? 'Any part' : (circuit.parts.find((p) => p.id === part)?.name ?? '');
 
-  useEffect(() => () => clearTimeout(hover.current), []);
-  const look = (i: number) => {
+  const point = (i: number) => {
     setAt(i);
     previewMove(shown[i]?.move);
+  };
+  const look = (i: number) => {
+    point(i);
     list.current?.querySelector(`[data-at="${i}"]`)?.scrollIntoView({ block: 'nearest' });
   };
   const onKeyDown = (event: KeyboardEvent) => {
@@ -145,6 +153,28 @@ export default function MovesPanel({
           <strong>This cannot be done.</strong> {preview.why}
         </div>
       )}
+      <MoveList shown={shown} at={at} list={list} onPoint={point} onTake={(i) => (i === at ? makeMove(shown[i]!.move) : look(i))} />
+    </div>
+  );
+}
+
+/** The moves themselves. A pointer that rests on one points at it; without one that hovers, the first tap shows and the second makes. */
+function MoveList({
+  shown,
+  at,
+  list,
+  onPoint,
+  onTake,
+}: {
+  readonly shown: readonly Entry[];
+  readonly at: number;
+  readonly list: RefObject<HTMLDivElement | null>;
+  readonly onPoint: (i: number) => void;
+  readonly onTake: (i: number) => void;
+}) {
+  const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(hover.current), []);
+  return (
       <div id="moves-list" role="listbox" aria-label="Moves" ref={list} tabIndex={-1}>
         {shown.map((offer, i) => (
           <div key={`${offer.part} ${i} ${offer.label}`}>
@@ -158,17 +188,12 @@ export default function MovesPanel({
               onPointerEnter={(event) => {
                 if (event.pointerType !== 'mouse') return;
                 clearTimeout(hover.current);
-                hover.current = setTimeout(() => {
-                  setAt(i);
-                  previewMove(offer.move);
-                }, HOVER_MS);
+                hover.current = setTimeout(() => onPoint(i), HOVER_MS);
               }}
               onPointerLeave={() => clearTimeout(hover.current)}
               onClick={() => {
                 clearTimeout(hover.current);
-                // Without a pointer that hovers the first tap shows, the second makes.
-                if (i === at) makeMove(offer.move);
-                else look(i);
+                onTake(i);
               }}
             >
               {offer.label}
@@ -176,6 +201,5 @@ export default function MovesPanel({
           </div>
         ))}
       </div>
-    </div>
   );
 }

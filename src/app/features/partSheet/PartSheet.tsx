@@ -12,7 +12,7 @@ import { explainPart } from '../../../core/network/explain/explainPart';
 import { tracePath } from '../../../core/network/describe/tracePath';
 import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
-import { formatQuantity } from '../../../core/foundations/units';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { useLibraryChanges } from '../../state/useLibrary';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
@@ -56,77 +56,8 @@ export function PartSheet({
           Back to findings
         </button>
       </h2>
-      {consumer && (
-        <div className="finding" style={{ cursor: 'default' }}>
-          <VerdictIcon verdict={consumer.verdict} />
-          <div>
-            <strong>{VERDICT_WORDS[consumer.verdict]}</strong>
-            {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
-            <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
-            {range?.worst && (
-              <div className="where">
-                Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
-                {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
-              </div>
-            )}
-          </div>
-        </div>
-      )}
-      {consumer && (
-        <div className="rows">
-          <span>Pressure</span>
-          <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
-          <span>Flow</span>
-          <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
-          {consumer.lowPressurePa !== null && (
-            <>
-              <span>Low water, this speed</span>
-              <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
-            </>
-          )}
-          {consumer.highPressurePa !== null && (
-            <>
-              <span>High water</span>
-              <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
-            </>
-          )}
-          {range?.lowestPressurePa != null && range.highestPressurePa != null && (
-            <>
-              <span>Range</span>
-              <span>
-                {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
-                {formatQuantity(range.highestPressurePa, 'pressure', units)}
-              </span>
-            </>
-          )}
-        </div>
-      )}
-      {drain && (
-        <>
-          {part.kind === 'drain' && (
-            <DrainProfile
-              drain={part}
-              result={drain}
-              levelM={drainEnd(activeVariant(project).circuit, part)?.levelM}
-              units={units}
-            />
-          )}
-          <div className="rows">
-            <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span>
-            <span>{DRAIN_WORDS[drain.verdict]}</span>
-            <span>Oil that comes</span>
-            <span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
-            <span>With its foam</span>
-            <span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
-            {drain.capacityM3S !== null && (
-              <>
-                <span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span>
-                <span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span>
-              </>
-            )}
-          </div>
-        </>
-      )}
+      {consumer && <FedReadings consumer={consumer} range={range} units={units} />}
+      {drain && <ReturnReadings part={part} drain={drain} units={units} />}
       {held && (
         <div className="rows">
           <span>Oil held at this pressure</span>
@@ -176,6 +107,102 @@ export function PartSheet({
         <PartForm key={part.id} part={part} />
       </Suspense>
     </>
+  );
+}
+
+/** A fed part's verdict, and what it reads. */
+function FedReadings({
+  consumer,
+  range,
+  units,
+}: {
+  readonly consumer: SolveResult['consumers'][number];
+  readonly range: Sweep['consumers'][number] | undefined;
+  readonly units: UnitChoice;
+}) {
+  return (
+    <>
+      <div className="finding" style={{ cursor: 'default' }}>
+          <VerdictIcon verdict={consumer.verdict} />
+          <div>
+            <strong>{VERDICT_WORDS[consumer.verdict]}</strong>
+            {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
+            <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
+            {range?.worst && (
+              <div className="where">
+                Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
+                {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
+              </div>
+            )}
+          </div>
+        </div>
+        <div className="rows">
+          <span>Pressure</span>
+          <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
+          <span>Flow</span>
+          <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
+          {consumer.lowPressurePa !== null && (
+            <>
+              <span>Low water, this speed</span>
+              <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
+            </>
+          )}
+          {consumer.highPressurePa !== null && (
+            <>
+              <span>High water</span>
+              <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
+            </>
+          )}
+          {range?.lowestPressurePa != null && range.highestPressurePa != null && (
+            <>
+              <span>Range</span>
+              <span>
+                {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
+                {formatQuantity(range.highestPressurePa, 'pressure', units)}
+              </span>
+            </>
+          )}
+        </div>
+    </>
+  );
+}
+
+/** What falls into a drain or a scavenge section, and whether it can carry it. */
+function ReturnReadings({
+  part,
+  drain,
+  units,
+}: {
+  readonly part: Part;
+  readonly drain: SolveResult['drains'][number];
+  readonly units: UnitChoice;
+}) {
+  const project = useDocument((w) => w.project)!;
+  return (
+        <>
+          {part.kind === 'drain' && (
+            <DrainProfile
+              drain={part}
+              result={drain}
+              levelM={drainEnd(activeVariant(project).circuit, part)?.levelM}
+              units={units}
+            />
+          )}
+          <div className="rows">
+            <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span>
+            <span>{DRAIN_WORDS[drain.verdict]}</span>
+            <span>Oil that comes</span>
+            <span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
+            <span>With its foam</span>
+            <span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
+            {drain.capacityM3S !== null && (
+              <>
+                <span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span>
+                <span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span>
+              </>
+            )}
+          </div>
+        </>
   );
 }
 

@@ -84,8 +84,9 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
     const expansion: Expansion = {
       builder,
       node: (port) => nodeOfPort.get(`${part.id}.${port}`)!,
-      add: (role, spec) => {
-        const index = builder.addElement({ ...spec, name: role === '' ? part.name : `${part.name}: ${role}` });
+      add: (role, law, from, to, manner) => {
+        const name = role === '' ? part.name : `${part.name}: ${role}`;
+        const index = builder.addElement({ ...manner, ...law, name, from, to });
         roles.set(role, index);
         partOfElement[index] = part.id;
         return index;

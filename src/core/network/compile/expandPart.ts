@@ -14,7 +14,10 @@ import {
   thermostatNumbers,
 } from './lawNumbers';
 import { lineParameters } from './lineParameters';
-import type { ElementIndex, LawSpec, NetworkBuilder, NodeIndex, UnnamedElement } from './network';
+import type { ElementIndex, ElementPlace, LawSpec, NetworkBuilder, NodeIndex } from './network';
+
+/** How an element lies between its nodes, where that is not as usual. */
+export type Manner = Omit<ElementPlace, 'name' | 'from' | 'to'>;
 
 /** What a part needs to put itself into a network. */
 export interface Expansion {
@@ -22,7 +25,7 @@ export interface Expansion {
   /** Node of one of the part's ports. */
   node(port: string): NodeIndex;
   /** Adds an element under a role; the role '' is the part's own. */
-  add(role: string, spec: UnnamedElement): ElementIndex;
+  add(role: string, law: LawSpec, from: NodeIndex, to: NodeIndex, manner: Manner): ElementIndex;
   /** True where the part's outlet falls into a crankcase or tank. */
   readonly discharges: boolean;
   /** True where both ends of a way through the part carry oil. */
@@ -47,10 +50,11 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
   ownOil: outside,
   pickup: expandPickup,
   pump(part, x) {
-    through(x, '', { law: 'pump', parameters: pumpNumbers(part) }, {}, part.variable?.sense);
+    through(x, '', { law: 'pump', parameters: pumpNumbers(part) }, sensing(x, part.variable?.sense));
   },
   relief(part, x) {
-    through(x, '', { law: 'springValve', parameters: springNumbers(shimmed(part)) }, falling(x), part.sense);
+    const manner = part.sense === undefined ? falling(x) : { ...sensing(x, part.sense), ...falling(x) };
+    through(x, '', { law: 'springValve', parameters: springNumbers(shimmed(part)) }, manner);
   },
   checkValve(part, x) {
     through(x, '', { law: 'springValve', parameters: springNumbers(part) }, falling(x));
@@ -80,10 +84,10 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
   sideStream(part, x) {
     const middle = inside(x, part, 'behind its metering');
     const from = x.node('in');
-    if (part.metering.kind === 'orifice') addOrifice(x, part, part.metering, 'metering', from, middle, { riseM: 0 });
-    else x.add('metering', { law: 'opening', parameters: openingNumbers(part.metering), from, to: middle, riseM: 0 });
-    const parameters = ratingNumbers(part, part.load);
-    x.add('media', { law: 'twoTerm', parameters, from: middle, to: x.node('out'), ...falling(x) });
+    if (part.metering.kind === 'orifice') addOrifice(x, part, part.metering, 'metering', from, middle, LEVEL);
+    else x.add('metering', { law: 'opening', parameters: openingNumbers(part.metering) }, from, middle, LEVEL);
+    const media: LawSpec = { law: 'twoTerm', parameters: ratingNumbers(part, part.load) };
+    x.add('media', media, middle, x.node('out'), falling(x));
   },
   tee: expandBranching,
   cross: expandBranching,
@@ -102,7 +106,7 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
     const to = x.node('out');
     if (!valve) return addOrifice(x, part, nozzle, 'nozzle', from, to, { ...falling(x), count });
     const middle = inside(x, part, 'behind the valve');
-    x.add('valve', { law: 'springValve', parameters: springNumbers(valve), from, to: middle, count, riseM: 0 });
+    x.add('valve', { law: 'springValve', parameters: springNumbers(valve) }, from, middle, { count, ...LEVEL });
     return addOrifice(x, part, nozzle, 'nozzle', middle, to, { ...falling(x), count, riseM: 0 });
   },
   consumer(part, x) {
@@ -115,15 +119,19 @@ function outside(): void {
   // Reservoirs, returns and what only reads or holds oil: no law of the pressure network.
 }
 
-type Manner = Omit<UnnamedElement, 'from' | 'to' | 'law' | 'parameters'>;
-
+const AS_USUAL: Manner = {};
+/** A step inside a part: the height is the rest's. */
+const LEVEL: Manner = { riseM: 0 };
 /** What falls into a crankcase or tank leaves at its own height and is never drawn back. */
-const falling = (x: Expansion): Manner => (x.discharges ? { riseM: 0, oneWay: true } : {});
+const FALLING: Manner = { riseM: 0, oneWay: true };
+const falling = (x: Expansion): Manner => (x.discharges ? FALLING : AS_USUAL);
+/** Regulated by the pressure elsewhere, where the part names a place. */
+const sensing = (x: Expansion, sense: string | undefined): Manner =>
+  sense === undefined ? AS_USUAL : { sense: x.senseNode(sense) };
 
 /** An element from the part's inlet to its outlet. */
-function through(x: Expansion, role: string, law: LawSpec, manner: Manner = {}, sense?: string): void {
-  const sensing = sense === undefined ? {} : { sense: x.senseNode(sense) };
-  x.add(role, { ...law, from: x.node('in'), to: x.node('out'), ...sensing, ...manner });
+function through(x: Expansion, role: string, law: LawSpec, manner: Manner): void {
+  x.add(role, law, x.node('in'), x.node('out'), manner);
 }
 
 /** A place inside a part. */
@@ -145,23 +153,23 @@ function expandBranching(part: PartOf<'tee' | 'cross'>, x: Expansion): void {
   const from = x.node('in');
   for (const port of PORTS[part.kind].slice(1))
     if (x.carries('in', port))
-      x.add(port, { law: 'line', parameters: passageNumbers(part, port), from, to: x.node(port) });
+      x.add(port, { law: 'line', parameters: passageNumbers(part, port) }, from, x.node(port), AS_USUAL);
 }
 
 function expandPickup(part: PartOf<'pickup'>, x: Expansion): void {
   const middle = inside(x, part, 'behind the screen');
   const [from, to] = [x.node('in'), x.node('out')];
   const screen = ratingNumbers(part.screen, part.screen.load);
-  x.add('screen', { law: 'twoTerm', parameters: screen, from, to: middle, riseM: 0 });
+  x.add('screen', { law: 'twoTerm', parameters: screen }, from, middle, LEVEL);
   // The whole lift is the tube's, whatever height the place inside is given.
   const riseM = x.builder.elevationOf(to) - x.builder.elevationOf(from);
-  x.add('tube', { law: 'line', parameters: passageNumbers(part, 'tube'), from: middle, to, riseM });
+  x.add('tube', { law: 'line', parameters: passageNumbers(part, 'tube') }, middle, to, { riseM });
 }
 
 function expandPlate(part: PartOf<'plate'>, x: Expansion): void {
   const parameters = passageNumbers(part, '');
   const add = (role: string, from: string, to: string) => {
-    if (x.carries(from, to)) x.add(role, { law: 'line', parameters, from: x.node(from), to: x.node(to) });
+    if (x.carries(from, to)) x.add(role, { law: 'line', parameters }, x.node(from), x.node(to), AS_USUAL);
   };
   if (part.passage.kind === 'thermostat') {
     if (x.carries('in', 'away') && x.carries('in', 'out')) addThermostat(x, part.passage, 'away', 'out');
@@ -180,12 +188,8 @@ function addThermostat(x: Expansion, t: Thermostat, cooled: string, bypass: stri
 
 function addThermostatPath(x: Expansion, t: Thermostat, port: string, cooled: boolean): void {
   const parameters = thermostatNumbers(t, cooled);
-  x.add(cooled ? 'cooler path' : 'bypass path', {
-    law: 'thermostatPath',
-    parameters,
-    from: x.node('in'),
-    to: x.node(port),
-  });
+  const role = cooled ? 'cooler path' : 'bypass path';
+  x.add(role, { law: 'thermostatPath', parameters }, x.node('in'), x.node(port), AS_USUAL);
 }
 
 interface Bore {
@@ -211,17 +215,13 @@ function addOrifice(
     dischargeCoefficient: bore.dischargeCoefficient ?? 0,
   };
   if (bore.lengthM <= longest || bore.dischargeCoefficient !== undefined) {
-    x.add(role, { law: 'orifice', parameters, from, to, ...manner });
+    x.add(role, { law: 'orifice', parameters }, from, to, manner);
     return;
   }
   const middle = inside(x, part, 'in the bore');
   const { count } = manner;
-  x.add(role, { law: 'orifice', parameters, from, to: middle, ...(count === undefined ? {} : { count }), riseM: 0 });
-  x.add(role === '' ? 'rest of the bore' : `${role}, rest of the bore`, {
-    law: 'line',
-    parameters: lineParameters({ boreM: bore.boreM, lengthM: bore.lengthM - longest, roughnessM: 0, losses: [] }),
-    from: middle,
-    to,
-    ...manner,
-  });
+  x.add(role, { law: 'orifice', parameters }, from, middle, count === undefined ? LEVEL : { count, ...LEVEL });
+  const rest = lineParameters({ boreM: bore.boreM, lengthM: bore.lengthM - longest, roughnessM: 0, losses: [] });
+  const restRole = role === '' ? 'rest of the bore' : `${role}, rest of the bore`;
+  x.add(restRole, { law: 'line', parameters: rest }, middle, to, manner);
 }

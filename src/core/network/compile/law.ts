@@ -64,6 +64,8 @@ export type LawParameters<L extends LawName> = Readonly<Record<keyof (typeof AT)
 /** How many numbers a law keeps in the parameter table. */
 export const parameterCount = (law: LawName): number => Object.keys(AT[law]).length;
 
+const OFFSETS = new Map(LAW_NAMES.map((law) => [law, Object.entries(AT[law])]));
+
 /** Writes a law's numbers, given by name, into the table from `start` on. */
 export function writeParameters<L extends LawName>(
   table: Float64Array,
@@ -71,6 +73,6 @@ export function writeParameters<L extends LawName>(
   law: L,
   parameters: LawParameters<L>,
 ): void {
-  for (const [name, offset] of Object.entries(AT[law]))
+  for (const [name, offset] of OFFSETS.get(law)!)
     table[start + offset] = (parameters as Readonly<Record<string, number>>)[name]!;
 }

@@ -8,7 +8,7 @@ export type NodeIndex = number & { readonly [nodeBrand]: true };
 export type ElementIndex = number & { readonly [elementBrand]: true };
 
 /** What an element of any law is handed to the builder with. */
-interface ElementPlace {
+export interface ElementPlace {
   readonly name: string;
   readonly from: NodeIndex;
   readonly to: NodeIndex;
@@ -31,8 +31,6 @@ export type LawSpec = { [L in LawName]: { readonly law: L; readonly parameters: 
 
 /** An element as it is handed to the builder. */
 export type ElementSpec = ElementPlace & LawSpec;
-/** The same before it is named after its part. */
-export type UnnamedElement = Omit<ElementPlace, 'name'> & LawSpec;
 
 /** A compiled network: structure of arrays, nothing that changes while solving. */
 export interface Network {

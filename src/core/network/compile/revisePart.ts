@@ -5,7 +5,7 @@ import type { CrankDrilling } from '../../physics/laws/crankDrilling';
 import type { CompiledCircuit } from './compile';
 import { writeParameters } from './law';
 import { expandPart, type Expansion } from './expandPart';
-import type { ElementIndex, NodeIndex, UnnamedElement } from './network';
+import type { ElementIndex, NodeIndex } from './network';
 
 const NO_NODE = -1 as NodeIndex;
 
@@ -39,16 +39,16 @@ export class PartReviser {
     this.expansion = {
       builder: { addNode: () => NO_NODE, elevationOf: (node) => network.elevationM[node]! },
       node: (port) => nodes.get(port) ?? NO_NODE,
-      add: (role: string, spec: UnnamedElement) => {
+      add: (role, { law, parameters }, _from, _to, manner) => {
         const e = this.roles!.get(role);
         if (e === undefined) {
           this.unknown = true;
           return -1 as ElementIndex;
         }
         this.found++;
-        writeParameters(network.parameters, network.parameterStart[e]!, spec.law, spec.parameters);
-        bearing[e] = spec.bearing;
-        drilling[e] = spec.drilling;
+        writeParameters(network.parameters, network.parameterStart[e]!, law, parameters);
+        bearing[e] = manner.bearing;
+        drilling[e] = manner.drilling;
         return e;
       },
       discharges: compiled.returnsTo.has(part.id),

@@ -10,7 +10,7 @@ import { driveSchema } from './drive';
 const AIRS = 30;
 const ROADS = 20;
 /** Rows of the map that are solved from one another; another worker begins its own. */
-const ROWS_A_TASK = 3;
+const ROWS_A_TASK = 5;
 export const MAP_AIR_K = Array.from({ length: AIRS }, (_, i) => 253.15 + (65 * i) / (AIRS - 1));
 export const MAP_ROAD_MS = Array.from({ length: ROADS }, (_, i) => (60 * i) / (ROADS - 1));
 
