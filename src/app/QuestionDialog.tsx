@@ -14,6 +14,9 @@ export default function QuestionDialog() {
         title={asked.title}
         okText={asked.yes}
         cancelText={asked.no}
+        // No loses nothing: it is what Enter does.
+        okButtonProps={{ danger: true, type: 'default' }}
+        cancelButtonProps={{ type: 'primary', autoFocus: true }}
         onOk={() => answer(true)}
         onCancel={() => answer(false)}
       >
