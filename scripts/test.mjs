@@ -27,15 +27,7 @@ function installChromium() {
 installPackages();
 installChromium();
 for (const part of ['core', 'app', 'node']) step(`Types: ${part}`, bin('tsc'), ['-p', `tsconfig.${part}.json`]);
-step('Format', bin('prettier'), [
-  '--check',
-  '--log-level',
-  'warn',
-  '--cache',
-  '--cache-location',
-  'node_modules/.cache/prettier',
-  '.',
-]);
+step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']);
 step('Lint: code', bin('eslint'), [
   '.',
   '--max-warnings',

@@ -153,7 +153,13 @@ export default function MovesPanel({
           <strong>This cannot be done.</strong> {preview.why}
         </div>
       )}
-      <MoveList shown={shown} at={at} list={list} onPoint={point} onTake={(i) => (i === at ? makeMove(shown[i]!.move) : look(i))} />
+      <MoveList
+        shown={shown}
+        at={at}
+        list={list}
+        onPoint={point}
+        onTake={(i) => (i === at ? makeMove(shown[i]!.move) : look(i))}
+      />
     </div>
   );
 }
@@ -175,31 +181,31 @@ function MoveList({
   const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(hover.current), []);
   return (
-      <div id="moves-list" role="listbox" aria-label="Moves" ref={list} tabIndex={-1}>
-        {shown.map((offer, i) => (
-          <div key={`${offer.part} ${i} ${offer.label}`}>
-            {offer.heading !== shown[i - 1]?.heading && <h3 aria-hidden="true">{offer.heading}</h3>}
-            <div
-              id={`move-${i}`}
-              data-at={i}
-              role="option"
-              aria-selected={i === at}
-              className="move"
-              onPointerEnter={(event) => {
-                if (event.pointerType !== 'mouse') return;
-                clearTimeout(hover.current);
-                hover.current = setTimeout(() => onPoint(i), HOVER_MS);
-              }}
-              onPointerLeave={() => clearTimeout(hover.current)}
-              onClick={() => {
-                clearTimeout(hover.current);
-                onTake(i);
-              }}
-            >
-              {offer.label}
-            </div>
+    <div id="moves-list" role="listbox" aria-label="Moves" ref={list} tabIndex={-1}>
+      {shown.map((offer, i) => (
+        <div key={`${offer.part} ${i} ${offer.label}`}>
+          {offer.heading !== shown[i - 1]?.heading && <h3 aria-hidden="true">{offer.heading}</h3>}
+          <div
+            id={`move-${i}`}
+            data-at={i}
+            role="option"
+            aria-selected={i === at}
+            className="move"
+            onPointerEnter={(event) => {
+              if (event.pointerType !== 'mouse') return;
+              clearTimeout(hover.current);
+              hover.current = setTimeout(() => onPoint(i), HOVER_MS);
+            }}
+            onPointerLeave={() => clearTimeout(hover.current)}
+            onClick={() => {
+              clearTimeout(hover.current);
+              onTake(i);
+            }}
+          >
+            {offer.label}
           </div>
-        ))}
-      </div>
+        </div>
+      ))}
+    </div>
   );
 }

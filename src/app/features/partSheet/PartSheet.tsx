@@ -123,46 +123,46 @@ function FedReadings({
   return (
     <>
       <div className="finding" style={{ cursor: 'default' }}>
-          <VerdictIcon verdict={consumer.verdict} />
-          <div>
-            <strong>{VERDICT_WORDS[consumer.verdict]}</strong>
-            {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
-            <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
-            {range?.worst && (
-              <div className="where">
-                Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
-                {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
-              </div>
-            )}
-          </div>
-        </div>
-        <div className="rows">
-          <span>Pressure</span>
-          <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
-          <span>Flow</span>
-          <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
-          {consumer.lowPressurePa !== null && (
-            <>
-              <span>Low water, this speed</span>
-              <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
-            </>
-          )}
-          {consumer.highPressurePa !== null && (
-            <>
-              <span>High water</span>
-              <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
-            </>
-          )}
-          {range?.lowestPressurePa != null && range.highestPressurePa != null && (
-            <>
-              <span>Range</span>
-              <span>
-                {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
-                {formatQuantity(range.highestPressurePa, 'pressure', units)}
-              </span>
-            </>
+        <VerdictIcon verdict={consumer.verdict} />
+        <div>
+          <strong>{VERDICT_WORDS[consumer.verdict]}</strong>
+          {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
+          <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
+          {range?.worst && (
+            <div className="where">
+              Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
+              {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
+            </div>
           )}
         </div>
+      </div>
+      <div className="rows">
+        <span>Pressure</span>
+        <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
+        <span>Flow</span>
+        <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
+        {consumer.lowPressurePa !== null && (
+          <>
+            <span>Low water, this speed</span>
+            <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
+          </>
+        )}
+        {consumer.highPressurePa !== null && (
+          <>
+            <span>High water</span>
+            <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
+          </>
+        )}
+        {range?.lowestPressurePa != null && range.highestPressurePa != null && (
+          <>
+            <span>Range</span>
+            <span>
+              {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
+              {formatQuantity(range.highestPressurePa, 'pressure', units)}
+            </span>
+          </>
+        )}
+      </div>
     </>
   );
 }
@@ -179,30 +179,30 @@ function ReturnReadings({
 }) {
   const project = useDocument((w) => w.project)!;
   return (
-        <>
-          {part.kind === 'drain' && (
-            <DrainProfile
-              drain={part}
-              result={drain}
-              levelM={drainEnd(activeVariant(project).circuit, part)?.levelM}
-              units={units}
-            />
-          )}
-          <div className="rows">
-            <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span>
-            <span>{DRAIN_WORDS[drain.verdict]}</span>
-            <span>Oil that comes</span>
-            <span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
-            <span>With its foam</span>
-            <span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
-            {drain.capacityM3S !== null && (
-              <>
-                <span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span>
-                <span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span>
-              </>
-            )}
-          </div>
-        </>
+    <>
+      {part.kind === 'drain' && (
+        <DrainProfile
+          drain={part}
+          result={drain}
+          levelM={drainEnd(activeVariant(project).circuit, part)?.levelM}
+          units={units}
+        />
+      )}
+      <div className="rows">
+        <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span>
+        <span>{DRAIN_WORDS[drain.verdict]}</span>
+        <span>Oil that comes</span>
+        <span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
+        <span>With its foam</span>
+        <span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
+        {drain.capacityM3S !== null && (
+          <>
+            <span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span>
+            <span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span>
+          </>
+        )}
+      </div>
+    </>
   );
 }
 
