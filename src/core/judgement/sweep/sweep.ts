@@ -44,7 +44,7 @@ export const sweepSchema = z.strictObject({
   /** Extremes of every node's pressure, by node index. */
   nodeLowPa: z.array(z.number().nullable()),
   nodeHighPa: z.array(z.number().nullable()),
-  /** Lowest absolute pressure at a pump inlet and where. */
+  /** True where every fed part is supplied at every state. */
   supplied: z.boolean(),
 });
 export type Sweep = z.infer<typeof sweepSchema>;
