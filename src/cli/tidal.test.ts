@@ -116,7 +116,7 @@ describe('The command line', () => {
   it('warms up and follows a trace, as CSV', async () => {
     const warm = await run('warmup', DEMO, '--variant', 'noseCooler', '--rpm', '3000', '--minutes', '5', '--csv');
     expect(warm.out.split('\n')[0]).toBe(
-      'time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,thermostat,fan',
+      'time_s,engine_speed_rpm,sump_C,gallery_C,cooler_out_C,metal_C,coolant_C,thermostat,fan',
     );
     const temperatures = warm.out
       .trim()

@@ -7,6 +7,7 @@ import {
   isJump,
   isSameBalance,
   isTooNearForSign,
+  NO_OIL_ABOVE_K,
   restForStepK,
   type BalanceStatus,
 } from './comingToRest';
@@ -24,6 +25,8 @@ export interface BalanceOutcome {
   /** What the sump would still gain [W]. */
   readonly residualW: number;
   readonly passes: number;
+  /** The element whose oil is too hot for a balance. */
+  readonly tooHotAt?: { readonly element: number; readonly temperatureK: number };
 }
 
 /** Where a search stops: hotter oil is not oil any more, colder does not flow. */
@@ -57,9 +60,20 @@ export function findBalance(
 ): BalanceOutcome {
   const search = new BalanceSearch(heat, state, conditions, fromK);
   const found = search.run();
-  if (!search.closedOnJump) return found;
+  if (!search.closedOnJump) return heldToOil(heat, found);
   const { rests, passes } = restByOutlet(heat, state, conditions, found.sumpK, search.jump);
-  return { ...(rests ? { status: 'balanced' as const, ...rests } : found), passes: found.passes + passes };
+  return heldToOil(heat, {
+    ...(rests ? { status: 'balanced' as const, ...rests } : found),
+    passes: found.passes + passes,
+  });
+}
+
+/** No balance where any part's oil would be hotter than oil is. */
+function heldToOil(heat: HeatSolver, found: BalanceOutcome): BalanceOutcome {
+  const hottest = isFound(found.status) ? heat.hottestOutlet() : undefined;
+  return hottest && hottest.temperatureK > NO_OIL_ABOVE_K
+    ? { ...found, status: 'placeTooHot', tooHotAt: hottest }
+    : found;
 }
 
 /** A secant held inside the bracket that has been seen. */

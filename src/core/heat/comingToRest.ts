@@ -33,6 +33,8 @@ const NEAR_ENOUGH = 1e-3;
 const CREEPS_FROM = 0.3;
 const CREEPS_TO = 0.97;
 const CREEPS_ALIKE = 0.1;
+/** Oil hotter than this anywhere makes no balance [K]. @source mineral and synthetic oils boil and crack below 400 °C (handbook value) */
+export const NO_OIL_ABOVE_K = 673.15;
 /** Two balances this near are one [K]. */
 const SAME_K = 0.5;
 
@@ -41,9 +43,10 @@ export type RestStatus = 'atRest' | 'outOfPasses' | 'notSolved';
 
 /**
  * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just above it, and no steady
- * state was found between: a core that plugs with cold oil and frees itself in turn may hold the sump there.
+ * state was found between: a core that plugs with cold oil and frees itself in turn may hold the sump there. `placeTooHot`: heat in and out are
+ * equal, but at some part the oil would be hotter than any oil is.
  */
-export type BalanceStatus = 'balanced' | 'hunting' | 'tooHot' | 'tooCold' | 'notSolved';
+export type BalanceStatus = 'balanced' | 'hunting' | 'tooHot' | 'tooCold' | 'placeTooHot' | 'notSolved';
 
 /** True where a sump temperature was found. */
 export const isFound = (status: BalanceStatus): boolean => status === 'balanced' || status === 'hunting';

@@ -61,3 +61,56 @@ export function consumerHeatW(part: PartOf<'consumer'>, project: Project, speedR
 export function windConductanceWK(at25: number, roadSpeedMS: number): number {
   return at25 * Math.max(4 / 15, (roadSpeedMS / 25) ** 0.6);
 }
+
+/** Air speed that an air-cooled block's conductance is stated at [m/s]. */
+const BLOCK_AIR_MS = 15;
+/** Least share of it that is left without wind: natural draught, and the engine's own fan where it has one. @source engineering judgement */
+const BLOCK_LEAST_SHARE = 0.3;
+
+/** What the oil's block gives its heat to, and how well [W/K, K]. @param coolantK of the coolant at this moment */
+export function blockExchange(
+  heat: Project['engine']['heat'],
+  { airTemperatureK, roadSpeedMS }: Conditions,
+  coolantK: number,
+): { readonly conductanceWK: number; readonly ambientK: number } {
+  if (heat.blockCooledBy === 'coolant') return { conductanceWK: heat.blockConductanceWK, ambientK: coolantK };
+  const wind = Math.max(BLOCK_LEAST_SHARE, (roadSpeedMS / BLOCK_AIR_MS) ** 0.6);
+  return { conductanceWK: heat.blockConductanceWK * wind, ambientK: airTemperatureK };
+}
+
+/** Coolant where nothing changes any more: its thermostat's temperature while the engine turns, the air's at rest [K]. */
+export function steadyCoolantK({ engine }: Project, speedRevS: number, airTemperatureK: number): number {
+  return speedRevS > 0 ? engine.heat.coolantK : airTemperatureK;
+}
+
+/** Coolant, block and jackets a displacement [J/(K m³)], and heat into them at idle [W/m³]. @source engineering judgement: 85 °C after 6 to 12 minutes of fast idle */
+const COOLANT_CAPACITY_PER_VOLUME = 20e6;
+const COOLANT_IDLE_HEAT_PER_VOLUME = 2e6;
+/** Heat to the coolant a brake power. @source about a third of the fuel's heat each way, common practice */
+const COOLANT_HEAT_SHARE = 1;
+/** A block at rest to the air [W/(K m³)]. @source engineering judgement: cold after some hours */
+const COOLANT_LOSS_PER_VOLUME = 3e3;
+/** Idle heat grows with speed up to this many times the idle. */
+const MOST_IDLE_TIMES = 4;
+
+/** The coolant's store in a warm-up: what it holds, what the engine gives it and what it loses to the air. */
+export interface CoolantStore {
+  readonly capacityJK: number;
+  heatW(speedRevS: number, load: number): number;
+  lossW(coolantK: number, airTemperatureK: number): number;
+}
+
+/** @source lumped heat capacity; figures above */
+export function coolantStore(project: Project): CoolantStore {
+  const { engine } = project;
+  const volume = engine.displacementM3 ?? ASSUMED_VOLUME_M3;
+  return {
+    capacityJK: engine.heat.coolantCapacityJK ?? COOLANT_CAPACITY_PER_VOLUME * volume,
+    heatW: (speedRevS, load) =>
+      speedRevS <= 0
+        ? 0
+        : COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
+          COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load),
+    lossW: (coolantK, airTemperatureK) => COOLANT_LOSS_PER_VOLUME * volume * (coolantK - airTemperatureK),
+  };
+}

@@ -8,7 +8,8 @@ import { Oil } from '../physics/oil/oil';
 import { OIL_GRADES } from '../physics/oil/grades';
 import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
 import { findBalance, findBalances } from './balance';
-import { isFound } from './comingToRest';
+import { isFound, NO_OIL_ABOVE_K } from './comingToRest';
+import { heatInW } from './heatLedger';
 import { coolerConductance, coolerExchangeWK, estimateAirCooling, faceSpeedMS, fitAirCooling } from './coolers';
 import {
   counterflowEffectiveness,
@@ -248,10 +249,11 @@ describe('Temperatures around a circuit', () => {
         if (outcome.status !== 'balanced') return;
         balanced++;
         const { ledger } = heat;
-        const into = ledger.bearingsW + ledger.fedPartsW + ledger.engineW + ledger.pumpingW + ledger.radiantW;
+        const into = heatInW(ledger);
         const out = ledger.exchangeW.reduce((a, b) => a + b, 0) + ledger.panW + ledger.coolantW;
         if (Math.abs(into - out) > 1e-6 * into) throw new Error(`seed ${seed}: in ${into}, out ${out}`);
-        for (const k of heat.placeK) if (!(k > 200 && k < 700)) throw new Error(`seed ${seed}: a place at ${k} K`);
+        for (const k of [...heat.placeK, ...heat.outK])
+          if (!(k > 200 && k <= NO_OIL_ABOVE_K)) throw new Error(`seed ${seed}: a place at ${k} K`);
       }),
       { numRuns: 60, seed: 12 },
     );

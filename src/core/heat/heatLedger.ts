@@ -1,5 +1,5 @@
 import type { Project } from '../document/project/project';
-import { windConductanceWK, type Conditions } from './conditions';
+import { blockExchange, windConductanceWK, type Conditions } from './conditions';
 import type { HeatIn } from './elementHeat';
 
 /** Where the heat came from and went to in one pass [W]. */
@@ -7,25 +7,28 @@ export interface HeatLedger extends HeatIn {
   /** By element index, what a cooler or a line gives away. */
   readonly exchangeW: Float64Array;
   readonly panW: number;
+  /** From the block to its coolant, or to the air where it is air-cooled. */
   readonly coolantW: number;
 }
 
-/** The ledger of a pass. @param homeK temperature of the reservoir that has the pan and the block [K] */
+/** The ledger of a pass. @param homeK temperature of the reservoir that has the pan and the block [K] @param coolantK of the coolant [K] */
 export function ledgerOf(
   heatIn: HeatIn,
   exchangeW: Float64Array,
   heat: Project['engine']['heat'],
-  { airTemperatureK, roadSpeedMS }: Conditions,
+  conditions: Conditions,
   homeK: number,
+  coolantK: number,
 ): HeatLedger {
+  const block = blockExchange(heat, conditions, coolantK);
   return {
     ...heatIn,
     exchangeW,
-    panW: windConductanceWK(heat.panConductanceWK, roadSpeedMS) * (homeK - airTemperatureK),
-    coolantW: heat.blockConductanceWK * (homeK - heat.coolantK),
+    panW: windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS) * (homeK - conditions.airTemperatureK),
+    coolantW: block.conductanceWK * (homeK - block.ambientK),
   };
 }
 
 /** All heat that a pass put in, at least 1 so that shares of it are defined [W]. */
-export const heatInW = ({ bearingsW, fedPartsW, engineW, pumpingW, radiantW }: HeatIn): number =>
-  Math.max(1, bearingsW + fedPartsW + engineW + pumpingW + radiantW);
+export const heatInW = ({ bearingsW, fedPartsW, metalW, engineW, pumpingW, radiantW }: HeatIn): number =>
+  Math.max(1, bearingsW + fedPartsW + metalW + engineW + pumpingW + radiantW);

@@ -7,9 +7,12 @@ export const conditionsSchema = z.strictObject({
 });
 
 const outcomeSchema = z.strictObject({
-  status: z.enum(['balanced', 'hunting', 'tooHot', 'tooCold', 'notSolved']),
+  status: z.enum(['balanced', 'hunting', 'tooHot', 'tooCold', 'placeTooHot', 'notSolved']),
   sumpK: z.number(),
 });
+
+/** A part whose oil is hotter than any oil stands. */
+const hottestSchema = z.strictObject({ part: z.string(), name: z.string(), temperatureK: z.number() });
 
 /** Where an engine's oil settles and why, as plain data. */
 export const heatResultSchema = z.strictObject({
@@ -17,11 +20,16 @@ export const heatResultSchema = z.strictObject({
   ...outcomeSchema.shape,
   /** The other answer, from the hot side, where there is one. */
   other: outcomeSchema.nullable(),
+  /** The part whose oil passes what a balance may hold; null where none does. */
+  tooHotAt: hottestSchema.nullable(),
+  /** Bearings and fed parts with so little oil that more heat goes into their metal than into the oil; and those that get none. */
+  starved: z.array(z.strictObject({ part: z.string(), name: z.string() })),
+  noOil: z.array(z.strictObject({ part: z.string(), name: z.string() })),
   /** What the balance still lacks [W]. */
   residualW: z.number().nullable(),
   passes: z.int(),
   heatIn: z.array(
-    z.strictObject({ key: z.enum(['bearings', 'fed', 'engine', 'pumping', 'radiant']), heatW: z.number() }),
+    z.strictObject({ key: z.enum(['bearings', 'fed', 'metal', 'engine', 'pumping', 'radiant']), heatW: z.number() }),
   ),
   heatOut: z.array(
     z.strictObject({

@@ -29,15 +29,23 @@ describe('What the pump takes from the engine', () => {
     // Volume × speed × filling × pressure rise, source: power of a displacement machine; twice of it is taken in at half the efficiency.
     const shaftW = 11e-6 * (5000 / 60) * ws.opening[e]! * rise;
     expect(shaftW).toBeGreaterThan(100);
-    expect((half.heat.ledger.pumpingW - whole.heat.ledger.pumpingW) / shaftW).toBeCloseTo(1, 2);
+    // A little of it goes through the pump's body into the metal.
+    const taken = ({ heat: { ledger } }: typeof half) => ledger.pumpingW + ledger.metalW;
+    // Within 2 %: warmer oil from the pump changes what the bearings pass on.
+    expect(Math.abs((taken(half) - taken(whole)) / shaftW - 1)).toBeLessThan(0.02);
   });
 
   it('is counted once a pass, and so is every other heat', () => {
     const { heat, circuit } = passed(0.8);
-    const { bearingsW, fedPartsW } = heat.ledger;
+    const { bearingsW, fedPartsW, metalW, pumpingW } = heat.ledger;
     const films = circuit.solver.workspace.film;
     const friction = films.reduce((sum, f, i) => sum + (f ? f.frictionW * circuit.compiled.network.count[i]! : 0), 0);
-    expect(bearingsW / friction).toBeCloseTo(1, 12);
-    expect(fedPartsW).toBeCloseTo(900 * (0.15 + 0.85 * 0.6 * (5000 / 7000)), 3);
+    // Nothing of it is lost: what the oil does not take goes through the metal.
+    const turboW = 900 * (0.15 + 0.85 * 0.6 * (5000 / 7000));
+    // The pump's body passes a little of its own heat on as well.
+    const ofPumping = (bearingsW + fedPartsW + metalW - friction - turboW) / pumpingW;
+    expect(ofPumping).toBeGreaterThan(0);
+    expect(ofPumping).toBeLessThan(0.1);
+    expect(metalW / (friction + turboW)).toBeLessThan(0.15);
   });
 });

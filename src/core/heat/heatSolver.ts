@@ -1,7 +1,7 @@
 import type { CircuitSolver } from '../network/circuitSolver';
 import type { SolveOutcome } from '../network/solve/solver';
 import { type OperatingState, type TemperatureField } from '../network/solve/state';
-import type { Conditions } from './conditions';
+import { steadyCoolantK, type Conditions } from './conditions';
 import { ElementHeat, type HeatIn } from './elementHeat';
 import { EnthalpyRows, NO_FLOW_KG_S } from './enthalpyRows';
 import { Exchange, type Surroundings } from './exchange';
@@ -19,7 +19,7 @@ export interface PassOutcome {
   readonly changeK: number;
 }
 
-const NOTHING_YET: HeatIn = { bearingsW: 0, fedPartsW: 0, engineW: 0, pumpingW: 0, radiantW: 0 };
+const NOTHING_YET: HeatIn = { bearingsW: 0, fedPartsW: 0, metalW: 0, engineW: 0, pumpingW: 0, radiantW: 0 };
 
 /**
  * The heat balance around a circuit's flow: temperatures at every place for a stated sump temperature, and what the sump then gains.
@@ -67,6 +67,11 @@ export class HeatSolver {
     this.ledger = { ...NOTHING_YET, exchangeW: this.exchangeW, panW: 0, coolantW: 0 };
   }
 
+  /** By element, 1 where a bearing or fed part has too little oil for its heat. */
+  get starved(): Uint8Array {
+    return this.sources.starved;
+  }
+
   get coolers(): Exchange['coolers'] {
     return this.exchange.coolers;
   }
@@ -95,8 +100,9 @@ export class HeatSolver {
     const { heat } = circuit.project.engine;
     const hydraulic = circuit.solver.solve(circuit.oil, state, this.field as TemperatureField, 1);
     if (hydraulic.status !== 'converged') return { hydraulic, residualW: NaN, changeK: NaN };
-    const surroundings = { ...conditions, coolantK: heat.coolantK, atmospherePa: state.atmospherePa };
-    const heatIn = this.sources.gather(state, conditions);
+    const coolantK = stores?.coolantK ?? steadyCoolantK(circuit.project, state.speedRevS, conditions.airTemperatureK);
+    const surroundings = { ...conditions, coolantK, atmospherePa: state.atmospherePa };
+    const heatIn = this.sources.gather(state, conditions, this.drawnKgS());
     const strayW = this.rows.addElements({
       heatW: this.sources.heatW,
       surroundings,
@@ -104,12 +110,13 @@ export class HeatSolver {
       placeK: this.placeK,
       heldOutK: stores?.coolerOutK,
     });
-    const home = homeExchange(heat, conditions, { engineW: heatIn.engineW, strayW }, stores?.metalK ?? null);
+    const givenW = { engineW: heatIn.engineW + heatIn.metalW, strayW };
+    const home = homeExchange(heat, conditions, givenW, stores?.metalK ?? null, coolantK);
     this.rows.addReservoirs(home, this.placeK);
     const solved = this.rows.solve(sumpK);
     const changeK = solved ? this.readTemperatures(surroundings, stores) : NaN;
     const homeK = places.home === places.source ? sumpK : this.placeK[places.home]!;
-    this.ledger = ledgerOf(heatIn, this.exchangeW, heat, conditions, homeK);
+    this.ledger = ledgerOf(heatIn, this.exchangeW, heat, conditions, homeK, coolantK);
     return { hydraulic, residualW: this.residualW(sumpK, home), changeK };
   }
 
@@ -122,6 +129,20 @@ export class HeatSolver {
       if (Number.isFinite(this.placeStepK[i]!)) this.placeK[i]! += multiple * this.placeStepK[i]!;
     for (const { element } of this.coolers)
       if (Number.isFinite(this.outStepK[element]!)) this.outK[element]! += multiple * this.outStepK[element]!;
+  }
+
+  /** True for a bearing or fed part that gets no oil: dry, fed backwards, or shut off by the turning crank. */
+  isDry(e: number): boolean {
+    return this.sources.isDry(e);
+  }
+
+  /** The element whose oil leaves hottest, of those that carry any. */
+  hottestOutlet(): { readonly element: number; readonly temperatureK: number } | undefined {
+    let hottest: { element: number; temperatureK: number } | undefined;
+    for (let e = 0; e < this.outK.length; e++)
+      if (this.massFlowKgS(e) >= NO_FLOW_KG_S && this.outK[e]! > (hottest?.temperatureK ?? -Infinity))
+        hottest = { element: e, temperatureK: this.outK[e]! };
+    return hottest;
   }
 
   /** Temperature at a node of the network [K]. */
@@ -144,6 +165,21 @@ export class HeatSolver {
     const { network } = this.circuit.compiled;
     const forward = this.circuit.solver.workspace.flowM3S[e]! >= 0;
     return this.places.unknownOfNode[forward ? network.to[e]! : network.from[e]!]!;
+  }
+
+  /** What leaves the source reservoir [kg/s]. */
+  private drawnKgS(): number {
+    const { network } = this.circuit.compiled;
+    const { unknownOfNode, source } = this.places;
+    const { flowM3S, densityKgM3 } = this.circuit.solver.workspace;
+    let sum = 0;
+    for (let e = 0; e < flowM3S.length; e++) {
+      // What falls into it never comes back out, but for a valve's leak.
+      if (network.oneWay[e] === 1) continue;
+      const out = unknownOfNode[network.from[e]!] === source ? 1 : unknownOfNode[network.to[e]!] === source ? -1 : 0;
+      sum += Math.max(0, out * flowM3S[e]! * densityKgM3[e]!);
+    }
+    return sum < NO_FLOW_KG_S ? 0 : sum;
   }
 
   private massFlowKgS(e: number): number {

@@ -1,5 +1,5 @@
 import type { Project } from '../document/project/project';
-import { windConductanceWK, type Conditions } from './conditions';
+import { blockExchange, windConductanceWK, type Conditions } from './conditions';
 
 /** What a reservoir exchanges with its surroundings, linear in its own temperature: gain − conductance·T [W]. */
 export interface LinearExchange {
@@ -9,25 +9,29 @@ export interface LinearExchange {
 }
 
 /**
- * What the home reservoir exchanges: its pan with the air, the block with the coolant, and with the metal that it wets where that stores heat.
+ * What the home reservoir exchanges: its pan with the air, the block with the coolant or the air, and with the metal that it wets where that
+ * stores heat.
  *
- * @param givenW heat that goes into its oil besides @param metalK temperature of the metal; null where it stores nothing
+ * @param givenW heat that goes into its oil besides; the engine's through the metal where that stores it
+ * @param metalK temperature of the metal; null where it stores nothing @param coolantK of the coolant
  * @source lumped conductances, energy balance
  */
 export function homeExchange(
   heat: Project['engine']['heat'],
-  { airTemperatureK, roadSpeedMS }: Conditions,
+  conditions: Conditions,
   givenW: { readonly engineW: number; readonly strayW: number },
   metalK: number | null,
+  coolantK: number,
 ): LinearExchange {
-  const pan = windConductanceWK(heat.panConductanceWK, roadSpeedMS);
+  const pan = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS);
+  const block = blockExchange(heat, conditions, coolantK);
   const metal = metalK === null ? 0 : heat.metalConductanceWK;
   return {
-    conductanceWK: pan + heat.blockConductanceWK + metal,
+    conductanceWK: pan + block.conductanceWK + metal,
     gainW:
       (metalK === null ? givenW.engineW : metal * metalK) +
       givenW.strayW +
-      pan * airTemperatureK +
-      heat.blockConductanceWK * heat.coolantK,
+      pan * conditions.airTemperatureK +
+      block.conductanceWK * block.ambientK,
   };
 }

@@ -68,7 +68,7 @@ class OutletSearch {
     private readonly core: number,
     jump: Jump,
   ) {
-    this.held = { coolerOutK: new Float64Array(heat.outK.length).fill(NaN), metalK: null };
+    this.held = { coolerOutK: new Float64Array(heat.outK.length).fill(NaN), metalK: null, coolantK: null };
     this.belowK = jump.belowOutK[core]!;
     this.aboveK = jump.aboveOutK[core]!;
     this.sumpK = jumpK;

@@ -4,4 +4,6 @@ export interface ThermalStores {
   readonly coolerOutK: Float64Array;
   /** Temperature of the metal around the home reservoir; null where it stores nothing. */
   readonly metalK: number | null;
+  /** Temperature of the coolant; null where it is the steady one. */
+  readonly coolantK: number | null;
 }

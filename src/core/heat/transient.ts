@@ -3,7 +3,7 @@ import { galleryPort } from '../document/plumbing/gaugePort';
 import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
 import { Law } from '../network/compile/law';
-import { engineHeatW, type Conditions } from './conditions';
+import { coolantStore, type Conditions, type CoolantStore } from './conditions';
 import { faceSpeedMS } from './coolers';
 import type { HeatSolver } from './heatSolver';
 
@@ -23,6 +23,8 @@ export interface WarmSample {
   /** Share of time that the first fan runs. */
   readonly fan: number | null;
   readonly metalK: number;
+  /** Null where the block is cooled by air. */
+  readonly coolantK: number | null;
   readonly speedRevS: number;
 }
 
@@ -36,7 +38,7 @@ const ASSUMED_OIL_M3 = 5e-3;
 export const TIME_STEP_S = 1;
 
 /**
- * Warm-up in time: the sump's oil, the metal that it wets, and each cooler with its hoses are stores; flow and temperatures between them
+ * Warm-up in time: the sump's oil, the metal that it wets, the coolant with its jackets, and each cooler with its hoses are stores; flow and temperatures between them
  * follow at once. Thermostats open by one curve and close by another, lower one.
  *
  * Midpoint rule; each cooler's outlet by its exact exponential, so that its few seconds do not bind the step.
@@ -48,6 +50,7 @@ export class WarmUp {
   timeS = 0;
   sumpK: number;
   metalK: number;
+  coolantK: number;
   readonly coolerOutK: Float64Array;
   /** False once a step did not solve; the samples up to it stand. */
   solved = true;
@@ -59,6 +62,9 @@ export class WarmUp {
   }[];
   private readonly coolerJK: number;
   private readonly oilM3: number;
+  private readonly coolant: CoolantStore;
+  /** Cores that give their heat to the engine's coolant. */
+  private readonly coolantFed: readonly number[];
   private readonly galleryPort: string | undefined;
 
   /** @param startK temperature of everything at the start */
@@ -72,6 +78,16 @@ export class WarmUp {
     heat.startAt(startK);
     this.sumpK = startK;
     this.metalK = startK;
+    this.coolantK = Math.min(startK, circuit.project.engine.heat.coolantK);
+    this.coolant = coolantStore(circuit.project);
+    this.coolantFed = heat.coolers.flatMap(({ element, part }) =>
+      part.kind === 'cooler' &&
+      part.medium === 'liquid' &&
+      part.cooling?.kind !== 'air' &&
+      part.cooling?.coolantK === undefined
+        ? [element]
+        : [],
+    );
     this.coolerOutK = new Float64Array(compiled.network.law.length).fill(NaN);
     for (const { element } of heat.coolers) this.coolerOutK[element] = startK;
     const byId = new Map(parts.map((p) => [p.id, p]));
@@ -107,42 +123,57 @@ export class WarmUp {
     drive: Drive,
     sumpK: number,
     metalK: number,
-  ): { readonly sumpW: number; readonly metalW: number } | undefined {
+    coolantK: number,
+  ): { readonly sumpW: number; readonly metalW: number; readonly coolantW: number } | undefined {
     const { heat } = this;
     const { project } = heat.circuit;
     const outcome = heat.pass(
       { speedRevS: drive.speedRevS, oilTemperatureK: sumpK, atmospherePa: project.engine.atmospherePa },
       drive,
       sumpK,
-      { coolerOutK: this.coolerOutK, metalK },
+      { coolerOutK: this.coolerOutK, metalK, coolantK },
     );
     if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW)) return undefined;
-    const rest =
-      drive.speedRevS > 0
-        ? Math.max(0, engineHeatW(project, drive.speedRevS, drive.load) - heat.ledger.bearingsW - heat.ledger.fedPartsW)
-        : 0;
-    return { sumpW: outcome.residualW, metalW: rest - project.engine.heat.metalConductanceWK * (metalK - sumpK) };
+    const { ledger } = heat;
+    const engine = project.engine.heat;
+    return {
+      sumpW: outcome.residualW,
+      metalW: ledger.engineW + ledger.metalW - engine.metalConductanceWK * (metalK - sumpK),
+      coolantW:
+        this.coolant.heatW(drive.speedRevS, drive.load) -
+        this.coolant.lossW(coolantK, drive.airTemperatureK) +
+        (engine.blockCooledBy === 'coolant' ? ledger.coolantW : 0) +
+        this.coolantFed.reduce((sum, element) => sum + ledger.exchangeW[element]!, 0),
+    };
   }
 
   /** One step. @param dtS > 0 @returns false where it did not solve */
   step(drive: Drive, dtS = TIME_STEP_S): boolean {
     const { oil, project } = this.heat.circuit;
     this.setOpenings();
-    const first = this.gains(drive, this.sumpK, this.metalK);
+    const first = this.gains(drive, this.sumpK, this.metalK, this.coolantK);
     if (!first) return (this.solved = false);
     const sumpJK = this.oilM3 * oil.densityKgM3(this.sumpK) * oil.specificHeatJKgK(this.sumpK);
     const metalJK = project.engine.heat.metalCapacityJK;
+    const coolantJK = this.coolant.capacityJK;
     const middle = this.gains(
       drive,
       this.sumpK + (0.5 * dtS * first.sumpW) / sumpJK,
       this.metalK + (0.5 * dtS * first.metalW) / metalJK,
+      this.regulated(this.coolantK + (0.5 * dtS * first.coolantW) / coolantJK),
     );
     if (!middle) return (this.solved = false);
     this.sumpK += (dtS * middle.sumpW) / sumpJK;
     this.metalK += (dtS * middle.metalW) / metalJK;
+    this.coolantK = this.regulated(this.coolantK + (dtS * middle.coolantW) / coolantJK);
     this.stepCoolers(dtS);
     this.timeS += dtS;
     return true;
+  }
+
+  /** The radiator and its thermostat take what would heat the coolant above its warm temperature. */
+  private regulated(coolantK: number): number {
+    return Math.min(coolantK, this.heat.circuit.project.engine.heat.coolantK);
   }
 
   private stepCoolers(dtS: number): void {
@@ -172,6 +203,7 @@ export class WarmUp {
       timeS: this.timeS,
       sumpK: this.sumpK,
       metalK: this.metalK,
+      coolantK: heat.circuit.project.engine.heat.blockCooledBy === 'coolant' ? this.coolantK : null,
       speedRevS: drive.speedRevS,
       galleryK: node === undefined ? null : heat.nodeK(node),
       coolerOutK: cooler ? outK : null,

@@ -5,12 +5,13 @@ import { describeHydraulics } from '../network/describe/describeHydraulics';
 import type { ElementResult, HydraulicResult, NodeResult } from '../network/describe/result';
 import { stillNodes } from '../network/describe/stillNodes';
 import type { SolveOutcome } from '../network/solve/solver';
+import { coolerConductance } from '../heat/coolers';
 import type { OperatingState } from '../network/solve/state';
-import { D341_EXTRAPOLATED_BELOW_K } from '../physics/oil/oil';
+import { D341_EXTRAPOLATED_BELOW_K, type Oil } from '../physics/oil/oil';
 import { describeAccumulators, describeReturns } from './drains/describeReturns';
 import type { ResultNote, SolveResult } from './stateResult';
 import { consumerResult, probesOf, readProbe } from './supply/probe';
-import { DRY_WITHIN_PA } from './supply/supplyVerdict';
+import { DRY_WITHIN_PA } from '../network/dryWithin';
 
 /** Above every rating met in engine oil systems: said even when the solve converged. Common practice, no source. */
 export const IMPLAUSIBLE_PRESSURE_PA = 30e5;
@@ -51,7 +52,7 @@ export function judgeState(
     consumers,
     drains: describeReturns(circuit, compiled, ws, oil, state),
     accumulators: describeAccumulators(circuit, compiled, nodes, state),
-    notes: converged ? stateNotes(circuit, compiled, elements, nodes, state) : [notSolved(hydraulic)],
+    notes: converged ? stateNotes(circuit, compiled, elements, nodes, state, oil) : [notSolved(hydraulic)],
   };
 }
 
@@ -66,6 +67,7 @@ function stateNotes(
   elements: readonly ElementResult[],
   nodes: readonly NodeResult[],
   state: OperatingState,
+  oil: Oil,
 ): ResultNote[] {
   const notes: ResultNote[] = [];
   const pumpTurns = state.speedRevS > 0;
@@ -88,6 +90,8 @@ function stateNotes(
       limit: IMPLAUSIBLE_PRESSURE_PA,
     });
   for (const part of circuit.parts) {
+    if (part.kind === 'cooler' && part.cooling && !coolerConductance(part.cooling, oil))
+      notes.push({ code: 'impossibleCooler', where: part.name, actual: null, limit: null });
     if (part.kind === 'pump') {
       const pump = elements.find((e) => e.part === part.id);
       if (pumpTurns && pump && !part.variable && (pump.opening ?? 1) < STARVED_FILLING)

@@ -25,6 +25,26 @@ export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: s
         head: `${note.where} is not filled.`,
         text: `It takes ${Math.round((note.actual ?? 0) * 100)} % of its volume: the suction side holds the oil back. Hold the speed down until it is warmer, or widen the pickup.`,
       };
+    case 'noOil':
+      return {
+        head: `${note.where} gets no oil.`,
+        text: 'It is dry, fed backwards, or shut off by the turning crank. Its temperature is not known: look at what feeds it.',
+      };
+    case 'starved':
+      return {
+        head: `${note.where} is starved.`,
+        text: 'So little oil passes that most of its heat goes into the metal around it. Look for a blocked or throttled way to it.',
+      };
+    case 'placeTooHot':
+      return {
+        head: `No balance: oil at ${note.where} would reach ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
+        text: `No oil lasts above ${formatQuantity(note.limit ?? 0, 'temperature', units)}. Too little oil passes there for the heat that it gets.`,
+      };
+    case 'impossibleCooler':
+      return {
+        head: `${note.where}: impossible rating.`,
+        text: 'No exchanger could give off that heat at those flows and temperatures; it counts as no cooler. Check its rating point.',
+      };
     case 'still':
       return {
         head: `${note.where} holds still oil.`,

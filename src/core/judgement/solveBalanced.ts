@@ -2,7 +2,7 @@ import { isReservoir } from '../document/parts/ports';
 import { judgeState } from './judgeState';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { findBalances, type Balances } from '../heat/balance';
-import { isFound } from '../heat/comingToRest';
+import { isFound, NO_OIL_ABOVE_K } from '../heat/comingToRest';
 import type { Conditions } from '../heat/conditions';
 import { SHEDS_WATER_K, type HeatResult } from '../heat/heatResult';
 import { HeatSolver } from '../heat/heatSolver';
@@ -34,6 +34,7 @@ export function solveBalanced(
   const limitHotK = project.range.hottestOilK;
   const sump = variant.circuit.parts.find(isReservoir)?.name ?? '';
   const balanced = isFound(cold.status);
+  const describedHeat = describeHeat(heat, conditions, balances, limitHotK);
   const notes: SolveResult['notes'] = [
     ...(cold.status === 'tooHot' || cold.sumpK > limitHotK
       ? [{ code: 'oilHot' as const, where: sump, actual: cold.sumpK, limit: limitHotK }]
@@ -41,6 +42,20 @@ export function solveBalanced(
     ...(balanced && speedRevS > 0 && cold.sumpK < SHEDS_WATER_K
       ? [{ code: 'oilCold' as const, where: sump, actual: cold.sumpK, limit: SHEDS_WATER_K }]
       : []),
+    ...(describedHeat.tooHotAt
+      ? [
+          {
+            code: 'placeTooHot' as const,
+            where: describedHeat.tooHotAt.name,
+            actual: describedHeat.tooHotAt.temperatureK,
+            limit: NO_OIL_ABOVE_K,
+          },
+        ]
+      : []),
+    ...(speedRevS > 0
+      ? describedHeat.noOil.map((p) => ({ code: 'noOil' as const, where: p.name, actual: null, limit: null }))
+      : []),
+    ...describedHeat.starved.map((p) => ({ code: 'starved' as const, where: p.name, actual: null, limit: null })),
   ];
   const result: SolveResult = balanced
     ? { ...described, notes: [...notes, ...described.notes] }
@@ -49,7 +64,7 @@ export function solveBalanced(
         supplied: false,
         notes: [...notes, { code: 'notConverged', where: sump, actual: null, limit: null }, ...described.notes],
       };
-  return { result, heat: describeHeat(heat, conditions, balances, limitHotK) };
+  return { result, heat: describedHeat };
 }
 
 /** Reads the heat solver after a balance into plain data. */
@@ -59,10 +74,18 @@ export function describeHeat(
   { cold, hot }: Balances,
   limitHotK: number,
 ): HeatResult {
-  const { compiled, solver, variant } = heat.circuit;
+  const { compiled, solver, variant, project } = heat.circuit;
   const { ledger } = heat;
   const { network } = compiled;
   const name = new Map(variant.circuit.parts.map((p) => [p.id, p.name]));
+  const partAt = (e: number) => {
+    const part = compiled.partOfElement[e]!;
+    return { part, name: name.get(part) ?? part };
+  };
+  const named = (is: (e: number) => boolean) => {
+    const found = network.elementName.flatMap((_, e) => (is(e) ? [partAt(e)] : []));
+    return found.filter((p, i) => found.findIndex((q) => q.part === p.part) === i);
+  };
   const coolers = heat.coolers.map(({ element, part }) => ({
     key: 'cooler' as const,
     part: part.id,
@@ -71,7 +94,9 @@ export function describeHeat(
   }));
   const own = new Set(heat.coolers.map((c) => c.element));
   const linesW = ledger.exchangeW.reduce((sum, w, e) => (own.has(e) ? sum : sum + w), 0);
-  const films = solver.workspace.film.flatMap((f) => (f && f.temperatureK > 0 ? [f.temperatureK] : []));
+  const films = solver.workspace.film.flatMap((f, e) =>
+    f && f.temperatureK > 0 && !heat.isDry(e) ? [f.temperatureK] : [],
+  );
   const parts = new Map<string, { inK: number; outK: number; kgS: number }>();
   for (let e = 0; e < network.law.length; e++) {
     const flow = solver.workspace.flowM3S[e]!;
@@ -91,11 +116,15 @@ export function describeHeat(
     status: cold.status,
     sumpK: cold.sumpK,
     other: hot ? { status: hot.status, sumpK: hot.sumpK } : null,
+    tooHotAt: cold.tooHotAt ? { ...partAt(cold.tooHotAt.element), temperatureK: cold.tooHotAt.temperatureK } : null,
+    starved: named((e) => heat.starved[e] === 1),
+    noOil: named((e) => heat.isDry(e)),
     residualW: Number.isFinite(cold.residualW) ? cold.residualW : null,
     passes: cold.passes + (hot?.passes ?? 0),
     heatIn: [
       { key: 'bearings', heatW: ledger.bearingsW },
       { key: 'fed', heatW: ledger.fedPartsW },
+      { key: 'metal', heatW: ledger.metalW },
       { key: 'engine', heatW: ledger.engineW },
       { key: 'pumping', heatW: ledger.pumpingW },
       { key: 'radiant', heatW: ledger.radiantW },
@@ -104,7 +133,12 @@ export function describeHeat(
       ...coolers,
       { key: 'lines', part: null, name: 'Lines', heatW: linesW },
       { key: 'pan', part: null, name: 'Pan', heatW: ledger.panW },
-      { key: 'coolant', part: null, name: 'Block and coolant', heatW: ledger.coolantW },
+      {
+        key: 'coolant',
+        part: null,
+        name: project.engine.heat.blockCooledBy === 'air' ? 'Block to the air' : 'Block and coolant',
+        heatW: ledger.coolantW,
+      },
     ],
     parts: [...parts]
       .filter(([, p]) => Math.abs(p.outK - p.inK) > NOTABLE_K)

@@ -9,6 +9,7 @@ const MIDDLE = WIDTH / 2;
 const NAMES_IN: Readonly<Record<HeatResult['heatIn'][number]['key'], string>> = {
   bearings: 'Bearings',
   fed: 'Fed parts',
+  metal: 'Through the metal',
   engine: 'Rest of the engine',
   pumping: 'Pump and throttling',
   radiant: 'Exhaust',

@@ -214,6 +214,10 @@ export const coolingSchema = z.discriminatedUnion('kind', [
       description:
         'Ducted in the nose 0.3 to 0.5, behind a grille 0.25, low behind a wheel 0.15, at the side 0.2, behind the radiator 0.15, near the exhaust 0.1.',
     }).default(0.25),
+    draughtMS: nonNegative('airSpeed', 'Air on its face at a standstill', {
+      typical: [0, 1],
+      description: 'Natural draught through the hot core. Blank: 0.3 m/s, engineering judgement.',
+    }).optional(),
     fan: z
       .strictObject({
         faceSpeedMS: positive('airSpeed', 'Air on its face by the fan', { typical: [2, 8] }),

@@ -34,10 +34,16 @@ export const heatSchema = z.strictObject({
   baseHeatW: nonNegative('heatFlow', 'Engine heat to the oil, base', { typical: [500, 3000] }).default(1500),
   heatShare: between(0, 0.3, 'share', 'and of the brake power', { typical: [0.05, 0.12] }).default(0.07),
   coolantK: positive('temperature', 'Coolant, warm', { typical: [C + 70, C + 105] }).default(C + 90),
-  blockConductanceWK: nonNegative('conductance', 'Block and coolant', {
+  blockCooledBy: z.enum(['coolant', 'air']).default('coolant').meta({ title: 'Block cooled by' }),
+  blockConductanceWK: nonNegative('conductance', 'Oil to block', {
     typical: [60, 250],
-    description: 'Air-cooled engines: 0.',
+    description:
+      'To the coolant, or to the air at 15 m/s where the block is air-cooled. About 52 W/K per litre (coolant), 40 (air).',
   }).default(120),
+  coolantCapacityJK: positive('heatCapacity', 'Coolant, block and jackets', {
+    typical: [15e3, 150e3],
+    description: 'Blank: 20 kJ/K per litre of displacement.',
+  }).optional(),
   panConductanceWK: nonNegative('conductance', 'Pan to the air at 25 m/s', { typical: [5, 30] }).default(15),
   metalCapacityJK: positive('heatCapacity', 'Metal that the oil wets', { typical: [8e3, 30e3] }).default(12e3),
   metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),

@@ -84,9 +84,12 @@ describe('Oil too hot or too cold', () => {
     expect(weights('oilHot', withHeat(STOCK, { status: 'balanced', sumpK, limitHotK }))).toEqual(found);
   });
 
-  it('stops where heat in stays above heat out, and mends where nothing is found', () => {
+  it('stops where heat in stays above heat out, and says so where no balance is found', () => {
     expect(weights('oilHot', withHeat(STOCK, { status: 'tooHot', sumpK: 300 }))).toEqual(['stop']);
-    expect(weights('oilHot', withHeat(STOCK, { status: 'notSolved', sumpK: 300 }))).toEqual(['mend']);
+    expect(weights('oilHot', withHeat(STOCK, { status: 'notSolved', sumpK: 300 }))).toEqual(['look']);
+    expect(weights('oilHot', withHeat(STOCK, { status: 'tooCold', sumpK: 300 }))).toEqual([]);
+    const tooHotAt = { part: 'rods', name: 'Rods', temperatureK: 700 };
+    expect(weights('oilHot', withHeat(STOCK, { status: 'placeTooHot', sumpK: 300, tooHotAt }))).toEqual(['stop']);
   });
 
   it.each([

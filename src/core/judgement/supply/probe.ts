@@ -72,6 +72,7 @@ export function readProbe(
     flowM3S,
     backPressurePa: network.heldPressurePa[probe.outNode]!,
     centrifugalPa: gate,
+    shutOff: part.kind === 'rods' && ws.opening[probe.element] === 0,
     spring,
   });
   return { verdict, checks, pressurePa, flowM3S, lowPressurePa };

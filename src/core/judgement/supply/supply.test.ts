@@ -106,7 +106,8 @@ describe('Thornback', () => {
     const result = solveState(worn, worn.stateAt(7000 / 60, 100 + C));
     const rods = result.consumers.find((c) => c.part === 'rods')!;
     const element = result.elements.find((e) => e.part === 'rods')!;
-    expect(rods).toMatchObject({ verdict: 'short', supplied: false });
+    expect(rods).toMatchObject({ verdict: 'dry', supplied: false });
+    expect(element.filmTemperatureK).toBeNull();
     expect(element.opening).toBe(0);
     expect(element.thresholdPa).toBeGreaterThan(rods.pressurePa!);
   });

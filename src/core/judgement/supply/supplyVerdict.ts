@@ -1,3 +1,4 @@
+import { DRY_WITHIN_PA } from '../../network/dryWithin';
 import type { Supply } from '../../document/parts/shapes';
 import type { Check, Verdict } from '../stateResult';
 
@@ -12,8 +13,6 @@ export function nearDistance(quantity: Check['quantity'], limit: number): number
     quantity === 'pressure' ? Math.min(NEAR_PRESSURE_PA, NEAR_PRESSURE_SHARE * limit) : NEAR_FLOW_SHARE * limit;
   return Math.max(distance, Number.MIN_VALUE);
 }
-/** A fed place within this of its crankcase while the pump turns is dry. @source engineering judgement */
-export const DRY_WITHIN_PA = 5e3;
 
 /** What a consumer is found with at a state. */
 export interface SupplyReading {
@@ -26,6 +25,8 @@ export interface SupplyReading {
   readonly flowM3S: number;
   /** Gallery pressure below which a crank-fed rod runs dry, gate included; undefined for others. */
   readonly centrifugalPa?: number | undefined;
+  /** True where the turning crank lets nothing through to a rod. */
+  readonly shutOff?: boolean;
   /** A spring valve ahead of the consumer: its crack pressure and present lift. */
   readonly spring?: { readonly crackPa: number; readonly lift: number } | undefined;
 }
@@ -82,8 +83,8 @@ export function judgeSupply(supply: Supply, reading: SupplyReading): { verdict: 
   else if (reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA && !springShut) verdict = 'dry';
   else if (springShut) verdict = 'shut';
   else if (worst && worst.nearRatio < 1) verdict = 'near';
-  if (worst && worst.side === 'low' && worst.margin < 0 && reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA)
-    verdict = 'dry';
+  const noPressure = reading.pressurePa - reading.backPressurePa < DRY_WITHIN_PA;
+  if (reading.shutOff || (worst && worst.side === 'low' && worst.margin < 0 && noPressure)) verdict = 'dry';
   return { verdict, checks };
 }
 

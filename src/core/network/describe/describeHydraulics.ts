@@ -57,7 +57,9 @@ function describeElement(
   const to = network.to[e]!;
   const rho = ws.densityKgM3[e]!;
   const law = network.law[e]!;
-  const film = ws.film[e];
+  // What gets no oil has no film: shut off by the turning crank, or fed backwards.
+  const hasFilm = !(law === Law.crankFedRod && ws.opening[e] === 0) && ws.flowM3S[e]! > 0;
+  const film = hasFilm ? ws.film[e] : undefined;
   const known = still[from] === 0 && still[to] === 0;
   const part = compiled.partOfElement[e]!;
   const role = [...(compiled.elementsOfPart.get(part) ?? [])].find(([, index]) => index === e)?.[0] ?? '';

@@ -158,8 +158,10 @@ function evaluateBearing(
     const leak = network.parameters[network.parameterStart[e]! + AT.crankFedRod.leakM3SPa]!;
     smoothstepInto(gate, drop, Math.max(0, threshold - half), threshold + half);
     ws.opening[e] = gate[0]!;
-    flow = gate[0]! * film.flowM3S + leak * drop;
-    slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + leak;
+    // The leak only keeps a shut gate open to Newton: it goes as the gate opens.
+    const shut = 1 - gate[0]!;
+    flow = gate[0]! * film.flowM3S + leak * shut * drop;
+    slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + leak * (shut - gate[1]! * drop);
   }
   const n = network.count[e]!;
   ws.flowM3S[e] = n * flow;

@@ -12,6 +12,7 @@ export const warmSampleSchema = z.strictObject({
   opening: figure,
   fan: figure,
   metalK: z.number(),
+  coolantK: figure,
   speedRevS: z.number(),
 });
 
@@ -22,7 +23,17 @@ const share = (x: number | null) => (x === null ? null : x.toFixed(4));
 
 /** A run in time as CSV. */
 export const sampleRows = (samples: readonly WarmSample[]): Rows => ({
-  columns: ['time_s', 'engine_speed_rpm', 'sump_C', 'gallery_C', 'cooler_out_C', 'metal_C', 'thermostat', 'fan'],
+  columns: [
+    'time_s',
+    'engine_speed_rpm',
+    'sump_C',
+    'gallery_C',
+    'cooler_out_C',
+    'metal_C',
+    'coolant_C',
+    'thermostat',
+    'fan',
+  ],
   rows: samples.map((s) => [
     s.timeS.toFixed(1),
     toDisplay(s.speedRevS, rpm).toFixed(1),
@@ -30,6 +41,7 @@ export const sampleRows = (samples: readonly WarmSample[]): Rows => ({
     degrees(s.galleryK),
     degrees(s.coolerOutK),
     degrees(s.metalK),
+    degrees(s.coolantK),
     share(s.opening),
     share(s.fan),
   ]),

@@ -22,10 +22,14 @@ export function stateLines({ state, convergence, elements, consumers }: SolveRes
   ];
 }
 
-/** Why a state did not solve; nothing where it did. */
-export function stateRemarks({ convergence }: SolveResult): string[] {
+/** Why a state did not solve, and coolers that cannot be as stated; nothing where all is well. */
+export function stateRemarks({ convergence, notes }: SolveResult): string[] {
   return convergence.status === 'converged'
-    ? []
+    ? notes.flatMap((note) =>
+        note.code === 'impossibleCooler'
+          ? [`${note.where}: no exchanger could do what its rating point says; it cools nothing here.`]
+          : [],
+      )
     : [`Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`];
 }
 
@@ -67,11 +71,18 @@ export function coolerRemarks(heat: HeatResult): string[] {
 const NO_BALANCE: Partial<Record<HeatResult['status'], string>> = {
   tooHot: 'No balance below 250 °C: heat in stays above heat out.',
   tooCold: 'No balance above −50 °C: heat out stays above heat in.',
+  placeTooHot: 'No balance: some oil would be hotter than oil can be.',
   notSolved: 'Not solved.',
 };
 
 /** Why there is no balance; nothing where there is one. */
-export function balanceRemarks({ status }: HeatResult): string[] {
-  const why = NO_BALANCE[status];
-  return why === undefined ? [] : [why];
+export function balanceRemarks({ status, tooHotAt, starved, noOil }: HeatResult): string[] {
+  const why = tooHotAt
+    ? `No balance: oil at ${tooHotAt.name} would reach ${formatQuantity(tooHotAt.temperatureK, 'temperature')}.`
+    : NO_BALANCE[status];
+  return [
+    ...(why === undefined ? [] : [why]),
+    ...noOil.map((p) => `${p.name}: no oil.`),
+    ...starved.map((p) => `${p.name}: starved; most of its heat goes into the metal.`),
+  ];
 }

@@ -3,7 +3,7 @@ import { isFound } from '../../heat/comingToRest';
 import { conditionsSchema, heatResultSchema } from '../../heat/heatResult';
 import { solveState } from '../../judgement/judgeState';
 import { solveBalanced } from '../../judgement/solveBalanced';
-import { solveResultSchema } from '../../judgement/stateResult';
+import { solveResultSchema, type SolveResult } from '../../judgement/stateResult';
 import { CONDITION_OPTIONS, driveOf, STATE_OPTIONS, stateOf } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import type { StudyBench } from '../job/studyBench';
@@ -18,6 +18,8 @@ const requestSchema = z.strictObject({
 type Request = z.infer<typeof requestSchema>;
 const answerSchema = z.strictObject({ result: solveResultSchema, heat: heatResultSchema.nullable() });
 type Answer = z.infer<typeof answerSchema>;
+
+const hasImpossibleCooler = ({ notes }: SolveResult) => notes.some((note) => note.code === 'impossibleCooler');
 
 function work(bench: StudyBench, { speedRevS, oilTemperatureK, found }: Request): Answer {
   const circuit = bench.circuit();
@@ -42,7 +44,7 @@ export const STATE_STUDY = {
       json: ({ result }) => result,
       lines: ({ result }) => stateLines(result),
       remarks: ({ result }) => stateRemarks(result),
-      isGood: ({ result }) => result.supplied,
+      isGood: ({ result }) => result.supplied && !hasImpossibleCooler(result),
     },
     {
       name: 'balance',
@@ -53,11 +55,9 @@ export const STATE_STUDY = {
       },
       json: ({ heat, result }) => ({ heat, ...result }),
       lines: ({ heat, result }) => balanceLines(result, heat!),
-      remarks: ({ heat }, { given }) => [
-        ...(given.json === undefined ? coolerRemarks(heat!) : []),
-        ...balanceRemarks(heat!),
-      ],
-      isGood: ({ heat, result }) => isFound(heat!.status) && result.supplied && heat!.sumpK <= heat!.limitHotK,
+      remarks: ({ heat }) => [...coolerRemarks(heat!), ...balanceRemarks(heat!)],
+      isGood: ({ heat, result }) =>
+        isFound(heat!.status) && result.supplied && !hasImpossibleCooler(result) && heat!.sumpK <= heat!.limitHotK,
     },
   ],
 } as const satisfies StudyKind<Request, Request, Answer, Answer>;

@@ -5,6 +5,7 @@ import { isFound } from '../../../heat/comingToRest';
 import { brakePowerW } from '../../../heat/conditions';
 import { SHEDS_WATER_K } from '../../../heat/heatResult';
 import { stuckThermostat, withoutCooling } from '../../../heat/alteredParts';
+import type { BalancedState } from '../../solveBalanced';
 import type { AuditContext } from '../context';
 import { fig, rule, type Found } from '../rule';
 
@@ -28,6 +29,34 @@ const AT = 'at {rpm}, load {load}, air {air}, road {road}';
 const thermostats = (c: AuditContext) => c.circuit.parts.filter((p) => thermostatOf(p)?.stuck === 'no');
 const airCoolers = (c: AuditContext) => c.parts('cooler').filter((p) => p.medium === 'air');
 
+/** A balance that was not found says nothing about temperatures: why it was not. */
+function noBalance(c: AuditContext, { heat, result }: BalancedState): Found {
+  const dry = [
+    ...new Set([
+      ...heat.noOil.map((p) => p.name),
+      ...c
+        .at(c.states.fullHot)
+        .consumers.filter((r) => r.verdict === 'dry')
+        .map((r) => r.name),
+    ]),
+  ];
+  const place = heat.tooHotAt;
+  const why =
+    dry.length > 0
+      ? `${dry.join(', ')} get no oil, so the heat has no way out.`
+      : `The flow did not solve at ${result.convergence.worstNode || result.convergence.worstElement}.`;
+  return {
+    weight: dry.length > 0 || place ? 'stop' : 'look',
+    part: place?.part ?? c.circuit.parts.find(isReservoir)?.id ?? null,
+    figures: { ...drive(c, 'hotDay'), ...(place ? { place: fig(place.temperatureK, 'temperature') } : {}) },
+    what: place
+      ? `No heat balance ${AT}: the oil leaving ${place.name} would reach {place}.`
+      : `No heat balance was found ${AT}: the oil’s temperature is not known.`,
+    why,
+    remedies: ['first give every component oil'],
+  };
+}
+
 /** The sump on a hot day at full load. */
 export const oilHot = rule(
   'oilHot',
@@ -36,7 +65,8 @@ export const oilHot = rule(
     const found = c.balance(c.drives.hotDay);
     if (!found) return [];
     const { heat } = found;
-    if (isFound(heat.status) && heat.sumpK <= heat.limitHotK) return [];
+    if (isFound(heat.status) ? heat.sumpK <= heat.limitHotK : heat.status === 'tooCold') return [];
+    if (heat.status === 'notSolved' || heat.status === 'placeTooHot') return [noBalance(c, found)];
     const sump = c.circuit.parts.find(isReservoir);
     return [
       {
@@ -243,21 +273,22 @@ export const radiatorLoad = rule('radiatorLoad', 'Radiator’s extra load', (c) 
 /** A core whose fins are blocked, and a thermostat that sticks: what the oil comes to. */
 export const coolingFaults = rule('coolingFaults', 'Cooling that fails', (c) => {
   const found: Found[] = [];
-  const cooler = c.parts('cooler')[0];
   const sumpWith = (change: (p: Part) => Part) => {
     const heat = c.balance(c.drives.hotDay, change)?.heat;
     return heat !== undefined && isFound(heat.status) ? heat.sumpK : undefined;
   };
-  const blocked = cooler && sumpWith(withoutCooling);
-  if (cooler && blocked !== undefined)
+  for (const cooler of c.parts('cooler')) {
+    const blocked = sumpWith((p) => (p.id === cooler.id ? withoutCooling(p) : p));
+    if (blocked === undefined) continue;
     found.push({
       weight: 'note',
       part: cooler.id,
       figures: { ...drive(c, 'hotDay'), sump: fig(blocked, 'temperature') },
-      what: `With the core of ${cooler.name} blocked${cooler.medium === 'air' ? ' by leaves or mud' : ', or its water gone,'} the oil comes to {sump} ${AT}.`,
+      what: `With ${cooler.medium === 'air' ? `the core of ${cooler.name} blocked by leaves or mud` : `no water through ${cooler.name}`} the oil comes to {sump} ${AT}.`,
       why: 'It is seen on a temperature gauge only.',
-      remedies: ['a screen in front of it', 'a temperature gauge'],
+      remedies: cooler.medium === 'air' ? ['a screen in front of it', 'a temperature gauge'] : ['a temperature gauge'],
     });
+  }
   const thermostat = thermostats(c)[0];
   const stuck = thermostat && sumpWith((p) => stuckThermostat(p, 'shut'));
   if (thermostat && stuck !== undefined)

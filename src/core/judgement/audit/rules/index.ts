@@ -31,8 +31,8 @@ import { restrictorTwice, turboRestrictor } from './turbo';
 
 /** Every rule, in the order in which findings of one weight are listed. */
 export const RULES: readonly Rule[] = [
-  supply,
   blankedPassage,
+  supply,
   unfilteredFeed,
   filterBypass,
   filterCollapse,
