@@ -1,3 +1,7 @@
+import { thermostatOf } from '../document/parts/part';
+import type { Thermostat } from '../document/parts/thermostat';
+import { Law } from '../network/compile/law';
+import { thermostatOpening } from '../physics/laws/thermostat';
 import type { CircuitSolver } from '../network/circuitSolver';
 import type { SolveOutcome } from '../network/solve/solver';
 import { type OperatingState, type TemperatureField } from '../network/solve/state';
@@ -19,6 +23,9 @@ export interface PassOutcome {
   readonly changeK: number;
 }
 
+/** Share of the way that a thermostat which is turned round goes to what it feels, in a pass. */
+const TURNED_FOLLOWS = 0.2;
+
 const NOTHING_YET: HeatIn = { bearingsW: 0, fedPartsW: 0, metalW: 0, engineW: 0, pumpingW: 0, radiantW: 0 };
 
 /**
@@ -38,6 +45,7 @@ export class HeatSolver {
   readonly freeOutK: Float64Array;
   /** Which temperature belongs to which place of the circuit. */
   readonly places: ThermalPlaces;
+  readonly thermostats: readonly (Thermostat & { readonly element: number })[];
 
   private readonly sources: ElementHeat;
   private readonly exchange: Exchange;
@@ -53,6 +61,11 @@ export class HeatSolver {
     const elements = compiled.network.law.length;
     const byId = new Map(variant.circuit.parts.map((p) => [p.id, p]));
     const partOfElement = compiled.network.elementName.map((_, e) => byId.get(compiled.partOfElement[e]!));
+    this.thermostats = compiled.network.elementName.flatMap((_, element) => {
+      const part = partOfElement[element];
+      const thermostat = compiled.network.law[element] === Law.thermostatPath && part ? thermostatOf(part) : undefined;
+      return thermostat ? [{ ...thermostat, element }] : [];
+    });
     this.places = new ThermalPlaces(circuit);
     this.sources = new ElementHeat(circuit, partOfElement);
     this.exchange = new Exchange(circuit, partOfElement, this.sources.line);
@@ -96,6 +109,8 @@ export class HeatSolver {
    */
   pass(state: OperatingState, conditions: Conditions, sumpK: number, stores?: ThermalStores): PassOutcome {
     this.setElementTemperatures(sumpK);
+    // A run in time sets its own, with their play.
+    if (stores?.coolantK == null) this.setOpenings();
     const { circuit, places } = this;
     const { heat } = circuit.project.engine;
     const hydraulic = circuit.solver.solve(circuit.oil, state, this.field as TemperatureField, 1);
@@ -185,6 +200,23 @@ export class HeatSolver {
   private massFlowKgS(e: number): number {
     const ws = this.circuit.solver.workspace;
     return ws.densityKgM3[e]! * Math.abs(ws.flowM3S[e]!);
+  }
+
+  /** Thermostats sense at their own inlet, also where oil comes to them from the other side. */
+  private setOpenings(): void {
+    const { network } = this.circuit.compiled;
+    const { flowM3S } = this.circuit.solver.workspace;
+    for (const { element, opensK, fullK } of this.thermostats) {
+      const sensedK = this.nodeK(network.from[element]!);
+      if (!(flowM3S[element]! < 0 && Number.isFinite(sensedK))) {
+        this.field.opening[element] = NaN;
+        continue;
+      }
+      // What it lets through changes what it feels: it follows by a share, or passes would swing.
+      const wanted = thermostatOpening(sensedK, opensK, fullK);
+      const before = this.field.opening[element]!;
+      this.field.opening[element] = Number.isNaN(before) ? wanted : before + TURNED_FOLLOWS * (wanted - before);
+    }
   }
 
   private setElementTemperatures(sumpK: number): void {

@@ -1,8 +1,6 @@
-import { thermostatOf } from '../document/parts/part';
 import { galleryPort } from '../document/plumbing/gaugePort';
 import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
-import { Law } from '../network/compile/law';
 import { coolantStore, type Conditions, type CoolantStore } from './conditions';
 import { faceSpeedMS } from './coolers';
 import type { HeatSolver } from './heatSolver';
@@ -54,12 +52,6 @@ export class WarmUp {
   readonly coolerOutK: Float64Array;
   /** False once a step did not solve; the samples up to it stand. */
   solved = true;
-  private readonly thermostats: readonly {
-    readonly element: number;
-    readonly opensK: number;
-    readonly fullK: number;
-    readonly hysteresisK: number;
-  }[];
   private readonly coolerJK: number;
   private readonly oilM3: number;
   private readonly coolant: CoolantStore;
@@ -90,13 +82,6 @@ export class WarmUp {
     );
     this.coolerOutK = new Float64Array(compiled.network.law.length).fill(NaN);
     for (const { element } of heat.coolers) this.coolerOutK[element] = startK;
-    const byId = new Map(parts.map((p) => [p.id, p]));
-    this.thermostats = compiled.network.elementName.flatMap((_, element) => {
-      if (compiled.network.law[element] !== Law.thermostatPath) return [];
-      const part = byId.get(compiled.partOfElement[element]!);
-      const t = part && thermostatOf(part);
-      return t ? [{ element, opensK: t.opensK, fullK: t.fullK, hysteresisK: t.hysteresisK }] : [];
-    });
     const hoses = parts.reduce(
       (sum, p) => sum + (p.kind === 'line' && p.form === 'hose' ? p.lengthM * (p.boreM / HOSE_BORE_M) ** 2 : 0),
       0,
@@ -109,7 +94,7 @@ export class WarmUp {
   private setOpenings(): void {
     const { compiled } = this.heat.circuit;
     const { opening } = this.heat.field;
-    for (const t of this.thermostats) {
+    for (const t of this.heat.thermostats) {
       const sensedK = this.heat.nodeK(compiled.network.from[t.element]!);
       const rising = thermostatOpening(sensedK, t.opensK, t.fullK);
       const falling = thermostatOpening(sensedK, t.opensK - t.hysteresisK, t.fullK - t.hysteresisK);
@@ -197,7 +182,7 @@ export class WarmUp {
     const node = this.galleryPort === undefined ? undefined : compiled.nodeOfPort.get(this.galleryPort);
     const cooler = heat.coolers[0];
     const air = cooler?.part.kind === 'cooler' && cooler.part.cooling?.kind === 'air' ? cooler.part.cooling : undefined;
-    const thermostat = this.thermostats[0];
+    const thermostat = heat.thermostats[0];
     const outK = cooler ? this.coolerOutK[cooler.element]! : NaN;
     return {
       timeS: this.timeS,

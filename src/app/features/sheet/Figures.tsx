@@ -73,10 +73,9 @@ export function Figures({
           );
         }
         if (s.role === 'hanger' || placeOf(s.part) === 'apart') return null;
-        const inlet = reading.pressurePa(`${s.part.id}.in`);
-        const outlet = reading.pressurePa(`${s.part.id}.out`);
-        if (inlet === null || outlet === null) return null;
-        const takes = outlet - inlet;
+        const takes = reading.ownChangePa(s.part.id);
+        const outlet = reading.outletPa(s.part.id);
+        if (takes === null || outlet === null) return null;
         return (
           <g key={s.part.id} textAnchor="middle">
             <text className="t-small" fontWeight={640} x={x} y={16}>

@@ -244,10 +244,7 @@ interface Point {
 
 function step(s: Station, reading: Reading): Point[] {
   const inlet = reading.pressurePa(`${s.part.id}.in`);
-  const outlet =
-    reading.pressurePa(`${s.part.id}.out`) ??
-    reading.pressurePa(`${s.part.id}.run`) ??
-    reading.pressurePa(`${s.part.id}.cooler`);
+  const outlet = reading.outletPa(s.part.id);
   if (inlet === null || outlet === null) return [];
   // A pump lifts in the middle of its column; the others fall over theirs.
   return placeOf(s.part) === 'pump'

@@ -18,6 +18,31 @@ export class Reading {
     return node === undefined ? null : this.result.nodes[node]!.pressurePa;
   }
 
+  /**
+   * Pressure at which a part hands its oil on: a plate with a loop at its port to the loop, so that what the loop loses is the loop's alone.
+   */
+  outletPa(part: string): number | null {
+    for (const port of ['away', 'out', 'run', 'cooler']) {
+      const pa = this.pressurePa(`${part}.${port}`);
+      if (pa !== null && (port !== 'away' || this.loops(part))) return pa;
+    }
+    return null;
+  }
+
+  /** What a part itself adds to the pressure or takes of it, its loop left out; null where it has no way through. */
+  ownChangePa(part: string): number | null {
+    const inlet = this.pressurePa(`${part}.in`);
+    const outlet = this.outletPa(part);
+    if (inlet === null || outlet === null) return null;
+    const back = this.pressurePa(`${part}.back`);
+    const out = this.pressurePa(`${part}.out`);
+    return outlet - inlet + (this.loops(part) && back !== null && out !== null ? out - back : 0);
+  }
+
+  private loops(part: string): boolean {
+    return this.flowM3S(`${part}.away`) > 0 && this.pressurePa(`${part}.back`) !== null;
+  }
+
   nodeIndex(port: string): number | undefined {
     return this.nodeOfPort.get(port);
   }

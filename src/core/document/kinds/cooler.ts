@@ -18,7 +18,7 @@ const schema = z.strictObject({
   ratedPasses: z.int().min(1).max(4).default(1).meta({ title: 'Passes at the rating point', quantity: 'ratio' }),
   cooling: coolingSchema.optional(),
   filling: z
-    .enum(['inLowOutHigh', 'inHighOutLow', 'portsAtTop', 'onItsSide'])
+    .enum(['inLowOutHigh', 'inHighOutLow', 'portsAtTop', 'portsAtBottom', 'onItsSide'])
     .default('inLowOutHigh')
     .meta({ title: 'Ports' }),
   bypass: springValveSchema.nullable().default(null).meta({ title: 'Bypass valve' }),

@@ -22,7 +22,16 @@ const schema = z.strictObject({
     description: 'From the element’s data sheet. Empty: not judged.',
   }).optional(),
   bypass: springValveSchema.nullable().meta({ title: 'Bypass valve' }),
+  antiDrain: z
+    .boolean()
+    .optional()
+    .meta({ title: 'Anti-drain valve', description: 'Blank: yes, but not in an in-line filter.' }),
 });
+
+/** An anti-drain valve: stated, or what such a filter usually has. @source common practice: spin-on filters have one, in-line elements do not */
+export function hasAntiDrain(part: z.infer<typeof schema>): boolean {
+  return part.antiDrain ?? part.mounting !== 'inline';
+}
 
 const entry = entryOf<typeof schema>();
 /** A full-flow filter with or without a bypass valve. */

@@ -16,6 +16,8 @@ import { solveState } from '../judgeState';
 /** What one pass over the reachable states saw of an element. */
 export interface Seen {
   mostDropPa: number;
+  /** The largest drop against the part's own direction. */
+  mostBackPa: number;
   mostDropAt: SpeedAndOil;
   /** States at which a valve was open, and the first of them from the cold side. */
   openStates: number;
@@ -98,6 +100,7 @@ function watchedSweep(solver: CircuitSolver): { readonly sweep: Sweep; readonly 
   const origin: SpeedAndOil = { speedRevS: 0, oilTemperatureK: 0 };
   const seen: Seen[] = network.elementName.map(() => ({
     mostDropPa: 0,
+    mostBackPa: 0,
     mostDropAt: origin,
     openStates: 0,
     openAt: undefined,
@@ -108,6 +111,7 @@ function watchedSweep(solver: CircuitSolver): { readonly sweep: Sweep; readonly 
     for (let e = 0; e < seen.length; e++) {
       const s = seen[e]!;
       const drop = ws.pressurePa[network.from[e]!]! - ws.pressurePa[network.to[e]!]!;
+      s.mostBackPa = Math.max(s.mostBackPa, -drop);
       if (drop > s.mostDropPa) {
         s.mostDropPa = drop;
         s.mostDropAt = state;

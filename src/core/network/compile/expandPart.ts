@@ -1,3 +1,4 @@
+import { hasAntiDrain } from '../../document/kinds/filter';
 import { kindOf, type Part, type PartKind, type PartOf } from '../../document/parts/part';
 import { PORTS } from '../../document/parts/ports';
 import type { Thermostat } from '../../document/parts/thermostat';
@@ -61,8 +62,16 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
   },
   filter(part, x) {
     const media: LawSpec = { law: 'twoTerm', parameters: ratingNumbers(part, part.load) };
-    through(x, part.bypass ? 'media' : '', media, { ...falling(x), count: part.count });
-    if (part.bypass) through(x, 'bypass', { law: 'springValve', parameters: springNumbers(part.bypass) }, falling(x));
+    // An anti-drain valve shuts against oil that comes from the wrong side; so does a bypass valve.
+    const oneWay = hasAntiDrain(part) ? { oneWay: true } : AS_USUAL;
+    through(x, part.bypass ? 'media' : '', media, { ...falling(x), ...oneWay, count: part.count });
+    if (part.bypass)
+      through(
+        x,
+        'bypass',
+        { law: 'springValve', parameters: springNumbers(part.bypass) },
+        { ...falling(x), ...oneWay },
+      );
   },
   cooler(part, x) {
     through(x, part.bypass ? 'core' : '', { law: 'twoTerm', parameters: coolerNumbers(part) }, falling(x));

@@ -4,6 +4,7 @@ import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import type { Sweep } from '../../sweep/sweep';
 import type { AuditContext } from '../context';
+import { isReversed } from './direction';
 import { fig, rule } from '../rule';
 import { elementOf, feedFiltered } from './places';
 import type { SpeedAndOil } from '../../../network/solve/state';
@@ -201,6 +202,9 @@ function swapDraft(filter: PartOf<'filter'>, entry: string): MoveDraft {
   return { ...own, name: filter.name, bypass: draft.kind === 'filter' ? draft.bypass : null } as MoveDraft;
 }
 
+/** Share of its rating that an element stands from the inside out. @source engineering judgement */
+const INSIDE_OUT_SHARE = 1 / 3;
+
 /** An element folds when the differential is over what it stands. */
 export const filterCollapse = rule(
   'filterCollapse',
@@ -210,16 +214,20 @@ export const filterCollapse = rule(
       if (filter.collapsePa === undefined) return [];
       const e = elementOf(c, filter.id, filter.bypass ? 'media' : '');
       const seen = e === undefined ? undefined : c.seen[e];
-      if (!seen || seen.mostDropPa < 0.7 * filter.collapsePa) return [];
-      const over = seen.mostDropPa > filter.collapsePa;
+      // From the inside out the media has no core behind it.
+      const turned = isReversed(c, filter);
+      const standsPa = filter.collapsePa * (turned ? INSIDE_OUT_SHARE : 1);
+      const dropPa = turned ? seen?.mostBackPa : seen?.mostDropPa;
+      if (!seen || dropPa === undefined || dropPa < 0.7 * standsPa) return [];
+      const over = dropPa > standsPa;
       return [
         {
           weight: over ? ('stop' as const) : ('look' as const),
           part: filter.id,
           state: seen.mostDropAt,
           figures: {
-            drop: fig(seen.mostDropPa, 'pressure'),
-            limit: fig(filter.collapsePa, 'pressure'),
+            drop: fig(dropPa, 'pressure'),
+            limit: fig(standsPa, 'pressure'),
             rpm: fig(seen.mostDropAt.speedRevS, 'speed'),
             oil: fig(seen.mostDropAt.oilTemperatureK, 'temperature'),
           },

@@ -1,5 +1,6 @@
 import type { Rule } from '../rule';
 import { coolerOrder, parasiticFlow } from './coolerOrder';
+import { reversedPart } from './direction';
 import { drainMissing, gravityDrain, gravityReturn, scavenge, sideStreamReach } from './drains';
 import { filterBypass, filterCollapse, gaugePlace, unfilteredFeed } from './filtration';
 import {
@@ -32,6 +33,7 @@ import { restrictorTwice, turboRestrictor } from './turbo';
 /** Every rule, in the order in which findings of one weight are listed. */
 export const RULES: readonly Rule[] = [
   blankedPassage,
+  reversedPart,
   supply,
   unfilteredFeed,
   filterBypass,

@@ -1,8 +1,10 @@
 import { placeOf, isReservoir, PORTS } from '../../../document/parts/ports';
+import type { PartOf } from '../../../document/parts/part';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import { rule, type Found } from '../rule';
 import type { AuditContext } from '../context';
+import { isReversed } from './direction';
 
 /** No part that carries the engine's own flow is blanked. */
 export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
@@ -84,35 +86,52 @@ function deadEnd(c: AuditContext, ref: string): boolean {
   return true;
 }
 
+/** What a cooler's ports are when its hoses are crossed. */
+const TURNED_FILLING: Partial<Record<PartOf<'cooler'>['filling'], PartOf<'cooler'>['filling']>> = {
+  inLowOutHigh: 'inHighOutLow',
+  inHighOutLow: 'inLowOutHigh',
+};
+
 /** A cooler is filled from below and left above, so that air is carried out. */
 export const coolerFilling = rule('coolerFilling', 'Air in the cooler', (c) =>
   c.parts('cooler').flatMap((cooler) => {
-    if (cooler.filling === 'inLowOutHigh' || cooler.medium === 'liquid') return [];
-    const wrong = cooler.filling === 'inHighOutLow';
+    if (cooler.medium === 'liquid') return [];
+    const turned = isReversed(c, cooler);
+    const filling = turned ? (TURNED_FILLING[cooler.filling] ?? cooler.filling) : cooler.filling;
+    if (filling === 'inLowOutHigh') return [];
+    const crossed = filling === 'inHighOutLow';
+    const wrong = crossed || filling === 'portsAtBottom';
     return [
       {
         weight: wrong ? ('mend' as const) : ('note' as const),
         part: cooler.id,
-        what: wrong
+        what: crossed
           ? `${cooler.name} is fed at the top and left at the bottom: air stays in it.`
-          : cooler.filling === 'portsAtTop'
-            ? `${cooler.name} has both ports at the top: it fills and holds its oil, and the flow must carry the air out.`
-            : `${cooler.name} lies on its side: its upper rows hold air until the flow carries it out.`,
+          : filling === 'portsAtBottom'
+            ? `${cooler.name} has both ports at the bottom: air is trapped in its upper rows.`
+            : filling === 'portsAtTop'
+              ? `${cooler.name} has both ports at the top: it fills and holds its oil, and the flow must carry the air out.`
+              : `${cooler.name} lies on its side: its upper rows hold air until the flow carries it out.`,
         why: 'Air in the core takes away cooling and comes out as foam later.',
-        remedies: wrong
+        remedies: crossed
           ? ['change its hoses over: in low, out high']
-          : ['prefill it, and turn it so that its ports are high while it is filled'],
-        moves: wrong
-          ? [
-              {
-                kind: 'set' as const,
-                part: cooler.id,
-                path: ['filling'],
-                value: 'inLowOutHigh',
-                said: 'change its hoses over',
-              },
-            ]
-          : [],
+          : wrong
+            ? ['turn it so that its ports are at the top']
+            : ['prefill it, and turn it so that its ports are high while it is filled'],
+        moves:
+          turned && crossed
+            ? [{ kind: 'reverse' as const, part: cooler.id }]
+            : wrong
+              ? [
+                  {
+                    kind: 'set' as const,
+                    part: cooler.id,
+                    path: ['filling'],
+                    value: crossed ? 'inLowOutHigh' : 'portsAtTop',
+                    said: crossed ? 'change its hoses over' : 'turn its ports to the top',
+                  },
+                ]
+              : [],
       },
     ];
   }),

@@ -32,10 +32,21 @@ export const surroundings = rule('surroundings', 'Hot and moving things', (c) =>
       found.push({
         weight: 'stop',
         part: part.id,
-        what: `${part.name} passes near the exhaust without a sleeve or shield.`,
-        why: 'A leaking pressure line near an exhaust is a fire.',
-        remedies: ['another way', 'a sleeve and a shield'],
-        moves: [{ kind: 'set', part: part.id, path: ['place', 'sleeved'], value: true, said: 'sleeve and shield it' }],
+        what:
+          part.kind === 'line'
+            ? `${part.name} passes near the exhaust without a sleeve or shield.`
+            : `${part.name} sits near the exhaust without a shield.`,
+        why: 'A leaking pressure line near an exhaust can start a fire.',
+        remedies: part.kind === 'line' ? ['another way', 'a sleeve and a shield'] : ['another place', 'a heat shield'],
+        moves: [
+          {
+            kind: 'set',
+            part: part.id,
+            path: ['place', 'sleeved'],
+            value: true,
+            said: part.kind === 'line' ? 'sleeve and shield it' : 'shield it',
+          },
+        ],
       });
     if (part.place?.nearMoving)
       found.push({

@@ -85,7 +85,7 @@ function movesFor(c: AuditContext, id: string, verdict: Verdict, decisive: Check
           part: restrictor.id,
           path: ['boreM'],
           value: drill.boreM,
-          said: `drill it to number ${drill.number}, ${formatQuantity(drill.boreM, 'bore')}`,
+          said: `fit a ${formatQuantity(drill.boreM, 'bore')} restrictor (no. ${drill.number})`,
         },
       ];
   }
