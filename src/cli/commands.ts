@@ -1,6 +1,7 @@
 import { OPTIONS, type OptionName, type StudyCommand } from '../core/studies/job/command';
 import type { StudyKind } from '../core/studies/job/study';
 import { STUDIES } from '../core/studies/registry';
+import { OWN_COMMANDS } from './newCommand';
 
 /** A study as the command line sees it, whatever its question and answer are made of. */
 type AnyKind = StudyKind<object, unknown, unknown, unknown>;
@@ -39,6 +40,9 @@ function usageOf(command: AnyCommand): string {
 /** What can be asked, a line a command. */
 export function usage(commands: ReadonlyMap<string, readonly Command[]>): string {
   return `Usage:
+${Object.values(OWN_COMMANDS)
+  .map((own) => `  ${own.usage}`)
+  .join('\n')}
 ${[...commands.values()].map(([first]) => usageOf(first!.command)).join('\n')}
 
 Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.

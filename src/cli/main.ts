@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import type { Project } from '../core/document/project/project';
 import { OPTIONS, type Asked, type OptionName } from '../core/studies/job/command';
 import { studyHere } from '../core/studies/job/runHere';
+import { OWN_COMMANDS } from './newCommand';
 import { loadCommands, usage, type Command } from './commands';
 import { load, loadTable, Refusal } from './load';
 import { StudyRefused } from '../core/studies/job/studyRefused';
@@ -47,6 +48,8 @@ export async function main(argv: readonly string[]): Promise<number> {
       return 0;
     }
     const [name, file, word, ...rest] = positionals;
+    const own = OWN_COMMANDS[name ?? ''];
+    if (own) return own.run(positionals.slice(1), { json: (values as { json?: boolean }).json === true });
     const ways = commands.get(name ?? '');
     const [first] = ways ?? [];
     if (!ways || !first || !file || rest.length > 0 || (word !== undefined && first.command.word === undefined))

@@ -19,6 +19,20 @@ export function withoutCooling(part: Part): Part {
     : part;
 }
 
+/** A part whose air cooler has dust on its core. @param clearShare what is left of its face, 0 to 1 */
+export function dustyCore(part: Part, clearShare: number): Part {
+  return clearShare < 1 && part.kind === 'cooler' && part.cooling?.kind === 'air'
+    ? {
+        ...part,
+        cooling: {
+          ...part.cooling,
+          faceAreaM2: part.cooling.faceAreaM2 * clearShare,
+          ratedHeatW: part.cooling.ratedHeatW * clearShare,
+        },
+      }
+    : part;
+}
+
 /** A part with its thermostat stuck; the part itself where it has none. */
 export function stuckThermostat(part: Part, stuck: 'open' | 'shut'): Part {
   return withThermostat(part, { stuck });

@@ -65,17 +65,64 @@ export function windConductanceWK(at25: number, roadSpeedMS: number): number {
 /** Air speed that an air-cooled block's conductance is stated at [m/s]. */
 const BLOCK_AIR_MS = 15;
 /** Least share of it that is left without wind: natural draught, and the engine's own fan where it has one. @source engineering judgement */
-const BLOCK_LEAST_SHARE = 0.3;
+const BLOCK_LEAST_SHARE = 0.5;
 
-/** What the oil's block gives its heat to, and how well [W/K, K]. @param coolantK of the coolant at this moment */
+/** Fins of an air-cooled block at 15 m/s, 37 W/K a litre at 1.6 L, and how they grow with it. @source engineering judgement */
+const FINS_EXPONENT = 0.95;
+const FINS_PER_VOLUME = 37 * 1.6 * 1.6e-3 ** -FINS_EXPONENT;
+/** Heat into an air-cooled crankcase at idle [W/m³], at most twice of it with speed, and a share of the brake power. @source engineering judgement */
+const CRANKCASE_IDLE_PER_VOLUME = 1.35e6;
+const CRANKCASE_MOST_IDLE_TIMES = 2;
+const CRANKCASE_HEAT_SHARE = 0.15;
+
+/** What the oil gives its heat to through the block, and how well. */
+export interface BlockExchange {
+  readonly conductanceWK: number;
+  readonly ambientK: number;
+}
+
+/** What an air-cooled block's fins give to the air [W/K]. */
+function finsWK({ engine }: Project, speedRevS: number, roadSpeedMS: number): number {
+  const at15 =
+    engine.heat.finConductanceWK ?? FINS_PER_VOLUME * (engine.displacementM3 ?? ASSUMED_VOLUME_M3) ** FINS_EXPONENT;
+  const fanMS = ((engine.heat.blockFanMS ?? 0) * speedRevS) / engine.maximumSpeedRevS;
+  return at15 * Math.max(BLOCK_LEAST_SHARE, (Math.max(roadSpeedMS, fanMS) / BLOCK_AIR_MS) ** 0.6);
+}
+
+/** Heat that combustion gives an air-cooled crankcase [W]. */
+function crankcaseHeatW(project: Project, speedRevS: number, load: number): number {
+  const { engine } = project;
+  return (
+    CRANKCASE_IDLE_PER_VOLUME *
+      (engine.displacementM3 ?? ASSUMED_VOLUME_M3) *
+      Math.min(CRANKCASE_MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
+    CRANKCASE_HEAT_SHARE * brakePowerW(project, speedRevS, load)
+  );
+}
+
+/**
+ * What the oil's block gives its heat to. An air-cooled one is heated by combustion and cooled by its fins: without a store of its own it
+ * stands where the two are equal, and the oil feels both conductances in series.
+ *
+ * @param blockK of the coolant, or of an air-cooled block, where a run in time stores it; null where it is steady
+ * @source lumped conductances in series (closed form)
+ */
 export function blockExchange(
-  heat: Project['engine']['heat'],
-  { airTemperatureK, roadSpeedMS }: Conditions,
-  coolantK: number,
-): { readonly conductanceWK: number; readonly ambientK: number } {
-  if (heat.blockCooledBy === 'coolant') return { conductanceWK: heat.blockConductanceWK, ambientK: coolantK };
-  const wind = Math.max(BLOCK_LEAST_SHARE, (roadSpeedMS / BLOCK_AIR_MS) ** 0.6);
-  return { conductanceWK: heat.blockConductanceWK * wind, ambientK: airTemperatureK };
+  project: Project,
+  speedRevS: number,
+  conditions: Conditions,
+  blockK: number | null,
+): BlockExchange {
+  const { heat } = project.engine;
+  const own = heat.blockConductanceWK;
+  if (heat.blockCooledBy === 'coolant')
+    return { conductanceWK: own, ambientK: blockK ?? steadyCoolantK(project, speedRevS, conditions.airTemperatureK) };
+  if (blockK !== null) return { conductanceWK: own, ambientK: blockK };
+  const fins = finsWK(project, speedRevS, conditions.roadSpeedMS);
+  return {
+    conductanceWK: own > 0 ? (own * fins) / (own + fins) : 0,
+    ambientK: conditions.airTemperatureK + crankcaseHeatW(project, speedRevS, conditions.load) / fins,
+  };
 }
 
 /** Coolant where nothing changes any more: its thermostat's temperature while the engine turns, the air's at rest [K]. */
@@ -93,24 +140,38 @@ const COOLANT_LOSS_PER_VOLUME = 3e3;
 /** Idle heat grows with speed up to this many times the idle. */
 const MOST_IDLE_TIMES = 4;
 
-/** The coolant's store in a warm-up: what it holds, what the engine gives it and what it loses to the air. */
-export interface CoolantStore {
+/** The store around the oil in a run in time, coolant with its jackets or an air-cooled block: what it holds, gains and loses. */
+export interface BlockStore {
   readonly capacityJK: number;
-  heatW(speedRevS: number, load: number): number;
-  lossW(coolantK: number, airTemperatureK: number): number;
+  /** What its thermostat and radiator hold it to [K]. */
+  readonly mostK: number;
+  /** What the engine gives it, less what it loses to the air [W]. */
+  gainW(speedRevS: number, conditions: Conditions, blockK: number): number;
 }
 
 /** @source lumped heat capacity; figures above */
-export function coolantStore(project: Project): CoolantStore {
+export function blockStore(project: Project): BlockStore {
   const { engine } = project;
   const volume = engine.displacementM3 ?? ASSUMED_VOLUME_M3;
+  const capacityJK = engine.heat.coolantCapacityJK ?? COOLANT_CAPACITY_PER_VOLUME * volume;
+  if (engine.heat.blockCooledBy === 'air')
+    return {
+      capacityJK,
+      mostK: Infinity,
+      gainW: (speedRevS, conditions, blockK) =>
+        crankcaseHeatW(project, speedRevS, conditions.load) -
+        finsWK(project, speedRevS, conditions.roadSpeedMS) * (blockK - conditions.airTemperatureK),
+    };
   return {
-    capacityJK: engine.heat.coolantCapacityJK ?? COOLANT_CAPACITY_PER_VOLUME * volume,
-    heatW: (speedRevS, load) =>
-      speedRevS <= 0
-        ? 0
-        : COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
-          COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load),
-    lossW: (coolantK, airTemperatureK) => COOLANT_LOSS_PER_VOLUME * volume * (coolantK - airTemperatureK),
+    capacityJK,
+    mostK: engine.heat.coolantK,
+    gainW(speedRevS, { load, airTemperatureK }, blockK) {
+      const heatW =
+        speedRevS <= 0
+          ? 0
+          : COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
+            COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load);
+      return heatW - COOLANT_LOSS_PER_VOLUME * volume * (blockK - airTemperatureK);
+    },
   };
 }

@@ -1,5 +1,5 @@
 import type { Project } from '../document/project/project';
-import { blockExchange, windConductanceWK, type Conditions } from './conditions';
+import { windConductanceWK, type BlockExchange, type Conditions } from './conditions';
 import type { HeatIn } from './elementHeat';
 
 /** Where the heat came from and went to in one pass [W]. */
@@ -11,16 +11,15 @@ export interface HeatLedger extends HeatIn {
   readonly coolantW: number;
 }
 
-/** The ledger of a pass. @param homeK temperature of the reservoir that has the pan and the block [K] @param coolantK of the coolant [K] */
+/** The ledger of a pass. @param homeK temperature of the reservoir that has the pan and the block [K] @param block what the oil gives to through it */
 export function ledgerOf(
   heatIn: HeatIn,
   exchangeW: Float64Array,
   heat: Project['engine']['heat'],
   conditions: Conditions,
   homeK: number,
-  coolantK: number,
+  block: BlockExchange,
 ): HeatLedger {
-  const block = blockExchange(heat, conditions, coolantK);
   return {
     ...heatIn,
     exchangeW,

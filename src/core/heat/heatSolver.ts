@@ -5,7 +5,7 @@ import { thermostatOpening } from '../physics/laws/thermostat';
 import type { CircuitSolver } from '../network/circuitSolver';
 import type { SolveOutcome } from '../network/solve/solver';
 import { type OperatingState, type TemperatureField } from '../network/solve/state';
-import { steadyCoolantK, type Conditions } from './conditions';
+import { blockExchange, steadyCoolantK, type Conditions } from './conditions';
 import { ElementHeat, type HeatIn } from './elementHeat';
 import { EnthalpyRows, NO_FLOW_KG_S } from './enthalpyRows';
 import { Exchange, type Surroundings } from './exchange';
@@ -126,12 +126,13 @@ export class HeatSolver {
       heldOutK: stores?.coolerOutK,
     });
     const givenW = { engineW: heatIn.engineW + heatIn.metalW, strayW };
-    const home = homeExchange(heat, conditions, givenW, stores?.metalK ?? null, coolantK);
+    const block = blockExchange(circuit.project, state.speedRevS, conditions, stores?.coolantK ?? null);
+    const home = homeExchange(heat, conditions, givenW, stores?.metalK ?? null, block);
     this.rows.addReservoirs(home, this.placeK);
     const solved = this.rows.solve(sumpK);
     const changeK = solved ? this.readTemperatures(surroundings, stores) : NaN;
     const homeK = places.home === places.source ? sumpK : this.placeK[places.home]!;
-    this.ledger = ledgerOf(heatIn, this.exchangeW, heat, conditions, homeK, coolantK);
+    this.ledger = ledgerOf(heatIn, this.exchangeW, heat, conditions, homeK, block);
     return { hydraulic, residualW: this.residualW(sumpK, home), changeK };
   }
 

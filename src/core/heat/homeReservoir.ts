@@ -1,5 +1,5 @@
 import type { Project } from '../document/project/project';
-import { blockExchange, windConductanceWK, type Conditions } from './conditions';
+import { windConductanceWK, type BlockExchange, type Conditions } from './conditions';
 
 /** What a reservoir exchanges with its surroundings, linear in its own temperature: gain − conductance·T [W]. */
 export interface LinearExchange {
@@ -13,7 +13,7 @@ export interface LinearExchange {
  * stores heat.
  *
  * @param givenW heat that goes into its oil besides; the engine's through the metal where that stores it
- * @param metalK temperature of the metal; null where it stores nothing @param coolantK of the coolant
+ * @param metalK temperature of the metal; null where it stores nothing @param block what the oil gives to through it
  * @source lumped conductances, energy balance
  */
 export function homeExchange(
@@ -21,10 +21,9 @@ export function homeExchange(
   conditions: Conditions,
   givenW: { readonly engineW: number; readonly strayW: number },
   metalK: number | null,
-  coolantK: number,
+  block: BlockExchange,
 ): LinearExchange {
   const pan = windConductanceWK(heat.panConductanceWK, conditions.roadSpeedMS);
-  const block = blockExchange(heat, conditions, coolantK);
   const metal = metalK === null ? 0 : heat.metalConductanceWK;
   return {
     conductanceWK: pan + block.conductanceWK + metal,

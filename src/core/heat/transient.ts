@@ -1,7 +1,7 @@
 import { galleryPort } from '../document/plumbing/gaugePort';
 import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
-import { coolantStore, type Conditions, type CoolantStore } from './conditions';
+import { blockStore, type BlockStore, type Conditions } from './conditions';
 import { faceSpeedMS } from './coolers';
 import type { HeatSolver } from './heatSolver';
 
@@ -54,15 +54,16 @@ export class WarmUp {
   solved = true;
   private readonly coolerJK: number;
   private readonly oilM3: number;
-  private readonly coolant: CoolantStore;
+  private readonly block: BlockStore;
   /** Cores that give their heat to the engine's coolant. */
   private readonly coolantFed: readonly number[];
   private readonly galleryPort: string | undefined;
 
-  /** @param startK temperature of everything at the start */
+  /** @param startK temperature of everything at the start @param blockK of the coolant, or of an air-cooled block; its thermostat holds it */
   constructor(
     readonly heat: HeatSolver,
     startK: number,
+    blockK = startK,
   ) {
     const { circuit } = heat;
     const { compiled, variant } = circuit;
@@ -70,8 +71,8 @@ export class WarmUp {
     heat.startAt(startK);
     this.sumpK = startK;
     this.metalK = startK;
-    this.coolantK = Math.min(startK, circuit.project.engine.heat.coolantK);
-    this.coolant = coolantStore(circuit.project);
+    this.coolantK = Math.min(blockK, blockStore(circuit.project).mostK);
+    this.block = blockStore(circuit.project);
     this.coolantFed = heat.coolers.flatMap(({ element, part }) =>
       part.kind === 'cooler' &&
       part.medium === 'liquid' &&
@@ -125,9 +126,8 @@ export class WarmUp {
       sumpW: outcome.residualW,
       metalW: ledger.engineW + ledger.metalW - engine.metalConductanceWK * (metalK - sumpK),
       coolantW:
-        this.coolant.heatW(drive.speedRevS, drive.load) -
-        this.coolant.lossW(coolantK, drive.airTemperatureK) +
-        (engine.blockCooledBy === 'coolant' ? ledger.coolantW : 0) +
+        this.block.gainW(drive.speedRevS, drive, coolantK) +
+        ledger.coolantW +
         this.coolantFed.reduce((sum, element) => sum + ledger.exchangeW[element]!, 0),
     };
   }
@@ -140,7 +140,7 @@ export class WarmUp {
     if (!first) return (this.solved = false);
     const sumpJK = this.oilM3 * oil.densityKgM3(this.sumpK) * oil.specificHeatJKgK(this.sumpK);
     const metalJK = project.engine.heat.metalCapacityJK;
-    const coolantJK = this.coolant.capacityJK;
+    const coolantJK = this.block.capacityJK;
     const middle = this.gains(
       drive,
       this.sumpK + (0.5 * dtS * first.sumpW) / sumpJK,
@@ -158,7 +158,7 @@ export class WarmUp {
 
   /** The radiator and its thermostat take what would heat the coolant above its warm temperature. */
   private regulated(coolantK: number): number {
-    return Math.min(coolantK, this.heat.circuit.project.engine.heat.coolantK);
+    return Math.min(coolantK, this.block.mostK);
   }
 
   private stepCoolers(dtS: number): void {

@@ -24,8 +24,19 @@ export function solveBalanced(
   conditions: Conditions,
   heat = new HeatSolver(circuit),
 ): BalancedState {
+  const balances = findBalances(heat, { speedRevS }, circuit.project.engine.atmospherePa, conditions);
+  return describeBalanced(circuit, speedRevS, conditions, heat, balances);
+}
+
+/** The state at which a search or a run in time ended, judged, with its ledger. */
+export function describeBalanced(
+  circuit: CircuitSolver,
+  speedRevS: number,
+  conditions: Conditions,
+  heat: HeatSolver,
+  balances: Balances,
+): BalancedState {
   const { project, variant } = circuit;
-  const balances: Balances = findBalances(heat, { speedRevS }, project.engine.atmospherePa, conditions);
   const { cold } = balances;
   const state = { speedRevS, oilTemperatureK: cold.sumpK, atmospherePa: project.engine.atmospherePa };
   // The last pass again, for its outcome: temperatures have come to rest, so nothing moves.

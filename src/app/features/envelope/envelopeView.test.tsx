@@ -12,7 +12,7 @@ describe('The envelope on the page', () => {
   it('names what the study found, and goes to a consumer’s worst state', async () => {
     const project = openDemo();
     show(<EnvelopeView />);
-    await screen.findAllByText(/The session first fails at 3960.rpm, 105.°C: Turbo flooded\./);
+    await screen.findAllByText(/The session first fails at 3954.rpm, 105.°C: Turbo flooded\./);
     const answer = studyHere(ENVELOPE_STUDY, project, { y: 'oil' });
     expect(screen.getAllByRole('listitem')).toHaveLength(answer.consumers.length);
     const turbo = answer.consumers.find((c) => c.part === 'turbo')!;

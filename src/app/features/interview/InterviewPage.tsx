@@ -1,226 +1,333 @@
+import { Button, Checkbox, Input, Radio, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ARCHETYPES, type ArchetypeId } from '../../../core/document/archetypes/archetypes';
-import { buildFromInterview, WANTS, type Answers, type WantId } from '../../../core/document/archetypes/interview';
-import { displayUnit, fromDisplay } from '../../../core/foundations/units';
+import {
+  answersSchema,
+  completeAnswers,
+  mainBearingsOf,
+  type Answers,
+  type FullAnswers,
+} from '../../../core/document/archetypes/answers';
+import { ARCHETYPES } from '../../../core/document/archetypes/archetypes';
+import { buildFromAnswers } from '../../../core/document/archetypes/buildProject';
+import { WANTS } from '../../../core/document/archetypes/wants';
+import { USES } from '../../../core/document/project/use';
+import { formatQuantity } from '../../../core/foundations/units';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
+import { ChoiceInput } from '../../forms/ChoiceInput';
+import { FigureInput } from '../../forms/FigureInput';
 import { openProject } from '../../state/openProject';
+import { usePreferences } from '../../state/preferences';
+import { AntdTheme } from '../../theme/AntdTheme';
 
-const START: Answers = {
-  engine: {
-    name: '',
-    description: '',
-    displacementM3: 2e-3,
-    cylinders: 4,
-    idleSpeedRevS: 850 / 60,
-    maximumSpeedRevS: 6500 / 60,
-    oilGrade: '10W-40',
-  },
+const RPM = 1 / 60;
+const LITRE = 1e-3;
+const START: Answers = answersSchema.parse({
+  name: 'x',
   archetype: 'wetSump',
-  wants: [],
-  distanceM: {},
-};
-const LEAST_NAME = 1;
+  displacementM3: 2 * LITRE,
+  cylinders: 4,
+  idleRpm: 850,
+  redlineRpm: 6500,
+});
+const CYLINDERS = [1, 16] as const;
 
-/** A new circuit by a few questions, in the order in which people think: what is there, what is wanted, where it goes. */
+type Change = (change: Partial<Answers>) => void;
+interface SectionProps {
+  readonly answers: Answers;
+  /** With every default put in: what an unanswered question stands at. */
+  readonly full: FullAnswers;
+  readonly set: Change;
+}
+
+/** A new engine by a few questions, in the order in which people think: what is there, what it is for, what is changed. */
 export default function InterviewPage() {
-  const [answers, setAnswers] = useState(START);
+  const [answers, setAnswers] = useState<Answers>({ ...START, name: '' });
   const [problem, setProblem] = useState<string>();
   const navigate = useNavigate();
-  const { engine } = answers;
-  const set = (change: Partial<Answers>) => setAnswers({ ...answers, ...change });
-  const setEngine = (change: Partial<Answers['engine']>) => set({ engine: { ...engine, ...change } });
-  const rpm = displayUnit('speed');
-  const litres = displayUnit('volume');
-  const wants = useMemo(() => WANTS.filter((w) => w.fits(answers.archetype)), [answers.archetype]);
+  const set: Change = (change) => setAnswers((before) => ({ ...before, ...change }));
+  const full = useMemo(() => completeAnswers(answers), [answers]);
   const build = async () => {
-    if (engine.name.trim().length < LEAST_NAME) return setProblem('Give the engine a name by which you will know it.');
-    const built = buildFromInterview({ ...answers, engine: { ...engine, name: engine.name.trim() } });
+    if (answers.name.trim() === '') return setProblem('Give the engine a name by which you will know it.');
+    const read = answersSchema.safeParse(answers);
+    if (!read.success)
+      return setProblem(
+        answers.idleRpm >= answers.redlineRpm
+          ? 'Idle must be below the redline.'
+          : 'A figure is out of range: look at the fields marked red.',
+      );
+    const built = buildFromAnswers(read.data);
     if (!built.ok) return setProblem(built.why);
     if (await openProject(built.project)) await navigate('/');
   };
+  const section = { answers, full, set };
   return (
-    <main className="page">
-      <h1>A new circuit</h1>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void build();
-        }}
-      >
-        <fieldset>
-          <legend>1 · The engine</legend>
-          <label className="field">
-            <span>Name</span>
-            <input
-              type="text"
-              value={engine.name}
-              maxLength={80}
-              onChange={(event) => setEngine({ name: event.target.value })}
-            />
-          </label>
-          <NumberField
-            label={`Swept volume, ${litres.symbol}`}
-            shown={engine.displacementM3 * litres.factor}
-            low={0.05}
-            high={12}
-            step={0.05}
-            onChange={(v) => setEngine({ displacementM3: fromDisplay(v, litres) })}
-          />
-          <NumberField
-            label="Cylinders"
-            shown={engine.cylinders}
-            low={1}
-            high={16}
-            step={1}
-            onChange={(v) => setEngine({ cylinders: Math.round(v) })}
-          />
-          <NumberField
-            label="Idle, rpm"
-            shown={engine.idleSpeedRevS * rpm.factor}
-            low={400}
-            high={2500}
-            step={50}
-            onChange={(v) => setEngine({ idleSpeedRevS: fromDisplay(v, rpm) })}
-          />
-          <NumberField
-            label="Maximum, rpm"
-            shown={engine.maximumSpeedRevS * rpm.factor}
-            low={2600}
-            high={16000}
-            step={100}
-            onChange={(v) => setEngine({ maximumSpeedRevS: fromDisplay(v, rpm) })}
-          />
-          <label className="field">
-            <span>Oil</span>
-            <select value={engine.oilGrade} onChange={(event) => setEngine({ oilGrade: event.target.value })}>
-              {OIL_GRADES.map((g) => (
-                <option key={g.name}>{g.name}</option>
-              ))}
-            </select>
-          </label>
-        </fieldset>
-        <fieldset>
-          <legend>2 · Its stock circuit</legend>
-          {ARCHETYPES.map((a) => (
-            <label key={a.id} className="choice">
-              <input
-                type="radio"
-                name="archetype"
-                checked={answers.archetype === a.id}
-                onChange={() => set({ archetype: a.id as ArchetypeId, wants: [] })}
-              />
-              <span>
-                <strong>{a.label}</strong>
-                <br />
-                <span className="quiet">{a.note}</span>
-              </span>
-            </label>
-          ))}
-        </fieldset>
-        <fieldset>
-          <legend>3 · What is wanted, and how far away it goes</legend>
-          {wants.map((w) => {
-            const chosen = answers.wants.includes(w.id);
-            return (
-              <div key={w.id} className="choice">
-                <label>
-                  <input
-                    type="checkbox"
-                    checked={chosen}
-                    onChange={() =>
-                      set({ wants: chosen ? answers.wants.filter((id) => id !== w.id) : [...answers.wants, w.id] })
-                    }
-                  />
-                  <span>
-                    <strong>{w.label}</strong>
-                    <br />
-                    <span className="quiet">{w.note}</span>
-                  </span>
-                </label>
-                {chosen && w.distanceM !== undefined && (
-                  <Distance
-                    id={w.id}
-                    value={answers.distanceM[w.id] ?? w.distanceM}
-                    onChange={(m) => set({ distanceM: { ...answers.distanceM, [w.id]: m } })}
-                  />
-                )}
-              </div>
-            );
-          })}
-        </fieldset>
-        {problem && (
-          <p className="problem" role="alert">
-            {problem}
+    <main className="page interview">
+      <AntdTheme>
+        <h1>New engine</h1>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void build();
+          }}
+        >
+          <EngineQuestions {...section} />
+          <BuildQuestions {...section} />
+          <CircuitQuestion {...section} />
+          <WantsQuestion {...section} />
+          {problem && (
+            <p className="problem" role="alert">
+              {problem}
+            </p>
+          )}
+          <div className="moves">
+            <Button type="primary" htmlType="submit">
+              Create and check
+            </Button>
+          </div>
+          <p className="quiet">
+            Everything not asked starts from realistic defaults, not from data of your engine. Everything can be changed
+            later. The project that is open now is kept as a version.
           </p>
-        )}
-        <div className="moves">
-          <button type="submit" className="make">
-            Build the circuit and judge it
-          </button>
-        </div>
-        <p className="quiet">
-          Everything starts from realistic defaults, not from data of your engine: open each part afterwards and put in
-          what you measured. The project that is open now is set aside and can be gone back to.
-        </p>
-      </form>
+        </form>
+      </AntdTheme>
     </main>
   );
 }
 
-function Distance({
-  id,
-  value,
-  onChange,
-}: {
-  readonly id: WantId;
-  readonly value: number;
-  readonly onChange: (m: number) => void;
-}) {
-  const u = displayUnit('length');
+function EngineQuestions({ answers, full, set }: SectionProps) {
+  const units = usePreferences((p) => p.units);
+  const use = USES.find((each) => each.id === full.use)!;
   return (
-    <NumberField
-      label={`Hose to it, ${u.symbol}`}
-      shown={value * u.factor}
-      low={0.05}
-      high={6}
-      step={0.05}
-      onChange={(v) => onChange(fromDisplay(v, u))}
-      key={id}
-    />
+    <fieldset>
+      <legend>1 · The engine</legend>
+      <label className="field">
+        <span>Name</span>
+        <Input
+          value={answers.name}
+          maxLength={80}
+          onChange={(event) => set({ name: event.target.value })}
+          aria-label="Name"
+        />
+      </label>
+      <FigureInput
+        title="Displacement"
+        quantity="volume"
+        si={answers.displacementM3}
+        allowed={[0.02 * LITRE, 30 * LITRE]}
+        onChange={(displacementM3) => displacementM3 !== undefined && set({ displacementM3 })}
+        help="In L, cc or cubic inches."
+      />
+      <FigureInput
+        title="Cylinders"
+        quantity="ratio"
+        si={answers.cylinders}
+        allowed={CYLINDERS}
+        onChange={(n) => n !== undefined && set({ cylinders: Math.round(n), mainBearings: undefined })}
+      />
+      <ChoiceInput
+        title="Layout"
+        value={full.layout}
+        options={[
+          { value: 'inline', label: 'In-line' },
+          { value: 'v', label: 'V' },
+          { value: 'flat', label: 'Flat' },
+        ]}
+        onChange={(layout) => set({ layout, mainBearings: undefined })}
+        note={`${full.mainBearings} main bearings`}
+      />
+      {full.layout === 'flat' && answers.cylinders > 2 && (
+        <ChoiceInput
+          title="Main bearings"
+          value={String(full.mainBearings)}
+          options={[mainBearingsOf('flat', answers.cylinders), answers.cylinders + 1].map((n) => ({
+            value: String(n),
+            label: String(n),
+          }))}
+          onChange={(n) => set({ mainBearings: Number(n) })}
+        />
+      )}
+      <FigureInput
+        title="Idle"
+        quantity="speed"
+        si={answers.idleRpm * RPM}
+        allowed={[200 * RPM, 4000 * RPM]}
+        onChange={(si) => si !== undefined && set({ idleRpm: si / RPM })}
+      />
+      <FigureInput
+        title="Redline"
+        quantity="speed"
+        si={answers.redlineRpm * RPM}
+        allowed={[800 * RPM, 25_000 * RPM]}
+        onChange={(si) => si !== undefined && set({ redlineRpm: si / RPM })}
+      />
+      <ChoiceInput
+        title="Use"
+        value={full.use}
+        options={USES.map(({ id, label }) => ({ value: id, label }))}
+        onChange={(chosen) => set({ use: chosen })}
+        note={use.note}
+      />
+      <ChoiceInput
+        title="Oil"
+        value={full.oilGrade}
+        options={OIL_GRADES.map(({ name }) => ({ value: name, label: name }))}
+        onChange={(oilGrade) => set({ oilGrade })}
+      />
+      <FigureInput
+        title="Brake power at the redline"
+        quantity="heatFlow"
+        si={answers.brakePowerW}
+        optional
+        onChange={(brakePowerW) => set({ brakePowerW })}
+        help={`In kW or hp. Blank: ${formatQuantity(full.brakePowerW, 'heatFlow', units)}.`}
+      />
+    </fieldset>
   );
 }
 
-function NumberField({
-  label,
-  shown,
-  low,
-  high,
-  step,
+function BuildQuestions({ full, set }: SectionProps) {
+  return (
+    <fieldset>
+      <legend>2 · How it is built</legend>
+      <ChoiceInput
+        title="Valve gear"
+        value={full.valveGear}
+        options={[
+          { value: 'pushrod', label: 'Pushrod' },
+          { value: 'singleCam', label: 'Single cam' },
+          { value: 'twinCam', label: 'Twin cam' },
+        ]}
+        onChange={(valveGear) => set({ valveGear })}
+        note={full.valveGear === 'pushrod' ? 'Cam in the block, rockers fed with oil' : 'Cam bearings in the head'}
+      />
+      <ChoiceInput
+        title="Lifters"
+        value={full.lifters}
+        options={[
+          { value: 'hydraulic', label: 'Hydraulic' },
+          { value: 'solid', label: 'Solid' },
+        ]}
+        onChange={(lifters) => set({ lifters })}
+        note={full.lifters === 'hydraulic' ? 'They take oil all the time' : 'They take no oil'}
+      />
+      <YesNo
+        title="Piston jets"
+        value={full.pistonJets}
+        onChange={(pistonJets) => set({ pistonJets })}
+        note={full.pistonJets ? 'A jet a piston, open above about 2 bar' : 'None'}
+      />
+      <YesNo
+        title="Chain tensioner fed with oil"
+        value={full.tensioner}
+        onChange={(tensioner) => set({ tensioner })}
+        note={full.tensioner ? 'Bleeds a little all the time' : 'None'}
+      />
+      <ChoiceInput
+        title="Fuel"
+        value={full.fuel}
+        options={[
+          { value: 'petrol', label: 'Petrol' },
+          { value: 'diesel', label: 'Diesel' },
+        ]}
+        onChange={(fuel) => set({ fuel })}
+      />
+      <ChoiceInput
+        title="Engine cooled by"
+        value={full.cooling}
+        options={[
+          { value: 'liquid', label: 'Coolant' },
+          { value: 'air', label: 'Air' },
+        ]}
+        onChange={(cooling) => set({ cooling })}
+      />
+      <ChoiceInput
+        title="Oil cooler as built"
+        value={full.stockCooler}
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'coolant', label: 'Coolant-fed' },
+          { value: 'air', label: 'Air' },
+        ]}
+        onChange={(stockCooler) => set({ stockCooler })}
+        note={full.stockCooler === 'air' ? 'With a thermostat' : ''}
+      />
+    </fieldset>
+  );
+}
+
+function YesNo({
+  title,
+  value,
   onChange,
+  note,
 }: {
-  readonly label: string;
-  readonly shown: number;
-  readonly low: number;
-  readonly high: number;
-  readonly step: number;
-  readonly onChange: (value: number) => void;
+  readonly title: string;
+  readonly value: boolean;
+  readonly onChange: (value: boolean) => void;
+  readonly note: string;
 }) {
   return (
     <label className="field">
-      <span>{label}</span>
-      <input
-        type="number"
-        min={low}
-        max={high}
-        step={step}
-        defaultValue={Number(shown.toPrecision(6))}
-        required
-        onChange={(event) => {
-          const value = event.target.valueAsNumber;
-          if (Number.isFinite(value) && value >= low && value <= high) onChange(value);
-        }}
-      />
+      <span>{title}</span>
+      <Switch checked={value} onChange={onChange} aria-label={title} />
+      <span className="typical">{note}</span>
     </label>
+  );
+}
+
+function CircuitQuestion({ answers, set }: SectionProps) {
+  return (
+    <fieldset>
+      <legend>3 · Its stock circuit</legend>
+      <Radio.Group
+        value={answers.archetype}
+        onChange={(event) => set({ archetype: event.target.value as Answers['archetype'], wants: [] })}
+        aria-label="Stock circuit"
+      >
+        {ARCHETYPES.map((a) => (
+          <Radio key={a.id} value={a.id} className="choice">
+            <strong>{a.label}</strong>
+            <br />
+            <span className="quiet">{a.note}</span>
+          </Radio>
+        ))}
+      </Radio.Group>
+    </fieldset>
+  );
+}
+
+function WantsQuestion({ answers, set }: SectionProps) {
+  const wants = WANTS.filter((w) => w.fits(answers.archetype));
+  return (
+    <fieldset>
+      <legend>4 · What are you changing, and how long are the hoses?</legend>
+      {wants.map((w) => {
+        const chosen = answers.wants.includes(w.id);
+        return (
+          <div key={w.id} className="choice">
+            <Checkbox
+              checked={chosen}
+              onChange={() =>
+                set({ wants: chosen ? answers.wants.filter((id) => id !== w.id) : [...answers.wants, w.id] })
+              }
+            >
+              <strong>{w.label}</strong>
+              <br />
+              <span className="quiet">{w.note}</span>
+            </Checkbox>
+            {chosen && w.distanceM !== undefined && (
+              <FigureInput
+                title={`Hose length, ${w.label.toLowerCase()}`}
+                quantity="length"
+                si={answers.distanceM[w.id] ?? w.distanceM}
+                allowed={[0.02, 12]}
+                onChange={(m) => m !== undefined && set({ distanceM: { ...answers.distanceM, [w.id]: m } })}
+              />
+            )}
+          </div>
+        );
+      })}
+    </fieldset>
   );
 }

@@ -8,7 +8,7 @@ import { openDemo, show } from '../../testing/page';
 import InterviewPage from './InterviewPage';
 import { solveState } from '../../../core/judgement/judgeState';
 
-const build = () => fireEvent.click(screen.getByRole('button', { name: 'Build the circuit and judge it' }));
+const build = () => fireEvent.click(screen.getByRole('button', { name: 'Create and check' }));
 const type = (label: RegExp | string, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
@@ -42,7 +42,7 @@ describe('A new circuit by questions', () => {
     openDemo();
     show(<InterviewPage />);
     type('Name', 'Cool');
-    fireEvent.click(screen.getByRole('checkbox', { name: /Lower oil temperature/ }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /Oil cooler with thermostat/ }));
     build();
     await waitFor(() => expect(useDocument.getState().project!.name).toBe('Cool'));
     expect(activeVariant(useDocument.getState().project!).circuit.parts.some((p) => p.kind === 'cooler')).toBe(true);

@@ -10,6 +10,7 @@ import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/document/p
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing/sizable';
 import { lossLabel } from '../../../core/network/explain/explainPart';
+import { DASH_BORES_M } from '../../../core/foundations/units/boreSizes';
 import { AntdTheme } from '../../theme/AntdTheme';
 import { CoolingInput } from './CoolingInput';
 import { EndsInput, hasLosses } from './EndsInput';
@@ -37,6 +38,8 @@ export default function PartForm({ part }: { readonly part: Part }) {
       text: changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '),
     });
   };
+  /** A figure of a hose that was named by its size. */
+  const changeDash = (field: PartField, dash: number) => change({ ...field, path: ['dash'] }, dash);
   const take = ({ path }: Sizable, si: number) => {
     const sized = withSize(part, path, si);
     if (sized) replacePart(sized);
@@ -60,7 +63,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
               <FieldRow
                 field={field}
                 part={part}
-                onChange={(value) => change(field, value)}
+                onChange={(value, dash) => (dash === undefined ? change(field, value) : changeDash(field, dash))}
                 problem={problem?.at === at ? problem.text : undefined}
               />
               {sizable && (
@@ -102,22 +105,33 @@ function FieldRow({
 }: {
   readonly field: PartField;
   readonly part: Part;
-  readonly onChange: (value: unknown) => void;
+  readonly onChange: (value: unknown, dash?: number) => void;
   readonly problem: string | undefined;
 }) {
   const { input } = field;
   const title = field.path.includes('losses') ? `${lossTitle(part, field)}: ${field.title.toLowerCase()}` : field.title;
+  if (field.path.join('.') === 'dash')
+    return <DashInput value={field.value as number | undefined} onChange={onChange} />;
   if (input.kind === 'number')
-    return <QuantityInput title={title} field={field} input={input} onChange={onChange} problem={problem} />;
+    return (
+      <QuantityInput
+        title={title}
+        field={field}
+        input={input}
+        onChange={onChange}
+        problem={problem}
+        names={part.kind === 'line' && part.form !== 'drilling' ? 'dash' : 'drill'}
+      />
+    );
   return (
     <label className="field">
       <span>{title}</span>
       {input.kind === 'boolean' ? (
-        <Switch checked={field.value === true} onChange={onChange} aria-label={title} />
+        <Switch checked={field.value === true} onChange={(on) => onChange(on)} aria-label={title} />
       ) : (
         <Select
           value={field.value as string}
-          onChange={onChange}
+          onChange={(chosen) => onChange(chosen)}
           aria-label={title}
           options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))}
         />
@@ -127,6 +141,33 @@ function FieldRow({
           {problem}
         </span>
       )}
+    </label>
+  );
+}
+
+const NO_DASH = 'none';
+
+/** The dash size of a hose: it sets the bore. */
+function DashInput({
+  value,
+  onChange,
+}: {
+  readonly value: number | undefined;
+  readonly onChange: (dash: number | undefined) => void;
+}) {
+  const sizes = Object.keys(DASH_BORES_M);
+  return (
+    <label className="field">
+      <span>Dash size</span>
+      <Select
+        value={value === undefined ? NO_DASH : String(value)}
+        onChange={(chosen) => onChange(chosen === NO_DASH ? undefined : Number(chosen))}
+        aria-label="Dash size"
+        options={[
+          { value: NO_DASH, label: 'none: by its bore' },
+          ...sizes.map((size) => ({ value: size, label: `dash ${size}` })),
+        ]}
+      />
     </label>
   );
 }

@@ -1,56 +1,178 @@
-import { readProjectText } from '../project/readProject';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
-import { arrange } from '../plumbing/arrange';
-import { ARCHETYPES, makeArchetype } from './archetypes';
-import { buildFromInterview, WANTS, type Answers, type WantId } from './interview';
-import { newProject } from './newProject';
+import { auditToEnd } from '../../judgement/audit/auditCircuit';
 import { solveState } from '../../judgement/judgeState';
+import { solveBalanced } from '../../judgement/solveBalanced';
+import { CircuitSolver } from '../../network/circuitSolver';
+import { INVENTED_ENGINES } from '../../verification/testing/inventedEngines';
+import { testAnswers, testCircuit, testProject } from '../../verification/testing/stockEngine';
+import { readProjectText } from '../project/readProject';
+import type { Project } from '../project/project';
+import { USES } from '../project/use';
+import { arrange } from '../plumbing/arrange';
+import { completeAnswers, mainBearingsOf } from './answers';
+import { ARCHETYPES } from './archetypes';
+import { buildFromJson } from './buildProject';
+import { WANTS, type WantId } from './wants';
 
-const engine = (litres: number, cylinders: number) => ({
-  name: 'Test',
-  description: '',
-  displacementM3: litres * 1e-3,
-  cylinders,
-  idleSpeedRevS: 850 / 60,
-  maximumSpeedRevS: 6500 / 60,
-  oilGrade: '10W-40',
-});
+const C = 273.15;
+const BAR = 1e5;
+const RPM = 1 / 60;
+/** A cruise: a quarter of the load at two fifths of the redline, 100 km/h, 25 °C. */
+const CRUISE = { airTemperatureK: 25 + C, roadSpeedMS: 28, load: 0.25 };
+/** A spin-on filter's rated pressure, common practice for a safe working pressure. */
+const FILTER_RATED_PA = 10 * BAR;
+
+function circuitOf(project: Project): CircuitSolver {
+  const made = CircuitSolver.of(project);
+  if (!made.ok) throw new Error(JSON.stringify(made.issues));
+  return made.circuit;
+}
+const toMend = (circuit: CircuitSolver) =>
+  auditToEnd(circuit)
+    .filter((f) => f.weight === 'stop' || f.weight === 'mend')
+    .map((f) => `${f.rule} ${f.part}`);
+
+describe.each(INVENTED_ENGINES.map((row) => [row.engine.name, row] as const))(
+  'A healthy engine: %s',
+  (_, { engine, ranges }) => {
+    const built = buildFromJson(engine);
+    if (!built.ok) throw new Error(built.why);
+    const { project } = built;
+    const circuit = circuitOf(project);
+    const pressure = (port: string, rpm: number, celsius: number) => {
+      const result = solveState(circuit, circuit.stateAt(rpm * RPM, celsius + C));
+      expect(result.convergence.status).toBe('converged');
+      return result.nodes.find((n) => n.ports.includes(port))!.pressurePa! / BAR;
+    };
+    const within = (value: number, [low, high]: readonly [number, number]) => {
+      expect(value).toBeGreaterThanOrEqual(low);
+      expect(value).toBeLessThanOrEqual(high);
+    };
+
+    it('shows what such an engine shows, source: common practice', () => {
+      within(pressure('gallery.out', engine.idleRpm, 110), ranges.idleBar);
+      within(pressure('gallery.out', engine.redlineRpm, 100), ranges.speedBar);
+      const cold = project.range.coldSpeedRevS / RPM;
+      expect(pressure('filter.in', cold, -10) * BAR).toBeLessThan(FILTER_RATED_PA);
+      const pump = project.variants[0]!.circuit.parts.find((p) => p.kind === 'pump')!;
+      if (pump.kind !== 'pump') throw new Error('no pump');
+      within((pump.displacementM3Rev * pump.speedRatio * 1e3) / engine.displacementM3, ranges.pumpCcPerLitre);
+      const cruise = solveBalanced(circuit, Math.max(engine.idleRpm, 0.4 * engine.redlineRpm) * RPM, CRUISE).heat;
+      expect(cruise.status).toBe('balanced');
+      within(cruise.sumpK - C, ranges.cruiseC);
+    });
+
+    it('and the audit finds nothing to fix on it, in its own use', () => {
+      expect(toMend(circuit)).toEqual([]);
+    });
+  },
+);
 
 describe.each(ARCHETYPES.map((a) => a.id))('The archetype %s', (id) => {
-  it.each([
-    [1.1, 4],
-    [2.3, 5],
-    [4.1, 6],
-  ])('is supplied over the range at %d L and %d cylinders', (litres, cylinders) => {
-    const about = engine(litres, cylinders);
-    const made = CircuitSolver.of(newProject(about, makeArchetype(id, about)));
-    if (!made.ok) throw new Error(JSON.stringify(made.issues));
-    const sweep = sweepToEnd(made.circuit, 8, 6);
+  it.each(['turbo', 'rollingTurbo'] as const)('feeds a default %s as it should, and floods nothing', (want) => {
+    const sweep = sweepToEnd(circuitOf(testProject(id, { wants: [want] })), 8, 6);
     expect(sweep.notConverged).toEqual([]);
-    expect(sweep.consumers.filter((c) => !c.supplied).map((c) => c.name)).toEqual([]);
-    expect(made.circuit.compiled.warnings).toEqual([]);
+    expect(sweep.consumers.filter((c) => !c.supplied).map((c) => `${c.name} ${c.verdict}`)).toEqual([]);
   });
 
-  it('takes every want alone and all of them together, and stays readable as a file', () => {
+  it('takes every change alone and all of them together, and stays readable as a file', () => {
     const fitting = WANTS.filter((w) => w.fits(id)).map((w) => w.id);
     const once: WantId[][] = fitting.map((w) => [w]);
     for (const wants of [...once, fitting]) {
-      const answers: Answers = { engine: engine(2, 4), archetype: id, wants, distanceM: {} };
-      const built = buildFromInterview(answers);
-      if (!built.ok) throw new Error(`${wants.join(', ')}: ${built.why}`);
-      expect(readProjectText(JSON.stringify(built.project)).ok).toBe(true);
-      const made = CircuitSolver.of(built.project);
-      if (!made.ok) throw new Error(`${wants.join(', ')}: ${JSON.stringify(made.issues)}`);
-      const result = solveState(made.circuit, made.circuit.stateAt(50, 363));
+      const project = testProject(id, { wants });
+      expect(readProjectText(JSON.stringify(project)).ok).toBe(true);
+      const circuit = circuitOf(project);
+      const result = solveState(circuit, circuit.stateAt(50, 363));
       expect(result.convergence.status).toBe('converged');
       expect(result.consumers.filter((c) => c.verdict === 'dry')).toEqual([]);
     }
   });
 
   it('is drawn with one main lane from the tank to its consumers', () => {
-    const a = arrange(makeArchetype(id, engine(2, 4)));
+    const a = arrange(testCircuit(id));
     expect(a.main.length).toBeGreaterThanOrEqual(4);
     expect([...a.role.values()].filter((r) => r === 'loose')).toEqual([]);
+  });
+});
+
+describe('Answers about an engine', () => {
+  it('have their documented names, and only six are needed', () => {
+    const built = buildFromJson({
+      name: 'Six',
+      archetype: 'wetSump',
+      displacementM3: 0.001275,
+      cylinders: 4,
+      idleRpm: 875,
+      redlineRpm: 6250,
+    });
+    expect(built.ok && built.project.engine).toMatchObject({ displacementM3: 0.001275, cylinders: 4, use: 'street' });
+    expect(built.ok && built.project.engine.idleSpeedRevS * 60).toBeCloseTo(875, 9);
+  });
+
+  it('are refused by field and in words', () => {
+    const base = {
+      name: 'No',
+      archetype: 'wetSump',
+      displacementM3: 2e-3,
+      cylinders: 4,
+      idleRpm: 850,
+      redlineRpm: 6500,
+    };
+    for (const [change, said] of [
+      [{ cylinders: 17 }, 'cylinders'],
+      [{ idleRpm: 7000 }, 'idleRpm must be below redlineRpm'],
+      [{ oilGrade: 'butter' }, 'oilGrade'],
+      [{ nonsense: 1 }, '"nonsense"'],
+      [{ archetype: 'rotary' }, 'archetype'],
+    ] as const) {
+      const built = buildFromJson({ ...base, ...change });
+      expect(built.ok ? '' : built.why).toContain(said);
+    }
+    expect(buildFromJson(null).ok).toBe(false);
+  });
+
+  it.each([
+    ['inline', 6, 7],
+    ['v', 8, 5],
+    ['v', 12, 7],
+    ['flat', 4, 3],
+    ['inline', 1, 2],
+    ['v', 2, 2],
+  ] as const)('give a %s engine of %i cylinders %i main bearings', (layout, cylinders, mains) => {
+    expect(mainBearingsOf(layout, cylinders)).toBe(mains);
+    const parts = testCircuit('wetSump', { layout, cylinders }).parts;
+    expect(parts.find((p) => p.id === 'mains')).toMatchObject({ count: mains });
+    expect(parts.find((p) => p.id === 'rods')).toMatchObject({ count: cylinders });
+  });
+
+  it('build what is answered: valve gear, lifters, jets, tensioner, mains, coolers', () => {
+    const ids = (more: Parameters<typeof testCircuit>[1]) => testCircuit('wetSump', more).parts.map((p) => p.id);
+    expect(ids({ pistonJets: false, tensioner: false, lifters: 'solid' })).not.toEqual(
+      expect.arrayContaining(['jets']),
+    );
+    expect(ids({ valveGear: 'pushrod' })).toEqual(expect.arrayContaining(['camFeed', 'rockers']));
+    expect(ids({ stockCooler: 'air' })).toEqual(expect.arrayContaining(['thermostatPlate', 'cooler']));
+    const cams = (more: Parameters<typeof testCircuit>[1]) =>
+      testCircuit('wetSump', more).parts.find((p) => p.id === 'cams') as unknown as { count: number };
+    expect(cams({ valveGear: 'singleCam' }).count).toBe(5);
+    expect(cams({ valveGear: 'twinCam', layout: 'v', cylinders: 8 }).count).toBe(20);
+    const flat = testCircuit('wetSump', { layout: 'flat', cylinders: 6, mainBearings: 7 }).parts;
+    expect(flat.find((p) => p.id === 'mains')).toMatchObject({ count: 7 });
+  });
+
+  it('scale heat with the engine: 2.3 L gives the 1.5 kW and 120 W/K of the demos; source: docs/model.md', () => {
+    const heat = (litres: number) => testProject('wetSump', { displacementM3: litres * 1e-3 }).engine.heat;
+    expect(heat(2.3).baseHeatW / 1500).toBeCloseTo(1, 1);
+    expect(heat(2.3).blockConductanceWK / 120).toBeCloseTo(1, 1);
+    expect(heat(4.6).baseHeatW / heat(2.3).baseHeatW).toBeCloseTo(2, 9);
+    expect(heat(4.6).panConductanceWK / heat(2.3).panConductanceWK).toBeCloseTo(2 ** (2 / 3), 9);
+  });
+
+  it('complete a diesel, an air-cooled engine and each use as they are met', () => {
+    expect(completeAnswers(testAnswers('wetSump', { fuel: 'diesel' })).brakePowerW).toBe(90e3);
+    expect(completeAnswers(testAnswers('airTwin')).cooling).toBe('air');
+    expect(testProject('airTwin').engine.heat.blockCooledBy).toBe('air');
+    for (const { id } of USES) expect(testProject('wetSump', { use: id }).engine.use).toBe(id);
+    expect(completeAnswers(testAnswers('wetSump', { use: 'towing' })).stockCooler).toBe('coolant');
   });
 });

@@ -1,15 +1,58 @@
-import type { Circuit } from '../project/project';
-import { CircuitBuilder } from './circuitBuilder';
+/** What an engine of an archetype usually is; each is asked, and any answer may differ. */
+export interface ArchetypeUsuals {
+  readonly layout: 'inline' | 'v' | 'flat';
+  readonly valveGear: 'pushrod' | 'singleCam' | 'twinCam';
+  readonly lifters: 'hydraulic' | 'solid';
+  readonly pistonJets: boolean;
+  readonly tensioner: boolean;
+  readonly fuel: 'petrol' | 'diesel';
+  readonly cooling: 'liquid' | 'air';
+  readonly oilGrade: string;
+  readonly use: 'street' | 'towing' | 'hillSprint' | 'track' | 'endurance' | 'boat' | 'offRoad';
+  /** Brake power a displacement [W/m³]. */
+  readonly powerPerVolume: number;
+  /** Pump a turn of the engine and a displacement, at 2 L [m³/m³], and how it grows for smaller engines. */
+  readonly pumpShare: number;
+  readonly pumpExponent: number;
+  /** The same at least and at most, whatever the size [m³/m³]. */
+  readonly pumpRange: readonly [number, number];
+  /** Clearances against a road engine's of today. */
+  readonly clearanceShare: number;
+  /** What the pan gives to the air against a plain steel pan. */
+  readonly panShare: number;
+  /** Gallery at a hot idle that its clearances and pump are fitted to [Pa]. */
+  readonly hotIdlePa: number;
+}
 
-const CC = 1e-6;
-const LITRE = 1e-3;
-const MM = 1e-3;
+const CC_PER_LITRE = 1e-3;
+const KW_PER_LITRE = 1e6;
+const BAR = 1e5;
 
-/** What an archetype is scaled by. */
-export interface EngineSize {
-  /** Swept volume [m³]. */
-  readonly displacementM3: number;
-  readonly cylinders: number;
+/** A road engine of today. @source engineering judgement */
+const ROAD: ArchetypeUsuals = {
+  layout: 'inline',
+  valveGear: 'twinCam',
+  lifters: 'hydraulic',
+  pistonJets: true,
+  tensioner: true,
+  fuel: 'petrol',
+  cooling: 'liquid',
+  oilGrade: '10W-40',
+  use: 'street',
+  powerPerVolume: 60 * KW_PER_LITRE,
+  pumpShare: 5.4 * CC_PER_LITRE,
+  pumpExponent: 0.2,
+  pumpRange: [4.1 * CC_PER_LITRE, 6.8 * CC_PER_LITRE],
+  clearanceShare: 1,
+  panShare: 1,
+  hotIdlePa: 1.8 * BAR,
+};
+
+interface ArchetypeEntry {
+  readonly id: string;
+  readonly label: string;
+  readonly note: string;
+  readonly usual: ArchetypeUsuals;
 }
 
 /** Stock circuits to start from. */
@@ -18,209 +61,121 @@ export const ARCHETYPES = [
     id: 'wetSump',
     label: 'Wet sump, filter on the block',
     note: 'Sump, pickup, crank-driven pump, spin-on filter with bypass valve, gallery.',
+    usual: ROAD,
   },
   {
     id: 'coolerOnHousing',
     label: 'Filter housing with a liquid cooler on it',
     note: 'A plate cooler between filter and gallery, cooled by the engine’s coolant.',
+    usual: ROAD,
   },
   {
     id: 'remoteFilter',
-    label: 'Remote filter, pump on the suction side',
-    note: 'A take-off plate, two hoses and a remote head on the frame.',
+    label: 'Remote filter',
+    note: 'A take-off plate, two hoses and a remote filter head on the frame.',
+    usual: { ...ROAD, powerPerVolume: 55 * KW_PER_LITRE },
+  },
+  {
+    id: 'externalSuction',
+    label: 'Pump outside the block, sucking through an external head',
+    note: 'A hose from the sump to a pump and filter head beside the engine, and a hose back to the gallery.',
+    usual: {
+      ...ROAD,
+      valveGear: 'pushrod',
+      lifters: 'solid',
+      pistonJets: false,
+      tensioner: false,
+      oilGrade: '20W-50',
+      powerPerVolume: 35 * KW_PER_LITRE,
+      clearanceShare: 1.15,
+      hotIdlePa: 1.4 * BAR,
+    },
   },
   {
     id: 'drySump',
     label: 'Dry sump with a tank',
     note: 'A pressure section from the tank, scavenge sections from the pan back to it.',
+    usual: {
+      ...ROAD,
+      lifters: 'solid',
+      use: 'track',
+      powerPerVolume: 90 * KW_PER_LITRE,
+      pumpShare: 5.6 * CC_PER_LITRE,
+    },
   },
   {
     id: 'motorcycle',
     label: 'Motorcycle, passages inside the cases',
     note: 'Wet sump, plain-bearing crank fed through the cases, gearbox oil from the same sump.',
+    usual: {
+      ...ROAD,
+      lifters: 'solid',
+      powerPerVolume: 105 * KW_PER_LITRE,
+      pumpShare: 5.2 * CC_PER_LITRE,
+      pumpExponent: 0.35,
+      pumpRange: [4.4 * CC_PER_LITRE, 16 * CC_PER_LITRE],
+      panShare: 1.8,
+      hotIdlePa: 1.7 * BAR,
+    },
   },
-] as const;
+  {
+    id: 'pushrodV',
+    label: 'Pushrod V, filter on the block',
+    note: 'Cam in the block, hydraulic lifters on their own galleries, rockers fed through the pushrods.',
+    usual: {
+      ...ROAD,
+      layout: 'v',
+      valveGear: 'pushrod',
+      pistonJets: false,
+      tensioner: false,
+      powerPerVolume: 50 * KW_PER_LITRE,
+      pumpShare: 5.0 * CC_PER_LITRE,
+    },
+  },
+  {
+    id: 'airTwin',
+    label: 'Air-cooled twin with a separate tank',
+    note: 'A feed pump from the tank, a scavenge pump back to it; no radiator.',
+    usual: {
+      ...ROAD,
+      layout: 'v',
+      valveGear: 'pushrod',
+      lifters: 'solid',
+      pistonJets: false,
+      tensioner: false,
+      cooling: 'air',
+      oilGrade: '20W-50',
+      powerPerVolume: 38 * KW_PER_LITRE,
+      pumpShare: 5.2 * CC_PER_LITRE,
+      pumpExponent: 0.3,
+      clearanceShare: 1.1,
+      panShare: 0.7,
+      hotIdlePa: 1.2 * BAR,
+    },
+  },
+  {
+    id: 'truckDiesel',
+    label: 'Truck diesel with jets and a plate cooler',
+    note: 'Large bearings, one jet a piston, filter and plate cooler on the block.',
+    usual: {
+      ...ROAD,
+      valveGear: 'pushrod',
+      lifters: 'solid',
+      tensioner: false,
+      fuel: 'diesel',
+      oilGrade: '15W-40',
+      powerPerVolume: 27 * KW_PER_LITRE,
+      pumpShare: 4.6 * CC_PER_LITRE,
+      pumpExponent: 0.25,
+      pumpRange: [2.2 * CC_PER_LITRE, 5.5 * CC_PER_LITRE],
+      hotIdlePa: 1.7 * BAR,
+    },
+  },
+] as const satisfies readonly ArchetypeEntry[];
 export type ArchetypeId = (typeof ARCHETYPES)[number]['id'];
+export const ARCHETYPE_IDS = ARCHETYPES.map((a) => a.id) as [ArchetypeId, ...ArchetypeId[]];
 
-/**
- * Volume of the pump a turn [m³]: 4.8 cm³ a litre at 2.3 L, more a litre for a small engine, whose bearings are large for it.
- * @source engineering judgement; 3.5 to 7 cm³ a litre is met
- */
-function pumpM3Rev({ displacementM3 }: EngineSize): number {
-  return 4.8e-3 * displacementM3 * ((2.3 * LITRE) / displacementM3) ** 0.35;
-}
-
-function pumped(b: CircuitBuilder, size: EngineSize, source: string): CircuitBuilder {
-  const displacementM3Rev = pumpM3Rev(size);
-  return b
-    .fit('pickup', 'pickup', {
-      tube: {
-        boreM: Math.max(12, 14 + 1.8 * (size.displacementM3 / LITRE)) * MM,
-        lengthM: 0.32,
-        roughnessM: 1e-5,
-        losses: [{ kind: 'entrance' }, { kind: 'catalogue', fitting: 'drilledCorner' }],
-      },
-    })
-    .fit('pump', 'pump', { elevationM: -0.02, displacementM3Rev })
-    .fit('relief', 'relief', { areaM2: Math.max(20, 20 * (displacementM3Rev / (5 * CC))) * 1e-6 })
-    .row(source, 'pickup', 'pump', 'relief')
-    .row('relief', 'pump');
-}
-
-/** Mains, rods, head and jets on a gallery, sized to the engine. */
-function engineOn(
-  b: CircuitBuilder,
-  size: EngineSize,
-  gallery: string,
-  sump: string,
-  hydraulicLifters = true,
-): CircuitBuilder {
-  const n = size.cylinders;
-  const scale = Math.cbrt(size.displacementM3 / n / (0.46 * LITRE));
-  b.fit('mains', 'mains', {
-    count: n + 1,
-    elevationM: 0,
-    diameterM: 55 * MM * scale,
-    lengthM: 18 * MM * scale,
-    feed: { kind: 'halfGroove', landEachM: 6.5 * MM * scale },
-  })
-    .fit('rods', 'rods', {
-      count: n,
-      elevationM: 0,
-      diameterM: 48 * MM * scale,
-      lengthM: 19 * MM * scale,
-      mainRadiusM: 27.5 * MM * scale,
-      outletRadiusM: 60 * MM * scale,
-      leastRadiusM: 6 * MM * scale,
-    })
-    .fit('headFeed', 'drilling', {
-      name: 'Head feed',
-      boreM: 6 * MM,
-      lengthM: 0.34,
-      losses: [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
-    })
-    .fit('cams', 'cams', { count: 2 * (n + 1), elevationM: 0.32 })
-    .fit('jets', 'pistonJets', { count: n })
-    .fit('tensioner', 'tensioner')
-    .row(gallery, 'mains')
-    .row('mains.groove', 'rods')
-    .row(gallery, 'headFeed', 'cams')
-    .row(gallery, 'jets')
-    .row(gallery, 'tensioner')
-    .row('mains', sump)
-    .row('rods', sump)
-    .row('cams', sump)
-    .row('jets', sump)
-    .row('tensioner', sump);
-  return hydraulicLifters
-    ? b
-        .fit('lifters', 'lifters', { elevationM: 0.32, ratedFlowM3S: (2.8e-3 / 60) * (n / 5) })
-        .row('headFeed', 'lifters', sump)
-    : b;
-}
-
-const gallery = (b: CircuitBuilder, size: EngineSize) =>
-  b.fit('gallery', 'gallery', {
-    name: 'Main gallery',
-    boreM: (9 + 1.3 * (size.displacementM3 / LITRE)) * MM,
-    lengthM: 0.09 * size.cylinders,
-    losses: [{ kind: 'catalogue', fitting: 'drilledCorner' }],
-  });
-const blockOut = (b: CircuitBuilder, size: EngineSize) =>
-  b.fit('blockOut', 'drilling', {
-    name: 'Block passage',
-    boreM: (10 + 1.3 * (size.displacementM3 / LITRE)) * MM,
-    lengthM: 0.22,
-    losses: [{ kind: 'entrance' }, { kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
-  });
-const sump = (b: CircuitBuilder, size: EngineSize, levelM = -0.19) =>
-  b.add('sump', { kind: 'sump', name: 'Sump', levelM, volumeM3: 1.5 * LITRE + 1.5 * size.displacementM3 });
-
-/**
- * A stock circuit to start from, sized to an engine.
- * @param size swept volume 0.05 to 12 L, 1 to 16 cylinders
- */
-export function makeArchetype(id: ArchetypeId, size: EngineSize): Circuit {
-  const b = new CircuitBuilder();
-  switch (id) {
-    case 'wetSump':
-      pumped(sump(b, size), size, 'sump.suction');
-      gallery(blockOut(b, size), size).fit('filter', 'spinOn', { elevationM: 0.02 });
-      b.row('pump', 'blockOut', 'filter', 'gallery');
-      engineOn(b, size, 'gallery', 'sump.return');
-      break;
-    case 'coolerOnHousing':
-      pumped(sump(b, size), size, 'sump.suction');
-      gallery(blockOut(b, size), size)
-        .fit('filter', 'spinOn', { elevationM: 0.02 })
-        .fit('cooler', 'liquidCooler', { name: 'Liquid cooler' });
-      b.row('pump', 'blockOut', 'filter', 'cooler', 'gallery');
-      engineOn(b, size, 'gallery', 'sump.return');
-      break;
-    case 'remoteFilter':
-      pumped(sump(b, size), size, 'sump.suction');
-      gallery(blockOut(b, size), size)
-        .fit('takeOff', 'takeOff')
-        .fit('hoseOut', 'hose10', { name: 'Hose out', lengthM: 0.9 })
-        .fit('filter', 'remoteHead')
-        .fit('hoseBack', 'hose10', { name: 'Hose back', lengthM: 0.9 });
-      b.row('pump', 'blockOut', 'takeOff')
-        .row('takeOff.away', 'hoseOut', 'filter', 'hoseBack', 'takeOff.back')
-        .row('takeOff', 'gallery');
-      engineOn(b, size, 'gallery', 'sump.return');
-      break;
-    case 'drySump': {
-      b.add('tank', { kind: 'tank', name: 'Tank', levelM: 0.15, volumeM3: 7 * LITRE }).add('pan', {
-        kind: 'sump',
-        name: 'Pan',
-        levelM: -0.12,
-        pressurePa: -5e3,
-        volumeM3: 0.5 * LITRE,
-      });
-      const displacementM3Rev = pumpM3Rev(size) / 0.6;
-      b.fit('feedHose', 'hose16', { name: 'Feed hose', lengthM: 0.8, losses: [{ kind: 'entrance' }] });
-      b.fit('pump', 'drySumpPump', {
-        elevationM: -0.05,
-        displacementM3Rev,
-        slip: {
-          kind: 'efficiency',
-          volumetricEfficiency: 0.9,
-          atPumpSpeedRevS: 2000 / 60,
-          atPressurePa: 4e5,
-          atViscosityPaS: 11.8e-3,
-        },
-      }).fit('relief', 'relief', { areaM2: Math.max(20, 12 * (displacementM3Rev / (5 * CC))) * 1e-6 });
-      gallery(b.fit('hoseOut', 'hose12', { name: 'Pressure hose', lengthM: 0.9 }), size)
-        .fit('filter', 'meshFilter', { elevationM: 0.05, name: 'Filter', place: { mount: 'frame' } })
-        .fit('hoseIn', 'hose12', { name: 'Hose to the block', lengthM: 0.6 });
-      b.row('tank.suction', 'feedHose', 'pump', 'relief')
-        .row('relief', 'pump')
-        .row('pump', 'hoseOut', 'filter', 'hoseIn', 'gallery');
-      engineOn(b, size, 'gallery', 'pan.return');
-      for (const [i, where] of ['front', 'rear'].entries())
-        b.fit(`scavenge${i + 1}`, 'scavengeSection', { name: `Scavenge, ${where}`, displacementM3Rev }).row(
-          'pan.suction',
-          `scavenge${i + 1}`,
-          'tank.return',
-        );
-      break;
-    }
-    case 'motorcycle':
-      pumped(sump(b, size, -0.12), size, 'sump.suction');
-      b.fit('filter', 'spinOn', { ratedFlowM3S: 20e-3 / 60, oilVolumeM3: 0.25 * LITRE }).fit('gallery', 'drilling', {
-        name: 'Case gallery',
-        boreM: 10 * MM,
-        lengthM: 0.3,
-        losses: [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
-      });
-      b.row('pump', 'filter', 'gallery');
-      engineOn(b, size, 'gallery', 'sump.return', false);
-      b.fit('gearbox', 'gearJet', { name: 'Gearbox jets', count: 2, supply: { lowPressurePa: 0.2e5 } }).row(
-        'gallery',
-        'gearbox',
-        'sump.return',
-      );
-      break;
-  }
-  return b.circuit();
+/** @returns the archetype of that id */
+export function archetypeOf(id: ArchetypeId): ArchetypeEntry {
+  return ARCHETYPES.find((a) => a.id === id)!;
 }

@@ -1,51 +1,82 @@
 import { PROJECT_FORMAT, PROJECT_VERSION, projectSchema, type Circuit, type Project } from '../project/project';
 import { OIL_GRADES } from '../../physics/oil/grades';
+import type { OilData } from '../../physics/oil/oil';
+import type { FullAnswers } from './answers';
+import { archetypeOf } from './archetypes';
 
 const RPM = 1 / 60;
 const C = 273.15;
+const LITRE = 1e-3;
 
-/** What is asked about an engine before its circuit. */
-export interface NewEngine {
-  readonly name: string;
-  readonly description: string;
-  readonly displacementM3: number;
-  readonly cylinders: number;
-  readonly idleSpeedRevS: number;
-  readonly maximumSpeedRevS: number;
-  /** One of the grade library. */
-  readonly oilGrade: string;
+/** Heat that grows with the engine, a litre; pan and fins with its surface. @source engineering judgement, docs/model.md */
+const BASE_HEAT_W_L = 650;
+const BLOCK_WK_L = 52;
+const PAN_WK = 15;
+const PAN_AT_L = 2.3;
+const METAL_JK_L = 5.2e3;
+const METAL_WK_L = 65;
+/** Air-cooled engines that work hard at little speed have a fan. @source common practice, no source */
+const FAN_USES: readonly FullAnswers['use'][] = ['towing', 'boat', 'offRoad'];
+const BLOCK_FAN_MS = 45;
+/** Oil that an air-cooled engine may have. @source common practice */
+const HOTTEST_LIQUID_K = C + 120;
+const HOTTEST_AIR_K = C + 130;
+
+/** The oil that the answers name. */
+export function oilOf({ oil, oilGrade }: FullAnswers): OilData {
+  return (oil as OilData | undefined) ?? OIL_GRADES.find((grade) => grade.name === oilGrade) ?? OIL_GRADES[0]!;
 }
 
 /**
- * A project around a stock circuit, with the four states that people think in and a range from −10 to 120 °C.
- * @throws when the schema refuses it: the interview has checked its answers
+ * A project around a stock circuit, with the four conditions that people think in and a range from −10 °C up.
+ * @throws when the schema refuses it: the answers have been checked
  */
-export function newProject(engine: NewEngine, circuit: Circuit): Project {
-  const crankingSpeedRevS = 250 * RPM;
+export function newProject(answers: FullAnswers, circuit: Circuit): Project {
+  const litres = answers.displacementM3 / LITRE;
+  const idleRevS = answers.idleRpm * RPM;
+  const redlineRevS = answers.redlineRpm * RPM;
+  const crankingSpeedRevS = answers.crankingRpm * RPM;
+  const hottestOilK = answers.cooling === 'air' ? HOTTEST_AIR_K : HOTTEST_LIQUID_K;
   return projectSchema.parse({
     format: PROJECT_FORMAT,
     version: PROJECT_VERSION,
-    name: engine.name,
+    name: answers.name,
     engine: {
-      description: engine.description,
-      displacementM3: engine.displacementM3,
-      cylinders: engine.cylinders,
+      description: answers.description,
+      displacementM3: answers.displacementM3,
+      cylinders: answers.cylinders,
+      layout: answers.layout,
+      boreM: answers.boreM,
+      strokeM: answers.strokeM,
+      fuel: answers.fuel,
+      use: answers.use,
       crankingSpeedRevS,
-      idleSpeedRevS: engine.idleSpeedRevS,
-      maximumSpeedRevS: engine.maximumSpeedRevS,
+      idleSpeedRevS: idleRevS,
+      maximumSpeedRevS: redlineRevS,
+      heat: {
+        brakePowerW: answers.brakePowerW,
+        coolantK: answers.coolantK,
+        baseHeatW: BASE_HEAT_W_L * litres,
+        blockCooledBy: answers.cooling === 'air' ? 'air' : 'coolant',
+        blockConductanceWK: BLOCK_WK_L * litres,
+        ...(answers.cooling === 'air' && FAN_USES.includes(answers.use) ? { blockFanMS: BLOCK_FAN_MS } : {}),
+        panConductanceWK: archetypeOf(answers.archetype).usual.panShare * PAN_WK * (litres / PAN_AT_L) ** (2 / 3),
+        metalCapacityJK: METAL_JK_L * litres,
+        metalConductanceWK: METAL_WK_L * litres,
+      },
     },
-    oil: OIL_GRADES.find((grade) => grade.name === engine.oilGrade) ?? OIL_GRADES[0],
+    oil: oilOf(answers),
     range: {
       coldestOilK: C - 10,
-      hottestOilK: C + 120,
-      coldSpeedRevS: Math.max(1.6 * engine.idleSpeedRevS, 1350 * RPM),
+      hottestOilK,
+      coldSpeedRevS: Math.min(0.6 * redlineRevS, Math.max(1.6 * idleRevS, Math.min(1350 * RPM, 0.25 * redlineRevS))),
       fullSpeedFromK: C + 70,
     },
     namedStates: [
       { name: 'Cold crank', speedRevS: crankingSpeedRevS, oilTemperatureK: C - 10 },
-      { name: 'Cold start', speedRevS: Math.max(1100 * RPM, 1.3 * engine.idleSpeedRevS), oilTemperatureK: C - 10 },
-      { name: 'Hot idle', speedRevS: engine.idleSpeedRevS, oilTemperatureK: C + 110 },
-      { name: 'Full speed', speedRevS: engine.maximumSpeedRevS, oilTemperatureK: C + 100 },
+      { name: 'Cold start', speedRevS: 1.3 * idleRevS, oilTemperatureK: C - 10 },
+      { name: 'Hot idle', speedRevS: idleRevS, oilTemperatureK: C + 110 },
+      { name: 'Full speed', speedRevS: redlineRevS, oilTemperatureK: C + 100 },
     ],
     variants: [{ id: 'stock', name: 'Stock', circuit }],
     activeVariant: 'stock',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dashBoreM } from '../../foundations/units/boreSizes';
 import { entryOf, ends, HOOPER } from '../parts/catalogueEntry';
 import { positive } from '../parts/field';
 import { defineKind } from '../parts/kind';
@@ -30,6 +31,17 @@ const schema = z
     error: 'a line without length needs at least one loss',
     path: ['lengthM'],
   });
+
+/** Bores this near each other are one. */
+const SAME_BORE = 1e-6;
+/** Hard line of a dash size is drawn tube, with more wall than a hose. @source engineering judgement */
+const HARD_LINE_SHARE = 0.9;
+
+/** Usual bore of a line of a dash size [m]; undefined where there is no such size. */
+function usualBoreM(form: z.infer<typeof schema>['form'], dash: number): number | undefined {
+  const hose = dashBoreM(dash);
+  return hose === undefined ? undefined : hose * (form === 'hardLine' ? HARD_LINE_SHARE : 1);
+}
 
 const entry = entryOf<typeof schema>();
 const hose = (
@@ -69,6 +81,14 @@ export const line = defineKind({
   symbol: () => 'none',
   passage: (part) => part,
   volumeM3: (part) => roundVolumeM3(part.boreM, part.lengthM),
+  // Dash size and bore are one figure: a size sets the bore, and a bore of its own has no size.
+  agreed(part, field) {
+    if (part.dash === undefined || (field !== 'dash' && field !== 'boreM')) return part;
+    const boreM = usualBoreM(part.form, part.dash);
+    if (field === 'dash') return boreM === undefined ? part : { ...part, boreM };
+    const { dash: _, ...own } = part;
+    return boreM === undefined || Math.abs(part.boreM / boreM - 1) > SAME_BORE ? own : part;
+  },
   extras: {
     heat: {
       label: 'Say what heat it exchanges',

@@ -111,8 +111,13 @@ export function swapPart(w: Workpiece, move: Of<'swap'>): void {
     throw new MoveRefused(`${made.name} cannot stand where ${old.name} stands: it is fed or emptied in another way.`);
   if ((placeOf(old) === 'pump') !== (placeOf(made) === 'pump')) throw new MoveRefused('A pump is swapped for a pump.');
   const height = old.elevationM !== undefined && !isReservoir(made) ? { elevationM: old.elevationM } : {};
+  // What a person said of the place stays where the new part is of the same kind.
+  const kept =
+    made.kind === old.kind
+      ? { name: old.name, note: old.note, place: old.place, ...(old.kind === 'line' ? { lengthM: old.lengthM } : {}) }
+      : { note: old.note };
   // The id stays, so that the column, waivers and whatever senses here stay too.
-  const swapped = { ...made, ...height, id: old.id } as Part;
+  const swapped = { ...made, ...defined(kept), ...height, id: old.id } as Part;
   w.parts = w.parts.filter((p) => p.id !== made.id);
   w.parts = [...w.parts, swapped];
   w.came.length = 0;
@@ -122,6 +127,9 @@ export function swapPart(w: Workpiece, move: Of<'swap'>): void {
     return from !== undefined && to !== undefined ? [{ from, to }] : [];
   });
 }
+
+const defined = (values: object) =>
+  Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined));
 
 /** The port of the new part that takes over from one of the old; undefined where there is none. */
 function portFor(old: Part, made: Part, port: string): string | undefined {

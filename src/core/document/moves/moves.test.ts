@@ -1,8 +1,8 @@
 import { demoProject } from '../../verification/testing/demo';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { ARCHETYPES, makeArchetype } from '../archetypes/archetypes';
-import { newProject } from '../archetypes/newProject';
+import { ARCHETYPES } from '../archetypes/archetypes';
+import { testProject } from '../../verification/testing/stockEngine';
 import { PORTS } from '../parts/ports';
 import { unfilteredPorts } from '../plumbing/filtration';
 import { activeVariant, type Project, type Variant } from '../project/project';
@@ -251,18 +251,7 @@ describe.each(ARCHETYPES.map((a) => a.id))('Two hundred random moves on the arch
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 2 ** 31 - 1 }), (seed) => {
         const random = seededRandom(seed);
-        const base = newProject(
-          {
-            name: 'Random',
-            description: '',
-            displacementM3: 2.3e-3,
-            cylinders: 5,
-            idleSpeedRevS: 14,
-            maximumSpeedRevS: 116,
-            oilGrade: '10W-40',
-          },
-          makeArchetype(id, { displacementM3: 2.3e-3, cylinders: 5 }),
-        );
+        const base = testProject(id);
         const past: { readonly variant: Variant; readonly text: string }[] = [];
         let variant = base.variants[0]!;
         let made = 0;

@@ -59,6 +59,8 @@ export interface KindTraits<P, L extends Place = Place> {
   senses?(part: P): { readonly field: string; readonly ref: string } | undefined;
   /** The part without a port that it senses at: it senses at its own. */
   withoutSense?(part: P): P;
+  /** What else of it follows when one of its fields is typed. @param field the key that was typed */
+  agreed?(part: P, field: string): P;
   /** The port that oil goes on from; default: `out`. */
   readonly outlet?: string;
   /** The port that a line is teed off at; default: the outlet. */

@@ -166,7 +166,14 @@ export function changePart(
   // JSON leaves undefined out, and so does the schema: an optional value set to it is gone.
   here[last] = value;
   const parsed = partSchema.safeParse(copy, { reportInput: true });
-  return parsed.success ? { ok: true, part: parsed.data } : { ok: false, issues: parsed.error.issues };
+  return parsed.success
+    ? { ok: true, part: agreed(parsed.data, String(path[0])) }
+    : { ok: false, issues: parsed.error.issues };
+}
+
+/** What of a part follows when one of its fields is typed. */
+function agreed(part: Part, field: string): Part {
+  return kindOf(part).agreed?.(part, field) ?? part;
 }
 
 /** Parts are plain data: a copy through JSON is exact. */

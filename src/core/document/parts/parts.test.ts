@@ -288,7 +288,7 @@ describe('Sizes as people have them', () => {
   it('a bore can be typed as a drill or a dash size', () => {
     expect(parseQuantity('drill 53', 'bore')).toEqual({ ok: true, si: 0.0595 * 0.0254 });
     expect(parseQuantity('#53', 'bore')).toEqual({ ok: true, si: 0.0595 * 0.0254 });
-    expect(parseQuantity('dash 10', 'bore')).toEqual({ ok: true, si: DASH_BORES_M[10]! });
+    expect(parseQuantity('dash 10', 'bore')).toEqual({ ok: true, si: DASH_BORES_M[10]!, dash: 10 });
     expect(parseQuantity('dash 11', 'bore').ok).toBe(false);
   });
 

@@ -4,7 +4,11 @@ import { PROJECT_VERSION } from './project';
 export type RawProject = Readonly<Record<string, unknown>>;
 
 /** Steps from each version to the next: MIGRATIONS[v] turns version v into v + 1. Frozen files of every version are tested against them. */
-export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject>> = { 1: columnsForStationOrder };
+export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject>> = {
+  1: columnsForStationOrder,
+  // Version 3 adds what an engine is used for and built like; all of it may be left out.
+  2: (raw) => raw,
+};
 
 /** Version 2 keeps the sheet's columns, empty ones too, instead of an order of stations. */
 function columnsForStationOrder(raw: RawProject): RawProject {

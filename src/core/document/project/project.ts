@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { between, nonNegative, positive } from '../parts/field';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { driveSchema, USE_IDS } from './use';
 import { partSchema } from '../parts/part';
 
 /** What stands at the head of every project file. */
 export const PROJECT_FORMAT = 'tidal-gauge-project';
-export const PROJECT_VERSION = 2;
+export const PROJECT_VERSION = 3;
 
+const MM = 1e-3;
 const MM2S = 1e-6;
 const RPM = 1 / 60;
 const C = 273.15;
@@ -37,9 +39,16 @@ export const heatSchema = z.strictObject({
   blockCooledBy: z.enum(['coolant', 'air']).default('coolant').meta({ title: 'Block cooled by' }),
   blockConductanceWK: nonNegative('conductance', 'Oil to block', {
     typical: [60, 250],
-    description:
-      'To the coolant, or to the air at 15 m/s where the block is air-cooled. About 52 W/K per litre (coolant), 40 (air).',
+    description: 'About 52 W/K per litre.',
   }).default(120),
+  finConductanceWK: positive('conductance', 'Air-cooled block to the air at 15 m/s', {
+    typical: [20, 120],
+    description: 'Fins and cowling. Blank: about 40 W/K per litre.',
+  }).optional(),
+  blockFanMS: nonNegative('airSpeed', 'Fan on the air-cooled block, at the redline', {
+    typical: [10, 40],
+    description: 'Cools like this road speed. Blank: no fan.',
+  }).optional(),
   coolantCapacityJK: positive('heatCapacity', 'Coolant, block and jackets', {
     typical: [15e3, 150e3],
     description: 'Blank: 20 kJ/K per litre of displacement.',
@@ -53,11 +62,18 @@ export const heatSchema = z.strictObject({
 export const engineSchema = z
   .strictObject({
     description: z.string().max(200).default(''),
-    displacementM3: positive('volume', 'Swept volume', { typical: [0.2e-3, 9e-3] }).optional(),
+    displacementM3: positive('volume', 'Displacement', { typical: [0.1e-3, 15e-3] }).optional(),
     cylinders: z.int().min(1).max(24).optional(),
+    layout: z.enum(['inline', 'v', 'flat']).optional().meta({ title: 'Layout' }),
+    boreM: positive('bore', 'Bore', { typical: [40 * MM, 150 * MM] }).optional(),
+    strokeM: positive('bore', 'Stroke', { typical: [35 * MM, 180 * MM] }).optional(),
+    fuel: z.enum(['petrol', 'diesel']).optional().meta({ title: 'Fuel' }),
+    use: z.enum(USE_IDS).optional().meta({ title: 'Use' }),
+    /** Drives of its own in place of its use's. */
+    drives: z.array(driveSchema).min(1).max(8).optional(),
     crankingSpeedRevS: positive('speed', 'Cranking', { typical: [120 * RPM, 350 * RPM] }),
     idleSpeedRevS: positive('speed', 'Idle', { typical: [600 * RPM, 1500 * RPM] }),
-    maximumSpeedRevS: positive('speed', 'Maximum', { typical: [4000 * RPM, 12000 * RPM] }),
+    maximumSpeedRevS: positive('speed', 'Redline', { typical: [2000 * RPM, 14000 * RPM] }),
     atmospherePa: positive('pressure', 'Air pressure, absolute', { typical: [70e3, 104e3] }).default(101_325),
     heat: heatSchema.prefault({}),
   })

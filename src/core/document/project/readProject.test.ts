@@ -6,6 +6,7 @@ import { sayIssue } from './issue';
 import { partFields, changePart } from '../parts/partFields';
 import { LARGEST_FILE_BYTES, readProject, readProjectText } from './readProject';
 import { projectJsonSchema } from './jsonSchema';
+import { PROJECT_VERSION } from './project';
 import { migrate } from './migrations';
 import { solveState } from '../../judgement/judgeState';
 
@@ -45,7 +46,7 @@ describe('A project file', () => {
       expect(raw.version).toBe(version);
       const read = readProjectText(text);
       if (!read.ok) throw new Error(read.issues.map(sayIssue).join('\n'));
-      expect(read.project.version).toBe(2);
+      expect(read.project.version).toBe(PROJECT_VERSION);
       expect(read.project.variants).toMatchObject(raw.variants.map(({ circuit }) => ({ circuit })));
     }
   });
@@ -57,8 +58,11 @@ describe('A project file', () => {
       ...old,
       variants: old.variants.map((v) => ({ ...v, sheet: { stationOrder: order } })),
     }) as { version: number; variants: { sheet?: unknown }[] };
-    expect([version, variants.map((v) => v.sheet)]).toEqual([2, old.variants.map(() => ({ columns: order }))]);
-    expect(migrate({ ...old, variants: 'none' })).toMatchObject({ version: 2, variants: 'none' });
+    expect([version, variants.map((v) => v.sheet)]).toEqual([
+      PROJECT_VERSION,
+      old.variants.map(() => ({ columns: order })),
+    ]);
+    expect(migrate({ ...old, variants: 'none' })).toMatchObject({ version: PROJECT_VERSION, variants: 'none' });
     expect(migrate({ ...old, version: -3 })).toMatchObject({ version: -3 });
     expect(migrate({ ...old, version: 'one' })).toMatchObject({ version: 'one' });
   });
@@ -115,8 +119,8 @@ describe('A project file', () => {
     ['an id used twice', (raw: Raw) => void (part(raw, 'rods')['id'] = 'mains'), 'the id "mains" is used twice'],
     [
       'a newer version',
-      (raw: Raw) => void (raw.version = 3),
-      'version: the file has version 3, this app reads up to 2',
+      (raw: Raw) => void (raw.version = PROJECT_VERSION + 1),
+      'version: the file has version 4, this app reads up to 3',
     ],
     [
       'a valve that opens before it cracks',

@@ -33,13 +33,7 @@ export function numberDrillM(number: number): number | undefined {
   return inch === undefined ? undefined : inch * INCH;
 }
 
-/**
- * A bore by its name: "drill 53", "#53", "dash 10".
- * @returns metres, or undefined where the text is no such name
- */
-export function namedBoreM(text: string): number | undefined {
-  const drill = /^(?:drill\s*|#|no\.?\s*)(\d{1,2})$/i.exec(text.trim());
-  if (drill) return numberDrillM(Number(drill[1]));
-  const dash = /^dash\s*(\d{1,2})$/i.exec(text.trim());
-  return dash ? DASH_BORES_M[Number(dash[1])] : undefined;
+/** Usual bore of flexible hose of a dash size [m]; undefined where there is no such size. */
+export function dashBoreM(dash: number): number | undefined {
+  return DASH_BORES_M[dash];
 }

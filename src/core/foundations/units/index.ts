@@ -1,4 +1,4 @@
 export { QUANTITIES, displayUnit, fromDisplay, toDisplay } from './quantity';
 export type { DisplayUnit, Quantity, UnitChoice } from './quantity';
 export { formatFigure, formatQuantity } from './format';
-export { parseQuantity } from './parse';
+export { parseQuantity, type BoreNames } from './parse';

@@ -58,8 +58,64 @@ describe('Units', () => {
     ['1.5 furlong', 'unknownUnit'],
     ['--1', 'notANumber'],
     ['1 2', 'unknownUnit'],
+    ['dash 9', 'unknownDash'],
+    ['AN7', 'unknownDash'],
   ] as const)('refuses "%s"', (text, reason) => {
     expect(parseQuantity(text, 'bore')).toEqual({ ok: false, reason });
+  });
+
+  it.each([
+    ['37 1/2 in', 'length', 0.9525],
+    ['37½"', 'length', 0.9525],
+    ['5 ft 3 in', 'length', 1.6002],
+    [`5' 3 1/2"`, 'length', 1.6129],
+    ['90 cm', 'length', 0.9],
+    ['7/16', 'bore', 0.0111125],
+    ['0.0425"', 'bore', 1.0795e-3],
+    ['AN8', 'bore', 11.1e-3],
+    ['AN-10', 'bore', 14.2e-3],
+    ['8AN', 'bore', 11.1e-3],
+    ['-8', 'bore', 11.1e-3],
+    ['-8 AN', 'bore', 11.1e-3],
+    ['dash 8', 'bore', 11.1e-3],
+    ['drill no. 53', 'bore', 0.0595 * 0.0254],
+    ['5 qt', 'volume', 4.73176473e-3],
+    ['1.2 gal', 'volume', 4.5424941408e-3],
+    ['1275 cc', 'volume', 1.275e-3],
+    ['350 cu in', 'volume', 350 * 0.0254 ** 3],
+    ['30 lbf·ft', 'torque', 40.6745384],
+    ['84 lbf.in', 'torque', 9.4907283],
+    ['12 N m', 'torque', 12],
+    ['60 psi', 'pressure', 413_685.4],
+    ['300 kPa', 'pressure', 3e5],
+    ['212 °F', 'temperature', 373.15],
+    ['230F', 'temperature', 383.15],
+    ['90 C', 'temperature', 363.15],
+    ['70 mph', 'roadSpeed', 31.2928],
+    ['120 km/h', 'roadSpeed', 33.333333],
+    ['2.2 lb', 'mass', 0.99790321],
+    ['180 hp', 'heatFlow', 134_225.977],
+    ['120 kW', 'heatFlow', 1.2e5],
+    ['14.4 cSt', 'kinematicViscosity', 14.4e-6],
+    ['1/4', 'turns', 0.25],
+    ['1/4 turn', 'turns', 0.25],
+    ['1 1/2 turns', 'turns', 1.5],
+    ['6,250', 'speed', 6250 / 60],
+    ['1,275', 'volume', 1.275e-3],
+  ] as const)('reads %s as people type it, for a %s', (text, quantity, si) => {
+    const parsed = parseQuantity(text, quantity);
+    expect(parsed).toMatchObject({ ok: true });
+    expect(parsed.ok && Math.abs(parsed.si / si - 1)).toBeLessThan(1e-6);
+  });
+
+  it('takes #8 for dash 8 in a hose and for a drill in an orifice, and no drill in a hose', () => {
+    expect(parseQuantity('#8', 'bore', {}, 'dash')).toEqual({ ok: true, si: 11.1e-3, dash: 8 });
+    expect(parseQuantity('#8', 'bore', {}, 'drill')).toEqual({ ok: true, si: 0.199 * 0.0254 });
+    expect(parseQuantity('drill 8', 'bore', {}, 'dash').ok).toBe(false);
+  });
+
+  it('shows a bore in inches with three decimals', () => {
+    expect(formatQuantity(1.09e-3, 'bore', { bore: 'in' })).toBe('0.043\u00a0in');
   });
 
   it('writes a true minus, two digits for what is small, a dash for what is not there', () => {

@@ -3,8 +3,10 @@ import type { Part, PartKind, PartOf } from '../../document/parts/part';
 import type { Circuit, Project, Variant } from '../../document/project/project';
 import { Law } from '../../network/compile/law';
 import type { CompiledCircuit } from '../../network/compile/compile';
-import { designDrives, type Drive } from '../designDrives';
-import { solveBalanced, type BalancedState } from '../solveBalanced';
+import { designDrives, useDrives, type Drive, type SteadyDrive } from '../designDrives';
+import { solveDrive } from '../solveDrive';
+import { dustyCore } from '../../heat/alteredParts';
+import type { BalancedState } from '../solveBalanced';
 import { PortGroups } from '../../document/plumbing/portGroups';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { speedLimitRevS } from '../sweep/reachable';
@@ -58,7 +60,8 @@ export interface AuditContext {
   sweepWith(change: (part: Part) => Part): Sweep | undefined;
   /** Where the oil settles at a speed in its surroundings, with some parts changed; undefined where it cannot be computed. */
   balance(drive: Drive, change?: (part: Part) => Part): BalancedState | undefined;
-  readonly drives: { readonly hotDay: Drive; readonly coldCruise: Drive };
+  /** The drives of the engine's use, its hardest, and a cold cruise. */
+  readonly drives: { readonly use: readonly Drive[]; readonly hotDay: Drive; readonly coldCruise: SteadyDrive };
   /** The variant that this one was made from, or the first of the project; undefined for that one itself. */
   readonly stock: Variant | undefined;
   parts<K extends PartKind>(kind: K): readonly PartOf<K>[];
@@ -86,7 +89,7 @@ export function surveyCircuit(solver: CircuitSolver): AuditContext {
     nodeHighPa: sweep.nodeHighPa,
     states: statesOf(project),
     ...answersOf(solver),
-    drives: designDrives(project.engine),
+    drives: { use: useDrives(project.engine), ...designDrives(project.engine) },
     stock: first && first.id !== variant.id ? first : undefined,
     parts: (kind) => circuit.parts.filter((p): p is never => p.kind === kind),
     part: (id) => circuit.parts.find((p) => p.id === id),
@@ -182,13 +185,14 @@ function answersOf(solver: CircuitSolver): Pick<AuditContext, 'at' | 'solveWith'
       return altered && sweepToEnd(altered, WHAT_IF_SPEEDS, WHAT_IF_TEMPERATURES);
     },
     balance(drive, change) {
-      if (change) {
-        const altered = changed(change);
-        return altered && solveBalanced(altered, drive.speedRevS, drive);
+      const clear = drive.clearShare ?? 1;
+      if (change || clear < 1) {
+        const altered = changed((part) => dustyCore(change ? change(part) : part, clear));
+        return altered && solveDrive(altered, drive);
       }
       const key = JSON.stringify(drive);
       let known = balanced.get(key);
-      if (!known) balanced.set(key, (known = solveBalanced(fresh(), drive.speedRevS, drive)));
+      if (!known) balanced.set(key, (known = solveDrive(fresh(), drive)));
       return known;
     },
   };

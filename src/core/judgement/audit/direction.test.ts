@@ -1,30 +1,14 @@
 import { applyMove } from '../../document/moves';
-import { newProject } from '../../document/archetypes/newProject';
-import { makeArchetype } from '../../document/archetypes/archetypes';
 import { activeVariant, withVariant, type Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { solveBalanced } from '../solveBalanced';
 import { solveState } from '../judgeState';
 import { auditToEnd } from './auditCircuit';
-import { buildFromInterview } from '../../document/archetypes/interview';
+import { testProject } from '../../verification/testing/stockEngine';
 import type { Part } from '../../document/parts/part';
 
 const C = 273.15;
-const ENGINE = {
-  name: 'Test',
-  description: '',
-  displacementM3: 2e-3,
-  cylinders: 4,
-  idleSpeedRevS: 850 / 60,
-  maximumSpeedRevS: 6500 / 60,
-  oilGrade: '10W-40',
-};
-
-function withCooler(): Project {
-  const built = buildFromInterview({ engine: ENGINE, archetype: 'wetSump', wants: ['cooler'], distanceM: {} });
-  if (!built.ok) throw new Error(built.why);
-  return built.project;
-}
+const withCooler = () => testProject('wetSump', { wants: ['cooler'] });
 function changed(project: Project, move: Parameters<typeof applyMove>[1]): Project {
   const outcome = applyMove(activeVariant(project), move);
   if (!outcome.ok) throw new Error(outcome.why);
@@ -49,11 +33,11 @@ const turned = (project: Project, part: string) => changed(project, { kind: 'rev
 describe('Parts that work one way', () => {
   it('are not named while they stand the right way round', () => {
     expect(reversedOf(withCooler())).toEqual([]);
-    expect(reversedOf(newProject(ENGINE, makeArchetype('drySump', ENGINE)))).toEqual([]);
+    expect(reversedOf(testProject('drySump'))).toEqual([]);
   });
 
   it('a filter with an anti-drain valve passes nothing backwards, at any pressure', () => {
-    const project = turned(newProject(ENGINE, makeArchetype('wetSump', ENGINE)), 'filter');
+    const project = turned(testProject('wetSump'), 'filter');
     const circuit = circuitOf(project);
     const result = solveState(circuit, circuit.stateAt(6000 / 60, 90 + C));
     expect(result.convergence.status).toBe('converged');
@@ -62,7 +46,7 @@ describe('Parts that work one way', () => {
   });
 
   it('one without goes from the inside out, and folds at a third of its rating', () => {
-    const stock = withPart(newProject(ENGINE, makeArchetype('wetSump', ENGINE)), 'filter', {
+    const stock = withPart(testProject('wetSump'), 'filter', {
       antiDrain: false,
       load: 8,
     });
@@ -93,7 +77,7 @@ describe('Parts that work one way', () => {
   });
 
   it('a check valve shuts, and a cooler is fed from the top', () => {
-    const valve = changed(newProject(ENGINE, makeArchetype('wetSump', ENGINE)), {
+    const valve = changed(testProject('wetSump'), {
       kind: 'insert',
       at: 'gallery.in',
       drafts: [{ kind: 'checkValve', name: 'Check valve', crackPa: 1e4, fullOpenPa: 4e4, areaM2: 2e-4 }],

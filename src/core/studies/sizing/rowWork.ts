@@ -1,7 +1,7 @@
 import { inSeason } from '../../document/project/project';
-import { findBalances } from '../../heat/balance';
 import { isFound } from '../../heat/comingToRest';
 import { designDrives, type Drive } from '../../judgement/designDrives';
+import { solveDrive } from '../../judgement/solveDrive';
 import { SHEDS_WATER_K } from '../../heat/heatResult';
 import { HeatSolver } from '../../heat/heatSolver';
 import { CircuitSolver } from '../../network/circuitSolver';
@@ -43,8 +43,8 @@ function fitted({ project, variant }: StudyBench, id: string, family: string | n
   const sweep = sweepToEnd(circuit);
   const heat = new HeatSolver(circuit);
   const settles = (drive: Drive) => {
-    const { cold } = findBalances(heat, drive, circuit.project.engine.atmospherePa, drive);
-    return isFound(cold.status) ? cold.sumpK : null;
+    const { heat: found } = solveDrive(circuit, drive, heat);
+    return isFound(found.status) ? found.sumpK : null;
   };
   const { hotDay, coldCruise } = designDrives(circuit.project.engine);
   return {

@@ -103,7 +103,7 @@ export function withSize(part: Part, path: readonly (string | number)[], si: num
     if (!changed.ok) return undefined;
     // A hose of another bore is of another dash size, by which it is bought and drawn.
     const dash = Object.entries(DASH_BORES_M).find(([, bore]) => bore === si)?.[0];
-    return changed.part.kind === 'line' && changed.part.dash !== undefined && dash !== undefined
+    return changed.part.kind === 'line' && part.kind === 'line' && part.dash !== undefined && dash !== undefined
       ? { ...changed.part, dash: Number(dash) }
       : changed.part;
   }

@@ -3,7 +3,8 @@ import { isReservoir } from '../../../document/parts/ports';
 import { thermostatOf, type Part } from '../../../document/parts/part';
 import { isFound } from '../../../heat/comingToRest';
 import { brakePowerW } from '../../../heat/conditions';
-import { SHEDS_WATER_K } from '../../../heat/heatResult';
+import { SHEDS_WATER_K, type HeatResult } from '../../../heat/heatResult';
+import type { Drive } from '../../designDrives';
 import { stuckThermostat, withoutCooling } from '../../../heat/alteredParts';
 import type { BalancedState } from '../../solveBalanced';
 import type { AuditContext } from '../context';
@@ -15,19 +16,25 @@ const FAR_OVER_K = 15;
 const FILM_LIMIT_K = 438.15;
 const TURBO_OUT_LIMIT_K = 423.15;
 
-const drive = (c: AuditContext, which: keyof AuditContext['drives']) => {
-  const d = c.drives[which];
+const drive = (c: AuditContext, which: 'hotDay' | 'coldCruise') => driveFigures(c.drives[which]);
+const driveFigures = (d: Drive) => {
   return {
     air: fig(d.airTemperatureK, 'temperature'),
     road: fig(d.roadSpeedMS, 'roadSpeed'),
+    ...(d.durationS == null ? {} : { lasts: fig(d.durationS, 'time') }),
     rpm: fig(d.speedRevS, 'speed'),
     load: fig(d.load, 'share'),
   };
 };
 const AT = 'at {rpm}, load {load}, air {air}, road {road}';
+const lasting = (d: Drive) => (d.durationS == null ? '' : ', after {lasts}');
 
 const thermostats = (c: AuditContext) => c.circuit.parts.filter((p) => thermostatOf(p)?.stuck === 'no');
 const airCoolers = (c: AuditContext) => c.parts('cooler').filter((p) => p.medium === 'air');
+
+/** No balance is hotter than any. */
+const heatRank = ({ status, sumpK }: HeatResult) =>
+  isFound(status) ? sumpK : status === 'tooCold' ? -Infinity : Number.MAX_VALUE;
 
 /** A balance that was not found says nothing about temperatures: why it was not. */
 function noBalance(c: AuditContext, { heat, result }: BalancedState): Found {
@@ -62,8 +69,14 @@ export const oilHot = rule(
   'oilHot',
   'Oil too hot',
   (c) => {
-    const found = c.balance(c.drives.hotDay);
-    if (!found) return [];
+    const hottest = c.drives.use
+      .flatMap((each) => {
+        const answer = c.balance(each);
+        return answer ? [{ each, answer }] : [];
+      })
+      .sort((a, b) => heatRank(b.answer.heat) - heatRank(a.answer.heat))[0];
+    if (!hottest) return [];
+    const { each, answer: found } = hottest;
     const { heat } = found;
     if (isFound(heat.status) ? heat.sumpK <= heat.limitHotK : heat.status === 'tooCold') return [];
     if (heat.status === 'notSolved' || heat.status === 'placeTooHot') return [noBalance(c, found)];
@@ -73,14 +86,16 @@ export const oilHot = rule(
         weight: heat.status === 'tooHot' || heat.sumpK > heat.limitHotK + FAR_OVER_K ? 'stop' : 'mend',
         part: sump?.id ?? null,
         figures: {
-          ...drive(c, 'hotDay'),
+          ...driveFigures(each),
           sump: fig(heat.sumpK, 'temperature'),
           limit: fig(heat.limitHotK, 'temperature'),
         },
         what:
           heat.status === 'tooHot'
             ? `The oil finds no balance ${AT}: heat in stays above heat out.`
-            : `The oil settles at {sump} ${AT}; its limit is {limit}.`,
+            : each.durationS == null
+              ? `The oil settles at {sump} ${AT}; its limit is {limit}.`
+              : `The oil reaches {sump} ${AT}${lasting(each)}; its limit is {limit}.`,
         why: 'Hot oil is thin at the bearings, and every 10 K more halve its life.',
         remedies: [
           'a cooler, or more air on the one there is',

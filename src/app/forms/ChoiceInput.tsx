@@ -1,0 +1,38 @@
+import { Segmented, Select } from 'antd';
+import { useId } from 'react';
+
+/** One of a few, all of them seen; a list where they are many. */
+export function ChoiceInput<T extends string>({
+  title,
+  value,
+  options,
+  onChange,
+  note,
+}: {
+  readonly title: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
+  readonly note?: string | undefined;
+}) {
+  const id = useId();
+  const many = options.length > 4;
+  return (
+    <div className="field">
+      <label htmlFor={many ? id : undefined} id={`${id}-label`}>
+        {title}
+      </label>
+      {many ? (
+        <Select id={id} value={value} onChange={onChange} options={[...options]} aria-label={title} />
+      ) : (
+        <Segmented
+          value={value}
+          onChange={onChange}
+          options={options.map((option) => ({ ...option }))}
+          aria-labelledby={`${id}-label`}
+        />
+      )}
+      <span className="typical">{note ?? ''}</span>
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+import { readFileSync, statSync } from 'node:fs';
+import { z } from 'zod';
+import { answersSchema, completeAnswers } from '../core/document/archetypes/answers';
+import { ARCHETYPES } from '../core/document/archetypes/archetypes';
+import { buildFromJson } from '../core/document/archetypes/buildProject';
+import { WANTS } from '../core/document/archetypes/wants';
+import { USES } from '../core/document/project/use';
+import { Refusal } from './load';
+
+const LARGEST_BYTES = 1024 * 1024;
+
+/** A command that opens no project. */
+export interface OwnCommand {
+  readonly usage: string;
+  /** @param words after its name @returns the exit code @throws Refusal */
+  run(words: readonly string[], given: { readonly json?: boolean }): number;
+}
+
+function answersFrom(file: string): unknown {
+  let text: string;
+  try {
+    if (statSync(file).size > LARGEST_BYTES) throw new Refusal(`${file}: over 1 MiB. Answers are a short file.`);
+    text = readFileSync(file, 'utf8');
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    const reason = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'it cannot be read';
+    throw new Refusal(`${file}: ${reason}.`);
+  }
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    throw new Refusal(`${file}: it is not JSON (${(error as Error).message}).`);
+  }
+}
+
+/** An engine of 2 L and four cylinders, to show what an archetype takes where nothing is said. */
+const sampleOf = (archetype: (typeof ARCHETYPES)[number]['id']) =>
+  completeAnswers(
+    answersSchema.parse({
+      name: 'Sample',
+      archetype,
+      displacementM3: 2e-3,
+      cylinders: 4,
+      idleRpm: 850,
+      redlineRpm: 6500,
+    }),
+  );
+
+function listArchetypes(json: boolean): void {
+  const archetypes = ARCHETYPES.map(({ id, label, note }) => {
+    const { name: _name, displacementM3: _d, cylinders: _c, idleRpm: _i, redlineRpm: _r, ...usual } = sampleOf(id);
+    return {
+      id,
+      label,
+      note,
+      usualAnswers: usual,
+      wants: WANTS.filter((want) => want.fits(id)).map((want) => want.id),
+    };
+  });
+  if (json) {
+    const answers = z.toJSONSchema(answersSchema, { io: 'input', unrepresentable: 'any' });
+    const uses = USES.map(({ id, label, note, drives }) => ({ id, label, note, drives }));
+    console.log(JSON.stringify({ archetypes, uses, answers }, null, 1));
+    return;
+  }
+  for (const { id, label, note, wants } of archetypes)
+    console.log(`${id.padEnd(16)} ${label}\n${''.padEnd(17)}${note}\n${''.padEnd(17)}wants: ${wants.join(', ')}`);
+  console.log(`\nuse: ${USES.map((use) => use.id).join(', ')}`);
+}
+
+/** Commands beside the studies. */
+export const OWN_COMMANDS: Readonly<Record<string, OwnCommand>> = {
+  new: {
+    usage: 'tidal new ANSWERS.json',
+    run([file, ...rest]) {
+      if (file === undefined || rest.length > 0) throw new Refusal('new: give one file of answers.');
+      const built = buildFromJson(answersFrom(file));
+      if (!built.ok) throw new Refusal(built.why);
+      console.log(JSON.stringify(built.project, null, 1));
+      return 0;
+    },
+  },
+  archetypes: {
+    usage: 'tidal archetypes [--json]',
+    run(words, { json }) {
+      if (words.length > 0) throw new Refusal('archetypes: it takes no file.');
+      listArchetypes(json === true);
+      return 0;
+    },
+  },
+};

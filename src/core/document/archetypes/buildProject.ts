@@ -1,0 +1,167 @@
+import { Oil } from '../../physics/oil/oil';
+import { sayIssue } from '../project/issue';
+import { activeVariant, type Project, type Variant } from '../project/project';
+import { fieldIssue } from '../project/readProject';
+import { applyMove, type Move, type MoveDraft } from '../moves';
+import { catalogueEntry } from '../parts/catalogue';
+import { answersSchema, completeAnswers, type Answers } from './answers';
+import { archetypeOf } from './archetypes';
+import { newProject, oilOf } from './newProject';
+import { makeStockCircuit } from './stockCircuit';
+import { WANTS, type WantId } from './wants';
+
+const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
+
+/** The engine that turbos and side-stream filters of the catalogue are of, and how much larger they come at most. */
+const USUAL_M3 = 2e-3;
+const MOST_GROWN = 1.15;
+/** Heat of such a turbo at full load [W]. @source engineering judgement */
+const TURBO_W = 800;
+
+/** A fed part of an engine of another size: rated flow and limit together. */
+function scaledFeed(part: MoveDraft, grown: number): MoveDraft {
+  const supply = part['supply'] as { readonly highFlowM3S?: number } | undefined;
+  return {
+    ...part,
+    ratedFlowM3S: Number(part['ratedFlowM3S']) * grown,
+    ...(part['duty'] === 'turbo' ? { heatW: TURBO_W * grown } : {}),
+    supply: { ...supply, ...(supply?.highFlowM3S === undefined ? {} : { highFlowM3S: supply.highFlowM3S * grown }) },
+  };
+}
+
+/** The moves that carry a want out on a variant. */
+function movesFor(want: WantId, variant: Variant, distanceM: number, displacementM3: number): readonly Move[] {
+  const grown = Math.min(MOST_GROWN, Math.sqrt(displacementM3 / USUAL_M3));
+  const fed = (id: string) => scaledFeed(draft(id), grown);
+  const has = (id: string) => variant.circuit.parts.some((p) => p.id === id);
+  const hose = (entry: string, name: string) => draft(entry, { name, lengthM: distanceM });
+  const drain = (name: string, heightM: number) =>
+    draft('drain', {
+      name,
+      profile: [
+        { alongM: 0, heightM },
+        { alongM: 0.38, heightM: -0.05 },
+      ],
+    });
+  switch (want) {
+    case 'cooler':
+      return [
+        { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat')] },
+        {
+          kind: 'bridge',
+          from: 'thermostatPlate.away',
+          to: 'thermostatPlate.back',
+          drafts: [hose('hose10', 'Cooler hose out'), draft('airCooler'), hose('hose10', 'Cooler hose back')],
+        },
+      ];
+    case 'turbo':
+      return [
+        {
+          kind: 'tee',
+          at: 'gallery.out',
+          drafts: [hose('hose4', 'Turbo hose'), fed('turboPlain')],
+          drain: drain('Turbo drain', 0.2),
+        },
+      ];
+    case 'rollingTurbo':
+      return [
+        {
+          kind: 'tee',
+          at: 'gallery.out',
+          drafts: [
+            hose('hose4', 'Turbo hose'),
+            draft('restrictor', { name: 'Turbo restrictor', boreM: 0.9e-3 * Math.sqrt(grown) }),
+            fed('turboRolling'),
+          ],
+          drain: drain('Turbo drain', 0.2),
+        },
+      ];
+    case 'supercharger':
+      return [
+        {
+          kind: 'tee',
+          at: 'gallery.out',
+          drafts: [hose('hose4', 'Supercharger hose'), fed('superchargerFed')],
+          drain: drain('Supercharger drain', 0.22),
+        },
+      ];
+    case 'sideStream':
+      return [
+        {
+          kind: 'tee',
+          at: 'gallery.in',
+          drafts: [
+            hose('hose6', 'Side-stream hose'),
+            draft('sideStreamOrifice', {
+              metering: { kind: 'orifice', boreM: 1.5e-3 * Math.min(1, Math.sqrt(grown)), lengthM: 3e-3 },
+            }),
+          ],
+        },
+      ];
+    case 'remoteFilter':
+      return [
+        { kind: 'swap', part: 'filter', draft: draft('takeOff') },
+        {
+          kind: 'bridge',
+          from: 'filter.away',
+          to: 'filter.back',
+          drafts: [hose('hose10', 'Filter hose out'), draft('remoteHead'), hose('hose10', 'Filter hose back')],
+        },
+      ];
+    case 'noLiquidCooler':
+      return has('cooler') ? [{ kind: 'swap', part: 'cooler', draft: draft('coverThrough') }] : [];
+    case 'gauge':
+      return [{ kind: 'tee', at: 'gallery.out', drafts: [draft('gauge')] }];
+  }
+}
+
+/** Filters go remote before a plate is set in front of them, so that each move finds what it needs. */
+const ORDER: readonly WantId[] = [
+  'noLiquidCooler',
+  'cooler',
+  'remoteFilter',
+  'turbo',
+  'rollingTurbo',
+  'supercharger',
+  'sideStream',
+  'gauge',
+];
+
+/** What the answers build: the project, or why a change cannot be made. */
+export type Built = { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly why: string };
+
+/**
+ * A working project from the answers: the stock circuit as one variant, and where anything is changed a second one that has it.
+ * @returns the project, or why the changes cannot all be made
+ */
+export function buildFromAnswers(given: Answers): Built {
+  const answers = completeAnswers(given);
+  const label = archetypeOf(answers.archetype).label;
+  const description =
+    answers.description ||
+    `${(answers.displacementM3 * 1e3).toFixed(1)} L, ${answers.cylinders} ${answers.cylinders === 1 ? 'cylinder' : 'cylinders'}, ${label.toLowerCase()}`;
+  const circuit = makeStockCircuit(answers, new Oil(oilOf(answers)));
+  const project = newProject({ ...answers, description }, circuit);
+  if (answers.wants.length === 0) return { ok: true, project };
+  let variant: Variant = { ...activeVariant(project), id: 'modified', name: 'Modified', basedOn: 'stock' };
+  for (const want of ORDER) {
+    if (!answers.wants.includes(want)) continue;
+    const entry = WANTS.find((w) => w.id === want)!;
+    if (!entry.fits(answers.archetype)) return { ok: false, why: `${entry.label}: ${label} has no place for it.` };
+    const distanceM = answers.distanceM[want] ?? entry.distanceM ?? 0;
+    for (const move of movesFor(want, variant, distanceM, answers.displacementM3)) {
+      const outcome = applyMove(variant, move);
+      if (!outcome.ok) return { ok: false, why: `${entry.label}: ${outcome.why}` };
+      variant = outcome.variant;
+    }
+  }
+  return { ok: true, project: { ...project, variants: [...project.variants, variant], activeVariant: variant.id } };
+}
+
+/** The same from answers that nobody has checked, as a file holds them. */
+export function buildFromJson(value: unknown): Built {
+  const read = answersSchema.safeParse(value, { reportInput: true });
+  return read.success
+    ? buildFromAnswers(read.data)
+    : { ok: false, why: read.error.issues.map((issue) => sayIssue(fieldIssue(issue, value))).join('\n') };
+}

@@ -1,0 +1,371 @@
+import type { Oil } from '../../physics/oil/oil';
+import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../parts/cooling';
+import { catalogueEntry } from '../parts/catalogue';
+import type { Circuit } from '../project/project';
+import { assertNever } from '../../foundations/invariant';
+import type { FullAnswers } from './answers';
+import { CircuitBuilder } from './circuitBuilder';
+import { engineSizes, GEARBOX_JET_M, type EngineSizes } from './engineSizes';
+
+const LITRE = 1e-3;
+const MM = 1e-3;
+const MM2 = 1e-6;
+const LPM = 1e-3 / 60;
+const BAR = 1e5;
+
+/** What mains and rods are to have at the redline at most, whatever their speed [Pa]: small journals turn fast. @source engineering judgement */
+const MOST_ASKED_PA = 2.4 * BAR;
+/** Scavenge sections together against the pressure section. @source common practice: 1.3 to 3 */
+const SCAVENGE_RATIO = 2.2;
+/** A coolant-fed cooler a brake power [W/K per W]. @source engineering judgement */
+const COOLER_WK_PER_W = 2e-3;
+/** Flow through a relief that is wide open [m/s]: 6 bar, Cd 0.7, three quarters open. @source orifice law (closed form) */
+const RELIEF_M_S = 20;
+/** Oil in a suction passage and in a pressure passage at the redline [m/s]. @source common practice */
+const SUCTION_M_S = 3.5;
+const PRESSURE_M_S = 7;
+
+/** Everything that a stock circuit is built from. */
+interface Build {
+  readonly b: CircuitBuilder;
+  readonly answers: FullAnswers;
+  readonly sizes: EngineSizes;
+}
+
+/** Bore in which a flow has a speed [m]. */
+const boreFor = (flowM3S: number, speedMS: number) => Math.sqrt((4 * flowM3S) / (Math.PI * speedMS));
+
+/** A limit that rises with speed by as much as is usual, and no farther than the most that is asked at the redline. */
+const rising = (usual: number, { redlineRpm }: FullAnswers) => Math.min(usual, (60 * MOST_ASKED_PA) / redlineRpm);
+
+function suction({ b, sizes }: Build, source: string): void {
+  b.fit('pickup', 'pickup', {
+    screen: { ...screen(), ratedFlowM3S: Math.max(20 * LPM, 0.55 * sizes.mostM3S) },
+    tube: {
+      boreM: Math.max(12 * MM, boreFor(sizes.mostM3S, SUCTION_M_S)),
+      lengthM: 0.32,
+      roughnessM: 1e-5,
+      losses: [{ kind: 'entrance' }, { kind: 'catalogue', fitting: 'drilledCorner' }],
+    },
+  }).row(source, 'pickup');
+}
+const screen = () => (catalogueEntry('pickup').part as { screen: object }).screen;
+
+function pumpAndRelief({ b, sizes }: Build, from: string): void {
+  b.fit('pump', 'pump', { elevationM: -0.02, displacementM3Rev: sizes.pumpM3Rev })
+    .fit('relief', 'relief', { areaM2: reliefAreaM2(sizes) })
+    .row(from, 'pump', 'relief')
+    .row('relief', 'pump');
+}
+const reliefAreaM2 = ({ mostM3S }: EngineSizes) => Math.max(15 * MM2, mostM3S / RELIEF_M_S);
+
+/** Filter with its rating grown with the engine's flow. */
+const filterOf = ({ mostM3S }: EngineSizes) => ({ ratedFlowM3S: Math.max(12 * LPM, 0.5 * mostM3S) });
+
+function passages({ b, answers, sizes }: Build): void {
+  const boreM = Math.max(7 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S));
+  b.fit('blockOut', 'drilling', {
+    name: 'Block passage',
+    boreM,
+    lengthM: 0.22,
+    losses: [{ kind: 'entrance' }, { kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
+  });
+  gallery({ b, answers, sizes }, 'Main gallery', boreM);
+}
+
+function gallery({ b, answers, sizes }: Build, name: string, boreM: number): void {
+  b.fit('gallery', 'gallery', {
+    name,
+    boreM,
+    lengthM: 0.09 * Math.max(1, sizes.scale) * Math.max(1, answers.mainBearings - 1),
+    losses: [{ kind: 'catalogue', fitting: 'drilledCorner' }],
+  });
+}
+
+const sump = ({ b, answers }: Build, levelM = -0.19) =>
+  b.add('sump', {
+    kind: 'sump',
+    name: 'Sump',
+    levelM,
+    volumeM3: Math.max(0.7 * LITRE, 1.2 * LITRE + 1.4 * answers.displacementM3),
+  });
+
+/** Mains, rods, cams, lifters, jets and tensioner on a gallery. */
+function engineOn({ b, answers, sizes }: Build, returnsTo: string): void {
+  const { scale } = sizes;
+  b.fit('mains', 'mains', {
+    count: sizes.mains.count,
+    elevationM: 0,
+    diameterM: sizes.mainDiameterM,
+    lengthM: 18 * MM * scale,
+    clearanceRadialM: sizes.mains.clearanceM,
+    feed: { kind: 'halfGroove', landEachM: 6.5 * MM * scale },
+    supply: { lowPressurePa: 0.2 * BAR, lowPressurePerSpeedPaS: rising(2700, answers), highPressurePa: 6.6 * BAR },
+  })
+    .fit('rods', 'rods', {
+      count: sizes.rods.count,
+      elevationM: 0,
+      diameterM: 48 * MM * scale,
+      lengthM: 19 * MM * scale,
+      clearanceRadialM: sizes.rods.clearanceM,
+      feed: { kind: 'hole', holeDiameterM: 6 * MM * Math.min(1, scale) },
+      mainRadiusM: sizes.mainDiameterM / 2,
+      outletRadiusM: 60 * MM * scale,
+      leastRadiusM: 6 * MM * scale,
+      supply: { lowPressurePa: 0.3 * BAR, lowPressurePerSpeedPaS: rising(1500, answers), highPressurePa: 6.6 * BAR },
+    })
+    .row('gallery', 'mains')
+    .row('mains.groove', 'rods')
+    .row('mains', returnsTo)
+    .row('rods', returnsTo);
+  valveGearOn({ b, answers, sizes }, returnsTo);
+  if (answers.pistonJets)
+    b.fit('jets', 'pistonJets', {
+      count: answers.cylinders,
+      nozzle: { boreM: sizes.jetBoreM, lengthM: 4 * sizes.jetBoreM },
+      supply: { lowPressurePa: 2.4 * BAR, neededFromRevS: (0.7 * answers.redlineRpm) / 60 },
+    }).row('gallery', 'jets', returnsTo);
+  if (sizes.timingJetM !== undefined)
+    b.fit('timingJet', 'gearJet', {
+      name: 'Timing gears',
+      nozzle: { boreM: sizes.timingJetM, lengthM: 3 * MM },
+      supply: { lowPressurePa: 0.3 * BAR },
+    }).row('gallery', 'timingJet', returnsTo);
+  if (answers.tensioner)
+    b.fit('tensioner', 'tensioner', { nozzle: { boreM: sizes.tensionerBoreM, lengthM: 3 * MM } }).row(
+      'gallery',
+      'tensioner',
+      returnsTo,
+    );
+}
+
+/** Cams in the head behind their drilling, or in the block with lifters and rockers. */
+function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
+  const inBlock = answers.valveGear === 'pushrod';
+  const cams = {
+    count: sizes.cams.count,
+    elevationM: inBlock ? 0.12 : 0.32,
+    diameterM: sizes.cams.diameterM * (inBlock ? 1.6 : 1),
+    lengthM: 18 * MM * Math.sqrt(sizes.scale),
+    clearanceRadialM: sizes.cams.clearanceM,
+    feed: { kind: 'hole', holeDiameterM: 4 * MM * Math.min(1, sizes.scale) },
+    supply: { lowPressurePa: 0.35 * BAR, lowPressurePerSpeedPaS: rising(600, answers), highPressurePa: 6.6 * BAR },
+  };
+  const lifters = {
+    elevationM: cams.elevationM,
+    ratedFlowM3S: sizes.liftersM3S,
+    supply: { lowPressurePa: 0.8 * BAR, highPressurePa: 6.6 * BAR },
+  };
+  const head = {
+    boreM: Math.max(4, Math.min(10, 6 * Math.sqrt(sizes.scale) * (answers.layout === 'inline' ? 1 : 1.3))) * MM,
+    lengthM: 0.34 * Math.min(1.6, Math.max(0.5, sizes.scale)),
+    losses: [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
+  };
+  if (!inBlock) {
+    b.fit('headFeed', 'drilling', { name: 'Head feed', ...head })
+      .fit('cams', 'cams', cams)
+      .row('gallery', 'headFeed', 'cams', returnsTo);
+    if (answers.lifters === 'hydraulic') b.fit('lifters', 'lifters', lifters).row('headFeed', 'lifters', returnsTo);
+    return;
+  }
+  b.fit('camFeed', 'drilling', { name: 'Feed to the camshaft', boreM: head.boreM, lengthM: 0.12 * sizes.scale })
+    .fit('cams', 'cams', { ...cams, name: 'Camshaft' })
+    .row('gallery', 'camFeed', 'cams', returnsTo);
+  if (answers.lifters === 'hydraulic') b.fit('lifters', 'lifters', lifters).row('camFeed', 'lifters', returnsTo);
+  b.fit('headFeed', 'drilling', { name: 'Feed to the rockers', ...head })
+    .fit('rockers', 'fedGears', {
+      duty: 'other',
+      name: 'Rockers',
+      elevationM: 0.36,
+      ratedPressureDropPa: 2 * BAR,
+      ratedFlowM3S: sizes.rockersM3S,
+      supply: { lowPressurePa: 0.15 * BAR },
+    })
+    .row('gallery', 'headFeed', 'rockers', returnsTo);
+}
+
+/** The oil cooler that the engine was built with, between two ports; none where it has none. */
+function stockCoolerOf({ b, answers, sizes }: Build): string[] {
+  const litres = answers.displacementM3 / LITRE;
+  const flowM3S = Math.max(8 * LPM, 0.35 * sizes.mostM3S);
+  switch (answers.stockCooler) {
+    case 'none':
+      return [];
+    case 'coolant':
+      b.fit('cooler', 'liquidCooler', {
+        name: 'Liquid cooler',
+        ratedFlowM3S: flowM3S,
+        cooling: {
+          ...DEFAULT_LIQUID_COOLING,
+          conductanceWK: COOLER_WK_PER_W * answers.brakePowerW,
+          ratedOilFlowM3S: flowM3S,
+          coolantFlowM3S: Math.max(6 * LPM, 10 * LPM * litres),
+        },
+      });
+      return ['cooler'];
+    case 'air': {
+      const share = Math.max(0.12, litres / 2);
+      b.fit('thermostatPlate', 'inlineThermostat', { name: 'Thermostat' })
+        .fit('coolerHoseOut', 'hose10', { name: 'Cooler hose out', lengthM: 0.7 })
+        .fit('cooler', 'airCooler', {
+          ratedFlowM3S: flowM3S,
+          electrical: { currentA: 8, fuseA: 15, relay: true },
+          cooling: {
+            ...DEFAULT_AIR_COOLING,
+            fan: { faceSpeedMS: 5, onK: 378.15, offK: 370.15 },
+            ratedHeatW: DEFAULT_AIR_COOLING.ratedHeatW * share,
+            faceAreaM2: DEFAULT_AIR_COOLING.faceAreaM2 * share,
+            ratedOilFlowM3S: DEFAULT_AIR_COOLING.ratedOilFlowM3S * share,
+          },
+        })
+        .fit('coolerHoseBack', 'hose10', { name: 'Cooler hose back', lengthM: 0.7 })
+        .row('thermostatPlate.away', 'coolerHoseOut', 'cooler', 'coolerHoseBack', 'thermostatPlate.back');
+      return ['thermostatPlate'];
+    }
+    default:
+      return assertNever(answers.stockCooler);
+  }
+}
+
+/** The dry sump's and the tank engine's way: a tank, a pressure section, scavenge sections from the pan. */
+function tankEngine(build: Build, sections: readonly string[], ratio: number): void {
+  const { b, answers, sizes } = build;
+  const pumpM3Rev = sizes.pumpM3Rev / ratio;
+  b.add('tank', {
+    kind: 'tank',
+    name: 'Tank',
+    levelM: 0.15,
+    volumeM3: 2 * LITRE + 1.8 * answers.displacementM3,
+  }).add('pan', { kind: 'sump', name: 'Pan', levelM: -0.12, pressurePa: -5e3, volumeM3: 0.4 * LITRE });
+  const suctionHose = sizes.mostM3S > 45 * LPM ? 'hose16' : 'hose12';
+  b.fit('feedHose', suctionHose, { name: 'Feed hose', lengthM: 0.8, losses: [{ kind: 'entrance' }] });
+  b.fit('pump', 'drySumpPump', {
+    elevationM: -0.05,
+    displacementM3Rev: pumpM3Rev,
+    speedRatio: ratio,
+    slip: {
+      kind: 'efficiency',
+      volumetricEfficiency: 0.87,
+      atPumpSpeedRevS: 2000 / 60,
+      atPressurePa: 4 * BAR,
+      atViscosityPaS: 11.8e-3,
+    },
+  }).fit('relief', 'relief', { areaM2: reliefAreaM2(sizes) });
+  b.row('tank.suction', 'feedHose', 'pump', 'relief').row('relief', 'pump');
+  for (const where of sections) {
+    const id = `scavenge${sections.indexOf(where) + 1}`;
+    b.fit(id, 'scavengeSection', {
+      name: `Scavenge${where === '' ? '' : `, ${where}`}`,
+      displacementM3Rev: (pumpM3Rev * SCAVENGE_RATIO) / sections.length,
+      speedRatio: ratio,
+    }).row('pan.suction', id, 'tank.return');
+  }
+}
+
+/**
+ * The stock circuit that the answers describe, sized to the engine.
+ * @param oil that it is filled with: clearances and pump are chosen for it, as an engine maker does
+ */
+export function makeStockCircuit(answers: FullAnswers, oil: Oil): Circuit {
+  const b = new CircuitBuilder();
+  const sizes = engineSizes(answers, oil);
+  const build: Build = { b, answers, sizes };
+  const hose = sizes.mostM3S > 40 * LPM ? 'hose12' : 'hose10';
+  switch (answers.archetype) {
+    case 'wetSump':
+    case 'coolerOnHousing':
+    case 'pushrodV':
+    case 'truckDiesel': {
+      sump(build);
+      suction(build, 'sump.suction');
+      pumpAndRelief(build, 'pickup');
+      passages(build);
+      b.fit('filter', 'spinOn', { elevationM: 0.02, ...filterOf(sizes) });
+      b.row('pump', 'blockOut', 'filter', ...stockCoolerOf(build), 'gallery');
+      engineOn(build, 'sump.return');
+      break;
+    }
+    case 'remoteFilter': {
+      sump(build);
+      suction(build, 'sump.suction');
+      pumpAndRelief(build, 'pickup');
+      passages(build);
+      b.fit('takeOff', 'takeOff')
+        .fit('hoseOut', hose, { name: 'Hose out', lengthM: 0.9 })
+        .fit('filter', 'remoteHead', filterOf(sizes))
+        .fit('hoseBack', hose, { name: 'Hose back', lengthM: 0.9 });
+      b.row('pump', 'blockOut', 'takeOff')
+        .row('takeOff.away', 'hoseOut', 'filter', 'hoseBack', 'takeOff.back')
+        .row('takeOff', ...stockCoolerOf(build), 'gallery');
+      engineOn(build, 'sump.return');
+      break;
+    }
+    case 'externalSuction': {
+      sump(build);
+      b.fit('suctionHose', sizes.mostM3S > 30 * LPM ? 'hose16' : 'hose12', {
+        name: 'Suction hose',
+        lengthM: 0.5,
+        losses: [{ kind: 'entrance' }],
+      });
+      b.row('sump.suction', 'suctionHose');
+      pumpAndRelief(build, 'suctionHose');
+      gallery(build, 'Main gallery', Math.max(8 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)));
+      b.fit('filter', 'remoteHead', { name: 'Filter head', ...filterOf(sizes) }).fit('hoseBack', hose, {
+        name: 'Hose to the block',
+        lengthM: 0.6,
+      });
+      b.row('pump', 'filter', 'hoseBack', ...stockCoolerOf(build), 'gallery');
+      engineOn(build, 'sump.return');
+      break;
+    }
+    case 'drySump': {
+      tankEngine(build, ['front', 'rear'], 0.6);
+      gallery(
+        { ...build, b: b.fit('hoseOut', 'hose12', { name: 'Pressure hose', lengthM: 0.9 }) },
+        'Main gallery',
+        Math.max(9 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)),
+      );
+      b.fit('filter', 'meshFilter', {
+        elevationM: 0.05,
+        name: 'Filter',
+        place: { mount: 'frame' },
+        ...filterOf(sizes),
+      });
+      b.fit('hoseIn', 'hose12', { name: 'Hose to the block', lengthM: 0.6 });
+      b.row('pump', 'hoseOut', 'filter', ...stockCoolerOf(build), 'hoseIn', 'gallery');
+      engineOn(build, 'pan.return');
+      break;
+    }
+    case 'airTwin': {
+      tankEngine(build, [''], 0.5);
+      gallery(build, 'Case gallery', Math.max(7 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)));
+      b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.3 * LITRE });
+      b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
+      engineOn(build, 'pan.return');
+      break;
+    }
+    case 'motorcycle': {
+      sump(build, -0.12);
+      suction(build, 'sump.suction');
+      pumpAndRelief(build, 'pickup');
+      b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.25 * LITRE }).fit('gallery', 'drilling', {
+        name: 'Case gallery',
+        boreM: Math.max(7 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)),
+        lengthM: 0.3,
+        losses: [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
+      });
+      b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
+      engineOn(build, 'sump.return');
+      b.fit('gearbox', 'gearJet', {
+        name: 'Gearbox jets',
+        count: 2,
+        nozzle: { boreM: GEARBOX_JET_M * Math.min(1, sizes.scale), lengthM: 3 * MM },
+        supply: { lowPressurePa: 0.2 * BAR },
+      }).row('gallery', 'gearbox', 'sump.return');
+      break;
+    }
+    default:
+      assertNever(answers.archetype);
+  }
+  return b.circuit();
+}
