@@ -4,6 +4,7 @@ import { catalogueEntry } from '../parts/catalogue';
 import type { Circuit } from '../project/project';
 import { assertNever } from '../../foundations/invariant';
 import type { FullAnswers } from './answers';
+import type { ArchetypeId } from './archetypes';
 import { CircuitBuilder } from './circuitBuilder';
 import { engineSizes, GEARBOX_JET_M, type EngineSizes } from './engineSizes';
 
@@ -262,110 +263,115 @@ function tankEngine(build: Build, sections: readonly string[], ratio: number): v
   }
 }
 
+const hoseOf = ({ mostM3S }: EngineSizes) => (mostM3S > 40 * LPM ? 'hose12' : 'hose10');
+const galleryBoreM = ({ mostM3S }: EngineSizes, leastM: number) => Math.max(leastM, boreFor(mostM3S, PRESSURE_M_S));
+
+function filterOnBlock(build: Build): void {
+  const { b, sizes } = build;
+  sump(build);
+  suction(build, 'sump.suction');
+  pumpAndRelief(build, 'pickup');
+  passages(build);
+  b.fit('filter', 'spinOn', { elevationM: 0.02, ...filterOf(sizes) });
+  b.row('pump', 'blockOut', 'filter', ...stockCoolerOf(build), 'gallery');
+  engineOn(build, 'sump.return');
+}
+
+function remoteFilter(build: Build): void {
+  const { b, sizes } = build;
+  sump(build);
+  suction(build, 'sump.suction');
+  pumpAndRelief(build, 'pickup');
+  passages(build);
+  b.fit('takeOff', 'takeOff')
+    .fit('hoseOut', hoseOf(sizes), { name: 'Hose out', lengthM: 0.9 })
+    .fit('filter', 'remoteHead', filterOf(sizes))
+    .fit('hoseBack', hoseOf(sizes), { name: 'Hose back', lengthM: 0.9 });
+  b.row('pump', 'blockOut', 'takeOff')
+    .row('takeOff.away', 'hoseOut', 'filter', 'hoseBack', 'takeOff.back')
+    .row('takeOff', ...stockCoolerOf(build), 'gallery');
+  engineOn(build, 'sump.return');
+}
+
+function externalSuction(build: Build): void {
+  const { b, sizes } = build;
+  sump(build);
+  b.fit('suctionHose', sizes.mostM3S > 30 * LPM ? 'hose16' : 'hose12', {
+    name: 'Suction hose',
+    lengthM: 0.5,
+    losses: [{ kind: 'entrance' }],
+  });
+  b.row('sump.suction', 'suctionHose');
+  pumpAndRelief(build, 'suctionHose');
+  gallery(build, 'Main gallery', galleryBoreM(sizes, 8 * MM));
+  b.fit('filter', 'remoteHead', { name: 'Filter head', ...filterOf(sizes) }).fit('hoseBack', hoseOf(sizes), {
+    name: 'Hose to the block',
+    lengthM: 0.6,
+  });
+  b.row('pump', 'filter', 'hoseBack', ...stockCoolerOf(build), 'gallery');
+  engineOn(build, 'sump.return');
+}
+
+function drySump(build: Build): void {
+  const { b, sizes } = build;
+  tankEngine(build, ['front', 'rear'], 0.6);
+  b.fit('hoseOut', 'hose12', { name: 'Pressure hose', lengthM: 0.9 });
+  gallery(build, 'Main gallery', galleryBoreM(sizes, 9 * MM));
+  b.fit('filter', 'meshFilter', { elevationM: 0.05, name: 'Filter', place: { mount: 'frame' }, ...filterOf(sizes) });
+  b.fit('hoseIn', 'hose12', { name: 'Hose to the block', lengthM: 0.6 });
+  b.row('pump', 'hoseOut', 'filter', ...stockCoolerOf(build), 'hoseIn', 'gallery');
+  engineOn(build, 'pan.return');
+}
+
+function airTwin(build: Build): void {
+  const { b, sizes } = build;
+  tankEngine(build, [''], 0.5);
+  gallery(build, 'Case gallery', galleryBoreM(sizes, 7 * MM));
+  b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.3 * LITRE });
+  b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
+  engineOn(build, 'pan.return');
+}
+
+function motorcycle(build: Build): void {
+  const { b, sizes } = build;
+  sump(build, -0.12);
+  suction(build, 'sump.suction');
+  pumpAndRelief(build, 'pickup');
+  b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.25 * LITRE }).fit('gallery', 'drilling', {
+    name: 'Case gallery',
+    boreM: galleryBoreM(sizes, 7 * MM),
+    lengthM: 0.3,
+    losses: [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
+  });
+  b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
+  engineOn(build, 'sump.return');
+  b.fit('gearbox', 'gearJet', {
+    name: 'Gearbox jets',
+    count: 2,
+    nozzle: { boreM: GEARBOX_JET_M * Math.min(1, sizes.scale), lengthM: 3 * MM },
+    supply: { lowPressurePa: 0.2 * BAR },
+  }).row('gallery', 'gearbox', 'sump.return');
+}
+
+/** How each archetype is plumbed. */
+const PLUMBING: Readonly<Record<ArchetypeId, (build: Build) => void>> = {
+  wetSump: filterOnBlock,
+  coolerOnHousing: filterOnBlock,
+  pushrodV: filterOnBlock,
+  truckDiesel: filterOnBlock,
+  remoteFilter,
+  externalSuction,
+  drySump,
+  airTwin,
+  motorcycle,
+};
+
 /**
  * The stock circuit that the answers describe, sized to the engine.
  * @param oil that it is filled with: clearances and pump are chosen for it, as an engine maker does
  */
 export function makeStockCircuit(answers: FullAnswers, oil: Oil): Circuit {
   const b = new CircuitBuilder();
-  const sizes = engineSizes(answers, oil);
-  const build: Build = { b, answers, sizes };
-  const hose = sizes.mostM3S > 40 * LPM ? 'hose12' : 'hose10';
-  switch (answers.archetype) {
-    case 'wetSump':
-    case 'coolerOnHousing':
-    case 'pushrodV':
-    case 'truckDiesel': {
-      sump(build);
-      suction(build, 'sump.suction');
-      pumpAndRelief(build, 'pickup');
-      passages(build);
-      b.fit('filter', 'spinOn', { elevationM: 0.02, ...filterOf(sizes) });
-      b.row('pump', 'blockOut', 'filter', ...stockCoolerOf(build), 'gallery');
-      engineOn(build, 'sump.return');
-      break;
-    }
-    case 'remoteFilter': {
-      sump(build);
-      suction(build, 'sump.suction');
-      pumpAndRelief(build, 'pickup');
-      passages(build);
-      b.fit('takeOff', 'takeOff')
-        .fit('hoseOut', hose, { name: 'Hose out', lengthM: 0.9 })
-        .fit('filter', 'remoteHead', filterOf(sizes))
-        .fit('hoseBack', hose, { name: 'Hose back', lengthM: 0.9 });
-      b.row('pump', 'blockOut', 'takeOff')
-        .row('takeOff.away', 'hoseOut', 'filter', 'hoseBack', 'takeOff.back')
-        .row('takeOff', ...stockCoolerOf(build), 'gallery');
-      engineOn(build, 'sump.return');
-      break;
-    }
-    case 'externalSuction': {
-      sump(build);
-      b.fit('suctionHose', sizes.mostM3S > 30 * LPM ? 'hose16' : 'hose12', {
-        name: 'Suction hose',
-        lengthM: 0.5,
-        losses: [{ kind: 'entrance' }],
-      });
-      b.row('sump.suction', 'suctionHose');
-      pumpAndRelief(build, 'suctionHose');
-      gallery(build, 'Main gallery', Math.max(8 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)));
-      b.fit('filter', 'remoteHead', { name: 'Filter head', ...filterOf(sizes) }).fit('hoseBack', hose, {
-        name: 'Hose to the block',
-        lengthM: 0.6,
-      });
-      b.row('pump', 'filter', 'hoseBack', ...stockCoolerOf(build), 'gallery');
-      engineOn(build, 'sump.return');
-      break;
-    }
-    case 'drySump': {
-      tankEngine(build, ['front', 'rear'], 0.6);
-      gallery(
-        { ...build, b: b.fit('hoseOut', 'hose12', { name: 'Pressure hose', lengthM: 0.9 }) },
-        'Main gallery',
-        Math.max(9 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)),
-      );
-      b.fit('filter', 'meshFilter', {
-        elevationM: 0.05,
-        name: 'Filter',
-        place: { mount: 'frame' },
-        ...filterOf(sizes),
-      });
-      b.fit('hoseIn', 'hose12', { name: 'Hose to the block', lengthM: 0.6 });
-      b.row('pump', 'hoseOut', 'filter', ...stockCoolerOf(build), 'hoseIn', 'gallery');
-      engineOn(build, 'pan.return');
-      break;
-    }
-    case 'airTwin': {
-      tankEngine(build, [''], 0.5);
-      gallery(build, 'Case gallery', Math.max(7 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)));
-      b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.3 * LITRE });
-      b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
-      engineOn(build, 'pan.return');
-      break;
-    }
-    case 'motorcycle': {
-      sump(build, -0.12);
-      suction(build, 'sump.suction');
-      pumpAndRelief(build, 'pickup');
-      b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.25 * LITRE }).fit('gallery', 'drilling', {
-        name: 'Case gallery',
-        boreM: Math.max(7 * MM, boreFor(sizes.mostM3S, PRESSURE_M_S)),
-        lengthM: 0.3,
-        losses: [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }],
-      });
-      b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
-      engineOn(build, 'sump.return');
-      b.fit('gearbox', 'gearJet', {
-        name: 'Gearbox jets',
-        count: 2,
-        nozzle: { boreM: GEARBOX_JET_M * Math.min(1, sizes.scale), lengthM: 3 * MM },
-        supply: { lowPressurePa: 0.2 * BAR },
-      }).row('gallery', 'gearbox', 'sump.return');
-      break;
-    }
-    default:
-      assertNever(answers.archetype);
-  }
+  PLUMBING[answers.archetype]({ b, answers, sizes: engineSizes(answers, oil) });
   return b.circuit();
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { between, nonNegative, positive } from '../parts/field';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { calibrationSchema } from './calibration';
 import { driveSchema, USE_IDS } from './use';
 import { partSchema } from '../parts/part';
 
@@ -157,6 +158,9 @@ export const variantSchema = z.strictObject({
   season: seasonSchema.optional(),
   /** Tolerances that differ from what is usual for such a figure. */
   tolerances: z.array(toleranceSchema).max(500).optional(),
+  /** Figures that were typed or measured, as `part.path`: the others are still guesses. */
+  known: z.array(z.string().max(200)).max(4000).optional(),
+  calibration: calibrationSchema.optional(),
 });
 
 export const projectSchema = z.strictObject({

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { between, nonNegative, positive } from '../parts/field';
+import { portRefSchema } from '../parts/partBase';
+
+/** Readings that a variant may keep. */
+export const MOST_READINGS = 24;
+
+/** What a gauge showed: its pressure at a speed and an oil temperature. */
+export const pressureReadingSchema = z.strictObject({
+  kind: z.literal('pressure'),
+  speedRevS: positive('speed', 'Engine speed'),
+  oilTemperatureK: positive('temperature', 'Oil temperature'),
+  pressurePa: nonNegative('pressure', 'Pressure'),
+  /** Where the sender sits; absent: the circuit's gauge, or the gallery. */
+  at: portRefSchema.optional(),
+});
+
+/** What the oil came to on the road. */
+export const temperatureReadingSchema = z.strictObject({
+  kind: z.literal('temperature'),
+  speedRevS: positive('speed', 'Engine speed'),
+  load: between(0, 1, 'share', 'Load'),
+  airTemperatureK: positive('temperature', 'Ambient air'),
+  roadSpeedMS: nonNegative('roadSpeed', 'Road speed'),
+  oilTemperatureK: positive('temperature', 'Oil, steady'),
+});
+
+export const readingSchema = z.discriminatedUnion('kind', [pressureReadingSchema, temperatureReadingSchema]);
+export type Reading = z.infer<typeof readingSchema>;
+
+/** What a fit moves: whole groups of figures, each by one factor. */
+export const FITTED = ['clearance', 'pump', 'slip', 'relief', 'viscosity', 'heat'] as const;
+export const fittedIdSchema = z.enum(FITTED);
+export type FittedId = z.infer<typeof fittedIdSchema>;
+
+/** A figure that a fit changed: where it stands, and what it was before. */
+export const fittedFigureSchema = z.strictObject({
+  /** A part's id; empty for the oil and for the engine's heat. */
+  part: z.string().max(80),
+  path: z
+    .array(z.union([z.string(), z.number()]))
+    .min(1)
+    .max(8),
+  before: z.number(),
+  after: z.number(),
+});
+export type FittedFigure = z.infer<typeof fittedFigureSchema>;
+
+/** Readings of a variant, and the fit to them that is in its figures. */
+export const calibrationSchema = z.strictObject({
+  readings: z.array(readingSchema).max(MOST_READINGS).default([]),
+  applied: z
+    .strictObject({
+      figures: z.array(fittedFigureSchema).max(400),
+      /** Each group's factor, with the standard deviations of its logarithm before and after. */
+      factors: z.array(
+        z.strictObject({ id: fittedIdSchema, factor: z.number().positive(), deviation: z.number(), prior: z.number() }),
+      ),
+    })
+    .optional(),
+});
+export type Calibration = z.infer<typeof calibrationSchema>;
