@@ -22,6 +22,8 @@ export const VIEWS: readonly View[] = [
     view: lazy(() => import('./features/envelope/EnvelopeView')),
   },
   { path: 'heat', title: 'Heat', followsState: true, view: lazy(() => import('./features/heat/HeatPage')) },
+  { path: 'engine', title: 'Engine', view: lazy(() => import('./features/engine/EnginePage')) },
+  { path: 'gauge', title: 'Gauge', view: lazy(() => import('./features/gauge/GaugePage')) },
   { path: 'compare', title: 'Compare', view: lazy(() => import('./features/compare/ComparePage')) },
   {
     path: 'tolerances',

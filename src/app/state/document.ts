@@ -27,6 +27,13 @@ interface DocumentStore extends History {
    */
   replacePart(part: Part, field?: string): void;
   setOil(oil: Project['oil']): void;
+  /**
+   * Changes what is said of the engine as a whole; the caller has checked it against the schema.
+   * @param on the field that was typed: typing in one field is one step
+   */
+  setProject(name: string, change: ProjectChange, on?: string): void;
+  /** Keeps readings, or a fit with the figures that it changed, as one step. */
+  calibrate(name: string, project: Project): void;
   undo(): void;
   redo(): void;
   tidy(): void;
@@ -46,6 +53,9 @@ interface DocumentStore extends History {
   waive(waiver: Waiver): void;
   unwaive(rule: string, part: string | undefined): void;
 }
+
+/** What is said of a project beside its variants. */
+export type ProjectChange = Partial<Pick<Project, 'name' | 'note' | 'engine' | 'oil' | 'range' | 'namedStates'>>;
 
 type ProjectDraft = Draft<Project>;
 type VariantDraft = Draft<Variant>;
@@ -76,6 +86,30 @@ function deleteOpenVariant(draft: ProjectDraft): void {
   draft.activeVariant = parent.id;
 }
 
+/** Acts on what is said of the engine as a whole. */
+const projectActs = (act: (of: Act) => void): Pick<DocumentStore, 'setProject' | 'calibrate' | 'setOil'> => ({
+  setProject: (name, change, on = '') => act({ name, on, recipe: (draft) => void Object.assign(draft, change) }),
+
+  calibrate: (name, fitted) =>
+    act({
+      name,
+      recipe: (draft) => {
+        const { oil, engine } = fitted;
+        Object.assign(draft, { oil, engine });
+        Object.assign(openIn(draft), activeVariant(fitted));
+      },
+    }),
+
+  setOil: (oil) =>
+    act({
+      name: `use ${oil.name}`,
+      on: 'oil',
+      recipe: (draft) => {
+        draft.oil = oil as ProjectDraft['oil'];
+      },
+    }),
+});
+
 export const useDocument = create<DocumentStore>()((set, get) => {
   const act = (of: Act) => {
     const { project, ...history } = get();
@@ -105,20 +139,17 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     replacePart: (part, field) =>
       onVariant(
         `edit ${part.name}`,
-        ({ circuit }) => {
-          circuit.parts[circuit.parts.findIndex((each) => each.id === part.id)] = part as Draft<Part>;
+        (variant) => {
+          const { parts } = variant.circuit;
+          parts[parts.findIndex((each) => each.id === part.id)] = part as Draft<Part>;
+          // What was typed is no guess any more.
+          const id = `${part.id}.${field}`;
+          if (field !== undefined && !variant.known?.includes(id)) variant.known = [...(variant.known ?? []), id];
         },
         field === undefined ? '' : `part ${part.id} ${field}`,
       ),
 
-    setOil: (oil) =>
-      act({
-        name: `use ${oil.name}`,
-        on: 'oil',
-        recipe: (draft) => {
-          draft.oil = oil as ProjectDraft['oil'];
-        },
-      }),
+    ...projectActs(act),
 
     undo() {
       const { project, ...history } = get();

@@ -1,4 +1,4 @@
-import type { PartField } from '../../../core/document/parts/partFields';
+import type { PartField } from '../../../core/document/parts/schemaFields';
 import type { BoreNames } from '../../../core/foundations/units';
 import { FigureInput } from '../../forms/FigureInput';
 

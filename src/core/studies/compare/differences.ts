@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { partFields, type PartField } from '../../document/parts/partFields';
+import { partFields } from '../../document/parts/partFields';
+import type { PartField } from '../../document/parts/schemaFields';
 import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 

@@ -90,7 +90,14 @@ export function dependenciesOf<P>(
   const ids = kind.variants?.(request) ?? [project.activeVariant];
   const variants = (kind.apart?.(project, request) ?? project).variants
     .filter((v) => ids.includes(v.id))
-    .map(({ id, circuit, season, tolerances }) => ({ id, circuit, season, tolerances }));
+    .map(({ id, circuit, season, tolerances, known, calibration }) => ({
+      id,
+      circuit,
+      season,
+      tolerances,
+      known,
+      calibration,
+    }));
   const { engine, oil, range, namedStates } = project;
   return textHash(JSON.stringify({ engine, oil, range, namedStates, variants }));
 }

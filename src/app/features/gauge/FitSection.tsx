@@ -1,0 +1,165 @@
+import { Button, Table } from 'antd';
+import { useState } from 'react';
+import { MOST_READINGS, type Reading } from '../../../core/document/project/calibration';
+import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
+import { formatQuantity } from '../../../core/foundations/units';
+import { beforeFit, fitGroups, withFactors } from '../../../core/studies/fit/fitGroups';
+import type { FitResult } from '../../../core/studies/fit/fitSchema';
+import { fitRemarks, sayReading } from '../../../core/studies/fit/sayFit';
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
+import { useStudy } from '../../state/useStudy';
+import { StudyStatus } from '../../studies/StudyStatus';
+import { READING_STARTS, ReadingInput, startReading, startRoad } from './ReadingInput';
+
+/** The project with a fit in its figures, from what was there before any fit. */
+function fittedProject(project: Project, fit: FitResult): Project {
+  const base = beforeFit(project);
+  const { readings, applied } = fit.calibration;
+  const groups = fitGroups(base, readings);
+  const factors = groups.map((g) => applied?.factors.find((f) => f.id === g.id)?.factor ?? 1);
+  const { project: moved } = withFactors(base, groups, factors);
+  return withVariant(moved, { ...activeVariant(moved), calibration: fit.calibration });
+}
+
+/** Readings of the gauge, what the circuit would show instead, and the fit to them. */
+export function FitSection() {
+  const project = useDocument((d) => d.project)!;
+  const calibrate = useDocument((d) => d.calibrate);
+  const kept = activeVariant(project).calibration;
+  const [readings, setReadings] = useState<readonly Reading[]>(kept?.readings ?? []);
+  const add = (reading: Reading) => setReadings([...readings, reading]);
+  const isApplied = kept?.applied !== undefined && JSON.stringify(kept.readings) === JSON.stringify(readings);
+  return (
+    <section aria-label="Gauge readings">
+      <p>
+        Two readings are enough to begin with, six are good. From then on it is your engine that is computed, not a
+        usual one.
+      </p>
+      {readings.map((reading, i) => (
+        <ReadingInput
+          key={`${i} ${reading.kind}`}
+          project={project}
+          reading={reading}
+          number={i + 1}
+          onChange={(changed) => setReadings(readings.map((r, k) => (k === i ? changed : r)))}
+          onRemove={() => setReadings(readings.filter((_, k) => k !== i))}
+        />
+      ))}
+      {readings.length < MOST_READINGS && (
+        <div className="moves">
+          {READING_STARTS.map((start) => (
+            <Button key={start.label} onClick={() => add(startReading(project, start))}>
+              Add {start.label.toLowerCase()}
+            </Button>
+          ))}
+          <Button onClick={() => add(startRoad(project))}>Add oil temperature on the road</Button>
+        </div>
+      )}
+      {readings.length > 0 && (
+        <Fit
+          readings={readings}
+          isApplied={isApplied}
+          onApply={(fit) => calibrate('fit the circuit to its gauge', fittedProject(project, fit))}
+        />
+      )}
+      {kept?.applied && (
+        <Button
+          onClick={() => {
+            const base = beforeFit(project);
+            const { calibration: _, ...variant } = activeVariant(base);
+            calibrate('take the fit out', withVariant(base, { ...variant, calibration: { readings: [...readings] } }));
+          }}
+        >
+          Take the fit out again
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function Fit({
+  readings,
+  isApplied,
+  onApply,
+}: {
+  readonly readings: readonly Reading[];
+  readonly isApplied: boolean;
+  readonly onApply: (fit: FitResult) => void;
+}) {
+  const units = usePreferences((p) => p.units);
+  const study = useStudy('fit', { readings: [...readings] }, false);
+  const fit = study.answer;
+  return (
+    <div aria-busy={study.running}>
+      {fit ? (
+        <div className="moves">
+          <Button type="primary" disabled={!fit.converged || (isApplied && !study.stale)} onClick={() => onApply(fit)}>
+            {isApplied ? 'Applied' : 'Apply to the circuit'}
+          </Button>
+          {study.stale && !isApplied && <Button onClick={study.run}>Fit again</Button>}
+        </div>
+      ) : (
+        !study.running &&
+        !study.message && (
+          <div className="moves">
+            <Button type="primary" onClick={study.run}>
+              Fit the circuit to these readings
+            </Button>
+          </div>
+        )
+      )}
+      {(study.running || study.message !== '') && <StudyStatus study={study} doing="fitting" />}
+      {fit && (
+        <>
+          <FitTables fit={fit} />
+          {fitRemarks(fit, units).map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+        </>
+      )}
+    </div>
+  );
+}
+
+const percent = (factor: number) => `${factor >= 1 ? '+' : '−'}${Math.abs(100 * (factor - 1)).toFixed(0)} %`;
+
+function FitTables({ fit }: { readonly fit: FitResult }) {
+  const units = usePreferences((p) => p.units);
+  const shown = (row: FitResult['readings'][number], si: number | null) =>
+    si === null
+      ? 'not solved'
+      : formatQuantity(si, row.reading.kind === 'pressure' ? 'pressure' : 'temperature', units);
+  return (
+    <div className="columns">
+      <Table
+        size="small"
+        pagination={false}
+        rowKey={(row) => JSON.stringify(row.reading)}
+        dataSource={fit.readings}
+        columns={[
+          { title: 'Reading', render: (_, row) => sayReading(row.reading, units) },
+          { title: 'Read', align: 'right', render: (_, row) => shown(row, row.measured) },
+          { title: 'Before', align: 'right', render: (_, row) => shown(row, row.before) },
+          { title: 'After', align: 'right', render: (_, row) => shown(row, row.after) },
+        ]}
+      />
+      <Table
+        size="small"
+        pagination={false}
+        rowKey="id"
+        dataSource={fit.parameters}
+        columns={[
+          { title: 'Moved', dataIndex: 'label' },
+          { title: 'By', align: 'right', render: (_, row) => percent(row.factor) },
+          { title: '95 %', align: 'right', render: (_, row) => `${percent(row.low)} to ${percent(row.high)}` },
+          {
+            title: 'Uncertainty left',
+            align: 'right',
+            render: (_, row) => `${Math.round(100 * Math.min(1, row.narrowed))} %`,
+          },
+        ]}
+      />
+    </div>
+  );
+}

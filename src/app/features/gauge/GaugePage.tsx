@@ -1,0 +1,16 @@
+import { AntdTheme } from '../../theme/AntdTheme';
+import { FitSection } from './FitSection';
+import { GuessSection } from './GuessSection';
+
+/** What the gauge shows, the circuit fitted to it, and what is still a guess. */
+export default function GaugePage() {
+  return (
+    <main className="page gauge">
+      <AntdTheme>
+        <h1>What does your gauge show?</h1>
+        <FitSection />
+        <GuessSection />
+      </AntdTheme>
+    </main>
+  );
+}

@@ -1,0 +1,65 @@
+import { Button, Table } from 'antd';
+import { useNavigate } from 'react-router';
+import { formatQuantity, type Quantity } from '../../../core/foundations/units';
+import { sayGuess, sayTightest } from '../../../core/studies/guesses/sayGuesses';
+import { usePreferences } from '../../state/preferences';
+import { useStudy } from '../../state/useStudy';
+import { useView } from '../../state/view';
+import { StudyStatus } from '../../studies/StudyStatus';
+
+const PAGE = 10;
+
+/** What is still a guess, ranked by how much it moves the tightest margin, with how to measure it. */
+export function GuessSection() {
+  const units = usePreferences((p) => p.units);
+  const select = useView((v) => v.select);
+  const navigate = useNavigate();
+  const study = useStudy('guesses', {}, 'fresh');
+  const { answer } = study;
+  return (
+    <section aria-label="What is still a guess">
+      <h2>What is still a guess</h2>
+      <p>
+        Every default is a guess until you type it, measure it, or fit it. Those that move the tightest margin most come
+        first.
+      </p>
+      {(study.running || study.message !== '') && <StudyStatus study={study} doing="ranking guesses" />}
+      {answer && <p>{sayTightest(answer, units)}</p>}
+      {answer?.tightest && (
+        <Table
+          size="small"
+          rowKey="id"
+          dataSource={answer.rows}
+          pagination={{ pageSize: PAGE, hideOnSinglePage: true }}
+          columns={[
+            { title: 'Guess', render: (_, row) => sayGuess(row, units) },
+            {
+              title: 'Moves the margin by',
+              align: 'right',
+              render: (_, row) =>
+                `± ${formatQuantity(Math.abs(row.effect), answer.tightest!.check.quantity as Quantity, units)}`,
+            },
+            { title: 'From', render: (_, row) => (row.fitted ? 'fitted' : 'default') },
+            { title: 'How to measure it', dataIndex: 'measure' },
+            {
+              title: '',
+              render: (_, row) =>
+                row.part !== '' && (
+                  <Button
+                    size="small"
+                    onClick={() => {
+                      select(row.part);
+                      void navigate('/');
+                    }}
+                    aria-label={`Type ${row.name}`}
+                  >
+                    Type it
+                  </Button>
+                ),
+            },
+          ]}
+        />
+      )}
+    </section>
+  );
+}
