@@ -40,7 +40,7 @@ test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo
   await remedy.focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('.preview')).toContainText('move the tap of Turbo hose');
-  await page.getByRole('button', { name: 'Make this move' }).focus();
+  await page.getByRole('button', { name: 'Apply', exact: true }).focus();
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await expect(finding).toBeHidden();
@@ -65,7 +65,7 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
   await expect(find(page)).toHaveValue('insert before');
   await page.getByRole('option', { name: 'Insert plate before Filter', exact: true }).hover();
   await expect(page.locator('.preview')).toContainText('insert plate before Filter');
-  await page.getByRole('button', { name: 'Make this move' }).click();
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(part(page, 'mains')).toHaveAttribute('aria-label', /dry/);
 
   await page.getByRole('button', { name: 'Moves…' }).click();
@@ -86,7 +86,7 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
   const finding = page.getByRole('article', { name: 'Blanked passage' });
   await expect(finding).toContainText('All oil must go round by Plate’s ports');
   await finding.getByRole('button', { name: 'Take Plate out and join the line' }).click();
-  await page.getByRole('button', { name: 'Make this move' }).click();
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(part(page, 'mains')).toHaveAttribute('aria-label', /in band/);
   expect(problems).toEqual([]);
 });
@@ -98,7 +98,7 @@ test('the filter’s bypass valve: both schools, each with the state where it bi
   await expect(finding).toContainText(/the valve opens from [\d.]+.times the loading of a new element on, at \d+.rpm/);
   await expect(finding).toContainText(/Without it, .+ would be the first to starve, from/);
   await finding.getByRole('button', { name: 'Swap Filter for one without a bypass valve' }).click();
-  await page.getByRole('button', { name: 'Make this move' }).click();
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(finding).toContainText('Filter has no bypass valve');
   await expect(finding).toContainText('With one, the valve opens from');
   // Neglect the element until the choice bites, and see at which state.
@@ -173,21 +173,48 @@ test('variants, save points and what they keep', async ({ page }) => {
   await expect(page.getByLabel('Variant')).toHaveValue('stock');
 });
 
-test('a new circuit by questions ends with verdicts', async ({ page }) => {
+test('a new engine is stated, judged, and fitted to its gauge within the time and acts of a first try', async ({
+  page,
+}) => {
   const problems = await openApp(page);
-  await page.getByRole('button', { name: 'Project' }).click();
-  await page.getByRole('menuitem', { name: /New circuit/ }).click();
-  await page.getByRole('button', { name: 'Build the circuit and judge it' }).click();
+  let acts = 0;
+  const act = async (done: Promise<unknown>) => {
+    await done;
+    acts++;
+  };
+  const started = Date.now();
+  await act(page.getByRole('button', { name: 'Project' }).click());
+  await act(page.getByRole('menuitem', { name: 'New engine…' }).click());
+  await act(page.getByRole('button', { name: 'Create and check' }).click());
   await expect(page.getByRole('alert')).toContainText('Give the engine a name');
-  await page.getByLabel('Name').fill('Brackwater');
-  await page.getByLabel('Swept volume, L').fill('1.6');
-  await page.getByRole('radio', { name: /Remote filter/ }).check();
-  await page.getByRole('checkbox', { name: /Lower oil temperature/ }).check();
-  await page.getByRole('checkbox', { name: /rolling bearings/ }).check();
-  await page.getByRole('button', { name: 'Build the circuit and judge it' }).click();
+  await act(page.getByLabel('Name').fill('Brackwater'));
+  await act(page.getByLabel('Displacement').fill('1598 cc'));
+  await act(page.getByLabel('Idle').fill('875'));
+  await act(page.getByLabel('Redline', { exact: true }).fill('7250'));
+  await act(page.getByRole('radio', { name: /^Remote filter/ }).check());
+  await act(page.getByRole('checkbox', { name: /Oil cooler with thermostat/ }).check());
+  await act(page.getByRole('checkbox', { name: /turbo feed, rolling bearings/ }).check());
+  await act(page.getByLabel(/Hose length, oil cooler/).fill('37 1/2 in'));
+  await act(page.getByRole('button', { name: 'Create and check' }).click());
   await expect(page.getByText('Brackwater').first()).toBeVisible();
   await expect(part(page, 'airCooler')).toBeVisible();
-  await expect(page.getByText(/supplied, 337 states/)).toBeVisible();
+  await expect(page.getByText(/all supplied, 337 states/)).toBeVisible();
+  expect(acts).toBeLessThanOrEqual(25);
+  expect(Date.now() - started).toBeLessThan(120_000);
+
+  const judged = Date.now();
+  await page.getByRole('link', { name: 'Fit the circuit to it' }).click();
+  for (const reading of ['cold idle', 'hot idle', 'hot at 3000 rpm'])
+    await page.getByRole('button', { name: `Add ${reading}` }).click();
+  await page.getByRole('group', { name: 'Reading 2' }).getByLabel('Pressure').fill('24 psi');
+  await page.getByRole('button', { name: 'Fit the circuit to these readings' }).click();
+  await expect(page.getByText(/Most useful next reading/)).toBeVisible();
+  await page.getByRole('button', { name: 'Apply to the circuit' }).click();
+  await expect(page.getByRole('button', { name: 'Applied' })).toBeVisible();
+  expect(Date.now() - judged).toBeLessThan(60_000);
+  // One step back takes the whole fit out.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Apply to the circuit' })).toBeVisible();
   // What was open before is set aside, not lost.
   await page.getByRole('button', { name: 'Project' }).click();
   await page.getByRole('menuitem', { name: 'Save points…' }).click();

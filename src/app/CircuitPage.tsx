@@ -1,3 +1,4 @@
+import { activeVariant } from '../core/document/project/project';
 import { useDocument } from './state/document';
 import { useView } from './state/view';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
@@ -8,7 +9,7 @@ import { Findings } from './features/findings/Findings';
 import { PreviewBar } from './features/moves/PreviewBar';
 import { PartSheet } from './features/partSheet/PartSheet';
 import { Sheet } from './features/sheet/Sheet';
-import { useAudit, usePreview, useSolved, useSweep } from './state/useAnswers';
+import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import type { PostBand } from './marks/TidePost';
@@ -28,6 +29,8 @@ export function CircuitPage() {
   const sweep = useSweep();
   const audit = useAudit();
   const seen = usePreview();
+  const seenAudit = usePreviewAudit(seen.data !== undefined);
+  const project = useDocument((d) => d.project)!;
   const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
@@ -43,7 +46,7 @@ export function CircuitPage() {
   return (
     <main className="work">
       <div className="stage">
-        <PreviewBar before={sweep.data} after={seen.data?.sweep} />
+        <PreviewBar before={sweep.data} after={seen.data?.sweep} auditBefore={audit.data} auditAfter={seenAudit.data} />
         {shown ? (
           <Sheet
             {...shown}
@@ -99,6 +102,7 @@ export function CircuitPage() {
                   sweep={sweep.data}
                   sweeping={sweep.isFetching}
                   warnings={solved.data.warnings}
+                  invite={!project.madeUp && activeVariant(project).calibration?.applied === undefined}
                 />
               )}
               {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}

@@ -77,6 +77,20 @@ export function useAudit() {
   });
 }
 
+/** What the rules would find after the move that is looked at. Asked once its verdicts are there. */
+export function usePreviewAudit(isReady: boolean) {
+  const preview = useView((w) => w.preview?.project);
+  return useQuery({
+    queryKey: ['preview audit', revision(preview)],
+    queryFn: ({ signal }) => studyPool().run('audit', preview!, {}, ignore, signal, 'now'),
+    enabled: preview !== undefined && isReady,
+    gcTime: STATE_KEPT_MS,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
+  });
+}
+
 /** The circuit as the move that is looked at would make it, at the present state and over the range. */
 export function usePreview() {
   const preview = useView((w) => w.preview?.project);

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { formatFigure, formatQuantity } from '../../../core/foundations/units';
@@ -13,11 +14,14 @@ export function Findings({
   sweep,
   sweeping,
   warnings,
+  invite,
 }: {
   readonly result: SolveResult;
   readonly sweep: Sweep | undefined;
   readonly sweeping: boolean;
   readonly warnings: readonly string[];
+  /** True where readings of the gauge would make it the reader's own engine. */
+  readonly invite: boolean;
 }) {
   const units = usePreferences((w) => w.units);
   const setState = useView((w) => w.setState);
@@ -41,6 +45,12 @@ export function Findings({
               : ''}
         </span>
       </h2>
+      {invite && (
+        <div className="notice">
+          <strong>Computed from defaults.</strong> What does your gauge show?{' '}
+          <Link to="/gauge">Fit the circuit to it</Link>
+        </div>
+      )}
       {notes.map((note) => (
         <div className="notice" key={`${note.code}${note.where}`}>
           <strong>{sayNote(note, units).head}</strong> {sayNote(note, units).text}

@@ -281,6 +281,7 @@ function CircuitQuestion({ answers, set }: SectionProps) {
     <fieldset>
       <legend>3 · Its stock circuit</legend>
       <Radio.Group
+        className="choices"
         value={answers.archetype}
         onChange={(event) => set({ archetype: event.target.value as Answers['archetype'], wants: [] })}
         aria-label="Stock circuit"

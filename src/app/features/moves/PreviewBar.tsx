@@ -1,3 +1,6 @@
+import type { Finding } from '../../../core/judgement/audit/finding';
+import { auditChanges, filtrationChanges } from '../../../core/judgement/previewChanges';
+import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
@@ -6,28 +9,49 @@ import type { Sweep } from '../../../core/judgement/sweep/sweep';
 export function PreviewBar({
   before,
   after,
+  auditBefore,
+  auditAfter,
 }: {
   readonly before: Sweep | undefined;
   readonly after: Sweep | undefined;
+  readonly auditBefore: readonly Finding[] | undefined;
+  readonly auditAfter: readonly Finding[] | undefined;
 }) {
   const preview = useView((w) => w.preview);
   const makeMove = useView((w) => w.makeMove);
   const closeMoves = useView((w) => w.closeMoves);
+  const project = useDocument((d) => d.project);
   if (!preview?.project) return null;
   return (
     <div className="preview" role="status">
       <div>
         <strong>Preview: {preview.name}.</strong>{' '}
-        {!after || !before ? 'Working out the verdicts…' : changes(before, after)}
+        {!after || !before ? 'Working out the verdicts…' : changes(before, after)}{' '}
+        {project &&
+          filtrationChanges(project, preview.project).map((change) => <strong key={change}>{change}. </strong>)}
+        {auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
       </div>
       <button type="button" className="make" onClick={() => makeMove(preview.move)}>
-        Make this move
+        Apply
       </button>
       <button type="button" className="plain" onClick={closeMoves}>
-        Leave it
+        Cancel
       </button>
     </div>
   );
+}
+
+/** What the audit would say otherwise, in words. */
+function auditSaid(before: readonly Finding[], after: readonly Finding[]): string {
+  const { come, go } = auditChanges(before, after);
+  const titles = (list: readonly Finding[]) => [...new Set(list.map((f) => f.title.toLowerCase()))].join(', ');
+  return [
+    come.length > 0 ? `The audit would find: ${titles(come)}.` : '',
+    go.length > 0 ? `Settled: ${titles(go)}.` : '',
+    come.length + go.length === 0 ? 'The audit finds the same.' : '',
+  ]
+    .filter((words) => words !== '')
+    .join(' ');
 }
 
 /** Verdicts over the range that would change, in words. */

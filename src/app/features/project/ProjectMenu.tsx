@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router';
 import { sayIssue } from '../../../core/document/project/issue';
 import { activeVariant } from '../../../core/document/project/project';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
-import { QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
+import { METRIC_UNITS, QUANTITIES, US_UNITS, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { saveFile } from '../../files/saveFile';
 import { DEMOS, loadDemo } from '../../state/demos';
 import { openProject } from '../../state/openProject';
@@ -72,6 +72,11 @@ function Menu() {
     if (await openProject(read.project)) void message.success(`${read.project.name} is open`);
   };
 
+  const systems = [
+    { key: 'metric', label: 'Metric', onClick: () => setUnits(METRIC_UNITS) },
+    { key: 'us', label: 'US', onClick: () => setUnits(US_UNITS) },
+    { type: 'divider' as const },
+  ];
   const unitItems = CHOICES.map(([label, quantities]) => ({
     key: label,
     label,
@@ -105,7 +110,7 @@ function Menu() {
           if (chosen) void importFile(chosen);
         }}
       />
-      <Dropdown trigger={['click']} menu={{ items: unitItems }}>
+      <Dropdown trigger={['click']} menu={{ items: [...systems, ...unitItems] }}>
         <Button>Units</Button>
       </Dropdown>
       <Button onClick={() => setTheme(theme === 'dark' ? 'light' : 'dark')} aria-pressed={theme === 'dark'}>
@@ -115,7 +120,7 @@ function Menu() {
         trigger={['click']}
         menu={{
           items: [
-            { key: 'new', label: 'New circuit, by questions…', onClick: () => void navigate('/new') },
+            { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
             { key: 'export', label: 'Export', onClick: exportFile },
             { key: 'save', label: 'Save points…', onClick: () => setHistory(true) },

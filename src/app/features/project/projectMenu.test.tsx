@@ -101,7 +101,7 @@ describe('The project menu', () => {
   it('goes to a new circuit, opens a demo, copies the variant, each as it says', async () => {
     openDemo();
     shown();
-    await choose(/^New circuit/);
+    await choose(/^New engine/);
     expect(path()).toBe('/new');
     await choose(/^Demo: Saltmarsh/);
     await waitFor(() => expect([bench().project!.name, path()]).toEqual(['Saltmarsh', '/']));

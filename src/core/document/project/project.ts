@@ -64,7 +64,7 @@ export const engineSchema = z
   .strictObject({
     description: z.string().max(200).default(''),
     displacementM3: positive('volume', 'Displacement', { typical: [0.1e-3, 15e-3] }).optional(),
-    cylinders: z.int().min(1).max(24).optional(),
+    cylinders: z.int().min(1).max(24).optional().meta({ title: 'Cylinders', quantity: 'ratio' }),
     layout: z.enum(['inline', 'v', 'flat']).optional().meta({ title: 'Layout' }),
     boreM: positive('bore', 'Bore', { typical: [40 * MM, 150 * MM] }).optional(),
     strokeM: positive('bore', 'Stroke', { typical: [35 * MM, 180 * MM] }).optional(),

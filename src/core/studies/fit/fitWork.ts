@@ -131,7 +131,7 @@ export function fitReadings(given: Project, { readings }: FitRequest): FitResult
     pairs: pairsOf(groups, fit.covariance),
     untouched: groups.filter((g, j) => deviations[j]! > UNTOUCHED * g.prior).map((g) => g.id),
     explanations: surprise.some((s) => s > SURPRISING) ? explain(project, readings, measured, noise) : [],
-    next: nextReading(project, model, fit),
+    next: nextReading(project, model, fit, readings),
     calibration: {
       ...calibration,
       applied: {
@@ -229,12 +229,23 @@ function explain(
     .slice(0, MOST_EXPLANATIONS);
 }
 
+/** Two readings so near each other are one: what both share is not averaged away. */
+const isLike = (a: Reading, b: Reading): boolean =>
+  a.kind === 'pressure' &&
+  Math.abs(a.speedRevS / b.speedRevS - 1) < 0.15 &&
+  Math.abs(a.oilTemperatureK - b.oilTemperatureK) < 12;
+
 const SPEEDS = [0.25, 0.45, 0.7, 0.9];
 const TEMPERATURES_C = [30, 60, 90, 110];
 const C = 273.15;
 
 /** The reading at the gauge that would narrow all parameters together most. @source D-optimal design: the determinant of the covariance (closed form) */
-function nextReading(project: Project, model: FitModel, { x, covariance }: Fitted): FitResult['next'] {
+function nextReading(
+  project: Project,
+  model: FitModel,
+  { x, covariance }: Fitted,
+  had: readonly Reading[],
+): FitResult['next'] {
   const { engine } = project;
   const speeds = [engine.idleSpeedRevS, ...SPEEDS.map((s) => s * engine.maximumSpeedRevS)];
   const candidates: Extract<Reading, { kind: 'pressure' }>[] = speeds.flatMap((speedRevS) =>
@@ -245,7 +256,8 @@ function nextReading(project: Project, model: FitModel, { x, covariance }: Fitte
   let best: { gain: number; index: number; reduced: Dense } | undefined;
   candidates.forEach((candidate, index) => {
     const row = jacobian[index]!;
-    if (!Number.isFinite(expected[index]!) || !row.every(Number.isFinite)) return;
+    if (!Number.isFinite(expected[index]!) || !row.every(Number.isFinite) || had.some((r) => isLike(r, candidate)))
+      return;
     const c = covariance.map((line) => line.reduce((s, v, k) => s + v * row[k]!, 0));
     const own = row.reduce((s, v, k) => s + v * c[k]!, 0);
     const variance = deviationOf({ ...candidate, pressurePa: Math.max(0, expected[index]!) }) ** 2;
