@@ -36,6 +36,8 @@ export class Exchange {
     const impossible: string[] = [];
     this.cooler = partOfElement.map((part, e) => {
       if (part?.kind !== 'cooler' || !(role(e, '') || role(e, 'core'))) return undefined;
+      // Without water through it a plate exchanges nothing.
+      if (part.medium === 'liquid' && part.coolantLooped === true) return undefined;
       const found = coolerConductance(
         part.cooling ?? (part.medium === 'air' ? DEFAULT_AIR_COOLING : DEFAULT_LIQUID_COOLING),
         oil,

@@ -17,6 +17,7 @@ const schema = z.strictObject({
   }),
   ratedPasses: z.int().min(1).max(4).default(1).meta({ title: 'Passes at the rating point', quantity: 'ratio' }),
   cooling: coolingSchema.optional(),
+  coolantLooped: z.boolean().optional().meta({ title: 'Coolant hoses looped: none goes through' }),
   filling: z
     .enum(['inLowOutHigh', 'inHighOutLow', 'portsAtTop', 'portsAtBottom', 'onItsSide'])
     .default('inLowOutHigh')

@@ -12,6 +12,11 @@ const springSchema = z.strictObject({
   rateNM: positive('springRate', 'Spring rate', { typical: [2e3, 50e3] }),
   seatBoreM: positive('bore', 'Seat', { typical: [6 * MM, 20 * MM] }),
   shimM: signed('bore', 'Shim', { typical: [0, 3 * MM] }),
+  freeLengthM: positive('bore', 'Free length', {
+    typical: [20 * MM, 80 * MM],
+    description: 'With the fitted length it gives the crack pressure: rate × (free − fitted + shim) over the seat.',
+  }).optional(),
+  fittedLengthM: positive('bore', 'Fitted length, seated', { typical: [15 * MM, 70 * MM] }).optional(),
 });
 
 const schema = z
@@ -33,7 +38,7 @@ export const relief = defineKind({
   symbol: () => 'springValve',
   withoutSense: (part) => ({ ...part, sense: undefined }),
   senses: (part) => (part.sense ? { field: 'sense', ref: part.sense } : undefined),
-  extras: { spring: { label: 'Shim its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12 * MM, shimM: 0 }) } },
+  extras: { spring: { label: 'State its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12 * MM, shimM: 0 }) } },
   catalogue: [
     entry(
       'relief',

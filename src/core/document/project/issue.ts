@@ -28,13 +28,21 @@ export type Issue =
     }
   | { readonly code: 'duplicateId'; readonly severity: 'refused'; readonly at: string; readonly id: string }
   | { readonly code: 'unknownVariant'; readonly severity: 'refused'; readonly at: 'activeVariant'; readonly id: string }
-  | { readonly code: 'unknownPart'; readonly severity: 'refused'; readonly at: string; readonly ref: string }
+  | {
+      readonly code: 'unknownPart';
+      readonly severity: 'refused';
+      readonly at: string;
+      readonly ref: string;
+      /** Both ends of the joint that it is about. */
+      readonly joint?: string;
+    }
   | {
       readonly code: 'unknownPort';
       readonly severity: 'refused';
       readonly at: string;
       readonly ref: string;
       readonly ports: readonly string[];
+      readonly joint?: string;
     }
   | { readonly code: 'selfJoint'; readonly severity: 'refused'; readonly at: string; readonly ref: string }
   | { readonly code: 'noReservoir'; readonly severity: 'refused'; readonly at: string }
@@ -76,6 +84,8 @@ export type Issue =
       readonly parts: readonly string[];
     };
 
+const jointed = (joint: string | undefined) => (joint === undefined ? '' : ` (the joint ${joint})`);
+
 const MEBIBYTE = 1024 * 1024;
 
 /**
@@ -99,9 +109,9 @@ export function sayIssue(issue: Issue): string {
     case 'unknownVariant':
       return `activeVariant: there is no variant "${issue.id}". Name one of the variants in the file.`;
     case 'unknownPart':
-      return `${issue.at}: "${issue.ref}" names a part that is not in this circuit. Add the part or correct the joint.`;
+      return `${issue.at}${jointed(issue.joint)}: "${issue.ref}" names a part that is not in this circuit. Add the part or correct the joint.`;
     case 'unknownPort':
-      return `${issue.at}: "${issue.ref}" names a port that this part does not have; it has ${issue.ports.join(', ')}.`;
+      return `${issue.at}${jointed(issue.joint)}: "${issue.ref}" names a port that this part does not have; it has ${issue.ports.join(', ')}.`;
     case 'selfJoint':
       return `${issue.at}: "${issue.ref}" is joined to itself. Remove the joint.`;
     case 'noReservoir':

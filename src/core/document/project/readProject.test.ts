@@ -109,12 +109,12 @@ describe('A project file', () => {
     [
       'an absent part in a joint',
       (raw: Raw) => void (raw.variants[0]!.circuit.joints[3]!.to = 'ghost.in'),
-      'variants[0].circuit.joints[3].to: "ghost.in" names a part that is not in this circuit',
+      'variants[0].circuit.joints[3].to (the joint relief.out to ghost.in): "ghost.in" names a part that is not in this circuit',
     ],
     [
       'an absent port in a joint',
       (raw: Raw) => void (raw.variants[0]!.circuit.joints[3]!.to = 'pump.side'),
-      'variants[0].circuit.joints[3].to: "pump.side" names a port that this part does not have; it has in, out',
+      'variants[0].circuit.joints[3].to (the joint relief.out to pump.side): "pump.side" names a port that this part does not have; it has in, out',
     ],
     ['an id used twice', (raw: Raw) => void (part(raw, 'rods')['id'] = 'mains'), 'the id "mains" is used twice'],
     [

@@ -170,16 +170,18 @@ function* circuitIssues(variant: Variant, at: string): Generator<Issue> {
     `${at}.parts`,
   );
   const kindOf = new Map(parts.map((p) => [p.id, p.kind]));
-  const check = function* (ref: string, where: string): Generator<Issue> {
+  const check = function* (ref: string, where: string, joint?: string): Generator<Issue> {
+    const of = joint === undefined ? {} : { joint };
     const { part, port } = splitPortRef(ref);
     const kind = kindOf.get(part);
-    if (!kind) yield { code: 'unknownPart', severity: 'refused', at: where, ref };
+    if (!kind) yield { code: 'unknownPart', severity: 'refused', at: where, ref, ...of };
     else if (!PORTS[kind].includes(port))
-      yield { code: 'unknownPort', severity: 'refused', at: where, ref, ports: PORTS[kind] };
+      yield { code: 'unknownPort', severity: 'refused', at: where, ref, ports: PORTS[kind], ...of };
   };
   for (const [index, joint] of joints.entries()) {
-    yield* check(joint.from, `${at}.joints[${index}].from`);
-    yield* check(joint.to, `${at}.joints[${index}].to`);
+    const both = `${joint.from} to ${joint.to}`;
+    yield* check(joint.from, `${at}.joints[${index}].from`, both);
+    yield* check(joint.to, `${at}.joints[${index}].to`, both);
     if (joint.from === joint.to)
       yield { code: 'selfJoint', severity: 'refused', at: `${at}.joints[${index}]`, ref: joint.from };
   }

@@ -9,12 +9,15 @@ const where = (s: Shortfall, units: UnitChoice) =>
 
 /** Who is not supplied, at which state, and why: "Turbo at 7000 rpm, 120 °C. Its flow is …". */
 export function sayShortfall(shortfall: Shortfall, units: UnitChoice = {}): string {
+  const { decisive } = shortfall;
+  if (shortfall.drain && decisive)
+    return `${where(shortfall, units)}. It would have to carry ${formatQuantity(decisive.actual, 'flow', units)} with foam; half full it carries ${formatQuantity(decisive.limit, 'flow', units)}.`;
   return `${where(shortfall, units)}. ${sayWhy(shortfall.verdict, shortfall.decisive, units)}`;
 }
 
 /** The same where it only just fails, so that figure and limit would read alike: "Turbo at 7000 rpm, 120 °C: its flow goes above 1.90 L/min." */
 export function sayEdge(shortfall: Shortfall, units: UnitChoice = {}): string {
   const { decisive } = shortfall;
-  if (!decisive || shortfall.verdict === 'dry') return sayShortfall(shortfall, units);
+  if (!decisive || shortfall.verdict === 'dry' || shortfall.drain) return sayShortfall(shortfall, units);
   return `${where(shortfall, units)}: its ${decisive.quantity} ${decisive.side === 'low' ? 'falls below' : 'goes above'} ${formatQuantity(decisive.limit, decisive.quantity, units)}.`;
 }

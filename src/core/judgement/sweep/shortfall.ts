@@ -12,6 +12,8 @@ export const shortfallSchema = z.strictObject({
   oilTemperatureK: z.number(),
   /** At every state that solved, not at some. */
   everywhere: z.boolean(),
+  /** True for a drain that cannot hold what comes; absent for consumers. */
+  drain: z.boolean().optional(),
 });
 export type Shortfall = z.infer<typeof shortfallSchema>;
 

@@ -40,7 +40,13 @@ export const springNumbers = (v: SpringValvePart): LawParameters<'springValve'> 
 /** A relief with its shim: the spring is pressed together further, so both pressures rise by rate × shim over the seat's area. @source spring balance */
 export function shimmed<V extends PartOf<'relief'>>(part: V): V {
   if (!part.spring) return part;
-  const risePa = (part.spring.rateNM * part.spring.shimM) / (0.25 * Math.PI * part.spring.seatBoreM ** 2);
+  const { rateNM, shimM, seatBoreM, freeLengthM, fittedLengthM } = part.spring;
+  const seatM2 = 0.25 * Math.PI * seatBoreM ** 2;
+  // Measured as a spring, it states where it cracks by itself; else a shim adds to what is stated.
+  const risePa =
+    freeLengthM !== undefined && fittedLengthM !== undefined
+      ? (rateNM * (freeLengthM - fittedLengthM + shimM)) / seatM2 - part.crackPa
+      : (rateNM * shimM) / seatM2;
   return {
     ...part,
     crackPa: Math.max(LEAST_CRACK_PA, part.crackPa + risePa),

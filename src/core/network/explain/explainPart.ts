@@ -1,3 +1,4 @@
+import { hasAntiDrain } from '../../document/kinds/filter';
 import { kindOf, type Part } from '../../document/parts/part';
 import { FITTINGS } from '../../document/parts/fittings';
 import { churchillFriction } from '../../physics/laws/churchill';
@@ -59,7 +60,8 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
     }
     case 'twoTerm': {
       const rated = explainedFigures(part, e.role).rating;
-      if (!rated) return undefined;
+      // Shut by its anti-drain valve it follows no rating.
+      if (!rated || (part.kind === 'filter' && hasAntiDrain(part) && (e.pressureDropPa ?? 0) < 0)) return undefined;
       const { point, load, passes } = rated;
       const plain = twoTermCoefficients(point, load);
       const c = {

@@ -16,7 +16,7 @@ const outcomeSchema = fittedSchema.extend({
   /** Who is not supplied over the range, oil temperature held. */
   failing: z.array(shortfallSchema),
   solved: z.boolean(),
-  /** Where the oil settles on a hot day at full load, and on a cold cruise; null where no balance is found: it only gets hotter. */
+  /** Where the oil settles on a hot day at full load, and on a cold cruise; null where no balance is found. */
   hotDayK: z.number().nullable(),
   coldCruiseK: z.number().nullable(),
   limitHotK: z.number(),
@@ -107,7 +107,7 @@ export function judged(
   const starved = failing.filter((f) => !before.includes(key(f)));
   const fails: RowNeed[] = [
     ...(starved.length > 0 || !solved ? ['supply' as const] : []),
-    ...(hotDayK === null || hotDayK > limitHotK ? ['hot' as const] : []),
+    ...(hotDayK !== null && hotDayK > limitHotK ? ['hot' as const] : []),
     ...(coldCruiseK !== null && coldCruiseK < limitColdK ? ['cold' as const] : []),
   ];
   return { family, size, hotDayK, coldCruiseK, solved, starved, fails };

@@ -44,14 +44,16 @@ function fitted({ project, variant }: StudyBench, id: string, family: string | n
   const heat = new HeatSolver(circuit);
   const settles = (drive: Drive) => {
     const { heat: found } = solveDrive(circuit, drive, heat);
-    return isFound(found.status) ? found.sumpK : null;
+    // Too hot is an answer: where the search stopped. What did not solve is none.
+    return isFound(found.status) || found.status === 'tooHot' ? found.sumpK : null;
   };
   const { hotDay, coldCruise } = designDrives(circuit.project.engine);
+  const hotDayK = settles(hotDay);
   return {
     ...asked,
     failing: shortfalls(sweep),
-    solved: sweep.notConverged.length === 0,
-    hotDayK: settles(hotDay),
+    solved: sweep.notConverged.length === 0 && hotDayK !== null,
+    hotDayK,
     coldCruiseK: settles(coldCruise),
   };
 }

@@ -1,3 +1,6 @@
+import { describeReturns } from '../../judgement/drains/describeReturns';
+import { nearDistance } from '../../judgement/supply/supplyVerdict';
+import type { SpeedAndOil } from '../../network/solve/state';
 import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
@@ -41,8 +44,16 @@ class Sizer {
   look(si: number, speeds?: number, temperatures?: number): Look {
     const solver = this.solverAt(si);
     if (!solver) return { si, failing: [], solved: false };
-    const sweep = sweepToEnd(solver, speeds, temperatures);
-    return { si, failing: shortfalls(sweep, this.consumer), solved: sweep.notConverged.length === 0 };
+    const drains = new Map<string, Shortfall>();
+    const sweep = sweepToEnd(solver, speeds, temperatures, (state) => {
+      for (const short of overfullDrains(solver, state)) {
+        const worst = drains.get(short.part);
+        if (!worst || short.decisive!.margin < worst.decisive!.margin) drains.set(short.part, short);
+      }
+    });
+    const failing = shortfalls(sweep, this.consumer);
+    // A drain that overflows rules a size out whichever consumer was asked about.
+    return { si, failing: [...failing, ...drains.values()], solved: sweep.notConverged.length === 0 };
   }
 
   /** Whether one consumer is supplied at one state. */
@@ -51,6 +62,7 @@ class Sizer {
     if (!solver) return false;
     const state = solver.stateAt(limit.speedRevS, limit.oilTemperatureK);
     if (solver.solveOnly(state).status !== 'converged') return false;
+    if (limit.drain) return !overfullDrains(solver, limit).some((d) => d.part === limit.part);
     const { network } = solver.compiled;
     const { workspace } = solver.solver;
     const probe = probesOf(solver.variant.circuit, solver.compiled).find((p) => p.part.id === limit.part);
@@ -84,6 +96,38 @@ class Sizer {
     }
     return { si: good, limit: outside.failing[0] ?? null };
   }
+}
+
+/** Drains that cannot hold what comes at a state that was solved last. */
+function overfullDrains({ variant, compiled, solver, oil, project }: CircuitSolver, at: SpeedAndOil): Shortfall[] {
+  if (compiled.drainFeeds.size === 0) return [];
+  const state = { ...at, atmospherePa: project.engine.atmospherePa };
+  return describeReturns(variant.circuit, compiled, solver.workspace, oil, state).flatMap((d): Shortfall[] => {
+    if (d.verdict !== 'small' || d.capacityM3S === null) return [];
+    const margin = d.capacityM3S - d.neededM3S;
+    const decisive = {
+      quantity: 'flow' as const,
+      side: 'high' as const,
+      reason: 'stated' as const,
+      actual: d.neededM3S,
+      limit: d.capacityM3S,
+      margin,
+      nearRatio: margin / nearDistance('flow', d.capacityM3S),
+    };
+    const { speedRevS, oilTemperatureK } = at;
+    return [
+      {
+        part: d.part,
+        name: d.name,
+        verdict: 'flooded',
+        decisive,
+        speedRevS,
+        oilTemperatureK,
+        everywhere: false,
+        drain: true,
+      },
+    ];
+  });
 }
 
 /** Looks at one size, or searches one end of a band. */

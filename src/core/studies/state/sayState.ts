@@ -25,11 +25,15 @@ export function stateLines({ state, convergence, elements, consumers }: SolveRes
 /** Why a state did not solve, and coolers that cannot be as stated; nothing where all is well. */
 export function stateRemarks({ convergence, notes }: SolveResult): string[] {
   return convergence.status === 'converged'
-    ? notes.flatMap((note) =>
-        note.code === 'impossibleCooler'
-          ? [`${note.where}: no exchanger could do what its rating point says; it cools nothing here.`]
-          : [],
-      )
+    ? notes.flatMap((note) => {
+        if (note.code === 'impossibleCooler')
+          return [`${note.where}: no exchanger could do what its rating point says; it cools nothing here.`];
+        if (note.code === 'implausiblePressure')
+          return [
+            `${note.where}: ${formatQuantity(note.actual ?? 0, 'pressure')}, above every rating of such a system.`,
+          ];
+        return [];
+      })
     : [`Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`];
 }
 

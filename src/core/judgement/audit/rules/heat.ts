@@ -1,4 +1,5 @@
 import { bisect } from '../../../foundations/roots/bisection';
+import { galleryPort } from '../../../document/plumbing/gaugePort';
 import { isReservoir } from '../../../document/parts/ports';
 import { thermostatOf, type Part } from '../../../document/parts/part';
 import { isFound } from '../../../heat/comingToRest';
@@ -125,6 +126,34 @@ export const oilCold = rule('oilCold', 'Oil too cold', (c) => {
       what: `The oil settles at {sump} ${AT}: below {limit} it keeps its water and fuel.`,
       why: 'Water in cold oil makes sludge and acid, and the thick film costs power.',
       remedies: ['a thermostat', 'the cooler covered or taken off in winter'],
+    },
+  ];
+});
+
+/** Warm oil at the gallery, on a warm day and at work, is hotter than this [K]. Common practice, no source. */
+const GALLERY_WARM_K = 333.15;
+
+/** A cooler that takes so much that the bearings get cold oil, whatever the sump says. */
+export const oilColdGallery = rule('oilColdGallery', 'Oil too cold at the gallery', (c) => {
+  const found = c.balance(c.drives.hotDay);
+  const port = galleryPort(c.circuit.parts);
+  if (!found || !isFound(found.heat.status) || port === undefined) return [];
+  const gallery = found.result.nodes.find((n) => n.ports.includes(port))?.temperatureK;
+  const cooler = c.parts('cooler').find((p) => p.coolantLooped !== true);
+  if (gallery == null || gallery >= GALLERY_WARM_K || !cooler) return [];
+  return [
+    {
+      weight: 'mend',
+      part: cooler.id,
+      figures: {
+        ...drive(c, 'hotDay'),
+        gallery: fig(gallery, 'temperature'),
+        sump: fig(found.heat.sumpK, 'temperature'),
+        limit: fig(GALLERY_WARM_K, 'temperature'),
+      },
+      what: `Oil reaches the gallery at {gallery} ${AT}, from a sump at {sump}; minimum {limit}.`,
+      why: `${cooler.name} is too large for this engine, and nothing holds it back: cold oil is thick at the bearings, and keeps its water.`,
+      remedies: ['a thermostat', 'a smaller cooler, or less water through it'],
     },
   ];
 });

@@ -9,6 +9,7 @@ import {
   hotPlaces,
   impossibleCooler,
   oilCold,
+  oilColdGallery,
   oilHot,
   radiatorLoad,
   thermostatFan,
@@ -16,6 +17,7 @@ import {
 } from './heat';
 import { sealant, smallestBore, threadMates } from './joints';
 import { blankedPassage, coolerFilling } from './passages';
+import { pumpsInSeries } from './pumps';
 import { pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
 import {
   benchFlush,
@@ -39,6 +41,7 @@ export const RULES: readonly Rule[] = [
   filterBypass,
   filterCollapse,
   suction,
+  pumpsInSeries,
   reliefCapacity,
   pressureRating,
   rodThreshold,
@@ -66,6 +69,7 @@ export const RULES: readonly Rule[] = [
   level,
   oilHot,
   oilCold,
+  oilColdGallery,
   thermostatMissing,
   thermostatFan,
   hotPlaces,

@@ -1,0 +1,90 @@
+import { applyMove } from '../../document/moves';
+import { activeVariant, withVariant, type Project } from '../../document/project/project';
+import { CircuitSolver } from '../../network/circuitSolver';
+import { studyHere } from '../../studies/job/runHere';
+import { SIZING_STUDY } from '../../studies/sizing/sizingStudy';
+import { demoProject } from '../../verification/testing/demo';
+import { testProject } from '../../verification/testing/stockEngine';
+import { auditChanges, filtrationChanges } from '../previewChanges';
+import { auditToEnd } from './auditCircuit';
+
+const C = 273.15;
+
+function audited(project: Project) {
+  const made = CircuitSolver.of(project);
+  if (!made.ok) throw new Error(JSON.stringify(made.issues));
+  return auditToEnd(made.circuit);
+}
+function changed(project: Project, move: Parameters<typeof applyMove>[1]): Project {
+  const outcome = applyMove(activeVariant(project), move);
+  if (!outcome.ok) throw new Error(outcome.why);
+  return withVariant(project, outcome.variant);
+}
+
+describe('A cooler that takes too much', () => {
+  it('is found by name where the gallery gets cold oil, whatever the sump says: Saltmarsh’s honest mistake', () => {
+    const found = audited(demoProject('saltmarsh')).find((f) => f.rule === 'oilColdGallery')!;
+    expect(found).toMatchObject({ weight: 'mend', part: 'cooler', title: 'Oil too cold at the gallery' });
+    expect(found.figures['gallery']!.si).toBeLessThan(60 + C);
+    expect(found.figures['sump']!.si).toBeGreaterThan(75 + C);
+  });
+
+  it('is not one without its water, nor where the gallery is warm', () => {
+    const looped = demoProject('saltmarsh');
+    for (const { circuit } of looped.variants)
+      for (const part of circuit.parts) if (part.kind === 'cooler') part.coolantLooped = true;
+    expect(audited(looped).some((f) => f.rule === 'oilColdGallery')).toBe(false);
+    expect(audited(testProject('coolerOnHousing')).some((f) => f.rule === 'oilColdGallery')).toBe(false);
+  });
+});
+
+describe('Two pumps', () => {
+  it('head to tail are named', () => {
+    const project = testProject('wetSump');
+    const { pump } = Object.fromEntries(activeVariant(project).circuit.parts.map((p) => [p.id, p]));
+    const variant = activeVariant(project);
+    const second = { ...pump!, id: 'second', name: 'Second pump' };
+    const joints = variant.circuit.joints.filter((j) => j.from !== 'pump.out' && j.to !== 'pump.out');
+    const circuit = {
+      parts: [...variant.circuit.parts, second],
+      joints: [
+        ...joints,
+        { from: 'pump.out', to: 'second.in' },
+        { from: 'second.out', to: 'blockOut.in' },
+        { from: 'second.out', to: 'relief.in' },
+      ],
+    };
+    const found = audited(withVariant(project, { ...variant, circuit })).filter((f) => f.rule === 'pumpsInSeries');
+    expect(found.map((f) => f.part)).toEqual(['second']);
+    expect(audited(project).some((f) => f.rule === 'pumpsInSeries')).toBe(false);
+  });
+});
+
+describe('What a preview says', () => {
+  it('a turbo’s tap moved upstream of the media gets unfiltered oil, and the audit stops it', () => {
+    const before = testProject('wetSump', { wants: ['turbo'] });
+    const feed = activeVariant(before).circuit.parts.find((p) => p.name === 'Turbo hose')!;
+    const after = changed(before, { kind: 'moveTap', port: `${feed.id}.in`, to: 'blockOut.out' });
+    expect(filtrationChanges(before, after)).toEqual(['Turbo would get unfiltered oil']);
+    expect(filtrationChanges(after, before)).toEqual(['Turbo would get filtered oil']);
+    const { come, go } = auditChanges(audited(before), audited(after));
+    expect(come.map((f) => f.rule)).toContain('unfilteredFeed');
+    expect(go).toEqual([]);
+  });
+});
+
+describe('Sizes of a metering valve', () => {
+  it('end where its drain overflows', () => {
+    const project = demoProject('saltmarsh');
+    // Its drain climbs: here it falls all the way, so that only its bore decides.
+    for (const { circuit } of project.variants)
+      for (const part of circuit.parts)
+        if (part.kind === 'drain' && part.profile)
+          part.profile = [part.profile[0]!, { ...part.profile.at(-1)!, heightM: -0.1 }];
+    const valve = activeVariant(project).circuit.parts.find((p) => p.kind === 'sideStream')!;
+    const { bands, looks } = studyHere(SIZING_STUDY, project, { part: valve.id, path: ['metering', 'turns'] });
+    const most = Math.max(0, ...bands.map((b) => b.high));
+    expect(most).toBeLessThan(4);
+    expect(looks.at(-1)!.failing.some((f) => f.drain === true)).toBe(true);
+  });
+});
