@@ -18,7 +18,7 @@ export const STUDIES = {
   size: () => import('./sizing/sizingStudy').then((m) => m.SIZING_STUDY),
   envelope: () => import('./envelope/envelopeStudy').then((m) => m.ENVELOPE_STUDY),
   sensitivity: () => import('./sensitivity/sensitivityStudy').then((m) => m.SENSITIVITY_STUDY),
-  guesses: () => import('./guesses/guessStudy').then((m) => m.GUESS_STUDY),
+  guesses: () => import('./sensitivity/guessStudy').then((m) => m.GUESS_STUDY),
   fit: () => import('./fit/fitStudy').then((m) => m.FIT_STUDY),
   spread: () => import('./spread/spreadStudy').then((m) => m.SPREAD_STUDY),
 };

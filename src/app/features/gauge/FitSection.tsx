@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { MOST_READINGS, type Reading } from '../../../core/document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
-import { beforeFit, fitGroups, withFactors } from '../../../core/studies/fit/fitGroups';
+import { beforeFit, fitGroups, withFactors } from '../../../core/studies/inputs/fitGroups';
 import type { FitResult } from '../../../core/studies/fit/fitSchema';
 import { fitRemarks, sayReading } from '../../../core/studies/fit/sayFit';
 import { useDocument } from '../../state/document';

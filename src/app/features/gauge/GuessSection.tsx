@@ -1,7 +1,7 @@
 import { Button, Table } from 'antd';
 import { useNavigate } from 'react-router';
 import { formatQuantity, type Quantity } from '../../../core/foundations/units';
-import { sayGuess, sayTightest } from '../../../core/studies/guesses/sayGuesses';
+import { sayGuess, sayTightest } from '../../../core/studies/sensitivity/sayGuesses';
 import { usePreferences } from '../../state/preferences';
 import { useStudy } from '../../state/useStudy';
 import { useView } from '../../state/view';

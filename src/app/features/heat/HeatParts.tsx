@@ -30,6 +30,22 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
           flowing.
         </div>
       )}
+      {heat.tooHotAt && (
+        <div className="notice" role="alert">
+          <strong>No balance.</strong> Oil leaving {heat.tooHotAt.name} would reach {t(heat.tooHotAt.temperatureK)}: too
+          little passes for the heat that it gets.
+        </div>
+      )}
+      {heat.noOil.map((p) => (
+        <div className="notice" role="alert" key={p.part}>
+          <strong>{p.name}: no oil.</strong> Its temperature is not known.
+        </div>
+      ))}
+      {heat.starved.map((p) => (
+        <div className="notice" role="alert" key={p.part}>
+          <strong>{p.name}: starved.</strong> Most of its heat goes into the metal around it.
+        </div>
+      ))}
       {heat.impossibleCoolers.map((part) => (
         <div className="notice" role="alert" key={part}>
           <strong>{part}: impossible rating.</strong> No exchanger could give that heat off at those temperatures; it
@@ -52,7 +68,7 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
         ))}
         {heat.filmHottestK !== null && (
           <div className="row">
-            <span>Hottest bearing film</span>
+            <span>Hottest bearing film, mean of inlet and leaving oil</span>
             <span>{t(heat.filmHottestK)}</span>
             <span />
           </div>

@@ -48,7 +48,7 @@ describe('The heat page', () => {
       `Nose cooler ${formatQuantity(heat.heatOut.find((h) => h.part === 'noseCooler')!.heatW, 'heatFlow')}`,
     );
     for (const part of heat.parts) expect(screen.getAllByText(part.name).length).toBeGreaterThan(0);
-    expect(screen.getByText('Hottest bearing film').nextSibling!.textContent).toBe(
+    expect(screen.getByText('Hottest bearing film, mean of inlet and leaving oil').nextSibling!.textContent).toBe(
       formatQuantity(heat.filmHottestK!, 'temperature'),
     );
     // This page is about found temperatures.

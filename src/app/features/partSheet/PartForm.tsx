@@ -1,19 +1,28 @@
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { Select, Switch } from 'antd';
+import { AutoComplete, Select, Switch } from 'antd';
 import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/document/project/issue';
 import { changePart, partExtras, partFields } from '../../../core/document/parts/partFields';
 import type { PartField } from '../../../core/document/parts/schemaFields';
-import type { Part } from '../../../core/document/parts/part';
+import type { Part, PartOf } from '../../../core/document/parts/part';
 import { fieldIssue } from '../../../core/document/project/readProject';
-import { THREAD_IDS, threadLabel, type ThreadId } from '../../../core/document/parts/threads';
+import {
+  OWN_JOINTS,
+  ownThread,
+  THREAD_IDS,
+  threadLabel,
+  type Thread,
+  type ThreadId,
+} from '../../../core/document/parts/threads';
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing/sizable';
 import { lossLabel } from '../../../core/network/explain/explainPart';
 import { DASH_BORES_M } from '../../../core/foundations/units/boreSizes';
+import { TextInput } from '../../forms/SchemaForm';
 import { AntdTheme } from '../../theme/AntdTheme';
 import { CoolingInput } from './CoolingInput';
+import { DrainPoints } from './DrainPoints';
 import { EndsInput, hasLosses } from './EndsInput';
 import { CurveInput, isRated } from './CurveInput';
 import { QuantityInput } from './QuantityInput';
@@ -24,7 +33,10 @@ import { SizeFinder } from './SizeFinder';
 export default function PartForm({ part }: { readonly part: Part }) {
   const replacePart = useDocument((w) => w.replacePart);
   const units = usePreferences((w) => w.units);
-  const fields = useMemo(() => partFields(part), [part]);
+  const fields = useMemo(
+    () => partFields(part).filter((f) => !(part.kind === 'drain' && f.path[0] === 'profile')),
+    [part],
+  );
   const sizables = useMemo(() => new Map(sizablesOf(part).map((s) => [s.path.join('.'), s])), [part]);
   const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
   const change = (field: PartField, value: unknown) => {
@@ -48,6 +60,21 @@ export default function PartForm({ part }: { readonly part: Part }) {
   return (
     <AntdTheme>
       <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+        <TextInput
+          title="Name"
+          value={part.name}
+          most={80}
+          onChange={(name) => name.trim() !== '' && replacePart({ ...part, name }, 'name')}
+        />
+        <TextInput
+          title="Note"
+          value={part.note ?? ''}
+          most={2000}
+          lines={2}
+          onChange={(note) => replacePart({ ...part, note: note === '' ? undefined : note }, 'note')}
+        />
+        {part.kind === 'drain' && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
+        {part.kind === 'cooler' && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
         {hasLosses(part) && <EndsInput part={part} onChange={(changed) => replacePart(changed)} />}
         {part.kind === 'cooler' && part.cooling?.kind === 'air' && (
           <CoolingInput part={part} cooling={part.cooling} onChange={(changed) => replacePart(changed)} />
@@ -113,6 +140,8 @@ function FieldRow({
   const title = field.path.includes('losses') ? `${lossTitle(part, field)}: ${field.title.toLowerCase()}` : field.title;
   if (field.path.join('.') === 'dash')
     return <DashInput value={field.value as number | undefined} onChange={onChange} />;
+  if (field.path[field.path.length - 1] === 'thread')
+    return <ThreadInput title={title} value={String(field.value)} onChange={(thread) => onChange(thread)} />;
   if (input.kind === 'number')
     return (
       <QuantityInput
@@ -169,6 +198,71 @@ function DashInput({
           ...sizes.map((size) => ({ value: size, label: `dash ${size}` })),
         ]}
       />
+    </label>
+  );
+}
+
+/** An electric fan on an air cooler: its fields follow below when there is one. */
+function FanSwitch({ part, cooling }: { readonly part: Part; readonly cooling: AirCooling }) {
+  const replacePart = useDocument((w) => w.replacePart);
+  const { fan, ...bare } = cooling;
+  return (
+    <label className="field">
+      <span>Electric fan</span>
+      <Switch
+        checked={fan !== undefined}
+        aria-label="Electric fan"
+        onChange={(on) =>
+          replacePart({ ...part, cooling: on ? { ...bare, fan: USUAL_FAN } : bare } as Part, 'cooling.fan')
+        }
+      />
+    </label>
+  );
+}
+type AirCooling = Extract<NonNullable<PartOf<'cooler'>['cooling']>, { kind: 'air' }>;
+/** A fan with its switch at the cooler's outlet. @source engineering judgement */
+const USUAL_FAN = { faceSpeedMS: 5, onK: 369.15, offK: 363.15 } as const;
+
+/** A thread of the list, or one typed: "flare M18x1.5". */
+function ThreadInput({
+  title,
+  value,
+  onChange,
+}: {
+  readonly title: string;
+  readonly value: string;
+  readonly onChange: (thread: string) => void;
+}) {
+  const label = threadLabel(value as Thread);
+  const [text, setText] = useState(label);
+  const [wrong, setWrong] = useState(false);
+  const choose = (typed: string) => {
+    const listed = THREAD_IDS.find((id) => id === typed || threadLabel(id) === typed);
+    const thread = listed ?? ownThread(typed);
+    setWrong(thread === undefined);
+    if (!thread) return;
+    setText(threadLabel(thread));
+    onChange(thread);
+  };
+  return (
+    <label className="field">
+      <span>{title}</span>
+      <AutoComplete
+        value={text}
+        aria-label={title}
+        options={THREAD_IDS.map((id) => ({ value: threadLabel(id) }))}
+        showSearch={{
+          filterOption: (typed, option) => String(option?.value).toLowerCase().includes(typed.toLowerCase()),
+        }}
+        onChange={(typed: string) => setText(typed)}
+        onSelect={(typed: string) => choose(typed)}
+        onBlur={() => text !== label && choose(text)}
+      />
+      {wrong && (
+        <span className="problem" role="alert">
+          Choose one, or begin with {OWN_JOINTS.map((own) => own.word).join(', ')}: “flare M18x1.5”.
+        </span>
+      )}
     </label>
   );
 }

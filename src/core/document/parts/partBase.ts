@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { THREAD_IDS } from './threads';
+import { OWN_THREAD, THREAD_IDS } from './threads';
 import { nonNegative, positive, signed } from './field';
 
 const BAR = 1e5;
@@ -15,7 +15,16 @@ export const portRefSchema = z.string().regex(/^[A-Za-z][A-Za-z0-9_-]{0,39}\.[A-
 /** Thread and joint at one port. */
 export const connectionSchema = z.strictObject({
   port: z.string().min(1).max(20),
-  thread: z.enum(THREAD_IDS).meta({ title: 'Thread' }),
+  thread: z
+    .union([
+      z.enum(THREAD_IDS),
+      z
+        .string()
+        .regex(OWN_THREAD, {
+          error: 'a thread of the list, or own_KIND_SIZE',
+        }) as unknown as z.ZodType<`own_${string}`>,
+    ])
+    .meta({ title: 'Thread' }),
   sealant: z.boolean().default(false).meta({ title: 'Sealant on the thread' }),
 });
 export type Connection = z.infer<typeof connectionSchema>;

@@ -41,28 +41,40 @@ export const THREAD_IDS = [
   'flare10',
   'flare12',
   'flare16',
+  'flare20',
+  'boss3',
+  'boss4',
   'boss6',
   'boss8',
   'boss10',
   'boss12',
+  'boss16',
+  'boss20',
   'taper1_8',
   'taper1_4',
   'taper3_8',
   'taper1_2',
+  'taper3_4',
+  'taper1',
   'washerM10x1',
   'washerM12x1_5',
   'washerM14x1_5',
   'washerM16x1_5',
   'washerM18x1_5',
+  'washerM20x1_5',
   'washerM22x1_5',
+  'washerM27x2',
   'banjoM10x1',
   'banjoM12x1_5',
+  'banjoM14x1_5',
   'tail10',
   'tail13',
   'tail16',
   'tail19',
   'flange',
   'spinOn3_4',
+  'spinOn13_16',
+  'spinOnM18x1_5',
   'spinOnM20x1_5',
   'spinOnM22x1_5',
 ] as const;
@@ -79,19 +91,37 @@ const PREFIXES: readonly (readonly [string, JointKind])[] = [
   ['spinOn', 'spinOn'],
 ];
 
+/** A thread that the list has not: its joint's word and its size as it is written on the part, "own_flare_M18x1.5". */
+export const OWN_THREAD = /^own_(flare|boss|taper|washer|banjo|tail|flange|spinOn)_[^_]{1,24}$/;
+/** A thread of the list, or one of a user's own. */
+export type Thread = ThreadId | `own_${string}`;
+
+/** The words that a thread of one's own begins with. */
+export const OWN_JOINTS = PREFIXES.map(([prefix, kind]) => ({ word: prefix, kind }));
+
+/** "flare M18x1.5" as a thread of one's own; undefined where the first word is no joint. */
+export function ownThread(typed: string): Thread | undefined {
+  const [word = '', ...rest] = typed.trim().split(/\s+/);
+  const prefix = PREFIXES.find(([each]) => each.toLowerCase() === word.toLowerCase())?.[0];
+  const thread = `own_${prefix}_${rest.join(' ').replace(/_/g, ' ')}` as const;
+  return prefix !== undefined && OWN_THREAD.test(thread) ? thread : undefined;
+}
+
 /** The joint that a thread makes. */
-export function jointOf(thread: ThreadId): JointKind {
-  return PREFIXES.find(([prefix]) => thread.startsWith(prefix))![1];
+export function jointOf(thread: Thread): JointKind {
+  const plain = thread.replace(/^own_/, '');
+  return PREFIXES.find(([prefix]) => plain.startsWith(prefix))![1];
 }
 
 /** "37° flare dash 6", "taper pipe 1/8", as a reader says it. Dash sizes are written out, so that no one takes them for a temperature. */
-export function threadLabel(thread: ThreadId): string {
+export function threadLabel(thread: Thread): string {
   const joint = jointOf(thread);
+  if (OWN_THREAD.test(thread)) return `${JOINTS[joint].label} ${thread.split('_')[2]!}`;
   const prefix = PREFIXES.find(([, kind]) => kind === joint)![0];
   const size = thread
     .slice(prefix.length)
     .replace('x', ' × ')
-    .replace(/(\d)_(\d)/g, joint === 'taperPipe' || thread === 'spinOn3_4' ? '$1/$2' : '$1.$2');
+    .replace(/(\d)_(\d)/g, joint === 'taperPipe' || /^spinOn\d/.test(thread) ? '$1/$2' : '$1.$2');
   const dash = joint === 'flare37' || joint === 'oRingBoss' ? 'dash ' : joint === 'hoseTail' ? 'bore ' : '';
   return size === ''
     ? JOINTS[joint].label

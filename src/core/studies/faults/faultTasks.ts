@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { activeVariant, type Project, type Variant } from '../../document/project/project';
 import { inPieces, type Study } from '../job/study';
 import { shortfallSchema } from '../../judgement/sweep/shortfall';
-import { singleFaults } from './singleFaults';
+import { singleFaults } from '../inputs/singleFaults';
 
 const gaugeSchema = z.strictObject({
   speedRevS: z.number(),

@@ -5,7 +5,7 @@ import type { StudyBench } from '../job/studyBench';
 import { shortfalls } from '../../judgement/sweep/shortfall';
 import { sweepToEnd, type Sweep } from '../../judgement/sweep/sweep';
 import { faultIdsOf, type FaultOutcome, type FaultTask } from './faultTasks';
-import { singleFaults, type Fault } from './singleFaults';
+import { singleFaults, type Fault } from '../inputs/singleFaults';
 
 /** A needle is seen to stand wrong when it is out by this much, and by this share of what it shows. Common practice, no source. */
 const NOTICED_PA = 0.3e5;

@@ -2,7 +2,7 @@ import type { Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { variantWithFault, type FaultOutcome } from './faultTasks';
 import { sayGauge, sayOutcome } from './sayFault';
-import { singleFaults } from './singleFaults';
+import { singleFaults } from '../inputs/singleFaults';
 import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
 import { solveState } from '../../judgement/judgeState';

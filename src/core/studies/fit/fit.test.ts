@@ -3,11 +3,11 @@ import { activeVariant, withVariant, type Project } from '../../document/project
 import { readProjectText } from '../../document/project/readProject';
 import { testProject } from '../../verification/testing/stockEngine';
 import { studyHere } from '../job/runHere';
-import { beforeFit, fitGroups, withFactors } from './fitGroups';
+import { beforeFit, fitGroups, withFactors } from '../inputs/fitGroups';
 import { FitModel } from './fitModel';
 import { FIT_STUDY } from './fitStudy';
 import { deviationOf, fitInRounds, fitReadings } from './fitWork';
-import { fitLeastSquares, profileAt, profileBound } from './leastSquares';
+import { fitLeastSquares, profileAt, profileBound } from '../../foundations/leastSquares/leastSquares';
 import { readReadings } from './readReadings';
 import { fitRemarks, sayParameter, sayReadingFit } from './sayFit';
 import { choleskyOf } from '../../foundations/linear/cholesky';

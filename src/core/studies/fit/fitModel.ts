@@ -6,7 +6,7 @@ import { isFound } from '../../heat/comingToRest';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { inputsOf, OIL_VISCOSITY, type Input } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
-import { withFactors, type FitGroup } from './fitGroups';
+import { withFactors, type FitGroup } from '../inputs/fitGroups';
 
 /** Where a reading is taken: its own sender, the circuit's gauge, or the gallery. */
 export function readingPort(project: Project, reading: Reading): string | undefined {

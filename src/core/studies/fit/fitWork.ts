@@ -2,10 +2,17 @@ import type { Calibration, FittedId, Reading } from '../../document/project/cali
 import { activeVariant, type Project } from '../../document/project/project';
 import { choleskyOf, forwardSolve, type Dense } from '../../foundations/linear/cholesky';
 import type { Input } from '../inputs/inputs';
-import { singleFaults } from '../faults/singleFaults';
-import { beforeFit, fitGroups, withFactors, type FitGroup } from './fitGroups';
+import { singleFaults } from '../inputs/singleFaults';
+import { beforeFit, fitGroups, withFactors, type FitGroup } from '../inputs/fitGroups';
 import { FitModel } from './fitModel';
-import { fitLeastSquares, jacobianOf, profileBound, WITHIN_95, type Fitted, type Problem } from './leastSquares';
+import {
+  fitLeastSquares,
+  jacobianOf,
+  profileBound,
+  WITHIN_95,
+  type Fitted,
+  type Problem,
+} from '../../foundations/leastSquares/leastSquares';
 import type { FitRequest, FitResult } from './fitSchema';
 import { SURPRISING } from './sayFit';
 

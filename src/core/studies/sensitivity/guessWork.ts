@@ -1,10 +1,10 @@
 import { entryFor } from '../../document/parts/catalogue';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
-import { fitGroups, type FitGroup } from '../fit/fitGroups';
-import { WITHIN_95 } from '../fit/leastSquares';
+import { fitGroups, type FitGroup } from '../inputs/fitGroups';
+import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
 import { inputsOf, type Input } from '../inputs/inputs';
 import type { StudyBench } from '../job/studyBench';
-import { sensitivityWork } from '../sensitivity/sensitivityWork';
+import { sensitivityWork } from './sensitivityWork';
 import type { Guesses } from './guessSchema';
 
 /** A default may be so many times as far off as a figure that was measured. @source engineering judgement */

@@ -1,10 +1,4 @@
-import {
-  choleskyInverse,
-  choleskyOf,
-  choleskySolve,
-  forwardSolve,
-  type Dense,
-} from '../../foundations/linear/cholesky';
+import { choleskyInverse, choleskyOf, choleskySolve, forwardSolve, type Dense } from '../linear/cholesky';
 
 /** Step of a forward difference, in the logarithm of a factor. */
 const STEP = 1e-3;

@@ -1,7 +1,7 @@
 import { changePart } from '../../document/parts/partFields';
 import type { FittedFigure, FittedId, Reading } from '../../document/project/calibration';
 import { activeVariant, withVariant, type Project, type Variant } from '../../document/project/project';
-import { inputsOf, OIL_VISCOSITY, type Input } from '../inputs/inputs';
+import { inputsOf, OIL_VISCOSITY, type Input } from './inputs';
 
 /** A group of figures that a fit moves together, by one factor. */
 export interface FitGroup {
