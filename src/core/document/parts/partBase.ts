@@ -18,11 +18,9 @@ export const connectionSchema = z.strictObject({
   thread: z
     .union([
       z.enum(THREAD_IDS),
-      z
-        .string()
-        .regex(OWN_THREAD, {
-          error: 'a thread of the list, or own_KIND_SIZE',
-        }) as unknown as z.ZodType<`own_${string}`>,
+      z.string().regex(OWN_THREAD, {
+        error: 'a thread of the list, or own_KIND_SIZE',
+      }) as unknown as z.ZodType<`own_${string}`>,
     ])
     .meta({ title: 'Thread' }),
   sealant: z.boolean().default(false).meta({ title: 'Sealant on the thread' }),
