@@ -121,7 +121,24 @@ const PICTURES: readonly {
     name: 'interview',
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Project' }).click();
-      await page.getByRole('menuitem', { name: /New circuit/ }).click();
+      await page.getByRole('menuitem', { name: /New engine/ }).click();
+      await page.getByLabel('Name').fill('Brackwater');
+    },
+  },
+  {
+    name: 'engine',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Engine' }).click();
+    },
+  },
+  {
+    name: 'gauge',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Gauge' }).click();
+      for (const reading of ['hot idle', 'hot at 3000 rpm'])
+        await page.getByRole('button', { name: `Add ${reading}` }).click();
+      await page.getByRole('button', { name: 'Fit the circuit to these readings' }).click();
+      await page.getByText(/Most useful next reading/).waitFor();
     },
   },
 ];
