@@ -203,7 +203,7 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
   expect(Date.now() - started).toBeLessThan(120_000);
 
   const judged = Date.now();
-  await page.getByRole('link', { name: 'Fit the circuit to it' }).click();
+  await page.getByRole('link', { name: 'What does your gauge show?' }).click();
   for (const reading of ['cold idle', 'hot idle', 'hot at 3000 rpm'])
     await page.getByRole('button', { name: `Add ${reading}` }).click();
   await page.getByRole('group', { name: 'Reading 2' }).getByLabel('Pressure').fill('24 psi');

@@ -102,7 +102,9 @@ export function CircuitPage() {
                   sweep={sweep.data}
                   sweeping={sweep.isFetching}
                   warnings={solved.data.warnings}
-                  invite={!project.madeUp && activeVariant(project).calibration?.applied === undefined}
+                  own={
+                    project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }
+                  }
                 />
               )}
               {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}

@@ -448,3 +448,24 @@ describe('A cooler that no exchanger could be', () => {
     }
   });
 });
+
+describe('A relief that is stuck', () => {
+  it('is said to press above every rating', async () => {
+    const project = JSON.parse(readFileSync(DEMO, 'utf8')) as {
+      variants: { circuit: { parts: Record<string, unknown>[] } }[];
+    };
+    for (const { circuit } of project.variants)
+      for (const part of circuit.parts)
+        if (part['kind'] === 'relief') Object.assign(part, { crackPa: 1e8, fullOpenPa: 1.1e8 });
+    const { err } = await run(
+      'solve',
+      fileWith('stuck.json', JSON.stringify(project)),
+      '--rpm',
+      '7000',
+      '--oil-temp',
+      '20',
+      '--json',
+    );
+    expect(err).toMatch(/ bar, above every rating of such a system/);
+  });
+});

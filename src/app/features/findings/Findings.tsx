@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { lazy, Suspense } from 'react';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { formatFigure, formatQuantity } from '../../../core/foundations/units';
@@ -8,20 +8,22 @@ import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from '../../../core/judgement/sayNote';
 import type { ResultNote, SolveResult } from '../../../core/judgement/stateResult';
 
+const GuessBand = lazy(() => import('./GuessBand'));
+
 /** Each consumer at its worst over the range, weightiest first; a click sets the state and opens the part. */
 export function Findings({
   result,
   sweep,
   sweeping,
   warnings,
-  invite,
+  own,
 }: {
   readonly result: SolveResult;
   readonly sweep: Sweep | undefined;
   readonly sweeping: boolean;
   readonly warnings: readonly string[];
-  /** True where readings of the gauge would make it the reader's own engine. */
-  readonly invite: boolean;
+  /** For an engine of the reader's own: whether it was fitted to its gauge. Absent for demos. */
+  readonly own: { readonly fitted: boolean } | undefined;
 }) {
   const units = usePreferences((w) => w.units);
   const setState = useView((w) => w.setState);
@@ -45,11 +47,10 @@ export function Findings({
               : ''}
         </span>
       </h2>
-      {invite && (
-        <div className="notice">
-          <strong>Computed from defaults.</strong> What does your gauge show?{' '}
-          <Link to="/gauge">Fit the circuit to it</Link>
-        </div>
+      {own && (
+        <Suspense fallback={null}>
+          <GuessBand fitted={own.fitted} />
+        </Suspense>
       )}
       {notes.map((note) => (
         <div className="notice" key={`${note.code}${note.where}`}>

@@ -28,11 +28,9 @@ export function stateRemarks({ convergence, notes }: SolveResult): string[] {
     ? notes.flatMap((note) => {
         if (note.code === 'impossibleCooler')
           return [`${note.where}: no exchanger could do what its rating point says; it cools nothing here.`];
-        if (note.code === 'implausiblePressure')
-          return [
-            `${note.where}: ${formatQuantity(note.actual ?? 0, 'pressure')}, above every rating of such a system.`,
-          ];
-        return [];
+        return note.code === 'implausiblePressure'
+          ? [`${note.where}: ${formatQuantity(note.actual ?? 0, 'pressure')}, above every rating of such a system.`]
+          : [];
       })
     : [`Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`];
 }

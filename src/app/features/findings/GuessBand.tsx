@@ -1,0 +1,17 @@
+import { Link } from 'react-router';
+import { sayTightest } from '../../../core/studies/sensitivity/sayGuesses';
+import { usePreferences } from '../../state/preferences';
+import { useStudy } from '../../state/useStudy';
+
+/** The tightest margin with the band that guesses leave it, and the way to narrow it. */
+export default function GuessBand({ fitted }: { readonly fitted: boolean }) {
+  const units = usePreferences((p) => p.units);
+  const { answer } = useStudy('guesses', {}, 'fresh');
+  return (
+    <div className="notice">
+      <strong>{fitted ? 'Fitted to its gauge.' : 'Computed from defaults.'}</strong>{' '}
+      {answer?.tightest ? `${sayTightest(answer, units)} ` : ''}
+      <Link to="/gauge">{fitted ? 'What is still a guess' : 'What does your gauge show?'}</Link>
+    </div>
+  );
+}
