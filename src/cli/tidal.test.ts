@@ -466,6 +466,6 @@ describe('A relief that is stuck', () => {
       '20',
       '--json',
     );
-    expect(err).toMatch(/ bar, above every rating of such a system/);
+    expect(err).toMatch(/.bar, above every rating of such a system/);
   });
 });

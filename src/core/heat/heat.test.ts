@@ -144,6 +144,10 @@ describe('A cooler', () => {
   });
 
   it('takes the road’s air or the fan’s, whichever is more; the fan by its outlet’s temperature', () => {
+    // At a standstill the core's own draught, as stated or as usual; a road that blows more wins.
+    expect(faceSpeedMS(DEFAULT_AIR_COOLING, 0, 380)).toBe(0.3);
+    expect(faceSpeedMS({ ...DEFAULT_AIR_COOLING, draughtMS: 0 }, 0, 380)).toBe(0);
+    expect(faceSpeedMS({ ...DEFAULT_AIR_COOLING, draughtMS: 0.8 }, 40, 380)).toBe(10);
     const fanned = { ...DEFAULT_AIR_COOLING, fan: { faceSpeedMS: 5, onK: 370, offK: 360 } };
     expect([
       faceSpeedMS(fanned, 0, 380),

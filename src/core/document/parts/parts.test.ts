@@ -11,7 +11,7 @@ import { DASH_BORES_M, numberDrillM } from '../../foundations/units/boreSizes';
 import { CATALOGUE, catalogueEntry, entryFor } from './catalogue';
 import { partVolumeM3 } from './partVolume';
 import { fitRating } from './ratingFit';
-import { JOINTS, jointOf, threadLabel, THREAD_IDS } from './threads';
+import { JOINTS, jointOf, ownThread, threadLabel, THREAD_IDS } from './threads';
 import {
   BENCH_DENSITY_KG_M3,
   BENCH_HIGH_PA,
@@ -290,6 +290,23 @@ describe('Sizes as people have them', () => {
     expect(parseQuantity('#53', 'bore')).toEqual({ ok: true, si: 0.0595 * 0.0254 });
     expect(parseQuantity('dash 10', 'bore')).toEqual({ ok: true, si: DASH_BORES_M[10]!, dash: 10 });
     expect(parseQuantity('dash 11', 'bore').ok).toBe(false);
+  });
+
+  it('a thread of one’s own has its joint’s care and its size as written', () => {
+    expect(ownThread('flare M18x1.5')).toBe('own_flare_M18x1.5');
+    expect(threadLabel('own_flare_M18x1.5')).toBe('37° flare M18x1.5');
+    expect(jointOf('own_taper_G 1/4')).toBe('taperPipe');
+    expect(ownThread('thread M18')).toBeUndefined();
+    expect(ownThread('flare')).toBeUndefined();
+    const connections = [{ port: 'in', thread: ownThread('banjo M11x1')! }];
+    expect(partSchema.safeParse({ ...catalogueEntry('hose4').part, id: 'h', connections }).success).toBe(true);
+    expect(
+      partSchema.safeParse({
+        ...catalogueEntry('hose4').part,
+        id: 'h',
+        connections: [{ port: 'in', thread: 'own_x_1' }],
+      }).success,
+    ).toBe(false);
   });
 
   it('a curve gives back the rating that it was made from', () => {

@@ -38,6 +38,32 @@ describe('A cooler that takes too much', () => {
   });
 });
 
+describe('Cooling that fails', () => {
+  it('takes one cooler out at a time: without water the one that air cools still cools', () => {
+    const project = testProject('coolerOnHousing', { use: 'towing', wants: ['cooler'] });
+    const faults = audited(project).filter((f) => f.rule === 'coolingFaults' && f.what.includes('air {air}'));
+    const sump = (part: string) => faults.find((f) => f.part === part)!.figures['sump']!.si;
+    expect(faults.map((f) => f.part)).toEqual(expect.arrayContaining(['cooler', 'airCooler']));
+    const bare = structuredClone(project);
+    for (const { circuit } of bare.variants)
+      for (const part of circuit.parts)
+        if (part.kind === 'cooler' && part.medium === 'liquid') part.coolantLooped = true;
+    const both = audited(bare).find((f) => f.rule === 'coolingFaults' && f.part === 'airCooler')!.figures['sump']!.si;
+    expect(sump('cooler')).toBeLessThan(both - 5);
+  });
+});
+
+describe('A balance that is not found', () => {
+  it('is no temperature: the audit says so, and why', () => {
+    const project = demoProject();
+    for (const { circuit } of project.variants)
+      for (const part of circuit.parts) if (part.id === 'gallery') part.blocked = true;
+    const found = audited(project);
+    expect(found[0]).toMatchObject({ rule: 'blankedPassage', part: 'gallery' });
+    for (const f of found.filter((each) => each.rule === 'oilHot')) expect(f.figures['sump']!.si).toBeGreaterThan(350);
+  });
+});
+
 describe('Two pumps', () => {
   it('head to tail are named', () => {
     const project = testProject('wetSump');

@@ -191,6 +191,8 @@ describe('Sizes of coolers and thermostats', () => {
       size: 355,
       failing: [...present.failing, { ...present.failing[0]!, part: 'mains', name: 'Mains' }],
     };
+    // A drive that did not solve is not too hot: it is not known.
+    expect(judged({ ...present, hotDayK: null, solved: false }, unsupplied(present)).fails).toEqual(['supply']);
     expect(judged(present, unsupplied(present)).fails).toEqual([]);
     expect(judged(other, unsupplied(present))).toMatchObject({ fails: ['supply'], starved: [{ part: 'mains' }] });
     expect(sayRowFails(judged(other, unsupplied(present)))).toMatch(/^Mains at /);
