@@ -268,7 +268,7 @@ test('a rating is taken from a curve, a bore from a drill’s number', async ({ 
   await openApp(page);
   await part(page, 'filter').click();
   await page.getByText('From a curve…').click();
-  await page.locator('textarea').fill('10 0.04\n20 0.10\n30 0.18');
+  await page.getByLabel('Flow in L/min and drop in bar').fill('10 0.04\n20 0.10\n30 0.18');
   await page.getByRole('button', { name: 'Use these points' }).click();
   await expect(page.getByLabel('Drop at the rating point')).toHaveValue('0.18');
   await part(page, 'turboRestrictor').click();
@@ -282,6 +282,8 @@ for (const [name, path, prepare] of [
   ['drain', '/', async (page: Page) => part(page, 'turboDrain').click()],
   ['interview', '/new', async () => undefined],
   ['library', '/library', async () => undefined],
+  ['engine', '/engine', async () => undefined],
+  ['gauge', '/gauge', async (page: Page) => page.getByRole('button', { name: 'Add hot idle' }).click()],
 ] as const)
   for (const scheme of ['light', 'dark'] as const)
     test(`no serious accessibility finding: ${name}, ${scheme}`, async ({ page }) => {

@@ -122,7 +122,7 @@ const PICTURES: readonly {
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Project' }).click();
       await page.getByRole('menuitem', { name: /New engine/ }).click();
-      await page.getByLabel('Name').fill('Brackwater');
+      await page.getByRole('textbox', { name: 'Name' }).fill('Brackwater');
     },
   },
   {

@@ -27,6 +27,7 @@ export function antdTheme(name: ThemeName): ThemeConfig {
       colorBgElevated: t.paper,
       colorTextBase: t.ink,
       colorTextSecondary: t.ink2,
+      colorTextPlaceholder: t.ink2,
       colorBorder: t.ink2,
       borderRadius: 0,
       boxShadow: 'none',

@@ -51,7 +51,7 @@ export function GuessSection() {
                       select(row.part);
                       void navigate('/');
                     }}
-                    aria-label={`Type ${row.name}`}
+                    aria-label={`Type it: ${row.name}`}
                   >
                     Type it
                   </Button>
