@@ -56,6 +56,11 @@ export const THREAD_IDS = [
   'taper1_2',
   'taper3_4',
   'taper1',
+  'taperR1_8',
+  'taperR1_4',
+  'taperR3_8',
+  'taperR1_2',
+  'taperR3_4',
   'washerM10x1',
   'washerM12x1_5',
   'washerM14x1_5',
@@ -64,6 +69,11 @@ export const THREAD_IDS = [
   'washerM20x1_5',
   'washerM22x1_5',
   'washerM27x2',
+  'washerG1_8',
+  'washerG1_4',
+  'washerG3_8',
+  'washerG1_2',
+  'washerG3_4',
   'banjoM10x1',
   'banjoM12x1_5',
   'banjoM14x1_5',
@@ -74,6 +84,8 @@ export const THREAD_IDS = [
   'flange',
   'spinOn3_4',
   'spinOn13_16',
+  'spinOn1x12',
+  'spinOn15x16',
   'spinOnM18x1_5',
   'spinOnM20x1_5',
   'spinOnM22x1_5',
@@ -113,11 +125,25 @@ export function jointOf(thread: Thread): JointKind {
   return PREFIXES.find(([prefix]) => plain.startsWith(prefix))![1];
 }
 
+/** Sizes in inches with their threads, and British pipe, as they are written on the part. @source ASME B1.1, ISO 228-1 and ISO 7-1 (from memory) */
+const WRITTEN: Partial<Readonly<Record<Thread, string>>> = {
+  spinOn1x12: '1-12',
+  spinOn15x16: '1 1/2-16',
+  ...Object.fromEntries(
+    ['1_8', '1_4', '3_8', '1_2', '3_4'].flatMap((size) => [
+      [`washerG${size}`, `G ${size.replace('_', '/')}`],
+      [`taperR${size}`, `R ${size.replace('_', '/')} (British)`],
+    ]),
+  ),
+};
+
 /** "37° flare dash 6", "taper pipe 1/8", as a reader says it. Dash sizes are written out, so that no one takes them for a temperature. */
 export function threadLabel(thread: Thread): string {
   const joint = jointOf(thread);
   if (OWN_THREAD.test(thread)) return `${JOINTS[joint].label} ${thread.split('_')[2]!}`;
   const prefix = PREFIXES.find(([, kind]) => kind === joint)![0];
+  const inches = WRITTEN[thread];
+  if (inches !== undefined) return `${JOINTS[joint].label} ${inches}`;
   const size = thread
     .slice(prefix.length)
     .replace('x', ' × ')
