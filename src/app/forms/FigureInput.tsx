@@ -31,13 +31,27 @@ export interface FigureInputProps {
   readonly allowed?: readonly [number, number];
   readonly help?: string | undefined;
   readonly problem?: string | undefined;
+  /** True for a default that nobody has typed, measured or fitted. */
+  readonly guess?: boolean;
   /** What "#8" means. */
   readonly names?: BoreNames;
 }
 
 /** A figure with its unit, typed in the reader's units or in any that people use for it; kept as it is typed. */
 export function FigureInput(props: FigureInputProps) {
-  const { title, quantity, si, onChange, optional = false, typical, allowed, help, problem, names = 'drill' } = props;
+  const {
+    title,
+    quantity,
+    si,
+    onChange,
+    optional = false,
+    typical,
+    allowed,
+    help,
+    problem,
+    names = 'drill',
+    guess = false,
+  } = props;
   const units = usePreferences((w) => w.units);
   const id = useId();
   const u = displayUnit(quantity, units);
@@ -84,6 +98,7 @@ export function FigureInput(props: FigureInputProps) {
       />
       <span id={`${id}-say`} className={say ? 'problem' : 'typical'} role={say ? 'alert' : undefined}>
         {say ?? (unusual && typical ? `Unusual: typically ${range(typical)}. ` : '')}
+        {!say && guess && !editing ? 'a guess' : ''}
         {!say && editing ? (help ?? '') : ''}
       </span>
     </div>

@@ -8,6 +8,7 @@ import type { FitResult } from '../../../core/studies/fit/fitSchema';
 import { fitRemarks, sayReading } from '../../../core/studies/fit/sayFit';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
+import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { READING_STARTS, ReadingInput, startReading, startRoad } from './ReadingInput';
@@ -60,6 +61,7 @@ export function FitSection() {
         <Fit
           readings={readings}
           isApplied={isApplied}
+          refits={kept?.applied !== undefined}
           onApply={(fit) => calibrate('fit the circuit to its gauge', fittedProject(project, fit))}
         />
       )}
@@ -81,14 +83,17 @@ export function FitSection() {
 function Fit({
   readings,
   isApplied,
+  refits,
   onApply,
 }: {
   readonly readings: readonly Reading[];
+  readonly refits: boolean;
   readonly isApplied: boolean;
   readonly onApply: (fit: FitResult) => void;
 }) {
   const units = usePreferences((p) => p.units);
-  const study = useStudy('fit', { readings: [...readings] }, false);
+  // Once a circuit is fitted, every reading that comes is fitted at once.
+  const study = useStudy('fit', useSettled({ readings: [...readings] }), refits);
   const fit = study.answer;
   return (
     <div aria-busy={study.running}>

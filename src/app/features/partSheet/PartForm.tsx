@@ -15,6 +15,8 @@ import {
   type Thread,
   type ThreadId,
 } from '../../../core/document/parts/threads';
+import { activeVariant } from '../../../core/document/project/project';
+import { inputsOf } from '../../../core/studies/inputs/inputs';
 import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing/sizable';
 import { lossLabel } from '../../../core/network/explain/explainPart';
@@ -38,6 +40,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
     [part],
   );
   const sizables = useMemo(() => new Map(sizablesOf(part).map((s) => [s.path.join('.'), s])), [part]);
+  const guesses = useGuesses(part);
   const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
   const change = (field: PartField, value: unknown) => {
     const changed = changePart(part, field.path, value);
@@ -91,6 +94,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
               <FieldRow
                 field={field}
                 part={part}
+                isGuess={guesses.has(at)}
                 onChange={(value, dash) => (dash === undefined ? change(field, value) : changeDash(field, dash))}
                 problem={problem?.at === at ? problem.text : undefined}
               />
@@ -125,14 +129,32 @@ export default function PartForm({ part }: { readonly part: Part }) {
   );
 }
 
+/** Figures of a part that are still defaults, by path; of an engine of the reader's own. */
+function useGuesses(part: Part): ReadonlySet<string> {
+  const project = useDocument((d) => d.project);
+  return useMemo(() => {
+    if (!project || project.madeUp) return new Set();
+    const variant = activeVariant(project);
+    const known = new Set(variant.known ?? []);
+    const fitted = new Set(variant.calibration?.applied?.figures.map((f) => [f.part, ...f.path].join('.')));
+    return new Set(
+      inputsOf(project, variant)
+        .filter((i) => i.part === part.id && !known.has(i.id) && !fitted.has(i.id))
+        .map((i) => i.path.join('.')),
+    );
+  }, [project, part.id]);
+}
+
 function FieldRow({
   field,
   part,
+  isGuess,
   onChange,
   problem,
 }: {
   readonly field: PartField;
   readonly part: Part;
+  readonly isGuess: boolean;
   readonly onChange: (value: unknown, dash?: number) => void;
   readonly problem: string | undefined;
 }) {
@@ -151,6 +173,7 @@ function FieldRow({
         onChange={onChange}
         problem={problem}
         names={part.kind === 'line' && part.form !== 'drilling' ? 'dash' : 'drill'}
+        guess={isGuess}
       />
     );
   return (

@@ -10,6 +10,7 @@ export function QuantityInput({
   onChange,
   problem,
   names = 'drill',
+  guess = false,
 }: {
   readonly title: string;
   readonly field: PartField;
@@ -17,6 +18,7 @@ export function QuantityInput({
   readonly onChange: (si: number | undefined, dash?: number) => void;
   readonly problem: string | undefined;
   readonly names?: BoreNames;
+  readonly guess?: boolean;
 }) {
   return (
     <FigureInput
@@ -28,6 +30,7 @@ export function QuantityInput({
       help={field.help}
       problem={problem}
       names={names}
+      guess={guess}
       {...(input.typical ? { typical: input.typical } : {})}
     />
   );

@@ -168,6 +168,14 @@ describe('Answers about an engine', () => {
     expect(heat(4.6).panConductanceWK / heat(2.3).panConductanceWK).toBeCloseTo(2 ** (2 / 3), 9);
   });
 
+  it('let a stock cooler go on the street, and not when towing', () => {
+    const hot = (use: 'street' | 'towing') =>
+      auditToEnd(circuitOf(testProject('coolerOnHousing', { use, wants: ['noLiquidCooler'] }))).some(
+        (f) => f.rule === 'oilHot' && (f.weight === 'stop' || f.weight === 'mend'),
+      );
+    expect([hot('street'), hot('towing')]).toEqual([false, true]);
+  });
+
   it('complete a diesel, an air-cooled engine and each use as they are met', () => {
     expect(completeAnswers(testAnswers('wetSump', { fuel: 'diesel' })).brakePowerW).toBe(90e3);
     expect(completeAnswers(testAnswers('airTwin')).cooling).toBe('air');
