@@ -1,5 +1,5 @@
 import { Button, Table } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { MOST_READINGS, type Reading } from '../../../core/document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
@@ -93,7 +93,9 @@ function Fit({
 }) {
   const units = usePreferences((p) => p.units);
   // Once a circuit is fitted, every reading that comes is fitted at once.
-  const study = useStudy('fit', useSettled({ readings: [...readings] }), refits);
+  const asked = useMemo(() => ({ readings: [...readings] }), [readings]);
+  const settled = useSettled(asked);
+  const study = useStudy('fit', refits ? settled : asked, refits);
   const fit = study.answer;
   return (
     <div aria-busy={study.running}>
