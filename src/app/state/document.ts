@@ -10,6 +10,9 @@ import {
   type Variant,
   type Waiver,
 } from '../../core/document/project/project';
+import { sayIssue } from '../../core/document/project/issue';
+import { copyName, shortName } from '../../core/document/project/names';
+import { issuesOf } from '../../core/document/project/soundProject';
 import { NO_HISTORY, perform, stepBack, stepForth, type Act, type History } from './history';
 
 /** The project that is worked on, with what was done to it. */
@@ -17,8 +20,16 @@ interface DocumentStore extends History {
   readonly project: Project | undefined;
   /** How many projects were opened, this one included: two may bear one name. */
   readonly opened: number;
-  /** Takes a whole project, as opened or imported; its history begins anew. */
-  open(project: Project): void;
+  /** True while another tab edits the project: acts are refused here. */
+  readonly isReadOnly: boolean;
+  /** Why the last act was not done; undefined where it was. */
+  readonly refusal: string | undefined;
+  /** Takes a whole project, as opened or imported. @param history what was done to it; nothing: it begins anew */
+  open(project: Project, history?: History): void;
+  /** Takes the same project as another tab has it now; what is looked at stays. */
+  follow(project: Project, history: History): void;
+  setReadOnly(isReadOnly: boolean): void;
+  forgetRefusal(): void;
   /** Makes the open variant another one, as one named step. */
   replaceVariant(name: string, variant: Variant): void;
   /**
@@ -39,8 +50,8 @@ interface DocumentStore extends History {
   tidy(): void;
   /** Opens another variant; no step. */
   showVariant(id: string): void;
-  /** Copies the open variant under a name and opens the copy. */
-  copyVariant(name: string): void;
+  /** Copies the open variant under a name of its own and opens the copy. */
+  copyVariant(): void;
   /** Opens the open variant with a fault in it, as a variant of its own. */
   addFaulty(title: string, faulty: Variant): void;
   /** Sets how far one figure may lie from what is stated; undefined goes back to what is usual. */
@@ -61,6 +72,8 @@ type ProjectDraft = Draft<Project>;
 type VariantDraft = Draft<Variant>;
 
 const openIn = (draft: ProjectDraft): VariantDraft => draft.variants.find((v) => v.id === draft.activeVariant)!;
+
+const namesIn = (draft: ProjectDraft): string[] => draft.variants.map((v) => v.name);
 
 /** Adds a variant made from the open one, and opens it. */
 function addVariant(draft: ProjectDraft, made: Variant, name: string, note: string): void {
@@ -110,12 +123,26 @@ const projectActs = (act: (of: Act) => void): Pick<DocumentStore, 'setProject' |
     }),
 });
 
+const ELSEWHERE = 'This project is being changed in another tab. Take over here first, then change it.';
+
+/** Document and history after an act; undefined where it changes nothing. */
+type Outcome = (History & { readonly project: Project }) | undefined;
+
 export const useDocument = create<DocumentStore>()((set, get) => {
-  const act = (of: Act) => {
-    const { project, ...history } = get();
-    const done = project && perform(project, history, of);
-    if (done) set(done);
+  /** Takes an act's outcome, unless the reader would refuse it: no act may make a document that cannot be opened again. */
+  const take = (outcome: () => Outcome) => {
+    if (get().isReadOnly) return set({ refusal: ELSEWHERE });
+    const done = outcome();
+    if (!done) return;
+    const [issue] = issuesOf(done.project);
+    if (issue) set({ refusal: `This was not done. ${sayIssue(issue)}` });
+    else set({ ...done, refusal: undefined });
   };
+  const act = (of: Act) =>
+    take(() => {
+      const { project, past, future } = get();
+      return project && perform(project, { past, future }, of);
+    });
   /** An act on the open variant. @param on what of it; empty: a step of its own */
   const onVariant = (name: string, recipe: (variant: VariantDraft) => void, on = '') =>
     act({ name, on, recipe: (draft) => recipe(openIn(draft)) });
@@ -123,9 +150,15 @@ export const useDocument = create<DocumentStore>()((set, get) => {
   return {
     project: undefined,
     opened: 0,
+    isReadOnly: false,
+    refusal: undefined,
     ...NO_HISTORY,
 
-    open: (project) => set({ project, opened: get().opened + 1, ...NO_HISTORY }),
+    open: (project, history = NO_HISTORY) =>
+      set({ project, opened: get().opened + 1, refusal: undefined, ...history }),
+    follow: (project, { past, future }) => set({ project, past, future }),
+    setReadOnly: (isReadOnly) => set({ isReadOnly, refusal: undefined }),
+    forgetRefusal: () => set({ refusal: undefined }),
 
     replaceVariant: (name, variant) =>
       act({
@@ -151,16 +184,16 @@ export const useDocument = create<DocumentStore>()((set, get) => {
 
     ...projectActs(act),
 
-    undo() {
-      const { project, ...history } = get();
-      const done = project && stepBack(project, history);
-      if (done) set(done);
-    },
-    redo() {
-      const { project, ...history } = get();
-      const done = project && stepForth(project, history);
-      if (done) set(done);
-    },
+    undo: () =>
+      take(() => {
+        const { project, past, future } = get();
+        return project && stepBack(project, { past, future });
+      }),
+    redo: () =>
+      take(() => {
+        const { project, past, future } = get();
+        return project && stepForth(project, { past, future });
+      }),
 
     tidy: () =>
       onVariant('tidy the sheet', (variant) => {
@@ -172,15 +205,18 @@ export const useDocument = create<DocumentStore>()((set, get) => {
       if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id } });
     },
 
-    copyVariant: (name) =>
+    copyVariant: () =>
       act({
-        name: `copy the variant as ${name}`,
-        recipe: (draft) => addVariant(draft, activeVariant(get().project!), name, ''),
+        name: 'copy the variant',
+        recipe: (draft) => {
+          const open = activeVariant(get().project!);
+          addVariant(draft, open, copyName(open.name, namesIn(draft)), '');
+        },
       }),
     addFaulty: (title, faulty) =>
       act({
         name: `open ${title}`,
-        recipe: (draft) => addVariant(draft, faulty, title, 'With a fault put in to look at; not a circuit to build.'),
+        recipe: (draft) => addVariant(draft, faulty, shortName(title), 'With a fault put in to look at; not a circuit to build.'),
       }),
 
     setTolerance: ({ part, path }, plusMinus) =>
@@ -196,7 +232,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
       ),
     renameVariant: (name) =>
       onVariant(`call the variant ${name}`, (variant) => {
-        variant.name = name;
+        variant.name = shortName(name);
       }),
     deleteVariant: () => act({ name: 'throw the variant away', recipe: deleteOpenVariant }),
     setSeason: (season) =>

@@ -1,4 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, setAutoFreeze, type Draft, type Patch } from 'immer';
+import { z } from 'zod';
 import type { Project } from '../../core/document/project/project';
 
 enablePatches();
@@ -17,12 +18,40 @@ export interface Step {
   readonly back: readonly Patch[];
 }
 
+/** Steps that are kept; the oldest are let go. */
+export const MOST_STEPS = 200;
+/** Letters of JSON that they may take together: what a store writes at each act. */
+export const MOST_HISTORY_LETTERS = 2_000_000;
+
 export interface History {
   readonly past: readonly Step[];
   readonly future: readonly Step[];
 }
 
 export const NO_HISTORY: History = { past: [], future: [] };
+
+const patchSchema = z.strictObject({
+  op: z.enum(['replace', 'remove', 'add']),
+  path: z.array(z.union([z.string(), z.number()])).max(20),
+  value: z.unknown().optional(),
+});
+const stepSchema = z.strictObject({
+  name: z.string(),
+  on: z.string(),
+  variant: z.string(),
+  forth: z.array(patchSchema),
+  back: z.array(patchSchema),
+});
+const historySchema = z.object({
+  past: z.array(stepSchema).max(MOST_STEPS),
+  future: z.array(stepSchema).max(MOST_STEPS),
+});
+
+/** A history as it was stored; none where it is not one. */
+export function readHistory(raw: unknown): History {
+  const parsed = historySchema.safeParse(raw);
+  return parsed.success ? (parsed.data as History) : NO_HISTORY;
+}
 
 /** What is done, how it is named, and what it is done on. */
 export interface Act {
@@ -46,7 +75,26 @@ export function perform(
   const step: Step = joins
     ? { ...last, name, forth: [...last.forth, ...forth], back: [...back, ...last.back] }
     : { name, on, variant, forth, back };
-  return { project: next, past: [...(joins ? history.past.slice(0, -1) : history.past), step], future: [] };
+  return { project: next, past: bounded([...(joins ? history.past.slice(0, -1) : history.past), step]), future: [] };
+}
+
+const sizes = new WeakMap<Step, number>();
+/** Letters of JSON of a step. */
+function lettersOf(step: Step): number {
+  let letters = sizes.get(step);
+  if (letters === undefined) sizes.set(step, (letters = JSON.stringify(step).length));
+  return letters;
+}
+
+/** The newest steps that fit; the last one always, so that what was just done can be undone. */
+function bounded(steps: readonly Step[]): readonly Step[] {
+  let letters = 0;
+  let from = steps.length - 1;
+  for (; from > 0 && steps.length - from < MOST_STEPS; from--) {
+    letters += lettersOf(steps[from]!);
+    if (letters + lettersOf(steps[from - 1]!) > MOST_HISTORY_LETTERS) break;
+  }
+  return steps.slice(from);
 }
 
 /** Shows the variant that a step was done in, where it is there. */

@@ -169,9 +169,9 @@ describe('The workbench', () => {
   it('copies a variant with the one that it came from, shows another, and sets findings aside', () => {
     opened();
     const { copyVariant, showVariant, waive, unwaive } = useDocument.getState();
-    copyVariant('Trial');
+    copyVariant();
     const { project } = useDocument.getState();
-    expect(project!.variants.at(-1)).toMatchObject({ name: 'Trial', basedOn: 'stock' });
+    expect(project!.variants.at(-1)).toMatchObject({ name: 'Stock, changed', basedOn: 'stock' });
     expect(project!.activeVariant).toBe(project!.variants.at(-1)!.id);
     waive({ rule: 'supply', part: 'turbo', reason: 'wide drain' });
     expect(useDocument.getState().project!.variants.at(-1)!.waivers).toHaveLength(1);
@@ -184,9 +184,9 @@ describe('The workbench', () => {
   it('renames a variant and throws one away; what was made from it is then of the one before', () => {
     opened();
     const { copyVariant, renameVariant, deleteVariant, showVariant, undo } = useDocument.getState();
-    copyVariant('First');
+    copyVariant();
     const first = useDocument.getState().project!.activeVariant;
-    copyVariant('Second');
+    copyVariant();
     const second = useDocument.getState().project!.activeVariant;
     renameVariant('Last');
     expect(activeVariant(useDocument.getState().project!)).toMatchObject({ name: 'Last', basedOn: first });

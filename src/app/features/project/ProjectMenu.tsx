@@ -4,7 +4,6 @@ import { App as AntApp, Button, Dropdown } from 'antd';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { sayIssue } from '../../../core/document/project/issue';
-import { activeVariant } from '../../../core/document/project/project';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
 import { METRIC_UNITS, QUANTITIES, US_UNITS, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { saveFile } from '../../files/saveFile';
@@ -128,7 +127,7 @@ function Menu() {
             {
               key: 'copy',
               label: 'Copy this variant',
-              onClick: () => copyVariant(`${activeVariant(project).name}, changed`),
+              onClick: copyVariant,
             },
             { key: 'tidy', label: 'Tidy the sheet', onClick: tidy },
             { type: 'divider' },

@@ -15,7 +15,7 @@ import {
 /** Larger files are refused unread: a project of 2000 parts takes about one MiB. */
 export const LARGEST_FILE_BYTES = 8 * 1024 * 1024;
 /** A broken file can break in a thousand places; the first ones tell enough. */
-const MOST_ISSUES = 12;
+export const MOST_ISSUES = 12;
 
 export type ReadResult =
   { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly issues: readonly Issue[] };
@@ -136,7 +136,8 @@ function describe(input: unknown): string {
   return String(input);
 }
 
-function* referenceIssues(project: Project): Generator<Issue> {
+/** What refers to something that is not there, or is there twice. */
+export function* referenceIssues(project: Project): Generator<Issue> {
   if (!project.variants.some((v) => v.id === project.activeVariant))
     yield { code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: project.activeVariant };
   yield* duplicates(

@@ -1,0 +1,59 @@
+import { readProject } from '../../core/document/project/readProject';
+import { issuesOf } from '../../core/document/project/soundProject';
+import { demoProject } from '../../core/verification/testing/demo';
+import { randomActs } from '../testing/randomActs';
+import { useDocument } from './document';
+
+/** Runs here; the campaign has 2,000. */
+const RUNS = 100;
+const ACTS_A_RUN = 25;
+const DEMOS = ['thornback', 'saltmarsh', 'larkspur'] as const;
+
+describe('Whatever a user does, undo and redo included', () => {
+  it('leaves a document that can be written and read again as it is', () => {
+    let acts = 0;
+    for (let seed = 1; seed <= RUNS; seed++) {
+      useDocument.getState().open(demoProject(DEMOS[seed % DEMOS.length]));
+      randomActs(seed, ACTS_A_RUN, (kind, n) => {
+        acts++;
+        // The store looks at what each act changed; the reader looks at all of it now and then, and at the end.
+        if (n % 6 !== 0) return;
+        const { project } = useDocument.getState();
+        const read = readProject(JSON.parse(JSON.stringify(project)));
+        if (!read.ok) throw new Error(`seed ${seed}, act ${n} (${kind}): ${JSON.stringify(read.issues)}`);
+      });
+    }
+    expect(acts).toBe(RUNS * ACTS_A_RUN);
+  });
+
+  it('is never stopped by what the app itself makes: names of copies and of variants with faults', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      useDocument.getState().open(demoProject(DEMOS[seed % DEMOS.length]));
+      const { refusals } = randomActs(seed, ACTS_A_RUN, () => undefined);
+      expect(refusals.filter((r) => /^(copyVariant|openPairOfFaults|move|tidy|undo|redo)/.test(r))).toEqual([]);
+    }
+  });
+
+  it('is checked as the reader checks it, though only what changed is looked at', () => {
+    const project = demoProject();
+    const [stock] = project.variants;
+    const { parts, joints } = stock!.circuit;
+    for (const broken of [
+      { ...project, name: 'x'.repeat(81) },
+      { ...project, activeVariant: 'gone' },
+      {
+        ...project,
+        variants: [{ ...stock!, circuit: { joints, parts: parts.map((p, i) => (i === 2 ? { ...p, name: '' } : p)) } }],
+      },
+      {
+        ...project,
+        variants: [{ ...stock!, circuit: { parts, joints: [...joints, { from: 'ghost.in', to: 'pump.out' }] } }],
+      },
+      { ...project, variants: [{ ...stock!, circuit: { parts: [], joints: [] } }] },
+    ]) {
+      const read = readProject(JSON.parse(JSON.stringify(broken)));
+      expect(read.ok).toBe(false);
+      expect(issuesOf(broken)).toEqual(read.ok ? [] : read.issues);
+    }
+  });
+});
