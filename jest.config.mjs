@@ -21,7 +21,7 @@ const shared = {
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };
 
-/** Two projects: the core and the servers in node, whatever touches the page in jsdom. */
+/** Two projects: the core, the store and the servers in node, whatever touches the page in jsdom. */
 export default {
   // Tests compute: on a busy machine some take many times what they do on a quiet one.
   testTimeout: 120_000,
@@ -30,13 +30,13 @@ export default {
       ...shared,
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,cli,server}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,cli,server,storage}/**/*.test.ts'],
     },
     {
       ...shared,
       displayName: 'page',
       testEnvironment: 'jsdom',
-      testMatch: ['<rootDir>/src/{app,storage,workers}/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/src/{app,workers}/**/*.test.{ts,tsx}'],
       setupFiles: ['<rootDir>/src/app/testing/jsdomShims.ts'],
     },
   ],

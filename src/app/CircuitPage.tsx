@@ -10,6 +10,7 @@ import { PreviewBar } from './features/moves/PreviewBar';
 import { PartSheet } from './features/partSheet/PartSheet';
 import { Sheet } from './features/sheet/Sheet';
 import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
+import { CircuitRefused } from '../workers/client';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import type { PostBand } from './marks/TidePost';
@@ -18,6 +19,8 @@ const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
 
 const SPEED_STEP_REV_S = 50 / 60;
+/** Parts that a refusal offers to open. */
+const MOST_NAMED = 4;
 
 /** The main sheet: state bar, plan and profile, and beside them the findings, the selected part, or the moves. */
 export function CircuitPage() {
@@ -35,9 +38,14 @@ export function CircuitPage() {
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
   const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
+  const answer = useLastAnswer(solved.data);
   const shown = looking
     ? { project: looking.project, result: looking.result, sweep: looking.sweep }
-    : solved.data && { project: solved.data.project, result: solved.data.result, sweep: sweep.data };
+    : answer
+      ? { project: answer.project, result: answer.result, sweep: sweep.data }
+      : solved.error
+        ? { project, result: undefined, sweep: undefined }
+        : undefined;
   const bands = useBands();
   const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
   const open = (audit.data ?? []).filter(
@@ -56,7 +64,7 @@ export function CircuitPage() {
           />
         ) : (
           <div className="sheet" role="status" style={{ padding: 28 }}>
-            {solved.error ? <Refused message={solved.error.message} /> : 'Solving…'}
+            Solving…
           </div>
         )}
       </div>
@@ -65,51 +73,46 @@ export function CircuitPage() {
         aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'}
         aria-busy={sweep.isFetching}
       >
-        {solved.data && solved.error && <Refused message={solved.error.message} />}
+        {solved.error && <Refused error={solved.error} hasPicture={answer !== undefined} />}
         {moves ? (
           <Suspense fallback={<p className="quiet">Opening…</p>}>
             <MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} />
           </Suspense>
+        ) : selected ? (
+          <PartSheet result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
+            {own.map((finding, i) => (
+              <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
+            ))}
+          </PartSheet>
         ) : (
-          solved.data &&
-          (selected ? (
-            <PartSheet result={solved.data.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
-              {own.map((finding, i) => (
-                <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
-              ))}
-            </PartSheet>
-          ) : (
-            <>
-              <div className="tabs" role="tablist" aria-label="Findings">
-                <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>
-                  Supply
-                </button>
-                <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>
-                  Audit{audit.data ? ` (${open})` : ''}
-                </button>
-                <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>
-                  Faults
-                </button>
-              </div>
-              {tab === 'faults' && (
-                <Suspense fallback={<p className="quiet">Opening…</p>}>
-                  <FaultList />
-                </Suspense>
-              )}
-              {tab === 'supply' && (
-                <Findings
-                  result={solved.data.result}
-                  sweep={sweep.data}
-                  sweeping={sweep.isFetching}
-                  warnings={solved.data.warnings}
-                  own={
-                    project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }
-                  }
-                />
-              )}
-              {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
-            </>
-          ))
+          <>
+            <div className="tabs" role="tablist" aria-label="Findings">
+              <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>
+                Supply
+              </button>
+              <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>
+                Audit{audit.data ? ` (${open})` : ''}
+              </button>
+              <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>
+                Faults
+              </button>
+            </div>
+            {tab === 'faults' && (
+              <Suspense fallback={<p className="quiet">Opening…</p>}>
+                <FaultList />
+              </Suspense>
+            )}
+            {tab === 'supply' && answer && (
+              <Findings
+                result={answer.result}
+                sweep={sweep.data}
+                sweeping={sweep.isFetching}
+                warnings={answer.warnings}
+                own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
+              />
+            )}
+            {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
+          </>
         )}
       </aside>
     </main>
@@ -146,10 +149,41 @@ function heaviest(findings: readonly Finding[]): ReadonlyMap<string, Weight> {
   return flags;
 }
 
-function Refused({ message }: { readonly message: string }) {
+/** The newest answer of the variant that is open: a change that cannot be computed leaves the last picture standing. */
+function useLastAnswer(answer: ReturnType<typeof useSolved>['data']) {
+  const variant = useDocument((d) => `${d.opened} ${d.project?.activeVariant ?? ''}`);
+  const [last, setLast] = useState({ variant, answer });
+  if (answer && answer !== last.answer) setLast({ variant, answer });
+  else if (last.answer && variant !== last.variant) setLast({ variant, answer: undefined });
+  return answer ?? (variant === last.variant ? last.answer : undefined);
+}
+
+/** Why there is no answer, and the parts that it is about: one click from being mended. */
+function Refused({ error, hasPicture }: { readonly error: Error; readonly hasPicture: boolean }) {
+  const project = useDocument((d) => d.project)!;
+  const select = useView((v) => v.select);
+  const past = useDocument((d) => d.past);
+  const undo = useDocument((d) => d.undo);
+  const { parts } = activeVariant(project).circuit;
+  const named = parts.filter((p) => error.message.includes(p.name)).slice(0, MOST_NAMED);
   return (
     <div className="notice" role="alert">
-      <strong>This circuit cannot be computed.</strong> {message}
+      <strong>
+        {error instanceof CircuitRefused ? 'This circuit cannot be computed.' : 'Nothing is computed now.'}
+      </strong>{' '}
+      {error.message} {hasPicture ? 'The picture is the last one that could be.' : ''}
+      <div className="moves">
+        {named.map((p) => (
+          <button key={p.id} type="button" className="make" onClick={() => select(p.id)}>
+            Open {p.name}
+          </button>
+        ))}
+        {past.length > 0 && (
+          <button type="button" className="plain" onClick={undo}>
+            Undo: {past.at(-1)!.name}
+          </button>
+        )}
+      </div>
     </div>
   );
 }

@@ -32,5 +32,6 @@ export const VIEWS: readonly View[] = [
     view: lazy(() => import('./features/tolerances/TolerancesPage')),
   },
   { path: 'library', title: 'Library', view: lazy(() => import('./features/library/LibraryPage')) },
+  { path: 'projects', view: lazy(() => import('./features/workspace/WorkspacePage')) },
   { path: 'new', view: lazy(() => import('./features/interview/InterviewPage')) },
 ];

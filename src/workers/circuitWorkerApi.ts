@@ -1,4 +1,4 @@
-import { sayIssue } from '../core/document/project/issue';
+import { sayIssue, sayIssueHere } from '../core/document/project/issue';
 import { readProject } from '../core/document/project/readProject';
 import { HeatSolver } from '../core/heat/heatSolver';
 import { solveState } from '../core/judgement/judgeState';
@@ -62,7 +62,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
         circuit = made.circuit;
         return { kind: 'opened', warnings: made.circuit.compiled.warnings.map(sayIssue) };
       }
-      refusal = made.issues.map(sayIssue);
+      refusal = made.issues.map(sayIssueHere);
     }
     return { kind: 'refused', sentences: [...refusal] };
   }

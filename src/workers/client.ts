@@ -17,25 +17,57 @@ export class CircuitRefused extends Error {}
 /** A newer request made this one pointless, or it was stopped. */
 export class Superseded extends Error {}
 
+/** The part of the app that computes could not be loaded, or broke; the next request tries to load it again. */
+export class WorkerMissing extends Error {
+  constructor() {
+    super(
+      'The part of the app that computes could not be loaded. Load this page again; if it stays so, the app on this machine is damaged or its server has stopped. Your project is kept.',
+    );
+  }
+}
+
+/** A worker as long as it works. */
+interface LiveWorker {
+  readonly remote: Remote<CircuitWorkerApi>;
+  /** Rejects when the worker breaks. */
+  readonly broken: Promise<never>;
+}
+
 /** One worker with one project open in it. Requests that a newer one overtakes while waiting are dropped. */
 export class CircuitWorkerClient {
-  private readonly remote: Remote<CircuitWorkerApi>;
+  private worker: LiveWorker | undefined;
   private opened: Project | undefined;
   private opening: Promise<readonly string[]> = Promise.resolve([]);
   private latest = 0;
   private busy: Promise<unknown> = Promise.resolve();
 
-  constructor() {
-    this.remote = wrap<CircuitWorkerApi>(
-      new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' }),
+  private live(): LiveWorker {
+    if (this.worker) return this.worker;
+    const worker = new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' });
+    const broken = new Promise<never>((_, fail) =>
+      worker.addEventListener('error', (event) => {
+        event.preventDefault?.();
+        if (this.worker === made) this.worker = this.opened = undefined;
+        fail(new WorkerMissing());
+      }),
     );
+    broken.catch(() => undefined);
+    const made: LiveWorker = { remote: wrap<CircuitWorkerApi>(worker), broken };
+    this.worker = made;
+    return made;
+  }
+
+  /** Asks the worker; a broken one never answers by itself. @throws WorkerMissing */
+  private ask(work: (remote: Remote<CircuitWorkerApi>) => Promise<unknown>): Promise<unknown> {
+    const { remote, broken } = this.live();
+    return Promise.race([work(remote), broken]);
   }
 
   /** Opens a project unless it is the one that is open. @returns warnings @throws CircuitRefused */
   private open(project: Project): Promise<readonly string[]> {
     if (this.opened !== project) {
       this.opened = project;
-      this.opening = this.remote.open(project).then((raw) => {
+      this.opening = this.ask((remote) => remote.open(project)).then((raw) => {
         const reply = openReplySchema.parse(raw);
         if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
         return reply.warnings;
@@ -54,7 +86,7 @@ export class CircuitWorkerClient {
     if (mine !== this.latest) throw new Superseded();
     const work = (async () => {
       const warnings = await this.open(project);
-      const reply = solveReplySchema.parse(await this.remote.solve(request));
+      const reply = solveReplySchema.parse(await this.ask((remote) => remote.solve(request)));
       if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
       return { result: reply.result, heat: reply.heat, warnings };
     })();
@@ -65,8 +97,10 @@ export class CircuitWorkerClient {
   /** One task of a study. @param onProgress receives the share done of a long task @throws CircuitRefused, or Superseded when it was stopped */
   async task(project: Project, name: string, task: unknown, onProgress: (share: number) => void): Promise<unknown> {
     // A variant that cannot be computed does not refuse a study of others: what the study itself says counts.
-    await this.open(project).catch(() => undefined);
-    const reply = taskReplySchema.parse(await this.remote.task(name, task, proxy(onProgress)));
+    await this.open(project).catch((error: unknown) => {
+      if (error instanceof WorkerMissing) throw error;
+    });
+    const reply = taskReplySchema.parse(await this.ask((remote) => remote.task(name, task, proxy(onProgress))));
     if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
     if (reply.kind === 'stopped') throw new Superseded();
     return reply.reply;
@@ -74,7 +108,7 @@ export class CircuitWorkerClient {
 
   /** Stops the long task that is under way. */
   stop(): void {
-    void this.remote.stop();
+    void this.worker?.remote.stop();
   }
 }
 

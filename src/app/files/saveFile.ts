@@ -1,12 +1,19 @@
 /** Hands the user a file. */
-export function saveText(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
   URL.revokeObjectURL(url);
 }
+
+/** Hands the user a file with text. */
+export const saveText = (name: string, text: string, type: string): void => saveBlob(name, new Blob([text], { type }));
+
+/** Hands the user a packed file. */
+export const saveBytes = (name: string, bytes: Uint8Array<ArrayBuffer>): void =>
+  saveBlob(name, new Blob([bytes], { type: 'application/zip' }));
 
 /** Hands the user a file with data as JSON. */
 export function saveFile(name: string, data: unknown): void {

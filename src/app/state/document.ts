@@ -10,7 +10,7 @@ import {
   type Variant,
   type Waiver,
 } from '../../core/document/project/project';
-import { sayIssue } from '../../core/document/project/issue';
+import { sayIssueHere } from '../../core/document/project/issue';
 import { copyName, shortName } from '../../core/document/project/names';
 import { issuesOf } from '../../core/document/project/soundProject';
 import { NO_HISTORY, perform, stepBack, stepForth, type Act, type History } from './history';
@@ -43,6 +43,8 @@ interface DocumentStore extends History {
    * @param on the field that was typed: typing in one field is one step
    */
   setProject(name: string, change: ProjectChange, on?: string): void;
+  /** Makes the whole project another one, as one step: going back to a save point. */
+  replaceProject(name: string, project: Project): void;
   /** Keeps readings, or a fit with the figures that it changed, as one step. */
   calibrate(name: string, project: Project): void;
   undo(): void;
@@ -100,8 +102,12 @@ function deleteOpenVariant(draft: ProjectDraft): void {
 }
 
 /** Acts on what is said of the engine as a whole. */
-const projectActs = (act: (of: Act) => void): Pick<DocumentStore, 'setProject' | 'calibrate' | 'setOil'> => ({
+const projectActs = (
+  act: (of: Act) => void,
+): Pick<DocumentStore, 'setProject' | 'replaceProject' | 'calibrate' | 'setOil'> => ({
   setProject: (name, change, on = '') => act({ name, on, recipe: (draft) => void Object.assign(draft, change) }),
+
+  replaceProject: (name, project) => act({ name, recipe: () => project as ProjectDraft }),
 
   calibrate: (name, fitted) =>
     act({
@@ -135,7 +141,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     const done = outcome();
     if (!done) return;
     const [issue] = issuesOf(done.project);
-    if (issue) set({ refusal: `This was not done. ${sayIssue(issue)}` });
+    if (issue) set({ refusal: `This was not done. ${sayIssueHere(issue)}` });
     else set({ ...done, refusal: undefined });
   };
   const act = (of: Act) =>
@@ -154,8 +160,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     refusal: undefined,
     ...NO_HISTORY,
 
-    open: (project, history = NO_HISTORY) =>
-      set({ project, opened: get().opened + 1, refusal: undefined, ...history }),
+    open: (project, history = NO_HISTORY) => set({ project, opened: get().opened + 1, refusal: undefined, ...history }),
     follow: (project, { past, future }) => set({ project, past, future }),
     setReadOnly: (isReadOnly) => set({ isReadOnly, refusal: undefined }),
     forgetRefusal: () => set({ refusal: undefined }),
@@ -216,7 +221,8 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     addFaulty: (title, faulty) =>
       act({
         name: `open ${title}`,
-        recipe: (draft) => addVariant(draft, faulty, shortName(title), 'With a fault put in to look at; not a circuit to build.'),
+        recipe: (draft) =>
+          addVariant(draft, faulty, shortName(title), 'With a fault put in to look at; not a circuit to build.'),
       }),
 
     setTolerance: ({ part, path }, plusMinus) =>

@@ -57,7 +57,8 @@ export function readHistory(raw: unknown): History {
 export interface Act {
   readonly name: string;
   readonly on?: string;
-  readonly recipe: (draft: Draft<Project>) => void;
+  /** Changes the draft, or gives another document in its place. */
+  readonly recipe: (draft: Draft<Project>) => void | Draft<Project>;
 }
 
 /** The document and its history after an act; undefined where nothing changed. */

@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { UnitChoice } from '../../core/foundations/units';
 import type { ThemeName } from '../theme/antdTheme';
+import { safeStorage } from './safeStorage';
 
 /** What the reader prefers: no part of any project, kept beyond the session. */
 interface Preferences {
@@ -30,13 +31,25 @@ export const usePreferences = create<Preferences>()(
     }),
     {
       name: 'tidal-gauge-preferences',
+      storage: safeStorage(),
       partialize: ({ units, theme }) => ({ units, theme }),
-      merge: (stored, preferences) => {
-        const read = storedSchema.safeParse(stored);
-        if (!read.success) return preferences;
-        const { units, theme = preferences.theme } = read.data;
-        return { ...preferences, units: units as UnitChoice, theme };
-      },
+      merge: (stored, preferences) => ({ ...preferences, ...readPreferences(stored, preferences.theme) }),
     },
   ),
 );
+
+/** What of stored preferences can be read. */
+function readPreferences(stored: unknown, theme: ThemeName): Partial<Pick<Preferences, 'units' | 'theme'>> {
+  const read = storedSchema.safeParse(stored);
+  return read.success ? { units: read.data.units as UnitChoice, theme: read.data.theme ?? theme } : {};
+}
+
+/** The preferences as a backup keeps them. */
+export const preferencesNow = (): Pick<Preferences, 'units' | 'theme'> => {
+  const { units, theme } = usePreferences.getState();
+  return { units, theme };
+};
+
+/** Takes the preferences of a backup. */
+export const takePreferences = (stored: unknown): void =>
+  void usePreferences.setState(readPreferences(stored, usePreferences.getState().theme));

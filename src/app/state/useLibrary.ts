@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { dropFromLibrary, keepInLibrary, listLibrary, type LibraryItem } from '../../storage/database';
+import { dropFromLibrary, keepInLibrary, listLibrary, type LibraryItem } from '../../storage/library';
 
 const NONE: readonly LibraryItem[] = [];
 

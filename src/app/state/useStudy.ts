@@ -5,8 +5,8 @@ import type { Project } from '../../core/document/project/project';
 import { textHash } from '../../core/foundations/textHash';
 import { dependenciesOf } from '../../core/studies/job/study';
 import type { AnswerOf, QuestionOf, StudyName } from '../../core/studies/registry';
-import { loadResult, saveResult } from '../../storage/database';
-import { CircuitRefused, Superseded } from '../../workers/client';
+import { loadResult, saveResult } from '../../storage/results';
+import { CircuitRefused, Superseded, WorkerMissing } from '../../workers/client';
 import { loadStudy, studyAtHand, studyPool } from '../../workers/studyPool';
 import { StudyRefused } from '../../core/studies/job/studyRefused';
 
@@ -111,7 +111,7 @@ async function begin<N extends StudyName>(
     void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
   } catch (error) {
     if (control.signal.aborted || error instanceof Superseded) return;
-    const known = error instanceof CircuitRefused || error instanceof StudyRefused;
+    const known = error instanceof CircuitRefused || error instanceof StudyRefused || error instanceof WorkerMissing;
     put(key, {
       status: 'failed',
       partial: undefined,

@@ -1,8 +1,10 @@
+import { z } from 'zod';
 import { create } from 'zustand';
 import { applyMove, type Move } from '../../core/document/moves';
 import { kindOf } from '../../core/document/parts/part';
 import { activeVariant, withVariant, type Project, type Variant } from '../../core/document/project/project';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
+import { conditionsSchema } from '../../core/heat/heatResult';
 import { useDocument } from './document';
 
 /** A move that is looked at before it is made. */
@@ -110,6 +112,31 @@ export const useView = create<ViewStore>()((set, get) => ({
   },
   select: (selected) => set({ selected, moves: undefined, preview: undefined }),
 }));
+
+/** How a project is looked at, as it is kept with it. */
+const viewSchema = z.object({
+  speedRevS: z.number().nonnegative(),
+  oilTemperatureK: z.number().positive(),
+  found: z.boolean(),
+  conditions: conditionsSchema,
+  selected: z.string().optional(),
+});
+
+/** How the project is looked at now. */
+export const viewNow = (): z.infer<typeof viewSchema> => {
+  const { speedRevS, oilTemperatureK, found, conditions, selected } = useView.getState();
+  return { speedRevS, oilTemperatureK, found, conditions, ...(selected === undefined ? {} : { selected }) };
+};
+
+/** Looks at the open project as it was looked at when that was kept; nothing where it was not. */
+export function readView(raw: unknown): void {
+  const read = viewSchema.safeParse(raw);
+  const { project } = useDocument.getState();
+  if (!read.success || !project) return;
+  const { selected, ...state } = read.data;
+  const there = activeVariant(project).circuit.parts.some((p) => p.id === selected);
+  useView.setState({ ...state, selected: there ? selected : undefined });
+}
 
 /** A project just opened is looked at in its most demanding named state, nothing selected. */
 function lookAfresh(project: Project): void {

@@ -3,7 +3,7 @@ import { createCircuitWorker } from '../circuitWorkerApi';
 import { openReplySchema, solveReplySchema, type SolveRequest } from '../protocol';
 
 const actual = jest.requireActual<typeof import('../client')>('../client');
-export const { CircuitRefused, Superseded } = actual;
+export const { CircuitRefused, Superseded, WorkerMissing } = actual;
 
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 

@@ -16,7 +16,7 @@ import { formatQuantity } from '../../../core/foundations/units';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { FigureInput } from '../../forms/FigureInput';
-import { openProject } from '../../state/openProject';
+import { openProject } from '../../state/workspace';
 import { usePreferences } from '../../state/preferences';
 import { AntdTheme } from '../../theme/AntdTheme';
 

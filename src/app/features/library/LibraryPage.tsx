@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { z } from 'zod';
 import { sayIssue } from '../../../core/document/project/issue';
 import { fieldIssue } from '../../../core/document/project/readProject';
-import { libraryFileSchema } from '../../../storage/database';
+import { libraryFileSchema } from '../../../storage/library';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
 import { AntdTheme } from '../../theme/AntdTheme';
 import { saveFile } from '../../files/saveFile';

@@ -2,7 +2,7 @@ import { useDocument } from '../../state/document';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { partSchema } from '../../../core/document/parts/part';
 import { catalogueEntry } from '../../../core/document/parts/catalogue';
-import { keepInLibrary, listLibrary } from '../../../storage/database';
+import { keepInLibrary, listLibrary } from '../../../storage/library';
 import { openDemo, show } from '../../testing/page';
 import LibraryPage from './LibraryPage';
 

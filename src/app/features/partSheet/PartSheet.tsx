@@ -29,7 +29,8 @@ export function PartSheet({
   onMoves,
   children,
 }: {
-  readonly result: SolveResult;
+  /** Absent where the circuit cannot be computed: then only the part's own figures are shown. */
+  readonly result: SolveResult | undefined;
   readonly sweep: Sweep | undefined;
   readonly onMoves: () => void;
   /** What the audit finds here. */
@@ -40,13 +41,13 @@ export function PartSheet({
   const units = usePreferences((w) => w.units);
   const select = useView((w) => w.select);
   const part = activeVariant(project).circuit.parts.find((each) => each.id === selected);
-  const laws = useMemo(() => (part ? explainPart(part, result) : []), [part, result]);
+  const laws = useMemo(() => (part && result ? explainPart(part, result) : []), [part, result]);
   if (!part) return null;
-  const consumer = result.consumers.find((c) => c.part === part.id);
+  const consumer = result?.consumers.find((c) => c.part === part.id);
   const range = sweep?.consumers.find((c) => c.part === part.id);
-  const path = isConsumer(part) ? tracePath(result, part.id) : undefined;
-  const drain = result.drains.find((d) => d.part === part.id);
-  const held = result.accumulators.find((a) => a.part === part.id);
+  const path = result && isConsumer(part) ? tracePath(result, part.id) : undefined;
+  const drain = result?.drains.find((d) => d.part === part.id);
+  const held = result?.accumulators.find((a) => a.part === part.id);
   const entry = entryFor(part);
   return (
     <>

@@ -1,42 +1,55 @@
-import { useDocument } from '../../state/document';
 import { Button, Input, Modal } from 'antd';
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { sayIssue } from '../../../core/document/project/issue';
-import { addSavePoint, deleteSavePoint, listSavePoints, loadSavePoint } from '../../../storage/database';
-import { openProject } from '../../state/openProject';
+import {
+  addSavePoint,
+  deleteSavePoint,
+  listSavePoints,
+  loadSavePoint,
+  type SavePoint,
+} from '../../../storage/savePoints';
+import { storeProblemOf } from '../../../storage/storeProblem';
+import { useDocument } from '../../state/document';
+import { useKeeping } from '../../state/keeping';
+import { openProject } from '../../state/workspace';
 
-/** Save points: make one under a name, go back to one. What the app set aside by itself is listed too. */
+/** Save points of the open project: make one under a name, go back to one. Those that the app made by itself are listed too. */
 export function HistoryDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const client = useQueryClient();
-  const points = useQuery({ queryKey: ['savePoints'], queryFn: listSavePoints, enabled: open, staleTime: 0 });
+  const id = useKeeping((k) => k.id) ?? '';
+  const points = useQuery({
+    queryKey: ['savePoints', id],
+    queryFn: () => listSavePoints(id),
+    enabled: open,
+    staleTime: 0,
+  });
   const [name, setName] = useState('');
   const [problem, setProblem] = useState<string>();
   const changed = () => client.invalidateQueries({ queryKey: ['savePoints'] });
+  const tell = (error: unknown) => setProblem(`${storeProblemOf(error).message} Export the project instead.`);
   const keep = async () => {
     const { project } = useDocument.getState();
     if (!project || name.trim() === '') return setProblem('Give it a name by which you will know it.');
-    try {
-      await addSavePoint(project, name.trim(), Date.now(), true);
-      setName('');
-      setProblem(undefined);
-      await changed();
-    } catch {
-      setProblem('This browser does not let the app keep it. Export the project instead.');
-    }
+    await addSavePoint({ of: id, project, name: name.trim(), now: Date.now(), named: true });
+    setName('');
+    setProblem(undefined);
+    await changed();
   };
-  const back = async (id: number) => {
-    const read = await loadSavePoint(id);
+  const back = async (point: SavePoint) => {
+    const read = await loadSavePoint(point.id);
     if (!read) return setProblem('It is not there any more.');
     if (!read.ok) return setProblem(read.issues.map(sayIssue).join(' '));
-    if (await openProject(read.project)) onClose();
+    if (point.ofThis) useDocument.getState().replaceProject(`go back to ${point.name}`, read.project);
+    else if (!(await openProject(read.project))) return;
+    onClose();
   };
   return (
     <Modal open={open} title="Save points" footer={null} onCancel={onClose} destroyOnHidden>
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void keep();
+          keep().catch(tell);
         }}
         className="inline"
       >
@@ -64,22 +77,23 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
               <br />
               <span className="quiet">
                 {new Date(p.at).toLocaleString()}
-                {p.named ? '' : ' · set aside by the app'}
+                {p.named ? '' : ' · made by the app'}
+                {p.ofThis ? '' : ' · opens as a project of its own'}
               </span>
             </span>
             <span>
-              <Button onClick={() => void back(p.id)} aria-label={`Go back to ${p.name}`}>
+              <Button onClick={() => void back(p).catch(tell)} aria-label={`Go back to ${p.name}`}>
                 Go back
               </Button>{' '}
-              <Button onClick={() => void deleteSavePoint(p.id).then(changed)} aria-label={`Throw away ${p.name}`}>
-                Throw away
+              <Button onClick={() => void deleteSavePoint(p.id).then(changed, tell)} aria-label={`Delete ${p.name}`}>
+                Delete
               </Button>
             </span>
           </div>
         ))}
       </div>
       {points.data?.length === 0 && (
-        <p className="quiet">None yet. Undo goes back within this session; a save point lasts.</p>
+        <p className="quiet">None yet. Undo goes back step by step; a save point has a name, and stays.</p>
       )}
     </Modal>
   );

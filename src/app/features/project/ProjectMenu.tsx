@@ -6,9 +6,9 @@ import { useNavigate } from 'react-router';
 import { sayIssue } from '../../../core/document/project/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
 import { METRIC_UNITS, QUANTITIES, US_UNITS, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
-import { saveFile } from '../../files/saveFile';
-import { DEMOS, loadDemo } from '../../state/demos';
-import { openProject } from '../../state/openProject';
+import { exportProject } from '../../files/exportProject';
+import { DEMOS } from '../../state/demos';
+import { openDemo, openProject } from '../../state/workspace';
 import { AntdTheme } from '../../theme/AntdTheme';
 
 const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
@@ -41,9 +41,6 @@ function Menu() {
   const navigate = useNavigate();
   const { modal, message } = AntApp.useApp();
   const file = useRef<HTMLInputElement>(null);
-
-  const exportFile = () =>
-    saveFile(`${project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tidal.json`, project);
 
   const importFile = async (chosen: File) => {
     const refuse = (sentences: readonly string[]) =>
@@ -119,9 +116,10 @@ function Menu() {
         trigger={['click']}
         menu={{
           items: [
+            { key: 'projects', label: 'Projects and backup…', onClick: () => void navigate('/projects') },
             { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
-            { key: 'export', label: 'Export', onClick: exportFile },
+            { key: 'export', label: 'Export', onClick: () => exportProject(project) },
             { key: 'save', label: 'Save points…', onClick: () => setHistory(true) },
             { type: 'divider' },
             {
@@ -135,10 +133,8 @@ function Menu() {
               key: demo.name,
               label: `Demo: ${demo.name}, ${demo.about}`,
               onClick: () =>
-                void loadDemo(demo).then(
-                  async (loaded) => {
-                    if (await openProject(loaded)) await navigate('/');
-                  },
+                void openDemo(demo).then(
+                  (isOpen) => (isOpen ? navigate('/') : undefined),
                   (error: unknown) =>
                     void modal.error({
                       title: 'The demo was not opened',

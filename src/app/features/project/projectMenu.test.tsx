@@ -3,7 +3,8 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { readFileSync } from 'node:fs';
 import { useLocation } from 'react-router';
 import { readProjectText } from '../../../core/document/project/readProject';
-import { listSavePoints, loadSavePoint } from '../../../storage/database';
+import { listProjects, rawProject } from '../../../storage/projects';
+import { openProject } from '../../state/workspace';
 import { openDemo, show } from '../../testing/page';
 import ProjectMenu from './ProjectMenu';
 
@@ -47,14 +48,14 @@ function hand(name: string, text: string | undefined, size = text?.length ?? 0) 
 const dialog = () => screen.findByRole('dialog');
 
 describe('The project menu', () => {
-  it('opens a file that is whole, and sets what was open aside', async () => {
+  it('opens a file that is whole, and keeps what was open', async () => {
     const before = openDemo();
+    await openProject(before);
     shown();
     hand('mine.json', DEMO);
     await waitFor(() => expect(bench().project!.name).toBe('Larkspur'));
-    const point = (await listSavePoints()).find((p) => p.name === `${before.name}, before Larkspur was opened`)!;
-    expect(point.named).toBe(false);
-    expect(await loadSavePoint(point.id)).toEqual({ ok: true, project: before });
+    const head = (await listProjects()).find((h) => h.name === before.name)!;
+    expect(await rawProject(head.id)).toEqual(before);
   });
 
   it.each<[string, string | undefined, number | undefined, RegExp]>([
@@ -131,7 +132,7 @@ describe('The project menu', () => {
 });
 
 describe('Save points', () => {
-  it('are kept under a name, gone back to, and thrown away', async () => {
+  it('are kept under a name, gone back to, and deleted', async () => {
     const kept = openDemo();
     shown();
     await choose('Save points…');
@@ -149,7 +150,7 @@ describe('Save points', () => {
     await waitFor(() => expect(bench().project).toEqual(kept));
     await choose('Save points…');
     const again = within(await dialog());
-    fireEvent.click(await again.findByRole('button', { name: 'Throw away before the cooler' }));
+    fireEvent.click(await again.findByRole('button', { name: 'Delete before the cooler' }));
     await waitFor(() => expect(again.queryByText('before the cooler')).toBeNull());
   });
 });

@@ -210,7 +210,8 @@ function StationMark({
   const { part, x0, x1, y, role } = station;
   const x = (x0 + x1) / 2;
   const consumer = reading.result.consumers.find((c) => c.part === part.id);
-  const cutOff = PORTS[part.kind].every((port) => reading.nodeIndex(`${part.id}.${port}`) === undefined);
+  const cutOff =
+    reading.isThere && PORTS[part.kind].every((port) => reading.nodeIndex(`${part.id}.${port}`) === undefined);
   const small = role === 'hanger' && isDeadEnd(part);
   return (
     <g opacity={opacity} onClick={() => onSelect(part.id)}>

@@ -38,14 +38,15 @@ export type Flags = ReadonlyMap<string, Weight>;
  */
 export function Sheet({
   project,
-  result,
+  result: answer,
   sweep,
   bands,
   flags,
   came = NOTHING,
 }: {
   readonly project: Project;
-  readonly result: SolveResult;
+  /** Absent where the circuit cannot be computed: then it is drawn without figures. */
+  readonly result: SolveResult | undefined;
   readonly sweep: Sweep | undefined;
   readonly bands: Bands;
   readonly flags: Flags;
@@ -60,7 +61,8 @@ export function Sheet({
   const { width: available, height } = useSize(sheet);
   const layout = useMemo(() => layoutSheet(variant.circuit, variant.sheet?.columns, available), [variant, available]);
   const unfiltered = useMemo(() => unfilteredPorts(variant.circuit), [variant]);
-  const reading = useMemo(() => new Reading(result), [result]);
+  const reading = useMemo(() => new Reading(answer), [answer]);
+  const { result } = reading;
   const [focus, setFocus] = useState<string>();
   const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
   const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
@@ -113,7 +115,9 @@ export function Sheet({
     .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   const headline = worst
     ? `${worst.name} ${VERDICT_WORDS[worst.verdict]}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
-    : 'Every component is supplied at this state';
+    : reading.isThere
+      ? 'Every component is supplied at this state'
+      : 'Not computed: the reason stands beside it';
   const headlineX = Math.min(
     layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112,
     Math.max(112, available - HEADLINE_WIDTH),

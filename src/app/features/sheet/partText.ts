@@ -12,6 +12,7 @@ export function partName(part: Part): string {
 
 /** The line under a part's name in the plan. */
 export function partDetail(part: Part, reading: Reading, units: UnitChoice): string {
+  if (!reading.isThere) return '';
   const flow = () => formatQuantity(reading.flowM3S(part.id), 'flow', units);
   const opening = reading.opening(part.id) ?? 0;
   if (part.blocked === true) return 'blocked';
@@ -58,6 +59,7 @@ export function partDetail(part: Part, reading: Reading, units: UnitChoice): str
 /** How a screen reader says a part at this state. */
 export function partSentence(part: Part, reading: Reading, result: SolveResult, units: UnitChoice): string {
   const name = partName(part);
+  if (!reading.isThere) return `${name}, not computed`;
   if (isConsumer(part)) {
     const consumer = result.consumers.find((c) => c.part === part.id);
     const pressure = consumer?.pressurePa ?? null;

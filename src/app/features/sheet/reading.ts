@@ -2,12 +2,42 @@ import type { FlowRef } from './station';
 import type { ElementResult } from '../../../core/network/describe/result';
 import type { SolveResult } from '../../../core/judgement/stateResult';
 
+/** The answer of a circuit that has none: its parts are drawn without figures. */
+const NO_ANSWER: SolveResult = {
+  state: { speedRevS: 0, oilTemperatureK: 0, atmospherePa: 0 },
+  temperatureModel: 'held',
+  convergence: {
+    status: 'stalled',
+    iterations: 0,
+    evaluations: 0,
+    worstImbalanceM3S: null,
+    worstNode: '',
+    worstLawErrorPa: null,
+    worstElement: '',
+    flowScaleM3S: 0,
+  },
+  supplied: false,
+  nodes: [],
+  elements: [],
+  consumers: [],
+  drains: [],
+  accumulators: [],
+  notes: [],
+};
+
 /** Look-ups into one answer, made once for a drawing. Nothing is computed here but sums of flows. */
 export class Reading {
   private readonly nodeOfPort = new Map<string, number>();
   private readonly elementsOfPart = new Map<string, ElementResult[]>();
 
-  constructor(readonly result: SolveResult) {
+  readonly result: SolveResult;
+  /** False for a circuit that could not be computed. */
+  readonly isThere: boolean;
+
+  constructor(answer: SolveResult | undefined) {
+    const result = answer ?? NO_ANSWER;
+    this.result = result;
+    this.isThere = answer !== undefined;
     result.nodes.forEach((node, i) => node.ports.forEach((port) => this.nodeOfPort.set(port, i)));
     for (const e of result.elements) this.elementsOfPart.set(e.part, [...(this.elementsOfPart.get(e.part) ?? []), e]);
   }

@@ -132,3 +132,9 @@ export function sayIssue(issue: Issue): string {
       return `${issue.node} is fed by nothing: every way to it is closed, so ${issue.parts.join(', ')} run dry. Open or join a way to it.`;
   }
 }
+
+/** The same for a reader who has the circuit before them: without the place in the file. */
+export function sayIssueHere(issue: Issue): string {
+  const sentence = sayIssue(issue).replace(/^variants\[\d+\][^: ]*(?: \(the joint [^)]*\))?: /, '');
+  return sentence[0]!.toUpperCase() + sentence.slice(1);
+}

@@ -74,7 +74,7 @@ export function readProject(raw: unknown): ReadResult {
 }
 
 /** Path as a reader writes it: variants[0].circuit.parts[3].boreM. */
-function pathText(path: readonly PropertyKey[]): string {
+export function pathText(path: readonly PropertyKey[]): string {
   return path.reduce<string>(
     (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
     '',

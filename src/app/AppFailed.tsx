@@ -1,0 +1,46 @@
+import { useRouteError } from 'react-router';
+import { exportProject } from './files/exportProject';
+import { useDocument } from './state/document';
+
+/** Marks that a page was loaded again for a missing piece of the app, so that it happens once. */
+const RELOADED = 'tidal-gauge loaded again';
+const MISSING_PIECE = /dynamically imported module|module script|Importing a module|preload CSS/i;
+
+/** Shown when the app itself fails. The project lies in the browser, and in memory: it can be exported here. */
+export function AppFailed() {
+  const error = useRouteError();
+  const project = useDocument((d) => d.project);
+  const message = error instanceof Error ? error.message : '';
+  // After an update the pieces of the older app are gone: the page as it is now has its own.
+  if (MISSING_PIECE.test(message) && reloadOnce()) return null;
+  return (
+    <main className="panel">
+      <h1>The app stopped here</h1>
+      <p role="alert">Your project is kept in this browser. Export it to be safe, then start again.</p>
+      <p className="moves">
+        {project && (
+          <button type="button" className="make" onClick={() => exportProject(project)}>
+            Export {project.name}
+          </button>
+        )}
+        <button type="button" className="plain" onClick={() => window.location.assign('/')}>
+          Start again
+        </button>
+      </p>
+      <p className="quiet">If it stops again, report what you did and this: {message}</p>
+    </main>
+  );
+}
+
+/** Loads the page again, unless that was done a moment ago. @returns true where it is being loaded */
+export function reloadOnce(now = Date.now()): boolean {
+  try {
+    const last = Number(sessionStorage.getItem(RELOADED) ?? 0);
+    if (now - last < 60_000) return false;
+    sessionStorage.setItem(RELOADED, String(now));
+  } catch {
+    return false;
+  }
+  window.location.reload();
+  return true;
+}

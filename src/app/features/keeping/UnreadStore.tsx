@@ -1,0 +1,31 @@
+import { useState } from 'react';
+import { useKeeping } from '../../state/keeping';
+import { openFirstDemo, tryAgain } from '../../state/workspace';
+
+/** Shown where the store could not be read at the start: nothing is opened or written until the reader decides. */
+export function UnreadStore() {
+  const problem = useKeeping((k) => k.problem);
+  const [busy, setBusy] = useState(false);
+  const run = (work: () => Promise<void>) => {
+    setBusy(true);
+    void work().finally(() => setBusy(false));
+  };
+  return (
+    <main className="panel">
+      <h1>Your projects could not be read</h1>
+      <p role="alert">{problem?.message} What is stored is untouched.</p>
+      <p className="moves">
+        <button type="button" className="make" disabled={busy} onClick={() => run(tryAgain)}>
+          Try again
+        </button>
+        <button type="button" className="plain" disabled={busy} onClick={() => run(() => openFirstDemo(problem))}>
+          Go on with an invented engine
+        </button>
+      </p>
+      <p className="quiet">
+        If you go on, what you do lies in this page until the store works again: export it to keep it. Your stored
+        projects are not written over.
+      </p>
+    </main>
+  );
+}

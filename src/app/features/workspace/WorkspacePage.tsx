@@ -1,0 +1,185 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { App as AntApp, Button, Table } from 'antd';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { readProject } from '../../../core/document/project/readProject';
+import { copyName } from '../../../core/document/project/names';
+import { deleteProject, listProjects, rawProject, restoreProject, type ProjectHead } from '../../../storage/projects';
+import { storeProblemOf } from '../../../storage/storeProblem';
+import { fileName } from '../../files/exportProject';
+import { saveFile } from '../../files/saveFile';
+import { useKeeping } from '../../state/keeping';
+import { openProject, settled, switchTo } from '../../state/workspace';
+import { AntdTheme } from '../../theme/AntdTheme';
+import { BackupSection } from './BackupSection';
+import { RepairDialog } from './RepairDialog';
+import { SpaceUsed } from './SpaceUsed';
+
+/** Every project in this browser, those that could not be read and those deleted, and the backup of all. */
+export default function WorkspacePage() {
+  return (
+    <AntdTheme>
+      <AntApp component={false}>
+        <Workspace />
+      </AntApp>
+    </AntdTheme>
+  );
+}
+
+const NONE: readonly ProjectHead[] = [];
+
+function Workspace() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const { message } = AntApp.useApp();
+  const open = useKeeping((k) => k.id);
+  const heads = useQuery({ queryKey: ['projects', open], queryFn: listProjects, staleTime: 0 });
+  const [repairing, setRepairing] = useState<ProjectHead>();
+  const changed = () => client.invalidateQueries({ queryKey: ['projects'] });
+  const run = (work: () => Promise<unknown>) =>
+    void work().then(changed, (error: unknown) => void message.error(storeProblemOf(error).message));
+  const all = heads.data ?? NONE;
+  const exportHead = async (head: ProjectHead) => {
+    await settled();
+    saveFile(`${fileName(head.name)}.tidal.json`, await rawProject(head.id));
+  };
+  const duplicate = async (head: ProjectHead) => {
+    await settled();
+    const read = readProject(await rawProject(head.id));
+    if (!read.ok) return void message.error(`${head.name} cannot be read, so it cannot be copied.`);
+    const name = copyName(
+      head.name,
+      all.map((h) => h.name),
+    );
+    if (await openProject({ ...read.project, name })) await navigate('/');
+  };
+  const remove = async (head: ProjectHead) => {
+    await deleteProject(head.id, Date.now());
+    useKeeping.getState().dismiss('unreadable');
+    void message.info({
+      content: (
+        <>
+          {head.name} is deleted.{' '}
+          <Button size="small" onClick={() => run(() => restoreProject(head.id))}>
+            Take it back
+          </Button>
+        </>
+      ),
+      duration: 8,
+    });
+  };
+  const aside = all.filter((h) => h.aside && h.deletedAt === undefined);
+  const deleted = all.filter((h) => h.deletedAt !== undefined);
+  return (
+    <main className="page">
+      <h1>Projects and backup</h1>
+      <p>Everything lies in this browser, on this machine. A backup takes it along, and keeps it safe.</p>
+      {heads.error && (
+        <p className="problem" role="alert">
+          {storeProblemOf(heads.error).message} The list cannot be shown.
+        </p>
+      )}
+      {aside.length > 0 && (
+        <section aria-labelledby="aside">
+          <h2 id="aside">Could not be read</h2>
+          {aside.map((head) => (
+            <div key={head.id} className="savepoint">
+              <span>
+                <strong>{head.name}</strong>
+                {head.aside?.slice(0, 3).map((sentence) => (
+                  <span key={sentence} className="quiet block">
+                    {sentence}
+                  </span>
+                ))}
+              </span>
+              <span className="moves">
+                <Button type="primary" onClick={() => setRepairing(head)} aria-label={`Mend ${head.name}`}>
+                  Mend…
+                </Button>
+                <Button onClick={() => run(() => exportHead(head))} aria-label={`Export ${head.name} as it is`}>
+                  Export as it is
+                </Button>
+                <Button onClick={() => run(() => remove(head))} aria-label={`Delete ${head.name}`}>
+                  Delete
+                </Button>
+              </span>
+            </div>
+          ))}
+        </section>
+      )}
+      <Table<ProjectHead>
+        rowKey="id"
+        size="small"
+        pagination={all.length > 50 ? { pageSize: 50 } : false}
+        loading={heads.isLoading}
+        locale={{ emptyText: 'No project is stored yet.' }}
+        dataSource={all.filter((h) => !h.aside && h.deletedAt === undefined)}
+        columns={[
+          {
+            title: 'Project',
+            dataIndex: 'name',
+            sorter: (a, b) => a.name.localeCompare(b.name),
+            render: (name: string, head) => (
+              <>
+                <strong>{name}</strong>
+                {head.madeUp ? ' · invented' : ''}
+                {head.id === open ? ' · open' : ''}
+              </>
+            ),
+          },
+          {
+            title: 'Last change',
+            dataIndex: 'updatedAt',
+            sorter: (a, b) => a.updatedAt - b.updatedAt,
+            render: (at: number) => new Date(at).toLocaleString(),
+          },
+          {
+            title: '',
+            render: (_, head) => (
+              <span className="moves">
+                <Button
+                  disabled={head.id === open}
+                  onClick={() => run(async () => (await switchTo(head.id, head.name)) && navigate('/'))}
+                  aria-label={`Open ${head.name}`}
+                >
+                  Open
+                </Button>
+                <Button onClick={() => run(() => duplicate(head))} aria-label={`Copy ${head.name}`}>
+                  Copy
+                </Button>
+                <Button onClick={() => run(() => exportHead(head))} aria-label={`Export ${head.name}`}>
+                  Export
+                </Button>
+                <Button
+                  disabled={head.id === open}
+                  onClick={() => run(() => remove(head))}
+                  aria-label={`Delete ${head.name}`}
+                >
+                  Delete
+                </Button>
+              </span>
+            ),
+          },
+        ]}
+      />
+      {deleted.length > 0 && (
+        <section aria-labelledby="deleted">
+          <h2 id="deleted">Deleted, kept for 30 days</h2>
+          {deleted.map((head) => (
+            <div key={head.id} className="savepoint">
+              <span>
+                {head.name} <span className="quiet">deleted {new Date(head.deletedAt!).toLocaleDateString()}</span>
+              </span>
+              <Button onClick={() => run(() => restoreProject(head.id))} aria-label={`Take ${head.name} back`}>
+                Take back
+              </Button>
+            </div>
+          ))}
+        </section>
+      )}
+      <BackupSection onRestored={() => void changed()} />
+      <SpaceUsed />
+      {repairing && <RepairDialog head={repairing} onClose={() => setRepairing(undefined)} />}
+    </main>
+  );
+}

@@ -1,0 +1,36 @@
+import { create } from 'zustand';
+import type { StoreProblem } from '../../storage/storeProblem';
+
+/** How the work is kept: what the shell says about it. */
+interface Keeping {
+  /** `unread`: what is stored could not be read, and nothing is written until it was, or the reader chose to go on without. */
+  readonly phase: 'opening' | 'open' | 'unread' | 'failed';
+  /** The project on the bench, as it is stored. */
+  readonly id: string | undefined;
+  /** Why the last change is not stored; undefined where everything is. */
+  readonly problem: StoreProblem | undefined;
+  /** Where the project is edited: one tab at a time. */
+  readonly edited: 'here' | 'elsewhere';
+  /** Something that happened to the work and stays until the reader has dealt with it. */
+  readonly notices: readonly Notice[];
+  tell(notice: Notice): void;
+  dismiss(id: string): void;
+}
+
+/** What the reader must know. */
+export interface Notice {
+  readonly id: string;
+  readonly text: string;
+  /** Where to deal with it. */
+  readonly to?: { readonly path: string; readonly label: string };
+}
+
+export const useKeeping = create<Keeping>()((set, get) => ({
+  phase: 'opening',
+  id: undefined,
+  problem: undefined,
+  edited: 'here',
+  notices: [],
+  tell: (notice) => set({ notices: [...get().notices.filter((n) => n.id !== notice.id), notice] }),
+  dismiss: (id) => set({ notices: get().notices.filter((n) => n.id !== id) }),
+}));

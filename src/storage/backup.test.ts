@@ -1,0 +1,93 @@
+import './testing/nodeStore';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { readProjectText } from '../core/document/project/readProject';
+import { demoProject } from '../core/verification/testing/demo';
+import { makeBackup, readBackup, restoreBackup, type Backup } from './backup';
+import { database } from './database';
+import { keepInLibrary, listLibrary } from './library';
+import { deleteProject, listProjects, loadProject, rawProject, writeProject } from './projects';
+import { addSavePoint, listSavePoints } from './savePoints';
+
+const [first, second] = [demoProject(), demoProject('larkspur')];
+const preferences = { units: { pressure: 'psi' }, theme: 'dark' };
+const clear = () => Promise.all(database.tables.map((table) => table.clear()));
+const read = (bytes: Uint8Array): Backup => {
+  const made = readBackup(bytes);
+  if (!made.ok) throw new Error(made.why);
+  return made.backup;
+};
+
+describe('A backup of everything', () => {
+  let bytes: Uint8Array;
+  beforeEach(async () => {
+    await clear();
+    await writeProject({ id: 'a', base: 0, project: first, history: undefined }, 1);
+    await writeProject({ id: 'b', base: 0, project: second, history: undefined }, 2);
+    await writeProject({ id: 'odd', base: 0, project: { ...first, version: 99 } as never, history: undefined }, 3);
+    await writeProject({ id: 'gone', base: 0, project: second, history: undefined }, 4);
+    await deleteProject('gone', 5);
+    await addSavePoint({ of: 'a', project: first, name: 'as delivered', now: 1, named: true });
+    await keepInLibrary({ kind: 'oil', label: 'mine', oil: first.oil });
+    bytes = await makeBackup(preferences, 1e12);
+  });
+
+  it('is a zip file in which every project can be opened by itself', () => {
+    const files = unzipSync(bytes);
+    const projects = Object.keys(files)
+      .filter((f) => f.startsWith('projects/'))
+      .sort();
+    expect(projects).toHaveLength(3);
+    const texts = projects.map((f) => readProjectText(new TextDecoder().decode(files[f])));
+    expect(texts.flatMap((t) => (t.ok ? [t.project] : []))).toEqual(expect.arrayContaining([first, second]));
+  });
+
+  it('comes back whole into an empty browser, what could not be read named', async () => {
+    await clear();
+    const backup = read(bytes);
+    expect(backup.projects.filter((p) => !p.project).map((p) => [p.id, p.sentences[0]])).toEqual([
+      ['odd', expect.stringContaining('version 99')],
+    ]);
+    const all = new Set(backup.projects.map((p) => p.id));
+    expect(await restoreBackup(backup, all, true, 9)).toEqual({ back: 2, beside: 0, same: 0 });
+    expect([await rawProject('a'), await rawProject('b')]).toEqual([first, second]);
+    expect((await listSavePoints('a')).map((p) => p.name)).toEqual(['as delivered']);
+    expect((await listLibrary()).map((i) => i.label)).toEqual(['mine']);
+    expect(backup.preferences).toEqual(preferences);
+    // Once more changes nothing.
+    expect(await restoreBackup(backup, all, true, 10)).toEqual({ back: 0, beside: 0, same: 2 });
+    expect((await listSavePoints('a')).map((p) => p.name)).toEqual(['as delivered']);
+  });
+
+  it('comes back by project, beside what has changed since, and writes over nothing', async () => {
+    await writeProject({ id: 'a', base: 1, project: { ...first, name: 'Changed since' }, history: undefined }, 6);
+    expect(await restoreBackup(read(bytes), new Set(['a']), false, 9)).toEqual({ back: 0, beside: 1, same: 0 });
+    expect(await loadProject('a')).toMatchObject({ project: { name: 'Changed since' } });
+    expect((await listProjects()).filter((h) => h.name === first.name && h.id.startsWith('a-'))).toHaveLength(1);
+  });
+
+  it.each<[string, () => Uint8Array, RegExp]>([
+    ['a text', () => strToU8('hello'), /not a backup, or it is damaged/],
+    ['half a backup', () => bytes.slice(0, bytes.length / 2), /not a backup, or it is damaged/],
+    ['some other zip', () => zipSync({ 'a.txt': strToU8('hello') }), /no backup of this app/],
+    ['an index that is not one', () => zipSync({ 'workspace.json': strToU8('{"format":1}') }), /no backup of this app/],
+    ['nothing', () => new Uint8Array(), /not a backup, or it is damaged/],
+  ])('refuses %s in one sentence', (_, make, sentence) => {
+    const made = readBackup(make());
+    expect(made.ok ? '' : made.why).toMatch(sentence);
+  });
+
+  it('refuses what unpacks to more than any workspace', () => {
+    const packed = zipSync({ 'workspace.json': new Uint8Array(300 * 1024 * 1024) }, { level: 9 });
+    expect(packed.length).toBeLessThan(1024 * 1024);
+    expect(readBackup(packed).ok).toBe(false);
+  });
+
+  it('never throws on damaged bytes', () => {
+    for (let at = 0; at < bytes.length; at += Math.ceil(bytes.length / 60)) {
+      const damaged = bytes.slice();
+      damaged[at] = damaged[at]! ^ 0xff;
+      const made = readBackup(damaged);
+      expect(typeof (made.ok ? '' : made.why)).toBe('string');
+    }
+  });
+});
