@@ -1,9 +1,39 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /** antd by entry: one chunk of all of it would drag every page's components into the first load. */
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      // A newer version waits until the user agrees, or until no page is open any more: never in the middle of work.
+      registerType: 'prompt',
+      injectRegister: false,
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,woff2,svg,png}'],
+        navigateFallback: '/index.html',
+        // The page that installed it is served by it too: what it has not loaded yet is there when the server goes.
+        clientsClaim: true,
+        cleanupOutdatedCaches: true,
+        sourcemap: false,
+      },
+      manifest: {
+        name: 'Tidal Gauge',
+        short_name: 'Tidal Gauge',
+        description: 'Models an engine’s whole lubrication circuit and checks that every component is supplied.',
+        theme_color: '#f2f3ee',
+        background_color: '#f2f3ee',
+        display: 'standalone',
+        start_url: '/',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
+      },
+    }),
+  ],
   worker: { format: 'es' },
   build: {
     outDir: 'dist/app',

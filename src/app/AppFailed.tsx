@@ -1,9 +1,8 @@
 import { useRouteError } from 'react-router';
 import { exportProject } from './files/exportProject';
 import { useDocument } from './state/document';
+import { reloadOnce } from './state/reloadOnce';
 
-/** Marks that a page was loaded again for a missing piece of the app, so that it happens once. */
-const RELOADED = 'tidal-gauge loaded again';
 const MISSING_PIECE = /dynamically imported module|module script|Importing a module|preload CSS/i;
 
 /** Shown when the app itself fails. The project lies in the browser, and in memory: it can be exported here. */
@@ -30,17 +29,4 @@ export function AppFailed() {
       <p className="quiet">If it stops again, report what you did and this: {message}</p>
     </main>
   );
-}
-
-/** Loads the page again, unless that was done a moment ago. @returns true where it is being loaded */
-export function reloadOnce(now = Date.now()): boolean {
-  try {
-    const last = Number(sessionStorage.getItem(RELOADED) ?? 0);
-    if (now - last < 60_000) return false;
-    sessionStorage.setItem(RELOADED, String(now));
-  } catch {
-    return false;
-  }
-  window.location.reload();
-  return true;
 }

@@ -3,8 +3,17 @@ import './theme/theme.css';
 import { createRoot } from 'react-dom/client';
 import { z } from 'zod';
 import { App } from './App';
+import { reloadOnce } from './state/reloadOnce';
+import { keepForOffline } from './state/updates';
 
 // The content security policy forbids code made from strings, zod's fast path included.
 z.config({ jitless: true });
 
 createRoot(document.getElementById('root')!).render(<App />);
+
+// After an update the pieces of the older app are gone: the page as it is now has its own.
+window.addEventListener('vite:preloadError', (event) => {
+  if (reloadOnce()) event.preventDefault();
+});
+// Once the first picture is there: keeping the code for later must not hold it up.
+if (import.meta.env.PROD) window.addEventListener('load', () => setTimeout(keepForOffline, 0));

@@ -1,21 +1,19 @@
+import { whereToListen } from './address';
 import { listen } from './server';
 
-const DEFAULT_PORT = 4173;
-const LOOPBACK = '127.0.0.1';
-
-const port = Number(process.env['PORT'] ?? DEFAULT_PORT);
-// Loopback unless asked otherwise: data stay on this machine.
-const host = process.env['HOST'] ?? LOOPBACK;
-
 try {
-  const { url } = await listen(port, host);
+  const { port, host } = whereToListen(process.env);
+  const { url, close } = await listen(port, host);
   console.log(`Tidal Gauge is at ${url} with the demo engine Thornback. Stop it with Ctrl+C.`);
+  const stop = () => void close().then(() => process.exit(0));
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
 } catch (error) {
-  const code = (error as NodeJS.ErrnoException).code;
+  const { code, port, message } = error as NodeJS.ErrnoException & { readonly port?: number };
   console.error(
     code === 'EADDRINUSE'
-      ? `Port ${port} is taken. Start with another one: PORT=4174 npm start`
-      : (error as Error).message,
+      ? `Port ${port} is taken. Start with another one: PORT=${(port ?? 0) + 1} npm start`
+      : message,
   );
   process.exitCode = 1;
 }

@@ -1,13 +1,23 @@
-import { existsSync } from 'node:fs';
+import { createReadStream, existsSync } from 'node:fs';
+import { createServer as createHttpServer, type RequestListener } from 'node:http';
 import { join, resolve } from 'node:path';
-import Koa from 'koa';
+import Koa, { type Context, type Next } from 'koa';
 import compress from 'koa-compress';
+import conditional from 'koa-conditional-get';
+import etag from '@koa/etag';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
+import rangeParser from 'range-parser';
 
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files that the build names by their content may be kept for ever; the page itself is asked for anew. */
 const HASHED = /[\\/]assets[\\/]/;
+/** A request whose head has not come by then is closed [ms]. */
+const HEAD_WITHIN_MS = 10_000;
+/** A request that is not whole by then is closed [ms]; looked at this often. */
+const WHOLE_WITHIN_MS = 14_000;
+const LOOKED_AT_EVERY_MS = 1000;
+const READS = ['GET', 'HEAD'];
 
 /**
  * The server: the built app and nothing else, with headers that allow only what the app itself ships.
@@ -43,7 +53,16 @@ export function createServer(root: string): Koa {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compress({ filter: (type) => type !== 'text/event-stream' && /text|javascript|json|svg/.test(type) }));
+  app.use(readsOnly);
+  app.use(conditional());
+  app.use(etag());
+  app.use(
+    compress({
+      // A part of a file is a part of what lies there, not of what it would be packed.
+      filter: (type) => type !== 'text/event-stream' && /text|javascript|json|svg/.test(type),
+    }),
+  );
+  app.use(parts);
   app.use(
     serve(root, {
       setHeaders: (response, path) => {
@@ -56,13 +75,49 @@ export function createServer(root: string): Koa {
   );
   // The app has routes of its own: any other page address gets the app, a missing file does not.
   app.use(async (ctx, next) => {
-    if (ctx.method === 'GET' && ctx.accepts('html') && !/\.[a-z0-9]+$/i.test(ctx.path)) {
+    if (ctx.accepts('html') && !/\.[a-z0-9]+$/i.test(ctx.path)) {
       ctx.path = '/index.html';
       await serve(root)(ctx, next);
       ctx.set('Cache-Control', 'no-cache');
     } else await next();
   });
   return app;
+}
+
+/** Nothing is ever written here: other methods than reading are refused by name. */
+async function readsOnly(ctx: Context, next: Next): Promise<void> {
+  if (READS.includes(ctx.method)) return next();
+  ctx.set('Allow', READS.join(', '));
+  ctx.status = 405;
+  ctx.body = `This server only gives files; ${ctx.method} is not one of ${READS.join(', ')}.\n`;
+}
+
+/** Gives the part of a file that is asked for, where it is one part. @source RFC 9110, section 14 */
+async function parts(ctx: Context, next: Next): Promise<void> {
+  await next();
+  const file = (ctx.body as { readonly path?: unknown } | null)?.path;
+  if (ctx.status !== 200 || typeof file !== 'string') return;
+  ctx.set('Accept-Ranges', 'bytes');
+  const size = ctx.response.length;
+  const asked = ctx.get('Range');
+  // A part of a newer file than the one that was begun is none: then the whole is given.
+  if (asked === '' || size === undefined || ctx.get('If-Range') !== '') return;
+  const ranges = rangeParser(size, asked);
+  if (ranges === -2 || (ranges !== -1 && (ranges.type !== 'bytes' || ranges.length !== 1))) return;
+  (ctx.body as { destroy?: () => void }).destroy?.();
+  ctx.compress = false;
+  if (ranges === -1) {
+    ctx.set('Content-Range', `bytes */${size}`);
+    ctx.status = 416;
+    ctx.body = null;
+    ctx.status = 416;
+    return;
+  }
+  const { start, end } = ranges[0]!;
+  ctx.status = 206;
+  ctx.body = createReadStream(file, { start, end });
+  ctx.set('Content-Range', `bytes ${start}-${end}/${size}`);
+  ctx.length = end - start + 1;
 }
 
 /** Starts the server and says where it is. @param port 0 for any free one */
@@ -74,14 +129,25 @@ export function listen(
   if (!existsSync(join(root, 'index.html')))
     throw new Error(`There is no built app in ${root}. Run "npm run build" first.`);
   return new Promise((done, fail) => {
-    const server = createServer(root).listen(port, host);
+    const server = createHttpServer(
+      {
+        requestTimeout: WHOLE_WITHIN_MS,
+        headersTimeout: HEAD_WITHIN_MS,
+        connectionsCheckingInterval: LOOKED_AT_EVERY_MS,
+      },
+      createServer(root).callback() as RequestListener,
+    ).listen(port, host);
     server.once('error', fail);
     server.once('listening', () => {
       const address = server.address();
       const actual = typeof address === 'object' && address ? address.port : port;
       done({
         url: `http://${host}:${actual}/`,
-        close: () => new Promise<void>((closed) => server.close(() => closed())),
+        close: () =>
+          new Promise<void>((closed) => {
+            server.close(() => closed());
+            server.closeAllConnections();
+          }),
       });
     });
   });

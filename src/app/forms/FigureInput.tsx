@@ -59,6 +59,8 @@ export function FigureInput(props: FigureInputProps) {
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState<string>();
   const [editing, setEditing] = useState(false);
+  // Help stays once it was shown: were it to go as the field is left, what is being clicked would move away.
+  const [seen, setSeen] = useState(false);
   const range = ([low, high]: readonly [number, number]) =>
     `${formatQuantity(low, quantity, units)} to ${formatQuantity(high, quantity, units)}`;
   const type = (typed: string) => {
@@ -89,6 +91,7 @@ export function FigureInput(props: FigureInputProps) {
         onFocus={() => {
           setText(shown);
           setEditing(true);
+          setSeen(true);
         }}
         onBlur={() => {
           setEditing(false);
@@ -98,8 +101,8 @@ export function FigureInput(props: FigureInputProps) {
       />
       <span id={`${id}-say`} className={say ? 'problem' : 'typical'} role={say ? 'alert' : undefined}>
         {say ?? (unusual && typical ? `Unusual: typically ${range(typical)}. ` : '')}
-        {!say && guess && !editing ? 'a guess' : ''}
-        {!say && editing ? (help ?? '') : ''}
+        {!say && guess && !editing ? 'a guess ' : ''}
+        {!say && seen ? (help ?? '') : ''}
       </span>
     </div>
   );

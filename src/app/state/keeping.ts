@@ -23,6 +23,8 @@ export interface Notice {
   readonly text: string;
   /** Where to deal with it. */
   readonly to?: { readonly path: string; readonly label: string };
+  /** What can be done about it at once. */
+  readonly act?: { readonly label: string; readonly run: () => Promise<void> };
 }
 
 export const useKeeping = create<Keeping>()((set, get) => ({

@@ -69,6 +69,11 @@ function Told({ notice, onClose }: { readonly notice: Notice; readonly onClose: 
   return (
     <div className="notice" role="alert">
       {notice.text}{' '}
+      {notice.act && (
+        <button type="button" className="make" onClick={() => void notice.act?.run()}>
+          {notice.act.label}
+        </button>
+      )}
       {notice.to ? <NavLink to={notice.to.path}>{notice.to.label}</NavLink> : <Plain onClick={onClose}>Close</Plain>}
     </div>
   );
