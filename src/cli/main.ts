@@ -5,7 +5,9 @@ import { OPTIONS, type Asked, type OptionName } from '../core/studies/job/comman
 import { studyHere } from '../core/studies/job/runHere';
 import { OWN_COMMANDS } from './newCommand';
 import { loadCommands, usage, type Command } from './commands';
-import { load, loadTable, Refusal } from './load';
+import { complain, say, sayJson } from './console';
+import { load, loadTable } from './load';
+import { Refusal } from './refusal';
 import { StudyRefused } from '../core/studies/job/studyRefused';
 
 const ARGUMENTS: NonNullable<ParseArgsConfig['options']> = Object.fromEntries(
@@ -19,12 +21,18 @@ function print({ command }: Command, answer: unknown, asked: Asked): number {
   const { project, variant } = asked.circuit;
   if (json !== undefined && command.json) {
     const about = command.acrossVariants ? { project: project.name } : { project: project.name, variant: variant.id };
-    console.log(JSON.stringify({ ...about, ...command.json(answer, asked) }, null, 1));
+    sayJson({ ...about, ...command.json(answer, asked) });
   } else if (csv !== undefined && command.rows) {
     const { columns, rows } = command.rows(answer, asked);
-    console.log(Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { newline: '\n' }));
-  } else for (const line of command.lines?.(answer, asked) ?? []) console.log(line);
-  for (const remark of command.remarks?.(answer, asked) ?? []) console.error(remark);
+    say(
+      Papa.unparse(
+        { fields: [...columns], data: rows.map((row) => [...row]) },
+        // A cell that begins like a formula would be one in the program that opens it.
+        { newline: '\n', escapeFormulae: true },
+      ),
+    );
+  } else for (const line of command.lines?.(answer, asked) ?? []) say(line);
+  for (const remark of command.remarks?.(answer, asked) ?? []) complain(remark);
   return command.isGood(answer, asked) ? 0 : 1;
 }
 
@@ -44,11 +52,11 @@ export async function main(argv: readonly string[]): Promise<number> {
       options: { ...ARGUMENTS, ...HELP },
     });
     if (values.help) {
-      console.log(usage(commands));
+      say(usage(commands));
       return 0;
     }
     const [name, file, word, ...rest] = positionals;
-    const own = OWN_COMMANDS[name ?? ''];
+    const own = Object.hasOwn(OWN_COMMANDS, name ?? '') ? OWN_COMMANDS[name!] : undefined;
     if (own) return own.run(positionals.slice(1), { json: (values as { json?: boolean }).json === true });
     const ways = commands.get(name ?? '');
     const [first] = ways ?? [];
@@ -74,7 +82,7 @@ export async function main(argv: readonly string[]): Promise<number> {
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;
     if (error instanceof Refusal || error instanceof StudyRefused || code?.startsWith('ERR_PARSE_ARGS')) {
-      console.error(message);
+      complain(message);
       return 2;
     }
     throw error;

@@ -1,11 +1,12 @@
-import { readFileSync, statSync } from 'node:fs';
 import { z } from 'zod';
 import { answersSchema, completeAnswers } from '../core/document/archetypes/answers';
 import { ARCHETYPES } from '../core/document/archetypes/archetypes';
 import { buildFromJson } from '../core/document/archetypes/buildProject';
 import { WANTS } from '../core/document/archetypes/wants';
 import { USES } from '../core/document/project/use';
-import { Refusal } from './load';
+import { say, sayJson } from './console';
+import { Refusal } from './refusal';
+import { textOf } from './textFile';
 
 const LARGEST_BYTES = 1024 * 1024;
 
@@ -17,15 +18,9 @@ export interface OwnCommand {
 }
 
 function answersFrom(file: string): unknown {
-  let text: string;
-  try {
-    if (statSync(file).size > LARGEST_BYTES) throw new Refusal(`${file}: over 1 MiB. Answers are a short file.`);
-    text = readFileSync(file, 'utf8');
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    const reason = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : 'it cannot be read';
-    throw new Refusal(`${file}: ${reason}.`);
-  }
+  const text = textOf(file, (bytes) =>
+    bytes > LARGEST_BYTES ? `${file}: over 1 MiB. Answers are a short file.` : undefined,
+  );
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
@@ -60,12 +55,12 @@ function listArchetypes(json: boolean): void {
   if (json) {
     const answers = z.toJSONSchema(answersSchema, { io: 'input', unrepresentable: 'any' });
     const uses = USES.map(({ id, label, note, drives }) => ({ id, label, note, drives }));
-    console.log(JSON.stringify({ archetypes, uses, answers }, null, 1));
+    sayJson({ archetypes, uses, answers });
     return;
   }
   for (const { id, label, note, wants } of archetypes)
-    console.log(`${id.padEnd(16)} ${label}\n${''.padEnd(17)}${note}\n${''.padEnd(17)}wants: ${wants.join(', ')}`);
-  console.log(`\nuse: ${USES.map((use) => use.id).join(', ')}`);
+    say(`${id.padEnd(16)} ${label}\n${''.padEnd(17)}${note}\n${''.padEnd(17)}wants: ${wants.join(', ')}`);
+  say(`\nuse: ${USES.map((use) => use.id).join(', ')}`);
 }
 
 /** Commands beside the studies. */
@@ -76,7 +71,7 @@ export const OWN_COMMANDS: Readonly<Record<string, OwnCommand>> = {
       if (file === undefined || rest.length > 0) throw new Refusal('new: give one file of answers.');
       const built = buildFromJson(answersFrom(file));
       if (!built.ok) throw new Refusal(built.why);
-      console.log(JSON.stringify(built.project, null, 1));
+      sayJson(built.project);
       return 0;
     },
   },

@@ -9,6 +9,13 @@ export interface Table {
 
 /** Hands the user a table as a CSV file. */
 export function saveTable(name: string, { columns, rows }: Table): void {
-  const text = Papa.unparse({ fields: [...columns], data: rows.map((row) => [...row]) }, { newline: '\n' });
+  const text = Papa.unparse(
+    { fields: [...columns], data: rows.map((row) => [...row]) },
+    {
+      newline: '\n',
+      // A cell that begins like a formula would be one in the program that opens it.
+      escapeFormulae: true,
+    },
+  );
   saveText(name, text, 'text/csv');
 }

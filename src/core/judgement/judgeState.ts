@@ -7,6 +7,7 @@ import { stillNodes } from '../network/describe/stillNodes';
 import type { SolveOutcome } from '../network/solve/solver';
 import { coolerConductance } from '../heat/coolers';
 import type { OperatingState } from '../network/solve/state';
+import { CAVITATION_BELOW_ABS_PA } from '../physics/cavitation';
 import { D341_EXTRAPOLATED_BELOW_K, type Oil } from '../physics/oil/oil';
 import { describeAccumulators, describeReturns } from './drains/describeReturns';
 import type { ResultNote, SolveResult } from './stateResult';
@@ -57,6 +58,9 @@ export function judgeState(
 }
 
 function notSolved({ convergence }: HydraulicResult): ResultNote {
+  const at = convergence.worstNode;
+  if (convergence.status === 'cavitates')
+    return { code: 'cavitates', where: at, actual: null, limit: CAVITATION_BELOW_ABS_PA };
   const where = convergence.worstNode !== '' ? convergence.worstNode : convergence.worstElement;
   return { code: 'notConverged', where, actual: convergence.worstImbalanceM3S, limit: null };
 }

@@ -60,6 +60,11 @@ export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: s
         head: `The oil settles at ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
         text: `Below ${formatQuantity(note.limit ?? 0, 'temperature', units)} it keeps its water and fuel. A thermostat, or less cooler.`,
       };
+    case 'cavitates':
+      return {
+        head: `${note.where}: the oil cavitates.`,
+        text: `It would stand below ${formatQuantity(note.limit ?? 0, 'pressure', units)} absolute, where air and vapour come out of the oil. No figure of this state is an answer; widen what leads to that place, or look for a figure there that cannot be.`,
+      };
     case 'notConverged':
       return {
         head: 'This state did not solve.',

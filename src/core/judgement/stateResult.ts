@@ -50,6 +50,7 @@ export const noteSchema = z.strictObject({
     'impossibleCooler',
     'still',
     'notConverged',
+    'cavitates',
     'oilHot',
     'oilCold',
   ]),

@@ -177,7 +177,7 @@ describe('Handbook networks', () => {
     const solver = new HydraulicSolver(b.build());
     const outcome = solver.solve(fluid(1e-5, 850), { ...STATE, speedRevS: 50 });
     expect(outcome.status).toBe('singular');
-    expect(solver.network.nodeName[outcome.singularNode]).toBe('pump outlet');
+    expect(solver.network.nodeName[outcome.failingNode]).toBe('pump outlet');
   });
 });
 

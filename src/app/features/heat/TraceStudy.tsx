@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { formatQuantity } from '../../../core/foundations/units';
 import { readTrace, type TraceResult, type TraceRow } from '../../../core/heat/trace';
 import { useStudy } from '../../state/useStudy';
+import { readTextFile } from '../../files/readTextFile';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
 
@@ -31,7 +32,7 @@ export function TraceStudy({ airTemperatureK }: { readonly airTemperatureK: numb
   }, []);
   const takeFile = async (chosen: File) => {
     if (chosen.size > LARGEST_TRACE_BYTES) return setProblem(`${chosen.name}: over 64 MiB. Thin it out.`);
-    open(await chosen.text(), chosen.name);
+    open(await readTextFile(chosen), chosen.name);
   };
   return (
     <>

@@ -8,6 +8,7 @@ import { libraryFileSchema } from '../../../storage/library';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
 import { AntdTheme } from '../../theme/AntdTheme';
 import { saveFile } from '../../files/saveFile';
+import { readTextFile } from '../../files/readTextFile';
 
 /** Parts and oils kept for reuse, with import and export. */
 export default function LibraryPage() {
@@ -47,7 +48,7 @@ function Library() {
       return refuse('The file is over 4 MiB. Check that it is a library export.');
     let raw: unknown;
     try {
-      raw = JSON.parse(await chosen.text());
+      raw = JSON.parse(await readTextFile(chosen));
     } catch {
       return refuse('The file is not JSON. Export the library again.');
     }

@@ -7,6 +7,7 @@ import { sayIssue } from '../../../core/document/project/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
 import { METRIC_UNITS, QUANTITIES, US_UNITS, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { exportProject } from '../../files/exportProject';
+import { readTextFile } from '../../files/readTextFile';
 import { DEMOS } from '../../state/demos';
 import { openDemo, openProject } from '../../state/workspace';
 import { AntdTheme } from '../../theme/AntdTheme';
@@ -59,7 +60,7 @@ function Menu() {
     if (chosen.size > LARGEST_FILE_BYTES) return void refuse([sayIssue(fileTooLarge(chosen.size))]);
     let text: string;
     try {
-      text = await chosen.text();
+      text = await readTextFile(chosen);
     } catch {
       return void refuse(['The file could not be read. Check that it still exists and try again.']);
     }

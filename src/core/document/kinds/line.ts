@@ -12,6 +12,9 @@ import type { ThreadId } from '../parts/threads';
 const MM = 1e-3;
 const UM = 1e-6;
 
+/** Relative roughness up to which friction is known. @source Moody (1944), Trans. ASME 66, 671–684 (from memory): 0.05 */
+const ROUGHEST_SHARE = 0.05;
+
 const schema = z
   .strictObject({
     ...partBase,
@@ -30,6 +33,10 @@ const schema = z
   .refine((v) => v.lengthM > 0 || v.losses.length > 0, {
     error: 'a line without length needs at least one loss',
     path: ['lengthM'],
+  })
+  .refine((v) => v.roughnessM <= ROUGHEST_SHARE * v.boreM, {
+    error: 'roughnessM must be at most a twentieth of boreM: beyond it no law of friction holds',
+    path: ['roughnessM'],
   });
 
 /** Bores this near each other are one. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
 import { entryOf } from '../parts/catalogueEntry';
 import { between, nonNegative, positive } from '../parts/field';
 import { defineKind } from '../parts/kind';
@@ -36,6 +37,9 @@ const variablePump = z.strictObject({
   sense: portRefSchema.optional().meta({ title: 'Senses at' }),
 });
 
+/** Pressure over which a pump's filling comes and goes [Pa]. */
+const LEAST_FILLING_PA = 1e3;
+
 const schema = z
   .strictObject({
     ...partBase,
@@ -49,12 +53,12 @@ const schema = z
     }).default(50e3),
     inletDryAbsPa: positive('pressure', 'Inlet pressure of no filling, absolute', {
       typical: [0.02 * BAR, 0.1 * BAR],
-    }).default(5e3),
+    }).default(CAVITATION_BELOW_ABS_PA),
     fillLoss: fillLoss.optional(),
     variable: variablePump.optional(),
   })
-  .refine((v) => v.inletLimitAbsPa > v.inletDryAbsPa, {
-    error: 'inletLimitAbsPa must be greater than inletDryAbsPa',
+  .refine((v) => v.inletLimitAbsPa >= v.inletDryAbsPa + LEAST_FILLING_PA, {
+    error: 'inletLimitAbsPa must be above inletDryAbsPa, by 10 mbar at least',
     path: ['inletLimitAbsPa'],
   });
 

@@ -1,3 +1,5 @@
+import { sentence } from '../../foundations/text';
+
 /**
  * What is wrong with an input, or worth saying about a circuit. Figures in SI; `sayIssue` makes the sentence.
  * `refused` stops the work, `warning` goes with the answer.
@@ -92,7 +94,9 @@ const MEBIBYTE = 1024 * 1024;
  * One sentence: what is wrong, where, what to do.
  * @param issue from the reader, the compiler or a solve
  */
-export function sayIssue(issue: Issue): string {
+export const sayIssue = (issue: Issue): string => sentence(words(issue));
+
+function words(issue: Issue): string {
   switch (issue.code) {
     case 'fileTooLarge':
       return `The file has ${(issue.actualBytes / MEBIBYTE).toFixed(1)} MiB; a project has at most ${(issue.limitBytes / MEBIBYTE).toFixed(0)} MiB. Check that it is a project export.`;
@@ -135,6 +139,6 @@ export function sayIssue(issue: Issue): string {
 
 /** The same for a reader who has the circuit before them: without the place in the file. */
 export function sayIssueHere(issue: Issue): string {
-  const sentence = sayIssue(issue).replace(/^variants\[\d+\][^: ]*(?: \(the joint [^)]*\))?: /, '');
-  return sentence[0]!.toUpperCase() + sentence.slice(1);
+  const said = sayIssue(issue).replace(/^variants\[\d+\][^: ]*(?: \(the joint [^)]*\))?: /, '');
+  return said.charAt(0).toUpperCase() + said.slice(1);
 }

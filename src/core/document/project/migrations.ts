@@ -17,7 +17,7 @@ function columnsForStationOrder(raw: RawProject): RawProject {
     ...raw,
     variants: raw['variants'].map((variant: unknown) => {
       const sheet = (variant as { sheet?: { stationOrder?: unknown } } | null)?.sheet;
-      return sheet && 'stationOrder' in sheet
+      return typeof sheet === 'object' && sheet !== null && 'stationOrder' in sheet
         ? { ...(variant as object), sheet: { columns: sheet.stationOrder } }
         : variant;
     }),
@@ -27,7 +27,14 @@ function columnsForStationOrder(raw: RawProject): RawProject {
 /** Brings a raw project of an older version up to date, one version at a time. @throws never: an absent step leaves it to the schema to refuse */
 export function migrate(raw: RawProject): RawProject {
   let current = raw;
-  for (let version = Number(raw['version']); version < PROJECT_VERSION; version++) {
+  const { version: from } = raw;
+  // Anything but a whole number is left to the schema.
+  for (
+    let version = Number.isInteger(from) ? (from as number) : PROJECT_VERSION;
+    version < PROJECT_VERSION;
+    version++
+  ) {
+    if (!Object.hasOwn(MIGRATIONS, version)) break;
     const step = MIGRATIONS[version];
     if (!step) break;
     current = { ...step(current), version: version + 1 };

@@ -81,6 +81,10 @@ export const engineSchema = z
   .refine((e) => e.idleSpeedRevS < e.maximumSpeedRevS, {
     error: 'idleSpeedRevS must be below maximumSpeedRevS',
     path: ['idleSpeedRevS'],
+  })
+  .refine((e) => e.crankingSpeedRevS <= e.idleSpeedRevS, {
+    error: 'crankingSpeedRevS must not exceed idleSpeedRevS',
+    path: ['crankingSpeedRevS'],
   });
 
 /** Which states count as reachable: what the range on a tide post and the worst state are taken over. */

@@ -28,7 +28,7 @@ export function readProjectText(text: string): ReadResult {
   if (text.length > LARGEST_FILE_BYTES) return refused(fileTooLarge(text.length));
   let raw: unknown;
   try {
-    raw = JSON.parse(text);
+    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     return refused({
       code: 'notJson',
@@ -107,6 +107,9 @@ function nameOnPath(path: readonly PropertyKey[], root: unknown): string | undef
 }
 
 function fieldDetail(issue: z.core.$ZodIssue): string {
+  // Bounds of a quantity say themselves what is there, in its unit.
+  if ((issue.code === 'too_big' || issue.code === 'too_small') && issue.message.startsWith('must be '))
+    return issue.message;
   const given = 'input' in issue ? describe(issue.input) : '';
   switch (issue.code) {
     case 'invalid_type':
@@ -123,8 +126,15 @@ function fieldDetail(issue: z.core.$ZodIssue): string {
       return issue.errors.length === 0 ? `this kind is not known: ${given}` : `none of the allowed forms fits ${given}`;
     case 'invalid_value':
       return `must be ${issue.values.map((value) => JSON.stringify(value)).join(' or ')}, ${given} is there`;
-    default:
+    case 'custom':
       return issue.message;
+    case 'invalid_format':
+      // A format that has a sentence of its own has it; the library's own words name its patterns.
+      return issue.message.startsWith('Invalid ')
+        ? `does not have the form that is asked for, ${given} is there`
+        : issue.message;
+    default:
+      return `cannot be what it is: ${given}`;
   }
 }
 

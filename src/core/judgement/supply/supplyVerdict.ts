@@ -7,11 +7,14 @@ export const NEAR_PRESSURE_PA = 0.25e5;
 export const NEAR_PRESSURE_SHARE = 0.25;
 export const NEAR_FLOW_SHARE = 0.1;
 
+/** Nearer than this nothing is told apart: also from a mark of zero. In the quantity's SI unit. */
+const LEAST_NEAR: Readonly<Record<Check['quantity'], number>> = { pressure: 1, flow: 1e-10 };
+
 /** Distance from a mark that counts as near, in the quantity's SI unit; greater than 0. */
 export function nearDistance(quantity: Check['quantity'], limit: number): number {
   const distance =
     quantity === 'pressure' ? Math.min(NEAR_PRESSURE_PA, NEAR_PRESSURE_SHARE * limit) : NEAR_FLOW_SHARE * limit;
-  return Math.max(distance, Number.MIN_VALUE);
+  return Math.max(distance, LEAST_NEAR[quantity]);
 }
 
 /** What a consumer is found with at a state. */

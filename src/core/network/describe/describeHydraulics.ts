@@ -1,5 +1,7 @@
 import { sensedDropPa } from '../solve/evaluate';
+import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
 import type { Oil } from '../../physics/oil/oil';
+import { CAVITATION_MARGIN_PA } from '../solve/stopping';
 import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
 import type { CompiledCircuit } from '../compile/compile';
 import { Law, LAW_NAMES } from '../compile/law';
@@ -10,6 +12,12 @@ import { elementReynolds } from './reynolds';
 import { stillNodes } from './stillNodes';
 
 const orNull = (x: number) => (Number.isFinite(x) ? x : null);
+/** What must be a figure: 0 where a solve broke off without one, which its status says. */
+const orZero = (x: number) => (Number.isFinite(x) ? x : 0);
+
+/** A pressure as it may be shown; null beyond cavitation, where no figure means anything. */
+const liquidPa = (gaugePa: number, { atmospherePa }: OperatingState) =>
+  gaugePa + atmospherePa < CAVITATION_BELOW_ABS_PA - CAVITATION_MARGIN_PA ? null : orNull(gaugePa);
 
 /**
  * Reads the solver's workspace after a solve into plain data.
@@ -26,15 +34,16 @@ export function describeHydraulics(
   const { network } = compiled;
   const still = stillNodes(network, solver.workspace);
   const elements = network.elementName.map((_, e) => describeElement(compiled, solver, state, e, still));
-  const nodes = describeNodes(compiled, solver, oil, elements, still, nodeK ?? (() => state.oilTemperatureK));
+  const nodes = describeNodes(compiled, solver, oil, elements, still, state, nodeK ?? (() => state.oilTemperatureK));
   return {
     state: { ...state },
     convergence: {
       status: outcome.status,
+      ...(outcome.fallback ? { fallback: outcome.fallback } : {}),
       iterations: outcome.iterations,
       evaluations: outcome.evaluations,
       worstImbalanceM3S: orNull(outcome.worstImbalanceM3S),
-      worstNode: network.nodeName[outcome.singularNode >= 0 ? outcome.singularNode : outcome.worstNode] ?? '',
+      worstNode: network.nodeName[outcome.failingNode >= 0 ? outcome.failingNode : outcome.worstNode] ?? '',
       worstLawErrorPa: orNull(outcome.worstLawErrorPa),
       worstElement: network.elementName[outcome.worstElement] ?? '',
       flowScaleM3S: outcome.flowScaleM3S,
@@ -73,9 +82,9 @@ function describeElement(
     fromNode: from,
     toNode: to,
     count: network.count[e]!,
-    flowM3S: ws.flowM3S[e]!,
-    pressureInPa: still[from] ? null : orNull(ws.pressurePa[from]!),
-    pressureOutPa: still[to] ? null : orNull(ws.pressurePa[to]!),
+    flowM3S: orZero(ws.flowM3S[e]!),
+    pressureInPa: still[from] ? null : liquidPa(ws.pressurePa[from]!, state),
+    pressureOutPa: still[to] ? null : liquidPa(ws.pressurePa[to]!, state),
     pressureDropPa: known
       ? orNull(ws.pressurePa[from]! - ws.pressurePa[to]! - rho * STANDARD_GRAVITY_M_S2 * network.riseM[e]!)
       : null,
@@ -102,6 +111,7 @@ function describeNodes(
   oil: Oil,
   elements: readonly ElementResult[],
   still: Uint8Array,
+  state: OperatingState,
   nodeK: (node: number) => number,
 ): NodeResult[] {
   const { network, nodeOfPort } = compiled;
@@ -117,7 +127,7 @@ function describeNodes(
     ports: ports[i]!,
     held: network.nodeHeld[i] === 1,
     elevationM: network.elevationM[i]!,
-    pressurePa: still[i] ? null : orNull(ws.pressurePa[i]!),
+    pressurePa: still[i] ? null : liquidPa(ws.pressurePa[i]!, state),
     temperatureK: nodeK(i),
     viscosityPaS: oil.viscosityPaS(nodeK(i)),
     densityKgM3: oil.densityKgM3(nodeK(i)),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SOLVE_STATUSES } from '../solve/stopping';
 
 /** Figures that do not exist (still oil, no bore) are null. */
 const figure = z.number().nullable();
@@ -51,7 +52,9 @@ export const elementResultSchema = z.strictObject({
 });
 
 export const convergenceSchema = z.strictObject({
-  status: z.enum(['converged', 'stalled', 'iterationLimit', 'singular']),
+  status: z.enum(SOLVE_STATUSES),
+  /** How it was solved where the usual way failed: from warmer oil, cooled step by step. */
+  fallback: z.literal('fromWarm').optional(),
   iterations: z.int(),
   evaluations: z.int(),
   worstImbalanceM3S: figure,

@@ -1,4 +1,5 @@
 import type { SparseLu } from '../../foundations/linear/sparseLu';
+import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
 import type { Oil } from '../../physics/oil/oil';
 import { bindState } from './bindState';
 import { evaluateElements } from './evaluate';
@@ -7,7 +8,14 @@ import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import { NodeSystem } from './nodeSystem';
 import type { OperatingState, TemperatureField } from './state';
-import { hasConverged, ITERATION_LIMIT, LEAST_FLOW_SCALE_M3S, type Convergence, type SolveStatus } from './stopping';
+import {
+  CAVITATION_MARGIN_PA,
+  hasConverged,
+  ITERATION_LIMIT,
+  LEAST_FLOW_SCALE_M3S,
+  type Convergence,
+  type SolveStatus,
+} from './stopping';
 import { settleFlows } from './settleFlows';
 import { createWorkspace, type Workspace } from './workspace';
 
@@ -16,9 +24,19 @@ export interface SolveOutcome extends Readonly<Convergence> {
   readonly status: SolveStatus;
   readonly iterations: number;
   readonly evaluations: number;
-  /** Unknown whose pivot vanished, as a node index, when the status is `singular`. */
-  readonly singularNode: number;
+  /** Node whose pivot vanished when the status is `singular`, or whose oil boils when it is `cavitates`; −1 otherwise. */
+  readonly failingNode: number;
+  /** Named where the usual way failed and another one led to the answer. */
+  readonly fallback?: 'fromWarm';
 }
+
+/** Temperature at which every law of a circuit is gentle [K]. */
+const WARM_K = 373.15;
+/** Coolings tried, halved ones included. */
+const MOST_COOLING_STEPS = 60;
+const SMALLEST_COOLING_K = 0.05;
+/** Oil that moves less stands still [m³/s]. */
+const STILL_M3S = 1e-9;
 
 const SMALLEST_STEP = 1 / 65536;
 const SUFFICIENT_DECREASE = 0.5;
@@ -112,23 +130,85 @@ export class HydraulicSolver {
    * @returns how it ended, with the worst node and element; pressures and flows in `workspace`
    */
   solve(oil: Oil, state: OperatingState, field?: TemperatureField, leastIterations = 0): SolveOutcome {
+    let outcome = this.attempt(oil, state, field, leastIterations);
+    if (isStuck(outcome)) outcome = this.fromWarm(outcome, oil, state, field, leastIterations);
+    this.warm = outcome.status === 'converged';
+    if (!this.warm) return outcome;
+    const boiling = this.boilingNode(state);
+    return boiling < 0 ? outcome : { ...outcome, status: 'cavitates', failingNode: boiling };
+  }
+
+  /** By Newton's method from the last state or from rest, and by relaxation where it cycles. */
+  private attempt(
+    oil: Oil,
+    state: OperatingState,
+    field: TemperatureField | undefined,
+    leastIterations: number,
+  ): SolveOutcome {
     const startedWarm = this.warm;
     if (!startedWarm) this.startFromRest();
     this.bind(oil, state, field);
-    let outcome = this.iterate(oil, state, !startedWarm, leastIterations);
-    if (outcome.status !== 'converged' && outcome.status !== 'singular') {
-      this.startFromRest();
-      this.bind(oil, state, field);
-      const relaxed = this.relax(oil, state);
-      const rest = this.iterate(oil, state, false, leastIterations);
-      outcome = {
-        ...rest,
-        iterations: outcome.iterations + relaxed + rest.iterations,
-        evaluations: outcome.evaluations + relaxed + rest.evaluations,
-      };
+    const outcome = this.iterate(oil, state, !startedWarm, leastIterations);
+    if (!isStuck(outcome)) return outcome;
+    this.startFromRest();
+    this.bind(oil, state, field);
+    const relaxed = this.relax(oil, state);
+    return after(outcome, this.iterate(oil, state, false, leastIterations), relaxed);
+  }
+
+  /**
+   * For the few states that neither Newton nor relaxation reaches, all of thick oil at high speed: solves warm oil, where every law is
+   * gentle, and cools it towards the state by steps that are halved where one fails.
+   */
+  private fromWarm(
+    stuck: SolveOutcome,
+    oil: Oil,
+    state: OperatingState,
+    field: TemperatureField | undefined,
+    leastIterations: number,
+  ): SolveOutcome {
+    let outcome = stuck;
+    let reached = NaN;
+    let step = state.oilTemperatureK - WARM_K;
+    for (let tries = 0; tries < MOST_COOLING_STEPS && Math.abs(step) > SMALLEST_COOLING_K; tries++) {
+      const next = Number.isNaN(reached) ? WARM_K : reached + step;
+      const isLast = Math.abs(next - state.oilTemperatureK) < SMALLEST_COOLING_K;
+      this.warm = !Number.isNaN(reached);
+      if (!this.warm) this.startFromRest();
+      const there = isLast ? state : { ...state, oilTemperatureK: next };
+      this.bind(oil, there, isLast ? field : undefined);
+      outcome = after(outcome, this.iterate(oil, there, !this.warm, isLast ? leastIterations : 0), 0);
+      if (outcome.status !== 'converged') {
+        if (Number.isNaN(reached)) break;
+        step /= 2;
+        // Back to what was reached: the iterate that failed is no start.
+        this.bind(oil, { ...state, oilTemperatureK: reached }, undefined);
+        this.startFromRest();
+        this.relax(oil, { ...state, oilTemperatureK: reached });
+        this.iterate(oil, { ...state, oilTemperatureK: reached }, false, 0);
+        continue;
+      }
+      if (isLast) return { ...outcome, fallback: 'fromWarm' };
+      reached = next;
+      step = Math.sign(step) * Math.min(Math.abs(step), Math.abs(state.oilTemperatureK - reached));
     }
-    this.warm = outcome.status === 'converged';
-    return outcome;
+    return { ...outcome, status: outcome.status === 'converged' ? 'iterationLimit' : outcome.status };
+  }
+
+  /** A node of moving oil below the pressure at which it is no liquid alone; −1 where there is none. */
+  private boilingNode(state: OperatingState): number {
+    const { network, workspace: ws } = this;
+    const leastPa = CAVITATION_BELOW_ABS_PA - CAVITATION_MARGIN_PA - state.atmospherePa;
+    let lowestPa = leastPa;
+    let lowest = -1;
+    for (let e = 0; e < network.law.length; e++) {
+      if (Math.abs(ws.flowM3S[e]!) < STILL_M3S) continue;
+      const from = network.from[e]!;
+      const to = network.to[e]!;
+      if (ws.pressurePa[from]! < lowestPa) lowestPa = ws.pressurePa[(lowest = from)]!;
+      if (ws.pressurePa[to]! < lowestPa) lowestPa = ws.pressurePa[(lowest = to)]!;
+    }
+    return lowest;
   }
 
   private bind(oil: Oil, state: OperatingState, field: TemperatureField | undefined): void {
@@ -346,10 +426,19 @@ export class HydraulicSolver {
     for (let e = 0; e < flowStep.length; e++) ws.flowM3S[e] = flowBefore[e]! + length * flowStep[e]!;
   }
 
-  private outcome(status: SolveStatus, iterations: number, evaluations: number, singularNode = -1): SolveOutcome {
-    return { status, iterations, evaluations, singularNode, ...this.convergence };
+  private outcome(status: SolveStatus, iterations: number, evaluations: number, failingNode = -1): SolveOutcome {
+    return { status, iterations, evaluations, failingNode, ...this.convergence };
   }
 }
+
+const isStuck = ({ status }: SolveOutcome): boolean => status === 'stalled' || status === 'iterationLimit';
+
+/** A later try's outcome, with the work of those before it counted. */
+const after = (before: SolveOutcome, outcome: SolveOutcome, relaxed: number): SolveOutcome => ({
+  ...outcome,
+  iterations: before.iterations + relaxed + outcome.iterations,
+  evaluations: before.evaluations + relaxed + outcome.evaluations,
+});
 
 function norm(vector: Float64Array): number {
   let sum = 0;

@@ -1,11 +1,17 @@
-/** How a solve ended. Only `converged` is an answer. */
-export type SolveStatus = 'converged' | 'stalled' | 'iterationLimit' | 'singular';
+/**
+ * How a solve ended. Only `converged` is an answer. `cavitates`: the laws balance, but at a pressure where oil is no longer a liquid alone,
+ * so that they do not hold.
+ */
+export const SOLVE_STATUSES = ['converged', 'cavitates', 'stalled', 'iterationLimit', 'singular'] as const;
+export type SolveStatus = (typeof SOLVE_STATUSES)[number];
 
 /** Limits that a converged state keeps. @source engineering judgement: far below what any gauge shows */
 export const IMBALANCE_SHARE = 1e-9;
 export const LEAST_FLOW_SCALE_M3S = 1e-6;
 export const LAW_ERROR_PA = 1;
 export const ITERATION_LIMIT = 200;
+/** A pump draws its inlet down to the limit itself, and its filling rounds that corner off by a fiftieth of its range of 45 kPa. */
+export const CAVITATION_MARGIN_PA = 1e3;
 
 /** Convergence figures of the present iterate. */
 export interface Convergence {

@@ -32,7 +32,11 @@ export function stateRemarks({ convergence, notes }: SolveResult): string[] {
           ? [`${note.where}: ${formatQuantity(note.actual ?? 0, 'pressure')}, above every rating of such a system.`]
           : [];
       })
-    : [`Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`];
+    : convergence.status === 'cavitates'
+      ? [`The oil cavitates at ${convergence.worstNode}: no figure of this state is an answer.`]
+      : [
+          `Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`,
+        ];
 }
 
 /** Where the oil settles, and where its heat comes from and goes to. */
