@@ -14,8 +14,22 @@ interface Entry extends Offer {
   readonly part: string;
 }
 
-/** The moves that the words and the library allow at a part, or anywhere. */
-function useOffers(part: string | undefined, words: string): readonly Entry[] {
+/** What was found so far. */
+interface Found {
+  readonly offers: readonly Entry[];
+  /** Share of the parts that were looked at; 1: all, or as many as fill the list. */
+  readonly looked: number;
+}
+
+const NOTHING: Found = { offers: [], looked: 0 };
+/** Time that the search may hold the page before it lets something else in [ms]. */
+const SLICE_MS = 12;
+
+/**
+ * The moves that the words and the library allow at a part, or anywhere: part by part, in slices, until the list is full. A circuit has
+ * thousands of moves a part; those that nobody reads are not made.
+ */
+function useOffers(part: string | undefined, words: string, heading: string | undefined): Found {
   const project = useDocument((w) => w.project)!;
   const library = useLibrary();
   const { circuit } = activeVariant(project);
@@ -29,20 +43,43 @@ function useOffers(part: string | undefined, words: string): readonly Entry[] {
         }),
     [library],
   );
-  const all = useMemo<Entry[]>(
-    () =>
-      circuit.parts
-        .filter((p) => part === undefined || p.id === part)
-        .flatMap((p) => offersFor(circuit, p, drafts).map((offer) => ({ ...offer, part: p.id }))),
-    [circuit, part, drafts],
-  );
-  return useMemo(() => {
+  const search = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-    return all.filter((o) => {
+    const fits = (o: Offer) => {
       const text = `${o.heading} ${o.label} ${o.words ?? ''}`.toLowerCase();
       return wanted.every((word) => text.includes(word));
-    });
-  }, [all, words]);
+    };
+    const parts = circuit.parts.filter((p) => part === undefined || p.id === part);
+    let next = 0;
+    const offers: Entry[] = [];
+    let inHeading = 0;
+    /** Looks on for so long. */
+    return (ms: number): Found => {
+      const until = performance.now() + ms;
+      while (next < parts.length && (part !== undefined || inHeading <= MOST_SHOWN)) {
+        const each = parts[next++]!;
+        for (const offer of offersFor(circuit, each, drafts)) {
+          if (!fits(offer)) continue;
+          offers.push({ ...offer, part: each.id });
+          if (heading === undefined || offer.heading === heading) inHeading++;
+        }
+        if (performance.now() > until) break;
+      }
+      const isFull = next >= parts.length || inHeading > MOST_SHOWN;
+      return { offers: [...offers], looked: isFull ? 1 : next / parts.length };
+    };
+  }, [circuit, part, drafts, words, heading]);
+  const [found, setFound] = useState<Found & { readonly search?: typeof search }>(NOTHING);
+  let now = found;
+  // The first slice at once: most lists are full with it.
+  if (found.search !== search) setFound((now = { search, ...search(SLICE_MS) }));
+  const { looked } = now;
+  useEffect(() => {
+    if (looked >= 1) return;
+    const timer = setTimeout(() => setFound({ search, ...search(SLICE_MS) }), 0);
+    return () => clearTimeout(timer);
+  }, [search, looked]);
+  return now;
 }
 
 /** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
@@ -63,7 +100,7 @@ export default function MovesPanel({
   const [chosen, setChosen] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
   const { circuit } = activeVariant(project);
-  const found = useOffers(part, words);
+  const { offers: found, looked } = useOffers(part, words, chosen);
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
   const within = chosen !== undefined && headings.includes(chosen) ? found.filter((o) => o.heading === chosen) : found;
   const shown = within.slice(0, MOST_SHOWN);
@@ -142,11 +179,13 @@ export default function MovesPanel({
         </div>
       )}
       <p className="quiet" role="status">
-        {found.length === 0
-          ? 'No move says that. Use fewer words.'
-          : within.length > MOST_SHOWN
-            ? `${within.length} moves, the first ${MOST_SHOWN} shown.`
-            : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}
+        {looked < 1
+          ? `Looking: ${Math.round(looked * 100)} % of the parts, ${within.length} ${within.length === 1 ? 'move' : 'moves'} so far.`
+          : found.length === 0
+            ? 'No move says that. Use fewer words.'
+            : within.length > MOST_SHOWN
+              ? `The first ${MOST_SHOWN} moves. Another word finds others.`
+              : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}
       </p>
       {preview?.why && (
         <div className="notice" role="alert">

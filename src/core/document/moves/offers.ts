@@ -3,12 +3,12 @@ import { CATALOGUE, catalogueEntry, type AnyCatalogueEntry } from '../parts/cata
 import type { KindTraits } from '../parts/kind';
 import { kindOf, type Part } from '../parts/part';
 import { isBeforeLines, isDeadEnd, isReservoir, isReturn, isTerminal, placeOf, PORTS } from '../parts/ports';
-import type { PortGroups } from '../plumbing/portGroups';
+import { PortGroups } from '../plumbing/portGroups';
 import type { Circuit } from '../project/project';
 import { branchOf } from './branch';
 import type { Move, MoveDraft } from './move';
 import { sayMove, sayPort } from './sayMove';
-import { outletOf, Workpiece } from './workpiece';
+import { outletOf } from './workpiece';
 
 /** A move that can be made at a part, as the menu and the palette show it. */
 export interface Offer {
@@ -68,11 +68,18 @@ interface Fitting {
   readonly words: string;
 }
 
+/** Places by circuit: the offers of each of its parts look at the same. */
+const placesOf = new WeakMap<Circuit, PortGroups>();
+function placesIn(circuit: Circuit): PortGroups {
+  let groups = placesOf.get(circuit);
+  if (!groups) placesOf.set(circuit, (groups = PortGroups.of(circuit)));
+  return groups;
+}
+
 /** A part about which moves are offered, with all that the offers ask. */
 class OfferList {
   readonly offers: Offer[] = [];
   readonly groups: PortGroups;
-  readonly w: Workpiece;
   /** Oil goes through it and on. */
   readonly through: boolean;
 
@@ -81,8 +88,7 @@ class OfferList {
     readonly part: Part,
     private readonly library: readonly LibraryDraft[],
   ) {
-    this.w = new Workpiece(circuit);
-    this.groups = this.w.groups();
+    this.groups = placesIn(circuit);
     this.through =
       !isTerminal(part) && !isDeadEnd(part) && !isReservoir(part) && !isReturn(part) && PORTS[part.kind].length > 1;
   }
@@ -112,7 +118,9 @@ class OfferList {
   }
 
   isFree(name: string): boolean {
-    return this.w.neighbours(this.port(name)).length === 0;
+    const group = this.groups.of(this.port(name));
+    const own = PORTS[this.part.kind].filter((port) => this.groups.of(this.port(port)) === group).length;
+    return this.groups.sizeOf(group) === own;
   }
 }
 

@@ -1,5 +1,6 @@
 import { KINDS } from '../kinds';
 import type { Circuit } from '../project/project';
+import type { Part } from '../parts/part';
 import { splitPortRef } from '../parts/ports';
 import { assertNever } from '../../foundations/invariant';
 import type { Move, MoveDraft } from './move';
@@ -31,9 +32,17 @@ export function sayPort(port: string): string {
   return PORT_WORDS[port] ?? port;
 }
 
+/** Names by circuit: a list of moves says them thousands of times. */
+const namesOf = new WeakMap<readonly Part[], ReadonlyMap<string, string>>();
+function namesIn({ parts }: Circuit): ReadonlyMap<string, string> {
+  let names = namesOf.get(parts);
+  if (!names) namesOf.set(parts, (names = new Map(parts.map((p) => [p.id, p.name]))));
+  return names;
+}
+
 /** A move in plain words, as undo and the palette name it: "insert air cooler after Filter". */
 export function sayMove(circuit: Circuit, move: Move): string {
-  const nameOf = (id: string) => circuit.parts.find((p) => p.id === id)?.name ?? id;
+  const nameOf = (id: string) => namesIn(circuit).get(id) ?? id;
   const at = (ref: string) => {
     const { part, port } = splitPortRef(ref);
     return { name: nameOf(part), port };
