@@ -231,6 +231,7 @@ export function keepBench(): () => void {
   document.addEventListener('visibilitychange', flush);
   return () => {
     flush();
+    lock?.close();
     for (const stop of stops) stop();
     window.removeEventListener('pagehide', flush);
     document.removeEventListener('visibilitychange', flush);
