@@ -456,7 +456,7 @@ describe('A relief that is stuck', () => {
     };
     for (const { circuit } of project.variants)
       for (const part of circuit.parts)
-        if (part['kind'] === 'relief') Object.assign(part, { crackPa: 5e7, fullOpenPa: 5.5e7 });
+        if (part['kind'] === 'relief') Object.assign(part, { crackPa: 1e8, fullOpenPa: 1.1e8 });
     const { err } = await run(
       'solve',
       fileWith('stuck.json', JSON.stringify(project)),

@@ -18,7 +18,7 @@ const MM = 1e-3;
 export const PHYSICAL_BOUNDS: Readonly<Record<Quantity, Bounds>> = {
   pressure: {
     least: 1,
-    most: 1000 * BAR,
+    most: 2000 * BAR,
     lowest: -0.95 * BAR,
     because: 'no oil system lies beyond, and nothing is emptier than vacuum',
   },

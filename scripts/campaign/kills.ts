@@ -1,0 +1,181 @@
+import type { BrowserContext, Page } from '@playwright/test';
+import { seeded } from '../../src/core/foundations/random/quasiRandom';
+import { listen } from '../../src/server/server';
+import { KillableBrowser } from './browser';
+import type { Part } from './part';
+
+/** An act that is older than this when the page dies must be there afterwards [ms]. */
+const AT_RISK_MS = 100;
+/** What the driver needs to hear that an act was done, and to send the kill: it counts for the page [ms]. */
+const ACTS_A_LIFE = 4;
+
+/** What of the bench can be told from outside: what the store has must be this. */
+interface Seen {
+  readonly bore: number;
+  readonly name: string;
+  readonly variants: number;
+  readonly speed: number;
+  readonly selected: string;
+}
+
+/** The bench as it is stored, read with the browser's own means. */
+const stored = (page: Page): Promise<Seen> =>
+  page.evaluate(
+    () =>
+      new Promise<Seen>((done, fail) => {
+        const opening = indexedDB.open('tidal-gauge');
+        opening.onerror = () => fail(new Error('not opened'));
+        opening.onsuccess = () => {
+          const reading = opening.result.transaction(['bodies', 'views']);
+          const bodies = reading.objectStore('bodies').getAll();
+          const views = reading.objectStore('views').getAll();
+          reading.oncomplete = () => {
+            opening.result.close();
+            const { project } = bodies.result[0] as {
+              project: {
+                name: string;
+                activeVariant: string;
+                variants: { id: string; circuit: { parts: { id: string; boreM?: number }[] } }[];
+              };
+            };
+            const view = views.result[0] as { view: { speedRevS: number; selected?: string } } | undefined;
+            const open = project.variants.find((v) => v.id === project.activeVariant)!;
+            done({
+              bore: Math.round((open.circuit.parts.find((p) => p.id === 'turboRestrictor')?.boreM ?? 0) * 1e5) / 100,
+              name: project.name,
+              variants: project.variants.length,
+              speed: Math.round((view?.view.speedRevS ?? 0) * 60),
+              selected: view?.view.selected ?? '',
+            });
+          };
+        };
+      }),
+  );
+
+const part = (page: Page, id: string) => page.locator(`.sheet [data-part=${id}]`);
+
+/** The part that is marked as selected on the sheet. */
+const selectedIn = (page: Page): Promise<string> =>
+  page.evaluate(
+    () => document.querySelector<SVGElement>('.sheet [data-part][aria-pressed=true]')?.dataset['part'] ?? '',
+  );
+
+/** Acts of every kind, each with what it makes of what can be seen. */
+const ACTS: readonly ((page: Page, now: Seen, random: () => number) => Promise<Seen>)[] = [
+  // Text, letter by letter.
+  async (page, now, random) => {
+    if (now.selected !== 'turboRestrictor') await part(page, 'turboRestrictor').click();
+    const bore = Math.round((0.8 + random()) * 100) / 100;
+    await page.getByLabel('Bore', { exact: true }).fill(String(bore));
+    return { ...now, bore, selected: 'turboRestrictor' };
+  },
+  // A slider.
+  async (page, now) => {
+    await page.getByRole('slider', { name: 'Engine speed' }).focus();
+    await page.keyboard.press('ArrowLeft');
+    const text = await page.getByRole('slider', { name: 'Engine speed' }).getAttribute('aria-valuenow');
+    return { ...now, speed: Math.round(Number(text)) };
+  },
+  // A look at another part.
+  async (page, now, random) => {
+    const selected = ['pump', 'filter', 'relief'][Math.floor(random() * 3)]!;
+    await part(page, selected).click();
+    return { ...now, selected };
+  },
+  // A whole variant.
+  async (page, now) => {
+    if (now.variants > 30) return now;
+    await page.getByRole('button', { name: 'Project' }).click();
+    await page.getByRole('menuitem', { name: 'Copy this variant' }).click();
+    return { ...now, variants: now.variants + 1, selected: await selectedIn(page) };
+  },
+  // A step back and forth.
+  async (page, now) => {
+    const undo = page.getByRole('button', { name: /^Undo/ });
+    if (await undo.isDisabled()) return now;
+    await undo.click();
+    await page.getByRole('button', { name: /^Redo/ }).click();
+    return { ...now, selected: await selectedIn(page) };
+  },
+];
+
+/** What was seen of the bench, and since when. */
+interface Moment {
+  readonly seen: Seen;
+  readonly at: number;
+}
+
+/**
+ * Fields of what is there that are neither as they were last nor as they were in the moments that were still at risk.
+ * @param moments oldest first
+ */
+function lost(there: Seen, moments: readonly Moment[], diedAt: number): string[] {
+  const safe = moments.findLastIndex(({ at }) => diedAt - at >= AT_RISK_MS);
+  const allowed = moments.slice(Math.max(0, safe)).map(({ seen }) => seen);
+  const keys = Object.keys(there) as (keyof Seen)[];
+  return keys
+    .filter((key) => !allowed.some((seen) => seen[key] === there[key]))
+    .map((key) => `${key} ${there[key]} for ${allowed.at(-1)![key]}`);
+}
+
+type Death = 'crash' | 'kill' | 'close';
+
+/** One life of a page: some acts, then a random while. @returns what was seen after each act */
+async function live(page: Page, random: () => number): Promise<readonly Moment[]> {
+  const moments: Moment[] = [{ seen: await stored(page), at: 0 }];
+  const count = 1 + Math.floor(random() * ACTS_A_LIFE);
+  for (let n = 0; n < count; n++) {
+    const seen = await ACTS[Math.floor(random() * ACTS.length)]!(page, moments.at(-1)!.seen, random);
+    moments.push({ seen, at: performance.now() });
+  }
+  await new Promise((resolve) => setTimeout(resolve, random() * 3 * AT_RISK_MS));
+  return moments;
+}
+
+const isOpen = (page: Page) => page.locator('.sheet svg [role=status]').waitFor({ timeout: 60_000 });
+
+/** Kills at random moments, across all kinds of act: a crash of the page, SIGKILL of the browser, a closed tab. */
+export const kills: Part = {
+  name: 'kills',
+  unit: 'kills at random moments',
+  holds: 'nothing that was done more than 100 ms before is lost, and what is there opens',
+  usual: 1000,
+  async run(count, seed) {
+    const server = await listen(0, '127.0.0.1');
+    const browser = new KillableBrowser();
+    const failures: string[] = [];
+    const random = seeded(seed);
+    let context: BrowserContext | undefined;
+    let withinRisk = 0;
+    try {
+      for (let n = 0; n < count; n++) {
+        const death: Death = random() < 0.6 ? 'crash' : random() < 0.5 ? 'kill' : 'close';
+        context ??= await browser.start();
+        const page = await context.newPage();
+        await page.goto(server.url);
+        await isOpen(page);
+        const moments = await live(page, random);
+        const diedAt = performance.now();
+        if (death === 'kill') {
+          browser.kill();
+          context = undefined;
+        } else if (death === 'crash') await page.goto('chrome://crash').catch(() => undefined);
+        else await page.close();
+        if (death === 'crash') await page.close().catch(() => undefined);
+        context ??= await browser.start();
+        const next = await context.newPage();
+        await next.goto(server.url);
+        await isOpen(next);
+        const there = await stored(next);
+        await next.close();
+        const gone = lost(there, moments, diedAt);
+        if (gone.length > 0) failures.push(`seed ${seed}, kill ${n} (${death}): ${gone.join(', ')}`);
+        else if (lost(there, moments, Infinity).length > 0) withinRisk++;
+      }
+    } finally {
+      await browser.close();
+      await server.close();
+    }
+    return { done: count, failures, remark: `${withinRisk} acts lost that were younger than ${AT_RISK_MS} ms` };
+  },
+};

@@ -1,0 +1,95 @@
+import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { seeded } from '../../src/core/foundations/random/quasiRandom';
+import { listen } from '../../src/server/server';
+import { CHROMIUM } from './browser';
+import type { Part } from './part';
+
+const MINUTE_MS = 60_000;
+/** What is there after this is what is compared with at the end. */
+const SETTLED_MS = 10 * MINUTE_MS;
+const MOST_GROWTH = 1.1;
+const KEYS = [
+  'ArrowLeft',
+  'ArrowRight',
+  'ArrowUp',
+  'ArrowDown',
+  'Enter',
+  'Escape',
+  'Tab',
+  'm',
+  '[',
+  ']',
+  '1',
+  '2',
+  '3',
+  '4',
+  ' ',
+];
+const CHORDS = ['Control+z', 'Control+y', 'Control+k'];
+const TEXTS = ['1.2', '0.9 mm', '-3', 'abc', '1e9', '', '5/16 in', '60 psi'];
+
+interface Weight {
+  readonly listeners: number;
+  readonly heapBytes: number;
+  readonly nodes: number;
+}
+
+async function weigh(session: CDPSession): Promise<Weight> {
+  await session.send('HeapProfiler.collectGarbage');
+  const { metrics } = await session.send('Performance.getMetrics');
+  const of = (name: string) => metrics.find((m) => m.name === name)?.value ?? 0;
+  return { listeners: of('JSEventListeners'), heapBytes: of('JSHeapUsedSize'), nodes: of('Nodes') };
+}
+
+async function act(page: Page, random: () => number): Promise<void> {
+  const pick = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!;
+  const dice = random();
+  if (dice < 0.45) await page.mouse.click(random() * 1280, random() * 800);
+  else if (dice < 0.75) await page.keyboard.press(pick(KEYS));
+  else if (dice < 0.85) await page.keyboard.press(pick(CHORDS));
+  else if (dice < 0.93) await page.keyboard.insertText(pick(TEXTS));
+  else {
+    const links = page.locator('header nav a');
+    const count = await links.count();
+    if (count > 0) await links.nth(Math.floor(random() * count)).click({ timeout: 5000 });
+  }
+}
+
+/** Clicks, keys and texts at random for so many minutes. */
+export const monkey: Part = {
+  name: 'monkey',
+  unit: 'minutes of random clicks, keys and texts',
+  holds: 'no error, no blank page; listeners and heap at most 10 % above what they were after ten minutes',
+  usual: 60,
+  async run(minutes, seed) {
+    const failures: string[] = [];
+    const random = seeded(seed);
+    const server = await listen(0, '127.0.0.1');
+    const browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--headless', '--no-sandbox', '--disable-gpu', '--js-flags=--expose-gc'],
+    });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.on('pageerror', (error) => failures.push(`seed ${seed}: ${error.message.slice(0, 160)}`));
+    page.on('filechooser', () => undefined);
+    await page.goto(server.url);
+    const session = await page.context().newCDPSession(page);
+    await session.send('Performance.enable');
+    const began = Date.now();
+    let done = 0;
+    let settled: Weight | undefined;
+    const settledMs = Math.min(SETTLED_MS, (minutes * MINUTE_MS) / 2);
+    while (Date.now() - began < minutes * MINUTE_MS) {
+      await act(page, random).catch((error: unknown) => failures.push(`act ${done}: ${String(error).slice(0, 120)}`));
+      if (++done % 50 === 0 && (await page.locator('header.bar').count()) === 0) failures.push(`act ${done}: no page`);
+      if (!settled && Date.now() - began > settledMs) settled = await weigh(session);
+    }
+    const end = await weigh(session);
+    for (const key of ['listeners', 'heapBytes'] as const)
+      if (settled && end[key] > MOST_GROWTH * settled[key]) failures.push(`${key}: ${settled[key]} to ${end[key]}`);
+    await browser.close();
+    await server.close();
+    const say = (w: Weight | undefined) => (w ? `${w.listeners} listeners, ${(w.heapBytes / 1e6).toFixed(1)} MB` : '');
+    return { done: minutes, failures, remark: `${done} acts; ${say(settled)}, then ${say(end)}` };
+  },
+};
