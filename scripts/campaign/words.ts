@@ -43,7 +43,6 @@ const WORDS = [
   ],
 ] as const;
 const LINES_OF_A_COMPLAINT = 60;
-// eslint-disable-next-line no-control-regex
 const ESCAPES = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202a-\u202e]/;
 
 /** Command lines of odd words. */

@@ -107,7 +107,7 @@ const projectActs = (
 ): Pick<DocumentStore, 'setProject' | 'replaceProject' | 'calibrate' | 'setOil'> => ({
   setProject: (name, change, on = '') => act({ name, on, recipe: (draft) => void Object.assign(draft, change) }),
 
-  replaceProject: (name, project) => act({ name, recipe: () => project as ProjectDraft }),
+  replaceProject: (name, project) => act({ name, recipe: () => undefined, whole: project }),
 
   calibrate: (name, fitted) =>
     act({
@@ -134,6 +134,30 @@ const ELSEWHERE = 'This project is being changed in another tab. Take over here 
 /** Document and history after an act; undefined where it changes nothing. */
 type Outcome = (History & { readonly project: Project }) | undefined;
 
+/** An act on the open variant. @param on what of it; empty: a step of its own */
+type ActOnVariant = (name: string, recipe: (variant: VariantDraft) => void, on?: string) => void;
+
+/** Acts on what is said of a variant beside its circuit. */
+const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'waive' | 'unwaive'> => ({
+  setSeason: (season) =>
+    onVariant(
+      'change the season',
+      (variant) => {
+        if (season) variant.season = season as NonNullable<VariantDraft['season']>;
+        else delete variant.season;
+      },
+      'season',
+    ),
+  waive: (waiver) =>
+    onVariant('set a finding aside', (variant) => {
+      variant.waivers = [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver];
+    }),
+  unwaive: (rule, part) =>
+    onVariant('take up a finding again', (variant) => {
+      variant.waivers = variant.waivers.filter((w) => w.rule !== rule || w.part !== part);
+    }),
+});
+
 export const useDocument = create<DocumentStore>()((set, get) => {
   /** Takes an act's outcome, unless the reader would refuse it: no act may make a document that cannot be opened again. */
   const take = (outcome: () => Outcome) => {
@@ -149,8 +173,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
       const { project, past, future } = get();
       return project && perform(project, { past, future }, of);
     });
-  /** An act on the open variant. @param on what of it; empty: a step of its own */
-  const onVariant = (name: string, recipe: (variant: VariantDraft) => void, on = '') =>
+  const onVariant: ActOnVariant = (name, recipe, on = '') =>
     act({ name, on, recipe: (draft) => recipe(openIn(draft)) });
 
   return {
@@ -188,6 +211,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
       ),
 
     ...projectActs(act),
+    ...markActs(onVariant),
 
     undo: () =>
       take(() => {
@@ -241,22 +265,5 @@ export const useDocument = create<DocumentStore>()((set, get) => {
         variant.name = shortName(name);
       }),
     deleteVariant: () => act({ name: 'throw the variant away', recipe: deleteOpenVariant }),
-    setSeason: (season) =>
-      onVariant(
-        'change the season',
-        (variant) => {
-          if (season) variant.season = season as NonNullable<VariantDraft['season']>;
-          else delete variant.season;
-        },
-        'season',
-      ),
-    waive: (waiver) =>
-      onVariant('set a finding aside', (variant) => {
-        variant.waivers = [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver];
-      }),
-    unwaive: (rule, part) =>
-      onVariant('take up a finding again', (variant) => {
-        variant.waivers = variant.waivers.filter((w) => w.rule !== rule || w.part !== part);
-      }),
   };
 });

@@ -57,17 +57,18 @@ export function readHistory(raw: unknown): History {
 export interface Act {
   readonly name: string;
   readonly on?: string;
-  /** Changes the draft, or gives another document in its place. */
-  readonly recipe: (draft: Draft<Project>) => void | Draft<Project>;
+  readonly recipe: (draft: Draft<Project>) => void;
+  /** Another document in place of this one; then there is nothing to change. */
+  readonly whole?: Project;
 }
 
 /** The document and its history after an act; undefined where nothing changed. */
 export function perform(
   project: Project,
   history: History,
-  { name, on = '', recipe }: Act,
+  { name, on = '', recipe, whole }: Act,
 ): (History & { readonly project: Project }) | undefined {
-  const [next, forth, back] = produceWithPatches(project, recipe);
+  const [next, forth, back] = produceWithPatches(project, whole ? () => whole as Draft<Project> : recipe);
   if (forth.length === 0) return undefined;
   const last = history.past.at(-1);
   const variant = project.activeVariant;

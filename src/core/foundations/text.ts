@@ -25,7 +25,6 @@ export function decodeText(bytes: Uint8Array): string {
 /** Longest sentence that is made of what a file holds. */
 const LONGEST_SENTENCE = 400;
 // Controls, the terminal's escapes among them, and marks that turn the order of letters round.
-// eslint-disable-next-line no-control-regex
 const UNSEEN = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069]/g;
 
 /** Text as it may be shown on a terminal: nothing in it moves the cursor, changes colours or runs backwards. */

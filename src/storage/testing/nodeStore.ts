@@ -23,7 +23,7 @@ class SmallStore {
   removeItem(key: string): void {
     this.guard();
     this.kept.delete(key);
-    delete (this as unknown as Record<string, unknown>)[key];
+    Reflect.deleteProperty(this, key);
   }
   clear(): void {
     for (const key of this.kept.keys()) this.removeItem(key);

@@ -2,24 +2,12 @@ import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
-import { offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
+import type { LibraryDraft } from '../../../core/document/moves';
 import { useLibrary } from '../../state/useLibrary';
+import { MOST_SHOWN, OfferSearch, type Entry, type Found } from './offerSearch';
 
-/** More than this is not read: another word narrows it. */
-const MOST_SHOWN = 80;
 /** A pointer that passes over a move does not mean it yet [ms]. */
 const HOVER_MS = 90;
-
-interface Entry extends Offer {
-  readonly part: string;
-}
-
-/** What was found so far. */
-interface Found {
-  readonly offers: readonly Entry[];
-  /** Share of the parts that were looked at; 1: all, or as many as fill the list. */
-  readonly looked: number;
-}
 
 const NOTHING: Found = { offers: [], looked: 0 };
 /** Time that the search may hold the page before it lets something else in [ms]. */
@@ -43,40 +31,18 @@ function useOffers(part: string | undefined, words: string, heading: string | un
         }),
     [library],
   );
-  const search = useMemo(() => {
-    const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-    const fits = (o: Offer) => {
-      const text = `${o.heading} ${o.label} ${o.words ?? ''}`.toLowerCase();
-      return wanted.every((word) => text.includes(word));
-    };
-    const parts = circuit.parts.filter((p) => part === undefined || p.id === part);
-    let next = 0;
-    const offers: Entry[] = [];
-    let inHeading = 0;
-    /** Looks on for so long. */
-    return (ms: number): Found => {
-      const until = performance.now() + ms;
-      while (next < parts.length && (part !== undefined || inHeading <= MOST_SHOWN)) {
-        const each = parts[next++]!;
-        for (const offer of offersFor(circuit, each, drafts)) {
-          if (!fits(offer)) continue;
-          offers.push({ ...offer, part: each.id });
-          if (heading === undefined || offer.heading === heading) inHeading++;
-        }
-        if (performance.now() > until) break;
-      }
-      const isFull = next >= parts.length || inHeading > MOST_SHOWN;
-      return { offers: [...offers], looked: isFull ? 1 : next / parts.length };
-    };
-  }, [circuit, part, drafts, words, heading]);
-  const [found, setFound] = useState<Found & { readonly search?: typeof search }>(NOTHING);
+  const search = useMemo(
+    () => new OfferSearch(circuit, drafts, { part, words, heading }),
+    [circuit, part, drafts, words, heading],
+  );
+  const [found, setFound] = useState<Found & { readonly search?: OfferSearch }>(NOTHING);
   let now = found;
   // The first slice at once: most lists are full with it.
-  if (found.search !== search) setFound((now = { search, ...search(SLICE_MS) }));
+  if (found.search !== search) setFound((now = { search, ...search.look(SLICE_MS) }));
   const { looked } = now;
   useEffect(() => {
     if (looked >= 1) return;
-    const timer = setTimeout(() => setFound({ search, ...search(SLICE_MS) }), 0);
+    const timer = setTimeout(() => setFound({ search, ...search.look(SLICE_MS) }), 0);
     return () => clearTimeout(timer);
   }, [search, looked]);
   return now;

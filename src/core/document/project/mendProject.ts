@@ -49,7 +49,7 @@ function mendField(raw: Json, issue: z.core.$ZodIssue): string | undefined {
   const at = pathText(path);
   if (issue.code === 'unrecognized_keys') {
     const holder = valueAt(raw, path) as Json;
-    for (const key of issue.keys) delete holder[key];
+    for (const key of issue.keys) Reflect.deleteProperty(holder, key);
     return `${at === '' ? 'At the top' : at}: the unknown ${issue.keys.join(', ')} was taken out.`;
   }
   if (path.length === 0) return undefined;
@@ -66,7 +66,7 @@ function mendField(raw: Json, issue: z.core.$ZodIssue): string | undefined {
     return `${at}: ${nameOf(gone)} was taken out.`;
   }
   if (value !== undefined) {
-    delete (holder as Json)[key];
+    Reflect.deleteProperty(holder, key);
     return `${at}: its value was taken out; the usual one holds where there is one.`;
   }
   return dropHolder(raw, path);

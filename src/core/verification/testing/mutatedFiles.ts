@@ -26,8 +26,6 @@ const ODD: readonly unknown[] = [
   '=1+1',
 ];
 
-type Json = Record<string, unknown> | unknown[];
-
 /**
  * A project file as it should not be: some of its values are replaced, taken out, doubled or moved, at random, by a seed.
  * @param given as parsed; it is not changed
@@ -75,7 +73,7 @@ function mutateOnce(raw: { root: unknown }, random: () => number): void {
   const odd = ODD[Math.floor(random() * ODD.length)];
   switch (Math.floor(random() * 5)) {
     case 0:
-      delete (holder as Json as Record<string, unknown>)[key];
+      Reflect.deleteProperty(holder, key);
       break;
     case 1:
       if (Array.isArray(holder)) holder.push(holder[Number(key)]);

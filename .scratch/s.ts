@@ -1,2 +1,0 @@
-import { states } from '../scripts/campaign/states';
-async function m(){ const t=performance.now(); const o = await states.run(Number(process.argv[2]), Number(process.argv[3])); console.log(o.failures.slice(0,20), o.failures.length, o.remark, (performance.now()-t)/1000); } void m();
