@@ -122,7 +122,10 @@ type Death = 'crash' | 'kill' | 'close';
 
 /** One life of a page: some acts, then a random while. @returns what was seen after each act */
 async function live(page: Page, random: () => number): Promise<readonly Moment[]> {
-  const moments: Moment[] = [{ seen: await stored(page), at: 0 }];
+  // The view of a project that was just opened is not stored before something is looked at.
+  const first = await stored(page);
+  const speed = Number(await page.getByRole('slider', { name: 'Engine speed' }).getAttribute('aria-valuenow'));
+  const moments: Moment[] = [{ seen: { ...first, speed: Math.round(speed), selected: await selectedIn(page) }, at: 0 }];
   const count = 1 + Math.floor(random() * ACTS_A_LIFE);
   for (let n = 0; n < count; n++) {
     const seen = await ACTS[Math.floor(random() * ACTS.length)]!(page, moments.at(-1)!.seen, random);

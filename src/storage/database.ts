@@ -19,8 +19,20 @@ export interface HeadRow {
 export interface BodyRow {
   id: string;
   project: unknown;
-  /** What was done to it, to be undone. */
-  history?: unknown;
+}
+
+/** What was done to a project, to be undone: beside it, so that neither waits for the other's size. */
+interface HistoryRow {
+  id: string;
+  /** Revision of the project that it leads to. */
+  revision: number;
+  history: unknown;
+}
+
+/** A revision that was written: a second one of the same number cannot be added. */
+interface RevisionRow {
+  id: string;
+  revision: number;
 }
 
 /** How a project was looked at last. */
@@ -65,6 +77,8 @@ interface SettingRow {
 export const database = new Dexie('tidal-gauge') as Dexie & {
   heads: EntityTable<HeadRow, 'id'>;
   bodies: EntityTable<BodyRow, 'id'>;
+  histories: EntityTable<HistoryRow, 'id'>;
+  revisions: Table<RevisionRow, [string, number]>;
   views: EntityTable<ViewRow, 'id'>;
   savePoints: EntityTable<SavePointRow, 'id'>;
   library: EntityTable<LibraryRow, 'id'>;
@@ -78,7 +92,16 @@ database.version(2).stores(OLDER);
 database.version(3).stores({ ...OLDER, results: 'key, at' });
 database
   .version(4)
-  .stores({ ...OLDER, results: 'key, at', heads: 'id, updatedAt', bodies: 'id', views: 'id', settings: 'key' })
+  .stores({
+    ...OLDER,
+    results: 'key, at',
+    heads: 'id, updatedAt',
+    bodies: 'id',
+    histories: 'id',
+    revisions: '[id+revision]',
+    views: 'id',
+    settings: 'key',
+  })
   .upgrade(severalProjects);
 
 /** Up to version 3 there was one project, and what could not be read lay beside it under a name of its own. */
@@ -103,4 +126,35 @@ export function headOf(project: unknown): { readonly name: string; readonly made
 export async function reopenDatabase(): Promise<void> {
   database.close({ disableAutoOpen: false });
   await database.open();
+}
+
+/**
+ * Writes in one transaction whose requests, and its end, are sent off in the task that calls this: they come through even where the page
+ * dies right after, and where its thread is busy for long.
+ *
+ * @param stores that are written @param write puts and adds; it may not wait for what they give
+ * @throws the transaction's error, with nothing written: a ConstraintError where something that is added is there
+ */
+export function writeAtOnce(
+  stores: readonly ('heads' | 'bodies' | 'histories' | 'revisions' | 'views')[],
+  write: (store: (name: string) => IDBObjectStore) => void,
+): Promise<void> {
+  const run = () =>
+    new Promise<void>((done, fail) => {
+      const transaction = database.backendDB().transaction(stores, 'readwrite', { durability: 'relaxed' });
+      transaction.oncomplete = () => done();
+      // The request that failed first says why; the transaction's own error may say only that it was aborted.
+      let why: unknown;
+      transaction.onerror = ({ target }) => (why ??= (target as IDBRequest).error);
+      transaction.onabort = () => fail((why ?? transaction.error ?? new Error('aborted')) as Error);
+      try {
+        write((name) => transaction.objectStore(name));
+        transaction.commit();
+      } catch (error) {
+        // Nothing of it may stay: half a write would look like a newer version.
+        why = error;
+        transaction.abort();
+      }
+    });
+  return database.isOpen() ? run() : database.open().then(run);
 }

@@ -119,11 +119,9 @@ describe('What a closing page could still say', () => {
   it('is shown, and kept, where the store is too full to take it', async () => {
     await write('a', 0, 'Stored');
     say(1, 'Said');
-    const put = jest
-      .spyOn(database.bodies, 'put')
-      .mockImplementation(
-        () => Dexie.Promise.reject(Object.assign(new Error(), { name: 'QuotaExceededError' })) as never,
-      );
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw Object.assign(new Error(), { name: 'QuotaExceededError' });
+    });
     expect(await loadProject('a')).toMatchObject({ project: { name: 'Said' }, revision: 1, problem: { kind: 'full' } });
     put.mockRestore();
     expect(lastWordsOf('a')).toBeDefined();

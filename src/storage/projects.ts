@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { sayIssue } from '../core/document/project/issue';
 import type { Project } from '../core/document/project/project';
 import { readProject } from '../core/document/project/readProject';
-import { database, headOf, type HeadRow } from './database';
+import { database, headOf, writeAtOnce, type HeadRow } from './database';
 import { dropLastWords, lastWordsOf, type LastWords } from './lastWords';
-import { putSavePoint } from './savePoints';
+import { addSavePoint } from './savePoints';
 import { answered, storeProblemOf, type StoreProblem } from './storeProblem';
 
 /** Deleted projects can be taken back for so long [ms]. */
@@ -71,8 +71,12 @@ export const rawProject = async (id: string): Promise<unknown> =>
  * @throws StoreProblem
  */
 export async function loadProject(id: string): Promise<Loaded> {
-  const [head, body, view] = await answered(() =>
-    Promise.all([database.heads.get(id), database.bodies.get(id), database.views.get(id)]),
+  const { heads, bodies, histories, views } = database;
+  // In one transaction: what another tab writes meanwhile is wholly before or wholly after.
+  const [head, body, steps, view] = await answered(() =>
+    database.transaction('r', heads, bodies, histories, views, () =>
+      Promise.all([heads.get(id), bodies.get(id), histories.get(id), views.get(id)]),
+    ),
   );
   const words = lastWordsOf(id);
   const heard = words && (await hear(id, words, head));
@@ -80,7 +84,15 @@ export async function loadProject(id: string): Promise<Loaded> {
   if (!head || !body || head.deletedAt !== undefined) return { kind: 'nothing' };
   const read = readProject(body.project);
   const { revision } = head;
-  if (read.ok) return { kind: 'project', id, revision, project: read.project, history: body.history, view: view?.view };
+  if (read.ok)
+    return {
+      kind: 'project',
+      id,
+      revision,
+      project: read.project,
+      history: steps?.revision === revision ? steps.history : undefined,
+      view: view?.view,
+    };
   const sentences = read.issues.map(sayIssue);
   // Where it cannot be marked it is found again at the next start.
   await answered(() => database.heads.put({ ...head, aside: sentences })).catch(() => undefined);
@@ -92,44 +104,67 @@ async function hear(id: string, words: LastWords, head: HeadRow | undefined) {
   const read = readProject(words.project);
   if (!read.ok) return undefined;
   const { project } = read;
-  const base = words.base ?? (words.updatedAt >= (head?.updatedAt ?? 0) ? (head?.revision ?? 0) : -1);
-  const history = words.history;
+  const stored = head?.revision ?? 0;
+  const base = words.base ?? (words.updatedAt >= (head?.updatedAt ?? 0) ? stored : -1);
+  const { history, updatedAt: now } = words;
   try {
-    const { kind, revision } = await writeProject({ id, base, project, history }, words.updatedAt);
+    const outcome =
+      base === stored
+        ? await writeProject({ id, base, project, history }, now)
+        : await keepLate({ id, project }, stored, now);
     dropLastWords(id);
-    return kind === 'late' ? undefined : { kind: 'project' as const, id, revision, project, history };
+    return outcome.kind === 'late'
+      ? undefined
+      : { kind: 'project' as const, id, revision: outcome.revision, project, history };
   } catch (error) {
-    if (base < (head?.revision ?? 0)) return undefined;
-    const revision = head?.revision ?? 0;
-    return { kind: 'project' as const, id, revision, project, history, problem: storeProblemOf(error) };
+    if (base !== stored) return undefined;
+    return { kind: 'project' as const, id, revision: stored, project, history, problem: storeProblemOf(error) };
   }
 }
 
+/** Keeps what came late as a save point beside the newer. */
+async function keepLate(
+  { id, project }: Pick<Written, 'id' | 'project'>,
+  revision: number,
+  now: number,
+): Promise<WriteOutcome> {
+  await addSavePoint({ of: id, project, name: `${project.name}, from another tab`, now, named: false });
+  return { kind: 'late', revision };
+}
+
+/** Revisions back to which a late tab is told from the newest; older marks of them make room. */
+const REVISIONS_KEPT = 1000;
+
 /**
- * Keeps a project. Where another one was written since its base, that one stays and this one is kept as a save point.
+ * Keeps a project, in the task that calls this. Where another one was written since its base, that one stays and this one is kept as a
+ * save point.
  * @param now milliseconds since 1970
  * @throws StoreProblem
  */
 export function writeProject({ id, base, project, history }: Written, now: number): Promise<WriteOutcome> {
-  const { heads, bodies, savePoints } = database;
+  const revision = base + 1;
   return answered(() =>
-    database.transaction('rw', heads, bodies, savePoints, async (): Promise<WriteOutcome> => {
-      const there = await heads.get(id);
-      if (there && there.revision !== base) {
-        await putSavePoint({ of: id, project, name: `${project.name}, from another tab`, now, named: false });
-        return { kind: 'late', revision: there.revision };
-      }
-      const revision = base + 1;
-      await heads.put({ id, ...headOf(project), updatedAt: now, revision });
-      await bodies.put({ id, project, history });
-      return { kind: 'written', revision };
-    }),
+    writeAtOnce(['heads', 'bodies', 'histories', 'revisions'], (store) => {
+      // Two tabs that write on the same revision add the same row: the later fails, and all of it with it.
+      store('revisions').add({ id, revision });
+      store('revisions').delete([id, revision - REVISIONS_KEPT]);
+      store('heads').put({ id, ...headOf(project), updatedAt: now, revision } satisfies HeadRow);
+      store('bodies').put({ id, project });
+      store('histories').put({ id, revision, history });
+    }).then(
+      (): WriteOutcome => ({ kind: 'written', revision }),
+      async (error: unknown): Promise<WriteOutcome> => {
+        const there = await database.heads.get(id);
+        if ((error as { name?: unknown } | null)?.name !== 'ConstraintError' || !there) throw error;
+        return keepLate({ id, project }, there.revision, now);
+      },
+    ),
   );
 }
 
 /** Keeps how a project is looked at. @throws StoreProblem */
 export async function writeView(id: string, view: unknown): Promise<void> {
-  await answered(() => database.views.put({ id, view }));
+  await answered(() => writeAtOnce(['views'], (store) => store('views').put({ id, view })));
 }
 
 /** Deletes a project so that it can be taken back. @param now milliseconds since 1970 @throws StoreProblem */
@@ -151,13 +186,13 @@ export async function restoreProject(id: string): Promise<void> {
 
 /** Lets go for good what was deleted long ago. @param now milliseconds since 1970 @throws StoreProblem */
 export async function purgeDeleted(now: number): Promise<void> {
-  const { heads, bodies, views } = database;
+  const { heads, bodies, histories, views } = database;
   await answered(() =>
-    database.transaction('rw', heads, bodies, views, async () => {
+    database.transaction('rw', heads, bodies, histories, views, async () => {
       const gone = await heads
         .filter((h) => h.deletedAt !== undefined && now - h.deletedAt > DELETED_KEPT_MS)
         .primaryKeys();
-      await Promise.all([heads.bulkDelete(gone), bodies.bulkDelete(gone), views.bulkDelete(gone)]);
+      await Promise.all([heads, bodies, histories, views].map((table) => table.bulkDelete(gone)));
     }),
   );
 }

@@ -27,8 +27,7 @@ interface NewSavePoint {
   readonly named: boolean;
 }
 
-/** Keeps the project as it is now, inside a transaction on the save points where there is one. */
-export async function putSavePoint({ of, project, name, now, named }: NewSavePoint): Promise<void> {
+async function putSavePoint({ of, project, name, now, named }: NewSavePoint): Promise<void> {
   await database.savePoints.add({ of, at: now, name, named: named ? 1 : 0, project });
   if (named) return;
   const aside = await database.savePoints

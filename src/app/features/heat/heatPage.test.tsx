@@ -119,7 +119,7 @@ describe('A trace on the heat page', () => {
   const open = (name: string, text: string, size = text.length) => {
     const input = screen.getByLabelText('Trace file');
     Object.defineProperty(input, 'files', {
-      value: [{ name, size, text: () => Promise.resolve(text) }],
+      value: [{ name, size, arrayBuffer: () => Promise.resolve(new TextEncoder().encode(text).buffer) }],
       configurable: true,
     });
     fireEvent.change(input);

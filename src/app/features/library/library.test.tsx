@@ -6,9 +6,11 @@ import { keepInLibrary, listLibrary } from '../../../storage/library';
 import { openDemo, show } from '../../testing/page';
 import LibraryPage from './LibraryPage';
 
-/** A file as the browser hands it over; jsdom's has no text(). */
+/** A file as the browser hands it over; jsdom's cannot be read. */
 function choose(name: string, text: string, size = text.length): void {
-  const file = Object.assign(new File([text], name), { text: () => Promise.resolve(text) });
+  const file = Object.assign(new File([text], name), {
+    arrayBuffer: () => Promise.resolve(new TextEncoder().encode(text).buffer),
+  });
   Object.defineProperty(file, 'size', { value: size });
   fireEvent.change(screen.getByLabelText('Library file'), { target: { files: [file] } });
 }

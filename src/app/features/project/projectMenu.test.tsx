@@ -34,12 +34,13 @@ async function choose(name: RegExp | string) {
   fireEvent.click(screen.getByRole('button', { name: 'Project' }));
   fireEvent.click(await screen.findByRole('menuitem', { name }));
 }
-/** Hands a file over as the browser does. jsdom's own files cannot be read as text. */
+/** Hands a file over as the browser does. jsdom's own files cannot be read. */
 function hand(name: string, text: string | undefined, size = text?.length ?? 0) {
   const file = {
     name,
     size,
-    text: () => (text === undefined ? Promise.reject(new Error('gone')) : Promise.resolve(text)),
+    arrayBuffer: () =>
+      text === undefined ? Promise.reject(new Error('gone')) : Promise.resolve(new TextEncoder().encode(text).buffer),
   };
   const input = document.querySelector('input[type=file]')!;
   Object.defineProperty(input, 'files', { value: [file], configurable: true });
