@@ -209,7 +209,7 @@ test('everything is backed up as one file and put back, and a folder is kept up 
   await setBore(page, '1.10');
   await menu(page, /^Projects and backup/);
   await page.getByRole('button', { name: 'Copy Thornback' }).click();
-  await expect(page.getByText('Thornback, changed', { exact: true })).toBeVisible();
+  await expect(page.getByRole('banner').getByText('Thornback, changed', { exact: true })).toBeVisible();
   await menu(page, /^Projects and backup/);
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -215,10 +215,10 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
   // One step back takes the whole fit out.
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Apply to the circuit' })).toBeVisible();
-  // What was open before is set aside, not lost.
+  // What was open before is there as it was.
   await page.getByRole('button', { name: 'Project' }).click();
-  await page.getByRole('menuitem', { name: 'Save points…' }).click();
-  await expect(page.getByText('Thornback, before Brackwater was opened')).toBeVisible();
+  await page.getByRole('menuitem', { name: /^Projects and backup/ }).click();
+  await expect(page.getByRole('cell', { name: /^Thornback/ })).toBeVisible();
   expect(problems).toEqual([]);
 });
 

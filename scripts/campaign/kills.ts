@@ -44,7 +44,8 @@ const stored = (page: Page): Promise<Seen> =>
               bore: Math.round((open.circuit.parts.find((p) => p.id === 'turboRestrictor')?.boreM ?? 0) * 1e5) / 100,
               name: project.name,
               variants: project.variants.length,
-              speed: Math.round((view?.view.speedRevS ?? 0) * 60),
+              // A view that was never changed is not stored: the project opens as it opens.
+              speed: view ? Math.round(view.view.speedRevS * 60) : -1,
               selected: view?.view.selected ?? '',
             });
           };
@@ -99,6 +100,9 @@ const ACTS: readonly ((page: Page, now: Seen, random: () => number) => Promise<S
   },
 ];
 
+/** Stands for a speed that is not stored. */
+const NOT_STORED = -1;
+
 /** What was seen of the bench, and since when. */
 interface Moment {
   readonly seen: Seen;
@@ -114,7 +118,7 @@ function lost(there: Seen, moments: readonly Moment[], diedAt: number): string[]
   const allowed = moments.slice(Math.max(0, safe)).map(({ seen }) => seen);
   const keys = Object.keys(there) as (keyof Seen)[];
   return keys
-    .filter((key) => !allowed.some((seen) => seen[key] === there[key]))
+    .filter((key) => there[key] !== NOT_STORED && !allowed.some((seen) => seen[key] === there[key]))
     .map((key) => `${key} ${there[key]} for ${allowed.at(-1)![key]}`);
 }
 

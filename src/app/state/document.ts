@@ -45,8 +45,8 @@ interface DocumentStore extends History {
   setProject(name: string, change: ProjectChange, on?: string): void;
   /** Makes the whole project another one, as one step: going back to a save point. */
   replaceProject(name: string, project: Project): void;
-  /** Keeps readings, or a fit with the figures that it changed, as one step. */
-  calibrate(name: string, project: Project): void;
+  /** Keeps readings, or a fit with the figures that it changed, as one step. @param on the reading that was typed: typing in one is one step */
+  calibrate(name: string, project: Project, on?: string): void;
   undo(): void;
   redo(): void;
   tidy(): void;
@@ -109,9 +109,10 @@ const projectActs = (
 
   replaceProject: (name, project) => act({ name, recipe: () => undefined, whole: project }),
 
-  calibrate: (name, fitted) =>
+  calibrate: (name, fitted, on = '') =>
     act({
       name,
+      on,
       recipe: (draft) => {
         const { oil, engine } = fitted;
         Object.assign(draft, { oil, engine });

@@ -1,6 +1,6 @@
 import { Button, Table } from 'antd';
-import { useMemo, useState } from 'react';
-import { MOST_READINGS, type Reading } from '../../../core/document/project/calibration';
+import { useMemo } from 'react';
+import { MOST_READINGS, type Calibration, type Reading } from '../../../core/document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
 import { beforeFit, fitGroups, withFactors } from '../../../core/studies/inputs/fitGroups';
@@ -23,14 +23,21 @@ function fittedProject(project: Project, fit: FitResult): Project {
   return withVariant(moved, { ...activeVariant(moved), calibration: fit.calibration });
 }
 
+const NONE: readonly Reading[] = [];
+
 /** Readings of the gauge, what the circuit would show instead, and the fit to them. */
 export function FitSection() {
   const project = useDocument((d) => d.project)!;
   const calibrate = useDocument((d) => d.calibrate);
   const kept = activeVariant(project).calibration;
-  const [readings, setReadings] = useState<readonly Reading[]>(kept?.readings ?? []);
-  const add = (reading: Reading) => setReadings([...readings, reading]);
-  const isApplied = kept?.applied !== undefined && JSON.stringify(kept.readings) === JSON.stringify(readings);
+  const readings = kept?.readings ?? NONE;
+  // Each reading is kept as it is typed: leaving the page loses none.
+  const keep = (name: string, changed: readonly Reading[], on?: string) => {
+    const variant = activeVariant(project);
+    const calibration = { ...variant.calibration, readings: [...changed] };
+    calibrate(name, withVariant(project, { ...variant, calibration }), on);
+  };
+  const add = (reading: Reading) => keep('add a reading', [...readings, reading]);
   return (
     <section aria-label="Gauge readings">
       <p>
@@ -43,8 +50,19 @@ export function FitSection() {
           project={project}
           reading={reading}
           number={i + 1}
-          onChange={(changed) => setReadings(readings.map((r, k) => (k === i ? changed : r)))}
-          onRemove={() => setReadings(readings.filter((_, k) => k !== i))}
+          onChange={(changed) =>
+            keep(
+              'change a reading',
+              readings.map((r, k) => (k === i ? changed : r)),
+              `reading ${i}`,
+            )
+          }
+          onRemove={() =>
+            keep(
+              'take a reading out',
+              readings.filter((_, k) => k !== i),
+            )
+          }
         />
       ))}
       {readings.length < MOST_READINGS && (
@@ -60,8 +78,7 @@ export function FitSection() {
       {readings.length > 0 && (
         <Fit
           readings={readings}
-          isApplied={isApplied}
-          refits={kept?.applied !== undefined}
+          applied={kept?.applied}
           onApply={(fit) => calibrate('fit the circuit to its gauge', fittedProject(project, fit))}
         />
       )}
@@ -82,21 +99,22 @@ export function FitSection() {
 
 function Fit({
   readings,
-  isApplied,
-  refits,
+  applied,
   onApply,
 }: {
   readonly readings: readonly Reading[];
-  readonly refits: boolean;
-  readonly isApplied: boolean;
+  /** The fit that is in the circuit's figures. */
+  readonly applied: Calibration['applied'];
   readonly onApply: (fit: FitResult) => void;
 }) {
   const units = usePreferences((p) => p.units);
+  const refits = applied !== undefined;
   // Once a circuit is fitted, every reading that comes is fitted at once.
   const asked = useMemo(() => ({ readings: [...readings] }), [readings]);
   const settled = useSettled(asked);
   const study = useStudy('fit', refits ? settled : asked, refits);
   const fit = study.answer;
+  const isApplied = fit !== undefined && refits && JSON.stringify(fit.calibration.applied) === JSON.stringify(applied);
   return (
     <div aria-busy={study.running}>
       {fit ? (

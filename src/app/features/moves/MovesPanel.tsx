@@ -12,12 +12,20 @@ const HOVER_MS = 90;
 const NOTHING: Found = { offers: [], looked: 0 };
 /** Time that the search may hold the page before it lets something else in [ms]. */
 const SLICE_MS = 12;
+/** The first time: a usual circuit is searched whole in it. */
+const FIRST_SLICE_MS = 50;
+/** Who presses a key before anything was found waits for so long at most. */
+const ASKED_SLICE_MS = 500;
 
 /**
  * The moves that the words and the library allow at a part, or anywhere: part by part, in slices, until the list is full. A circuit has
  * thousands of moves a part; those that nobody reads are not made.
  */
-function useOffers(part: string | undefined, words: string, heading: string | undefined): Found {
+function useOffers(
+  part: string | undefined,
+  words: string,
+  heading: string | undefined,
+): Found & { readonly lookOn: () => Found } {
   const project = useDocument((w) => w.project)!;
   const library = useLibrary();
   const { circuit } = activeVariant(project);
@@ -38,14 +46,19 @@ function useOffers(part: string | undefined, words: string, heading: string | un
   const [found, setFound] = useState<Found & { readonly search?: OfferSearch }>(NOTHING);
   let now = found;
   // The first slice at once: most lists are full with it.
-  if (found.search !== search) setFound((now = { search, ...search.look(SLICE_MS) }));
+  if (found.search !== search) setFound((now = { search, ...search.look(FIRST_SLICE_MS) }));
   const { looked } = now;
   useEffect(() => {
     if (looked >= 1) return;
     const timer = setTimeout(() => setFound({ search, ...search.look(SLICE_MS) }), 0);
     return () => clearTimeout(timer);
   }, [search, looked]);
-  return now;
+  const lookOn = () => {
+    const more = { search, ...search.look(ASKED_SLICE_MS) };
+    setFound(more);
+    return more;
+  };
+  return { ...now, lookOn };
 }
 
 /** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
@@ -66,21 +79,29 @@ export default function MovesPanel({
   const [chosen, setChosen] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
   const { circuit } = activeVariant(project);
-  const { offers: found, looked } = useOffers(part, words, chosen);
+  const { offers: found, looked, lookOn } = useOffers(part, words, chosen);
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
-  const within = chosen !== undefined && headings.includes(chosen) ? found.filter((o) => o.heading === chosen) : found;
+  const inHeading = (offers: readonly Entry[]) =>
+    chosen !== undefined && headings.includes(chosen) ? offers.filter((o) => o.heading === chosen) : offers;
+  const within = inHeading(found);
   const shown = within.slice(0, MOST_SHOWN);
   const name = part === undefined ? 'Any part' : (circuit.parts.find((p) => p.id === part)?.name ?? '');
 
-  const point = (i: number) => {
+  const point = (i: number, among: readonly Entry[] = shown) => {
     setAt(i);
-    previewMove(shown[i]?.move);
+    previewMove(among[i]?.move);
   };
-  const look = (i: number) => {
-    point(i);
+  const look = (i: number, among?: readonly Entry[]) => {
+    point(i, among);
     list.current?.querySelector(`[data-at="${i}"]`)?.scrollIntoView({ block: 'nearest' });
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    if (shown.length === 0 && looked < 1 && (event.key === 'ArrowDown' || event.key === 'Enter')) {
+      event.preventDefault();
+      const soon = inHeading(lookOn().offers);
+      if (soon.length > 0) look(0, soon);
+      return;
+    }
     const to = { ArrowDown: Math.min(shown.length - 1, at + 1), ArrowUp: Math.max(0, at - 1) }[event.key];
     if (to !== undefined) {
       event.preventDefault();

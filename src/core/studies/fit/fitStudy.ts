@@ -1,3 +1,5 @@
+import { activeVariant, withVariant } from '../../document/project/project';
+import { beforeFit } from '../inputs/fitGroups';
 import type { Asked } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import { StudyRefused } from '../job/studyRefused';
@@ -21,6 +23,11 @@ export const FIT_STUDY = {
   taskSchema: requestSchema,
   replySchema: fitSchema,
   answerSchema: fitSchema,
+  // A fit starts from what was there before any: that it was applied does not make it old.
+  apart: (project) => {
+    const base = beforeFit(project);
+    return withVariant(base, { ...activeVariant(base), calibration: undefined });
+  },
   start: oneTask<FitRequest, FitResult>,
   work: ({ project }, request) => fitReadings(project, request),
   commands: [

@@ -96,7 +96,8 @@ export function dependenciesOf<P>(
       season,
       tolerances,
       known,
-      calibration,
+      // Readings that wait for a fit change nothing yet; the question of a fit has its own.
+      calibration: calibration?.applied,
     }));
   const { engine, oil, range, namedStates } = project;
   return textHash(JSON.stringify({ engine, oil, range, namedStates, variants }));
