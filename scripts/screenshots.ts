@@ -52,6 +52,19 @@ const PICTURES: readonly {
     },
   },
   {
+    name: 'projects',
+    prepare: async (page) => {
+      await page.locator('[data-part=turboRestrictor]').click();
+      await page.getByLabel('Bore', { exact: true }).fill('1.1');
+      await page.getByRole('button', { name: 'Project' }).click();
+      await page.getByRole('menuitem', { name: /^Demo: Saltmarsh/ }).click();
+      await page.getByText('Saltmarsh', { exact: true }).waitFor();
+      await page.getByRole('button', { name: 'Project' }).click();
+      await page.getByRole('menuitem', { name: /^Projects and backup/ }).click();
+      await page.getByRole('cell', { name: /^Thornback/ }).waitFor();
+    },
+  },
+  {
     name: 'sizing',
     prepare: async (page) => {
       await page.locator('[data-part=turboRestrictor]').click();

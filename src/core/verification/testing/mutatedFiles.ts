@@ -1,7 +1,7 @@
 import { seeded } from '../../foundations/random/quasiRandom';
 
 /** What people and programs put where something else is meant. */
-const ODD: readonly unknown[] = [
+const oddValues = (): readonly unknown[] => [
   null,
   true,
   '',
@@ -70,7 +70,9 @@ function mutateOnce(raw: { root: unknown }, random: () => number): void {
     holder = here as Record<string, unknown>;
     key = keys[Math.floor(random() * keys.length)]!;
   }
-  const odd = ODD[Math.floor(random() * ODD.length)];
+  // Made anew each time: what is put in may be changed in turn.
+  const values = oddValues();
+  const odd = values[Math.floor(random() * values.length)];
   switch (Math.floor(random() * 5)) {
     case 0:
       Reflect.deleteProperty(holder, key);
