@@ -77,9 +77,8 @@ describe('A backup of everything', () => {
   });
 
   it('refuses what unpacks to more than any workspace', () => {
-    const packed = zipSync({ 'workspace.json': new Uint8Array(300 * 1024 * 1024) }, { level: 9 });
-    expect(packed.length).toBeLessThan(1024 * 1024);
-    expect(readBackup(packed).ok).toBe(false);
+    expect(readBackup(bytes, 1e6).ok).toBe(true);
+    expect(readBackup(bytes, 1e4).ok).toBe(false);
   });
 
   it('never throws on damaged bytes', () => {

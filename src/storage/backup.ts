@@ -92,9 +92,10 @@ const plain = (name: string): string =>
     .slice(0, 40)
     .toLowerCase() || 'project';
 
-/** Reads a backup. @returns the backup, or one sentence that says why it is none */
+/** Reads a backup. @param mostBytes that it may unpack to @returns the backup, or one sentence that says why it is none */
 export function readBackup(
   bytes: Uint8Array,
+  mostBytes = MOST_BYTES,
 ): { readonly ok: true; readonly backup: Backup } | { readonly ok: false; readonly why: string } {
   let files: Unzipped;
   let total = 0;
@@ -102,7 +103,7 @@ export function readBackup(
     files = unzipSync(bytes, {
       filter: ({ originalSize }) => {
         total += originalSize;
-        if (total > MOST_BYTES) throw new Error('too large');
+        if (total > mostBytes) throw new Error('too large');
         return true;
       },
     });
