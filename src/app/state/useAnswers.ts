@@ -7,6 +7,8 @@ import { studyPool } from '../../workers/studyPool';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
 const STATE_KEPT_MS = 2000;
+/** Answers of circuits as they were are asked for again only by who comes back from another view at once. */
+const CIRCUIT_KEPT_MS = 30_000;
 
 const numbers = new WeakMap<Project, number>();
 let next = 1;
@@ -56,6 +58,7 @@ export function useSweep() {
     queryFn: ({ signal }) => studyPool().run('sweep', project!, {}, ignore, signal, 'now'),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
+    gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
@@ -71,6 +74,7 @@ export function useAudit() {
     queryFn: ({ signal }) => studyPool().run('audit', project!, {}, ignore, signal, 'now'),
     enabled: project !== undefined && !sweep.isFetching && sweep.isSuccess,
     placeholderData: keepPreviousData,
+    gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
