@@ -130,6 +130,7 @@ const projectActs = (
     }),
 });
 
+const ODD_STEPS = 'What was done before cannot be undone any more: its record does not fit the project.';
 const ELSEWHERE = 'This project is being changed in another tab. Take over here first, then change it.';
 
 /** Document and history after an act; undefined where it changes nothing. */
@@ -168,6 +169,17 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     const [issue] = issuesOf(done.project);
     if (issue) set({ refusal: `This was not done. ${sayIssueHere(issue)}` });
     else set({ ...done, refusal: undefined });
+  };
+  /** A step back or forth. Steps come from the store too: those that do not fit the document are let go, and that is said. */
+  const step = (by: typeof stepBack) => {
+    try {
+      take(() => {
+        const { project, past, future } = get();
+        return project && by(project, { past, future });
+      });
+    } catch {
+      set({ ...NO_HISTORY, refusal: ODD_STEPS });
+    }
   };
   const act = (of: Act) =>
     take(() => {
@@ -214,16 +226,8 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     ...projectActs(act),
     ...markActs(onVariant),
 
-    undo: () =>
-      take(() => {
-        const { project, past, future } = get();
-        return project && stepBack(project, { past, future });
-      }),
-    redo: () =>
-      take(() => {
-        const { project, past, future } = get();
-        return project && stepForth(project, { past, future });
-      }),
+    undo: () => step(stepBack),
+    redo: () => step(stepForth),
 
     tidy: () =>
       onVariant('tidy the sheet', (variant) => {

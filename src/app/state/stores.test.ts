@@ -199,6 +199,16 @@ describe('The workbench', () => {
     expect(useDocument.getState().project!.variants.map((v) => v.id)).toContain(first);
   });
 
+  it('lets steps go that do not fit the document, says so, and leaves it as it is', () => {
+    const before = opened();
+    const patch = { op: 'replace' as const, path: ['variants', 99, 'name'], value: 'x' };
+    const odd = { name: 'odd', on: '', variant: 'stock', forth: [patch], back: [patch] };
+    useDocument.getState().open(before, { past: [odd], future: [] });
+    useDocument.getState().undo();
+    expect(useDocument.getState()).toMatchObject({ project: before, past: [], future: [] });
+    expect(useDocument.getState().refusal).toContain('cannot be undone any more');
+  });
+
   it('keeps the last variant', () => {
     const before = opened();
     useDocument.getState().open({ ...before, variants: [before.variants[0]!] });

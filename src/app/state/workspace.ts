@@ -21,7 +21,8 @@ const LAST_OPENED = 'lastOpened';
 /** Longest that a tab which is asked to let go tries to store its work first [ms]. */
 const STORE_FIRST_MS = 1000;
 
-const isDemo = { madeUp: true, revision: 1 };
+/** Revision of a project that nothing was done to since it was opened first. */
+const UNTOUCHED = 1;
 
 const keeper = new Keeper(
   () => {
@@ -141,7 +142,7 @@ export async function openDemo(demo: (typeof DEMOS)[number]): Promise<boolean> {
   if (!(await mayLeave(project.name))) return false;
   const heads = await listProjects().catch(() => []);
   const untouched = heads.find(
-    (h) => h.name === project.name && h.madeUp && h.revision === isDemo.revision && !h.aside && !h.deletedAt,
+    (h) => h.name === project.name && h.madeUp && h.revision === UNTOUCHED && !h.aside && !h.deletedAt,
   );
   if (!untouched || !(await openStored(untouched.id).catch(() => false))) await openFresh(project);
   return true;
