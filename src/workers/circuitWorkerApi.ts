@@ -1,3 +1,4 @@
+import { releaseProxy, type ProxyMethods } from 'comlink';
 import { sayIssue, sayIssueHere } from '../core/document/project/issue';
 import { readProject } from '../core/document/project/readProject';
 import { HeatSolver } from '../core/heat/heatSolver';
@@ -21,6 +22,9 @@ async function studyNamed(name: string): Promise<AnyKind> {
   if (!Object.hasOwn(STUDIES, name)) throw new StudyRefused(`There is no study called ${name}.`);
   return (await STUDIES[name as keyof typeof STUDIES]()) as unknown as AnyKind;
 }
+
+/** Closes the port behind a function of the page: else both ends of it stay for as long as the worker lives. */
+const letGo = (ofPage: object): void => (ofPage as Partial<ProxyMethods>)[releaseProxy]?.();
 
 /**
  * The worker's side, apart from the worker itself, so that tests can run it in place. It holds one project at a time.
@@ -89,6 +93,8 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
     } catch (error) {
       if (!(error instanceof StudyRefused)) throw error;
       return { kind: 'refused', sentences: error.message.split('\n') };
+    } finally {
+      letGo(onProgress);
     }
   }
 

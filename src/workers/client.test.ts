@@ -1,4 +1,6 @@
-import { MessageChannel as NodeMessageChannel } from 'node:worker_threads';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
+import { MessageChannel as NodeMessageChannel, type MessagePort as NodeMessagePort } from 'node:worker_threads';
 import { expose, type Endpoint } from 'comlink';
 import type { Project } from '../core/document/project/project';
 import { auditToEnd } from '../core/judgement/audit';
@@ -10,14 +12,18 @@ import { createCircuitWorker } from './circuitWorkerApi';
 import { CircuitRefused, CircuitWorkerClient, Superseded } from './client';
 import { solveState } from '../core/judgement/judgeState';
 
-const ports: { close(): void }[] = [];
+const ports: NodeMessagePort[] = [];
 let solves = 0;
+let closed = 0;
+setFlagsFromString('--expose-gc');
+const collectGarbage = runInNewContext('gc') as () => void;
 
 /** Ports are closed at the end: an open one keeps the process alive. */
 class Channel extends NodeMessageChannel {
   constructor() {
     super();
     ports.push(this.port1, this.port2);
+    for (const port of [this.port1, this.port2]) port.on('close', () => closed++);
   }
 }
 
@@ -105,5 +111,24 @@ describe('The page’s side of a worker', () => {
     await expect(
       client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 }, quiet),
     ).rejects.toThrow('There is no cooler or thermostat of that name');
+  });
+
+  it('keeps nothing of what it brought: no answer, and no port of a task that is done', async () => {
+    const client = new CircuitWorkerClient();
+    const solveMany = async (count: number) => {
+      for (let n = 0; n < count; n++) await client.solve(project, n % 2 ? idle : full);
+      collectGarbage();
+      return process.memoryUsage().heapUsed;
+    };
+    const answerBytes = JSON.stringify(await client.solve(project, full)).length;
+    const before = await solveMany(100);
+    const held = (await solveMany(300)) - before;
+    expect(held).toBeLessThan((300 * answerBytes) / 4);
+
+    const [made, gone] = [ports.length, closed];
+    for (let n = 0; n < 5; n++) await client.task(project, 'sweep', {}, quiet);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(ports.length - made).toBe(10);
+    expect(closed - gone).toBe(10);
   });
 });

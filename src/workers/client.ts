@@ -29,8 +29,8 @@ export class WorkerMissing extends Error {
 /** A worker as long as it works. */
 interface LiveWorker {
   readonly remote: Remote<CircuitWorkerApi>;
-  /** Rejects when the worker breaks. */
-  readonly broken: Promise<never>;
+  /** What waits for an answer; each is told when the worker breaks. */
+  readonly waiting: Set<(why: Error) => void>;
 }
 
 /** One worker with one project open in it. Requests that a newer one overtakes while waiting are dropped. */
@@ -44,23 +44,26 @@ export class CircuitWorkerClient {
   private live(): LiveWorker {
     if (this.worker) return this.worker;
     const worker = new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' });
-    const broken = new Promise<never>((_, fail) =>
-      worker.addEventListener('error', (event) => {
-        event.preventDefault?.();
-        if (this.worker === made) this.worker = this.opened = undefined;
-        fail(new WorkerMissing());
-      }),
-    );
-    broken.catch(() => undefined);
-    const made: LiveWorker = { remote: wrap<CircuitWorkerApi>(worker), broken };
+    const made: LiveWorker = { remote: wrap<CircuitWorkerApi>(worker), waiting: new Set() };
+    worker.addEventListener('error', (event) => {
+      event.preventDefault?.();
+      if (this.worker === made) this.worker = this.opened = undefined;
+      for (const fail of made.waiting) fail(new WorkerMissing());
+    });
     this.worker = made;
     return made;
   }
 
   /** Asks the worker; a broken one never answers by itself. @throws WorkerMissing */
   private ask(work: (remote: Remote<CircuitWorkerApi>) => Promise<unknown>): Promise<unknown> {
-    const { remote, broken } = this.live();
-    return Promise.race([work(remote), broken]);
+    const { remote, waiting } = this.live();
+    // Not a race with one promise of the breaking: that would hold every answer for as long as the worker lives.
+    return new Promise((done, fail) => {
+      waiting.add(fail);
+      void work(remote)
+        .then(done, fail)
+        .finally(() => waiting.delete(fail));
+    });
   }
 
   /** Opens a project unless it is the one that is open. @returns warnings @throws CircuitRefused */
