@@ -8,6 +8,8 @@ const MINUTE_MS = 60_000;
 /** What is there after this is what is compared with at the end. */
 const SETTLED_MS = 10 * MINUTE_MS;
 const MOST_GROWTH = 1.1;
+/** Longest wait for a click, and for the page to come to rest. */
+const STEP_MS = 5000;
 const KEYS = [
   'ArrowLeft',
   'ArrowRight',
@@ -34,7 +36,18 @@ interface Weight {
   readonly nodes: number;
 }
 
-async function weigh(session: CDPSession): Promise<Weight> {
+/** Back to one and the same view of one and the same project: what random acts put into a circuit is no leak. */
+async function settle(page: Page): Promise<void> {
+  for (let n = 0; n < 3; n++) await page.keyboard.press('Escape');
+  await page.locator('header nav a').first().click({ timeout: STEP_MS });
+  await page.getByRole('button', { name: 'Project' }).click({ timeout: STEP_MS });
+  await page.getByRole('menuitem', { name: 'Demo: Thornback' }).click({ timeout: STEP_MS });
+  await page.mouse.move(0, 0);
+  await new Promise((resolve) => setTimeout(resolve, STEP_MS));
+}
+
+async function weigh(page: Page, session: CDPSession): Promise<Weight> {
+  await settle(page);
   await session.send('HeapProfiler.collectGarbage');
   const { metrics } = await session.send('Performance.getMetrics');
   const of = (name: string) => metrics.find((m) => m.name === name)?.value ?? 0;
@@ -51,7 +64,7 @@ async function act(page: Page, random: () => number): Promise<void> {
   else {
     const links = page.locator('header nav a');
     const count = await links.count();
-    if (count > 0) await links.nth(Math.floor(random() * count)).click({ timeout: 5000 });
+    if (count > 0) await links.nth(Math.floor(random() * count)).click({ timeout: STEP_MS });
   }
 }
 
@@ -80,11 +93,14 @@ export const monkey: Part = {
     let settled: Weight | undefined;
     const settledMs = Math.min(SETTLED_MS, (minutes * MINUTE_MS) / 2);
     while (Date.now() - began < minutes * MINUTE_MS) {
-      await act(page, random).catch((error: unknown) => failures.push(`act ${done}: ${String(error).slice(0, 120)}`));
+      await act(page, random).catch(async (error: unknown) => {
+        const shows = (await page.locator('body').innerText()).replaceAll(/\s+/g, ' ').slice(0, 200);
+        failures.push(`act ${done}: ${String(error).slice(0, 60).split('\n')[0]}; the page shows: ${shows}`);
+      });
       if (++done % 50 === 0 && (await page.locator('header.bar').count()) === 0) failures.push(`act ${done}: no page`);
-      if (!settled && Date.now() - began > settledMs) settled = await weigh(session);
+      if (!settled && Date.now() - began > settledMs) settled = await weigh(page, session);
     }
-    const end = await weigh(session);
+    const end = await weigh(page, session);
     for (const key of ['listeners', 'heapBytes'] as const)
       if (settled && end[key] > MOST_GROWTH * settled[key]) failures.push(`${key}: ${settled[key]} to ${end[key]}`);
     await browser.close();

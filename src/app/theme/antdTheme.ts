@@ -14,6 +14,8 @@ const ACCENT_INK = '#12181b';
 export function antdTheme(name: ThemeName): ThemeConfig {
   const t = TOKENS[name];
   return {
+    // One key for all places that mount antd: with its own it makes and keeps a set of styles for each mount.
+    cssVar: { key: `tidal-${name}` },
     algorithm: name === 'dark' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
       colorPrimary: t.ink,
