@@ -14,7 +14,7 @@ import {
 import type { Conditions } from './conditions';
 import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
-import { restByOutlet, type Jump } from './restByOutlet';
+import { restByOutlet, restNearOutlet, type Jump } from './restByOutlet';
 import { FIRST_SLOPE_WK, MOST_CLOSER } from './searchSteps';
 import { settle } from './settle';
 
@@ -25,6 +25,10 @@ export interface BalanceOutcome {
   /** What the sump would still gain [W]. */
   readonly residualW: number;
   readonly passes: number;
+  /** What the residual falls by where the sump grows warmer, as the last steps saw it: a neighbour's search starts with it [W/K]. */
+  readonly slopeWK: number;
+  /** The core whose outlet was held to find it, and where it rests: a neighbour's search begins there [K]. */
+  readonly byOutlet?: { readonly core: number; readonly outK: number };
   /** The element whose oil is too hot for a balance. */
   readonly tooHotAt?: { readonly element: number; readonly temperatureK: number };
 }
@@ -51,20 +55,28 @@ const REOPENED_K = 0.5;
  *
  * @param fromK where the search starts: near the air's temperature for the cold side, 180 °C for the hot side
  * @param state speed and air pressure; its oil temperature is not read
+ * @param neighbour what was found in like surroundings, where the solver still stands as it left it
  */
 export function findBalance(
   heat: HeatSolver,
   state: OperatingState,
   conditions: Conditions,
   fromK: number,
+  neighbour?: BalanceOutcome,
 ): BalanceOutcome {
-  const search = new BalanceSearch(heat, state, conditions, fromK);
+  let passesNear = 0;
+  if (neighbour?.byOutlet) {
+    const { rests, passes } = restNearOutlet(heat, state, conditions, { ...neighbour, byOutlet: neighbour.byOutlet });
+    if (rests) return heldToOil(heat, { status: 'balanced', ...rests, passes });
+    passesNear = passes;
+  }
+  const search = new BalanceSearch(heat, state, conditions, fromK, neighbour?.slopeWK ?? FIRST_SLOPE_WK);
   const found = search.run();
-  if (!search.closedOnJump) return heldToOil(heat, found);
+  if (!search.closedOnJump) return heldToOil(heat, { ...found, passes: passesNear + found.passes });
   const { rests, passes } = restByOutlet(heat, state, conditions, found.sumpK, search.jump);
   return heldToOil(heat, {
     ...(rests ? { status: 'balanced' as const, ...rests } : found),
-    passes: found.passes + passes,
+    passes: passesNear + found.passes + passes,
   });
 }
 
@@ -101,6 +113,7 @@ class BalanceSearch {
     private readonly state: OperatingState,
     private readonly conditions: Conditions,
     fromK: number,
+    private slopeWK: number,
   ) {
     this.jump = { belowOutK: heat.outK.slice(), aboveOutK: heat.outK.slice() };
     this.sumpK = Math.min(HOTTEST_K, Math.max(COLDEST_K, fromK));
@@ -124,7 +137,7 @@ class BalanceSearch {
   }
 
   private ended(status: BalanceStatus): BalanceOutcome {
-    return { status, sumpK: this.sumpK, residualW: this.residualW, passes: this.passes };
+    return { status, sumpK: this.sumpK, residualW: this.residualW, passes: this.passes, slopeWK: this.slopeWK };
   }
 
   private hunts(atK: number): BalanceOutcome {
@@ -179,11 +192,11 @@ class BalanceSearch {
   /** Goes on to the next sump temperature, inside the bracket. */
   private step(): void {
     const { before, sumpK, residualW, lowK, highK } = this;
-    const slope =
-      before && Math.abs(sumpK - before.sumpK) > SAME_PLACE_K
-        ? (before.residualW - residualW) / (sumpK - before.sumpK)
-        : FIRST_SLOPE_WK;
-    const wanted = residualW / (slope > 1 ? slope : FIRST_SLOPE_WK);
+    if (before && Math.abs(sumpK - before.sumpK) > SAME_PLACE_K) {
+      const slope = (before.residualW - residualW) / (sumpK - before.sumpK);
+      this.slopeWK = slope > 1 ? slope : FIRST_SLOPE_WK;
+    }
+    const wanted = residualW / this.slopeWK;
     let next = sumpK + Math.max(-LONGEST_STEP_K, Math.min(LONGEST_STEP_K, wanted));
     if (next >= highK && highK >= HOTTEST_K) next = HOTTEST_K;
     else if (next <= lowK && lowK <= COLDEST_K) next = COLDEST_K;

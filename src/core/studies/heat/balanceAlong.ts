@@ -1,4 +1,4 @@
-import { findBalance } from '../../heat/balance';
+import { findBalance, type BalanceOutcome } from '../../heat/balance';
 import { isFound } from '../../heat/comingToRest';
 import type { Conditions } from '../../heat/conditions';
 import type { HeatSolver } from '../../heat/heatSolver';
@@ -14,13 +14,13 @@ export function balanceAlong(
   conditions: readonly Conditions[],
 ): (number | null)[] {
   const { atmospherePa } = heat.circuit.project.engine;
-  let from: number | undefined;
+  let last: BalanceOutcome | undefined;
   return conditions.map((c) => {
     const { airTemperatureK } = c;
-    if (from === undefined) heat.startAt(airTemperatureK);
+    if (!last) heat.startAt(airTemperatureK);
     const state = { speedRevS, oilTemperatureK: airTemperatureK, atmospherePa };
-    const outcome = findBalance(heat, state, c, from ?? airTemperatureK);
-    from = isFound(outcome.status) ? outcome.sumpK : undefined;
-    return from ?? null;
+    const outcome = findBalance(heat, state, c, last?.sumpK ?? airTemperatureK, last);
+    last = isFound(outcome.status) ? outcome : undefined;
+    return last?.sumpK ?? null;
   });
 }
