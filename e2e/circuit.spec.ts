@@ -87,9 +87,9 @@ test('the main job by keyboard alone', async ({ page }) => {
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
   await expect(part(page, 'turbo')).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Where its pressure goes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Pressure from the sump to here' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('heading', { name: /Over the range/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Whole operating range/ })).toBeVisible();
 });
 
 test('units by choice, never mixed', async ({ page }) => {

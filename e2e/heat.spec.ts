@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { openApp, part } from './app';
 
-const sump = (page: Page) => page.getByRole('status', { name: 'Oil in the sump, found' });
+const sump = (page: Page) => page.getByRole('status', { name: 'Sump oil,  found' });
 async function openDemo(page: Page, name: string, variant?: string): Promise<void> {
   await page.getByRole('button', { name: 'Project' }).click();
   await page.getByRole('menuitem', { name: new RegExp(`Demo: ${name}`) }).click();
@@ -16,12 +16,12 @@ test('Larkspur without its summer cooler passes in spring and fails in August; w
 }) => {
   const problems = await openApp(page);
   await openDemo(page, 'Larkspur', 'Stock');
-  await page.getByRole('radio', { name: 'found by heat' }).check();
+  await page.getByRole('radio', { name: 'Calculated' }).check();
   await page.getByRole('button', { name: /Spring trial/ }).click();
   await expect(sump(page)).toHaveText(/11\d/);
   await expect(page.locator('.panel')).not.toContainText('The oil settles');
   await page.getByRole('button', { name: /August trial/ }).click();
-  await expect(page.locator('.panel')).toContainText(/The oil settles at 12\d.°C.*The limit is 120/);
+  await expect(page.locator('.panel')).toContainText(/The oil reaches 12\d.°C.*The limit is 120/);
   await page.getByLabel('Variant').selectOption({ label: 'Summer cooler' });
   await expect(sump(page)).toHaveText(/9\d/);
   await expect(page.locator('.panel')).not.toContainText('The limit is 120');
@@ -31,7 +31,7 @@ test('Larkspur without its summer cooler passes in spring and fails in August; w
 test('Saltmarsh overheats with its raw-water side reduced', async ({ page }) => {
   await openApp(page);
   await openDemo(page, 'Saltmarsh', 'Stock');
-  await page.getByRole('radio', { name: 'found by heat' }).check();
+  await page.getByRole('radio', { name: 'Calculated' }).check();
   await page.getByRole('button', { name: /Long run/ }).click();
   await expect(sump(page)).toHaveText(/7\d/);
   await part(page, 'cooler').click();
@@ -39,7 +39,7 @@ test('Saltmarsh overheats with its raw-water side reduced', async ({ page }) => 
   await expect(sump(page)).toHaveText(/1[23]\d/);
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
-  await expect(page.locator('.panel')).toContainText(/The oil settles at 1[23]\d/);
+  await expect(page.locator('.panel')).toContainText(/The oil reaches 1[23]\d/);
 });
 
 test('the heat page: in meets out, curves, map with progress and stop, warm-up, and a trace that opens, runs and plots', async ({
@@ -53,16 +53,16 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   const name = (await balance.getAttribute('aria-label'))!;
   const [into, out] = [...name.matchAll(/(\d+\.\d+).kW/g)].map((m) => Number(m[1]));
   expect(Math.abs(into! - out!)).toBeLessThan(0.02);
-  await expect(page.getByRole('heading', { name: 'Against the air’s temperature' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible({ timeout: 20_000 });
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Data as CSV' }).first().click(),
+    page.getByRole('button', { name: 'Save as CSV' }).first().click(),
   ]);
   expect(readFileSync(await download.path(), 'utf8').split('\n')[0]).toBe(
-    '"Air, °C",as it is,without the cooler,without the thermostat,too hot above,keeps its water below',
+    '"Air, °C",as it is,without the cooler,without the thermostat,too hot above,too cold to boil off water below',
   );
 
-  await page.getByRole('tab', { name: 'Map of air and road' }).click();
+  await page.getByRole('tab', { name: 'Ambient and road speed map' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped.')).toBeVisible();
@@ -70,16 +70,16 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   await page.getByRole('tab', { name: 'Warm-up' }).click();
   await expect(page.getByText(/The thermostat starts to open after \d+ min/)).toBeVisible({ timeout: 20_000 });
 
-  await page.getByRole('tab', { name: 'Trace' }).click();
+  await page.getByRole('tab', { name: 'Recorded lap' }).click();
   await expect(page.getByText(/Peak \d+.°C after \d+.s/)).toBeVisible({ timeout: 20_000 });
-  await page.locator('input[type=file][aria-label="Trace file"]').setInputFiles({
+  await page.locator('input[type=file][aria-label="Recorded lap file"]').setInputFiles({
     name: 'bad.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('time_s,rpm,load,road_speed_kmh\n0,900,0,0\n1,fast,0,0\n'),
   });
   await expect(page.getByRole('alert')).toContainText('bad.csv: Row 3, rpm: “fast” is not a number');
   const rows = Array.from({ length: 300 }, (_, i) => `${i},6500,1,20`).join('\n');
-  await page.locator('input[type=file][aria-label="Trace file"]').setInputFiles({
+  await page.locator('input[type=file][aria-label="Recorded lap file"]').setInputFiles({
     name: 'mine.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(`time_s,rpm,load,road_speed_kmh\n${rows}\n`),
@@ -93,7 +93,9 @@ for (const scheme of ['light', 'dark'] as const)
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/heat');
     await expect(page.getByRole('img', { name: /^Heat in/ })).toBeVisible();
-    await expect(page.getByRole('heading', { name: 'Against the air’s temperature' })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible({
+      timeout: 20_000,
+    });
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(
       violations

@@ -60,7 +60,7 @@ test('two tabs: one changes, the other follows and can take over', async ({ page
   await setBore(page, '1.20');
   const other = await context.newPage();
   await openApp(other);
-  await expect(other.getByText('Open in another tab.')).toBeVisible();
+  await expect(other.getByText('This project is open in another tab.')).toBeVisible();
   await expect(part(other, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.20.mm/);
   await setBore(page, '1.30');
   await expect(part(other, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.30.mm/);
@@ -68,14 +68,14 @@ test('two tabs: one changes, the other follows and can take over', async ({ page
   await part(other, 'turboRestrictor').click();
   await bore(other).fill('0.70');
   await expect(other.getByRole('alert')).toContainText('being changed in another tab');
-  await other.getByRole('button', { name: 'Change it here' }).click();
-  await expect(other.getByText('Open in another tab.')).toBeHidden();
-  await expect(page.getByText('Open in another tab.')).toBeVisible();
+  await other.getByRole('button', { name: 'Edit here instead' }).click();
+  await expect(other.getByText('This project is open in another tab.')).toBeHidden();
+  await expect(page.getByText('This project is open in another tab.')).toBeVisible();
   await setBore(other, '1.40');
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.40.mm/);
   // The tab that edits goes: the other one has it.
   await other.close();
-  await expect(page.getByText('Open in another tab.')).toBeHidden();
+  await expect(page.getByText('This project is open in another tab.')).toBeHidden();
   await setBore(page, '1.60');
 });
 
@@ -118,7 +118,7 @@ test('a project that cannot be read is seen, exported, mended and opened', async
   await page.getByRole('button', { name: /^Mend Thornback/ }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('must be at most 80');
-  await dialog.getByRole('button', { name: 'Mend what can be mended' }).click();
+  await dialog.getByRole('button', { name: 'Repair automatically' }).click();
   await expect(dialog).toContainText('the unknown colour was taken out');
   await dialog.getByRole('button', { name: 'Open it' }).click();
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
@@ -151,7 +151,7 @@ test.describe('a store that fails', () => {
         });
     });
     await expect(page.getByRole('alert')).toContainText(/does not let the app keep data|no store/);
-    await page.getByRole('button', { name: 'Go on with an invented engine' }).click();
+    await page.getByRole('button', { name: 'Continue with an invented engine' }).click();
     await expect(sheet(page)).toBeVisible();
     await setBore(page, '1.10');
     await expect(page.getByText('Your last changes are not saved.')).toBeVisible();
@@ -228,7 +228,7 @@ test('everything is backed up as one file and put back, and a folder is kept up 
   const elsewhere = await (await browser.newContext()).newPage();
   await elsewhere.goto('/projects');
   await elsewhere.locator('input[type=file][accept*=zip]').setInputFiles(path);
-  await elsewhere.getByRole('button', { name: 'Put everything back' }).click();
+  await elsewhere.getByRole('button', { name: 'Restore everything' }).click();
   await elsewhere.getByRole('button', { name: 'Open Thornback, changed' }).click();
   await expect(part(elsewhere, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
   await elsewhere.context().close();

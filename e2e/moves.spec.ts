@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { openApp, part } from './app';
 
-const find = (page: Page) => page.getByRole('combobox', { name: 'Say what to do' });
+const find = (page: Page) => page.getByRole('combobox', { name: 'What do you want to change?' });
 /** Says a move by keyboard, sees its preview, makes it. */
 async function say(page: Page, words: string, label: RegExp): Promise<void> {
   await find(page).fill(words);
@@ -94,15 +94,15 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
 test('the filter’s bypass valve: both schools, each with the state where it bites', async ({ page }) => {
   await openApp(page);
   await part(page, 'filter').click();
-  const finding = page.getByRole('article', { name: 'Filter bypass: two schools' });
-  await expect(finding).toContainText(/the valve opens from [\d.]+.times the loading of a new element on, at \d+.rpm/);
+  const finding = page.getByRole('article', { name: 'Filter bypass valve: for and against' });
+  await expect(finding).toContainText(/the valve opens from [\d.]+.times as restrictive as new on, at \d+.rpm/);
   await expect(finding).toContainText(/Without it, .+ would be the first to starve, from/);
   await finding.getByRole('button', { name: 'Swap Filter for one without a bypass valve' }).click();
   await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(finding).toContainText('Filter has no bypass valve');
   await expect(finding).toContainText('With one, the valve opens from');
   // Neglect the element until the choice bites, and see at which state.
-  await page.getByLabel('Loading', { exact: true }).fill('90');
+  await page.getByLabel('Clogging (× new)', { exact: true }).fill('90');
   await expect(finding).toContainText(/would be starved as the element is loaded now, at \d+.rpm/);
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
@@ -151,9 +151,9 @@ test('parts stay where they are: what is left of an insertion does not move', as
 test('variants, save points and what they keep', async ({ page }) => {
   await openApp(page);
   await page.getByRole('button', { name: 'Project' }).click();
-  await page.getByRole('menuitem', { name: 'Save points…' }).click();
-  await page.getByRole('textbox', { name: 'Name of the save point' }).fill('as delivered');
-  await page.getByRole('button', { name: 'Keep as it is now' }).click();
+  await page.getByRole('menuitem', { name: 'Versions…' }).click();
+  await page.getByRole('textbox', { name: 'Name of the version' }).fill('as delivered');
+  await page.getByRole('button', { name: 'Save this version' }).click();
   await expect(page.getByText('as delivered')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByLabel('Variant').selectOption({ label: 'Nose cooler' });
@@ -168,7 +168,7 @@ test('variants, save points and what they keep', async ({ page }) => {
   await expect(page.getByLabel('Variant')).toHaveValue('noseCooler');
   await expect(part(page, 'noseCooler')).toBeHidden();
   await page.getByRole('button', { name: 'Project' }).click();
-  await page.getByRole('menuitem', { name: 'Save points…' }).click();
+  await page.getByRole('menuitem', { name: 'Versions…' }).click();
   await page.getByRole('button', { name: 'Go back to as delivered' }).click();
   await expect(page.getByLabel('Variant')).toHaveValue('stock');
 });
@@ -225,8 +225,8 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
 test('the library keeps a part, offers it in moves, and goes out and in as a file', async ({ page }) => {
   await openApp(page);
   await part(page, 'turboRestrictor').click();
-  await page.getByRole('button', { name: 'Keep in the library' }).click();
-  await expect(page.getByRole('button', { name: 'Kept in the library' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save to library' }).click();
+  await expect(page.getByRole('button', { name: 'Saved to library' })).toBeVisible();
   await part(page, 'headFeed').click();
   await page.keyboard.press('m');
   await find(page).fill('insert before restrictor library');
@@ -244,8 +244,8 @@ test('the library keeps a part, offers it in moves, and goes out and in as a fil
     ),
   });
   await expect(page.getByRole('dialog')).toContainText('items[0].part');
-  await page.getByRole('button', { name: 'Understood' }).click();
-  await page.getByRole('button', { name: 'Throw away Restrictor' }).click();
+  await page.getByRole('button', { name: 'OK' }).click();
+  await page.getByRole('button', { name: 'Delete Restrictor' }).click();
   await expect(page.getByText('Nothing kept yet')).toBeVisible();
 });
 
@@ -253,11 +253,11 @@ test('a finding is set aside with a reason, and kept so', async ({ page }) => {
   await openApp(page);
   await page.getByRole('tab', { name: /Audit/ }).click();
   const finding = page.getByRole('article', { name: 'Supply' });
-  await finding.getByRole('button', { name: 'Set aside…' }).click();
-  await finding.getByRole('button', { name: 'Set it aside' }).click();
+  await finding.getByRole('button', { name: 'Dismiss…' }).click();
+  await finding.getByRole('button', { name: 'Dismiss' }).click();
   await expect(finding.getByRole('alert')).toContainText('Write why');
   await finding.getByRole('textbox').fill('This turbo has a wide drain.');
-  await finding.getByRole('button', { name: 'Set it aside' }).click();
+  await finding.getByRole('button', { name: 'Dismiss' }).click();
   await expect(finding).toContainText('Set aside: This turbo has a wide drain.');
   await page.reload();
   await page.getByRole('tab', { name: /Audit/ }).click();
@@ -270,7 +270,7 @@ test('a rating is taken from a curve, a bore from a drill’s number', async ({ 
   await page.getByText('From a curve…').click();
   await page.getByLabel('Flow in L/min and drop in bar').fill('10 0.04\n20 0.10\n30 0.18');
   await page.getByRole('button', { name: 'Use these points' }).click();
-  await expect(page.getByLabel('Drop at the rating point')).toHaveValue('0.18');
+  await expect(page.getByLabel('Rated pressure drop')).toHaveValue('0.18');
   await part(page, 'turboRestrictor').click();
   await page.getByLabel('Bore', { exact: true }).fill('drill 55');
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.32.mm/);

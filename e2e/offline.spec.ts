@@ -22,7 +22,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
 
   // Every view and its studies, none of which was opened while there was a server.
-  await page.getByRole('button', { name: 'Which would do?' }).click();
+  await page.getByRole('button', { name: 'Find a size' }).click();
   await expect(
     page
       .locator('.sizing')
@@ -31,7 +31,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
   ).toBeVisible({ timeout: 30_000 });
   for (const [view, shown] of [
     ['Envelope', /Nothing fails in the states/],
-    ['Heat', /The oil settles at/],
+    ['Heat', /The oil reaches/],
     ['Engine', /Redline/],
     ['Gauge', /reading/i],
     ['Compare', /Stock/],

@@ -56,7 +56,7 @@ for (const [what, text, sentence] of [
     const dialog = page.getByRole('dialog');
     await expect(dialog).toContainText('broken.json was not opened');
     await expect(dialog).toContainText(sentence);
-    await dialog.getByRole('button', { name: 'Understood' }).click();
+    await dialog.getByRole('button', { name: 'OK' }).click();
     await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
     await page.reload();
     await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
@@ -86,7 +86,7 @@ test('a state that does not solve says so and names the place to blame', async (
   circuit.parts.find((p) => p['id'] === 'blockOut')!['blocked'] = true;
   await openApp(page);
   await importText(page, 'deadheaded.json', JSON.stringify(raw));
-  await expect(page.locator('.panel')).toContainText('This state did not solve. The balance fails at Pump, out');
+  await expect(page.locator('.panel')).toContainText('This state did not solve. The solution fails at Pump, out');
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /not solved/);
 });
 

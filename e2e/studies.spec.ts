@@ -6,7 +6,7 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
   const problems = await openApp(page);
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo/);
   await part(page, 'turboRestrictor').click();
-  await page.getByRole('button', { name: 'Which would do?' }).click();
+  await page.getByRole('button', { name: 'Find a size' }).click();
   const finder = page.getByRole('region', { name: 'Which bore would do' });
   // The same band and the same sizes as the command line's.
   const { code, json } = await commandLine<{ bands: { low: number; high: number }[]; fitting: { label: string }[] }>(
@@ -34,8 +34,8 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
 test('two figures of one part can be asked about at once, and both follow an edit', async ({ page }) => {
   const problems = await openApp(page);
   await part(page, 'jets').click();
-  await page.getByRole('button', { name: 'Which would do?' }).nth(1).click();
-  await page.getByRole('button', { name: 'Which would do?' }).first().click();
+  await page.getByRole('button', { name: 'Find a size' }).nth(1).click();
+  await page.getByRole('button', { name: 'Find a size' }).first().click();
   const finders = page.locator('section.sizing');
   await expect(finders).toHaveCount(2);
   for (const i of [0, 1]) await expect(finders.nth(i).locator('.answer')).toBeVisible();
@@ -59,7 +59,7 @@ test('run the faults and open the worst one as a state', async ({ page }) => {
   await expect(faults.getByRole('article').first()).toHaveAccessibleName(worst.title);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
-  await faults.getByRole('article').first().getByRole('button', { name: 'Open it as a variant' }).click();
+  await faults.getByRole('article').first().getByRole('button', { name: 'Open as a variant' }).click();
   await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText(worst.title);
   await expect(part(page, worst.starved[0]!.part)).toHaveAttribute('aria-label', /dry/);
   await page.keyboard.press('Control+z');
@@ -101,7 +101,7 @@ for (const scheme of ['light', 'dark'] as const) {
 test('the envelope names the worst, and a press on the map sets the state', async ({ page }) => {
   const problems = await openApp(page);
   await page.getByRole('link', { name: 'Envelope' }).click();
-  const map = page.getByRole('img', { name: /^Map of the least margin/ });
+  const map = page.getByRole('img', { name: /^Map of the smallest margin/ });
   // The same words as the command line's figures.
   const { json } = await commandLine<{ failingShare: number; crossing: { x: number; y: number; name: string } }>(
     'envelope',
@@ -118,7 +118,7 @@ test('the envelope names the worst, and a press on the map sets the state', asyn
   // The middle of the map: half of the speeds, half of the temperatures.
   await page.mouse.click(box.x + (box.width * (46 + 634 / 2)) / 700, box.y + (box.height * (18 + 418 / 2)) / 470);
   await expect(page.getByRole('slider', { name: 'Engine speed' })).toHaveAttribute('aria-valuetext', /36[12]\d/);
-  await expect(page.getByRole('slider', { name: 'Oil, held everywhere' })).toHaveAttribute('aria-valuetext', /5[45]/);
+  await expect(page.getByRole('slider', { name: 'Oil temperature' })).toHaveAttribute('aria-valuetext', /5[45]/);
   // By keyboard: to the worst state of the turbo.
   const turbo = page.getByRole('listitem').filter({ hasText: 'Turbo' }).getByRole('button');
   await turbo.focus();
@@ -126,7 +126,7 @@ test('the envelope names the worst, and a press on the map sets the state', asyn
   await expect(page.getByRole('slider', { name: 'Engine speed' })).toHaveAttribute('aria-valuetext', /7000/);
   await page.getByRole('radio', { name: 'Filter loading' }).check();
   await expect(
-    page.getByRole('img', { name: /^Map of the least margin over engine speed and filter loading/ }),
+    page.getByRole('img', { name: /^Map of the smallest margin over engine speed and filter loading/ }),
   ).toBeVisible();
   expect(problems).toEqual([]);
 });
@@ -147,18 +147,18 @@ test('draw the tolerances, see what to tighten, state one, and be told that the 
   // What moves the lifters' margin, as on the command line.
   await spread.getByRole('button', { name: 'Lifters' }).click();
   const { json } = await commandLine<{ rows: { name: string }[] }>('sensitivity', 'demo/thornback.json', 'lifters');
-  const ranked = page.getByRole('region', { name: 'What moves a margin' }).getByRole('row');
+  const ranked = page.getByRole('region', { name: 'Sensitivity of a margin' }).getByRole('row');
   for (const [i, row] of json.rows.slice(0, 4).entries()) await expect(ranked.nth(i + 1)).toContainText(row.name);
   await page.getByText(/^Tolerances: \d+ figures/).click();
   await page.getByRole('textbox', { name: 'Restrictor: bore, plus or minus' }).fill('0.05');
-  await expect(spread).toContainText('Of an earlier state.');
+  await expect(spread).toContainText('Out of date.');
   // Kept with the variant, and its staleness too, when the page is loaded again.
   await page.reload();
   await spread.getByRole('radio', { name: /each consumer’s worst/ }).check();
   await spread.getByLabel('Samples').selectOption('1024');
-  await expect(spread).toContainText('Of an earlier state.');
+  await expect(spread).toContainText('Out of date.');
   await spread.getByRole('button', { name: 'Run again' }).click();
-  await expect(spread.getByText('Of an earlier state.')).toHaveCount(0);
+  await expect(spread.getByText('Out of date.')).toHaveCount(0);
   await expect(spread).toContainText('Tighten first: ');
   expect(problems).toEqual([]);
 });
@@ -170,7 +170,7 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
   await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
   await faults.getByRole('checkbox', { name: /every two/ }).check();
   // What is there already is shown while the rest is worked out.
-  await expect(faults).toContainText(/putting faults in, \d+ of \d+/);
+  await expect(faults).toContainText(/testing faults, \d+ of \d+/);
   await expect(faults.getByRole('article').first()).toBeVisible();
   await faults.getByRole('button', { name: 'Stop' }).click();
   await expect(faults.getByRole('button', { name: 'Run', exact: true })).toBeVisible();
@@ -190,7 +190,7 @@ test('a season of a variant changes its oil and its cold, and is undone', async 
   await expect(dialog).toBeHidden();
   await expect(page.getByLabel('Oil, Winter')).toHaveValue('5W-30');
   await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock, Winter');
-  await expect(page.getByRole('slider', { name: 'Oil, held everywhere' })).toHaveAttribute('aria-valuemin', '-50');
+  await expect(page.getByRole('slider', { name: 'Oil temperature' })).toHaveAttribute('aria-valuemin', '-50');
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock');
   expect(problems).toEqual([]);
@@ -200,9 +200,9 @@ test('a thermostat that opens too early is ruled out by a cold cruise, and anoth
   const problems = await openApp(page);
   await page.getByLabel('Variant').selectOption('noseCooler');
   await part(page, 'plate').click();
-  await page.getByRole('button', { name: 'Which size would do?' }).click();
+  await page.getByRole('button', { name: 'Find a size' }).click();
   const finder = page.getByRole('region', { name: 'Which Plate would do' });
-  await expect(finder).toContainText('80 °C; 82 °C; 85 °C; 88 °C; 93 °C would do.');
+  await expect(finder).toContainText('80 °C; 82 °C; 85 °C; 88 °C; 93 °C works.');
   await expect(finder.getByRole('row', { name: /^71 °C/ })).toContainText('Too cold on a cold cruise.');
   await finder.getByRole('button', { name: 'Fit 88 °C' }).click();
   await expect(page.getByLabel('Starts to open')).toHaveValue('88');

@@ -40,7 +40,7 @@ const PICTURES: readonly {
     prepare: async (page) => {
       await page.locator('[data-part=filter]').click();
       await page.keyboard.press('m');
-      await page.getByRole('combobox', { name: 'Say what to do' }).fill('insert before dual-pass');
+      await page.getByRole('combobox', { name: 'What do you want to change?' }).fill('insert before dual-pass');
       await page.keyboard.press('ArrowDown');
     },
   },
@@ -68,7 +68,7 @@ const PICTURES: readonly {
     name: 'sizing',
     prepare: async (page) => {
       await page.locator('[data-part=turboRestrictor]').click();
-      await page.getByRole('button', { name: 'Which would do?' }).click();
+      await page.getByRole('button', { name: 'Find a size' }).click();
       await page.getByRole('button', { name: /^drill 56/ }).waitFor();
       await page.evaluate(() => document.querySelector('.sizing')?.scrollIntoView({ block: 'center' }));
     },
@@ -99,7 +99,7 @@ const PICTURES: readonly {
     prepare: async (page) => {
       // A hot idle at the hottest that the engine is asked to bear.
       await page.keyboard.press('3');
-      await page.getByRole('slider', { name: 'Oil, held everywhere' }).focus();
+      await page.getByRole('slider', { name: 'Oil temperature' }).focus();
       for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
       await page.getByRole('link', { name: 'Tolerances' }).click();
       await page.getByRole('button', { name: 'Run' }).click();
@@ -111,7 +111,7 @@ const PICTURES: readonly {
     prepare: async (page) => {
       await page.getByLabel('Variant').selectOption('noseCooler');
       await page.getByRole('link', { name: 'Heat' }).click();
-      await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
+      await page.getByRole('heading', { name: 'Oil temperature by ambient air' }).waitFor();
     },
   },
   {
@@ -119,7 +119,7 @@ const PICTURES: readonly {
     prepare: async (page) => {
       await page.getByLabel('Variant').selectOption('noseCooler');
       await page.getByRole('link', { name: 'Heat' }).click();
-      await page.getByRole('heading', { name: 'Against the air’s temperature' }).waitFor();
+      await page.getByRole('heading', { name: 'Oil temperature by ambient air' }).waitFor();
       await page.evaluate(() => document.querySelector('.studies')?.scrollIntoView());
     },
   },

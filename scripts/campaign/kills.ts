@@ -87,7 +87,7 @@ const ACTS: readonly ((page: Page, now: Seen, random: () => number) => Promise<S
   async (page, now) => {
     if (now.variants > 30) return now;
     await page.getByRole('button', { name: 'Project' }).click();
-    await page.getByRole('menuitem', { name: 'Copy this variant' }).click();
+    await page.getByRole('menuitem', { name: 'Duplicate variant' }).click();
     return { ...now, variants: now.variants + 1, selected: await selectedIn(page) };
   },
   // A step back and forth.

@@ -106,25 +106,25 @@ describe('The circuit page', () => {
     );
     const finding = screen.getAllByRole('article')[0]!;
     const title = finding.getAttribute('aria-label')!;
-    fireEvent.click(within(finding).getByRole('button', { name: 'Set aside…' }));
-    fireEvent.click(within(finding).getByRole('button', { name: 'Set it aside' }));
-    expect(within(finding).getByRole('alert').textContent).toBe('Write why it may stay so.');
+    fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss…' }));
+    fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss' }));
+    expect(within(finding).getByRole('alert').textContent).toBe('Give a reason of at least three letters.');
     fireEvent.change(within(finding).getByRole('textbox'), { target: { value: 'a wider drain is on the bench' } });
-    fireEvent.click(within(finding).getByRole('button', { name: 'Set it aside' }));
+    fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss' }));
     expect(activeVariant(bench().project!).waivers).toEqual([
       expect.objectContaining({ reason: 'a wider drain is on the bench' }),
     ]);
     const aside = await screen.findByText(/^Set aside: a wider drain/);
     expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
-    fireEvent.click(within(aside).getByRole('button', { name: 'Take it up again' }));
+    fireEvent.click(within(aside).getByRole('button', { name: 'Restore' }));
     expect(activeVariant(bench().project!).waivers).toEqual([]);
   });
 
   it('finds the temperature by heat when asked, and shows where it lies', async () => {
     await opened();
-    fireEvent.click(screen.getByRole('radio', { name: 'found by heat' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'Calculated' }));
     await waitFor(() =>
-      expect(screen.getByRole('status', { name: 'Oil in the sump, found' }).textContent).toMatch(/\d{2,3} °C/),
+      expect(screen.getByRole('status', { name: 'Sump oil,  found' }).textContent).toMatch(/\d{2,3} °C/),
     );
     expect(screen.getByRole('slider', { name: 'Air' })).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: 'held' }));
@@ -201,14 +201,16 @@ describe('The circuit page', () => {
   it('draws the path to the turbo when it is selected, each part’s share adding up to what is lost', async () => {
     const project = await opened();
     act(() => bench().select('turbo'));
-    await screen.findByRole('heading', { name: 'Where its pressure goes' });
+    await screen.findByRole('heading', { name: 'Pressure from the sump to here' });
     const circuit = solverOf(project);
     const { speedRevS, oilTemperatureK } = bench();
     const atTurbo = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)).consumers.find(
       (c) => c.part === 'turbo',
     )!.pressurePa!;
     const rows = [
-      ...screen.getByRole('heading', { name: 'Where its pressure goes' }).nextElementSibling!.querySelectorAll('span'),
+      ...screen
+        .getByRole('heading', { name: 'Pressure from the sump to here' })
+        .nextElementSibling!.querySelectorAll('span'),
     ].map((s) => s.textContent!);
     const bars = rows.flatMap((text) =>
       /bar$/.test(text) ? [Number(text.replace('−', '-').replace(/[^\d.-]/g, ''))] : [],

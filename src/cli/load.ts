@@ -26,7 +26,7 @@ export function load(file: string, variant: string | undefined): CircuitSolver {
 /** Reads a CSV file, its header first. @throws Refusal when it cannot be used */
 export function loadTable(file: string): readonly (readonly string[])[] {
   const text = textOf(file, (bytes) =>
-    bytes > LARGEST_TABLE_BYTES ? `${file}: over 64 MiB. Thin it out.` : undefined,
+    bytes > LARGEST_TABLE_BYTES ? `${file}: over 64 MiB. Use fewer rows.` : undefined,
   );
   return Papa.parse<string[]>(text, { skipEmptyLines: true }).data;
 }

@@ -200,7 +200,9 @@ describe('The command line', () => {
     const { code, out } = await run('sensitivity', DEMO, 'lifters', ...at);
     expect([code, out]).toEqual([
       0,
-      expect.stringMatching(/^Lifters: 0\.23.bar above low water[^]*\nMains: radial clearance +\+4\.0.µm +-0\.1\d.bar/),
+      expect.stringMatching(
+        /^Lifters: 0\.23.bar above minimum water[^]*\nMains: radial clearance +\+4\.0.µm +-0\.1\d.bar/,
+      ),
     ]);
     const { rows } = sensitivitySchema.parse(
       withoutHead((await run('sensitivity', DEMO, 'lifters', ...at, '--json')).out),
@@ -340,7 +342,7 @@ describe('The command line', () => {
     [
       'a trace that is no trace',
       () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'],
-      'The trace lacks a column for time in seconds (time_s)',
+      'The recording has no column for time in seconds (time_s)',
     ],
     ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],
     [

@@ -6,7 +6,7 @@ import { solveResultSchema } from '../core/judgement/stateResult';
 export const solveRequestSchema = z.strictObject({
   speedRevS: z.number().min(0),
   oilTemperatureK: z.number().positive(),
-  /** Present when the oil temperature is to be found by heat balance in these surroundings. */
+  /** Present when the oil temperature is to be Calculated balance in these surroundings. */
   found: conditionsSchema.optional(),
 });
 export type SolveRequest = z.infer<typeof solveRequestSchema>;

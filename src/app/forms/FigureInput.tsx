@@ -12,9 +12,9 @@ import { usePreferences } from '../state/preferences';
 
 const SIGNIFICANT = 6;
 const REASONS = {
-  empty: 'A figure is needed here.',
-  notANumber: 'This is not a number. Write for instance 1.5 or 1.5 mm.',
-  unknownUnit: 'This unit is not known here. Leave it out, or use the one shown.',
+  empty: 'Enter a figure.',
+  notANumber: 'Not a number. Enter for instance 1.5 or 1.5 mm.',
+  unknownUnit: 'This unit is not known here. Cancel out, or use the one shown.',
   unknownDash: 'Dash size must be 3, 4, 6, 8, 10, 12, 16 or 20.',
 } as const;
 

@@ -1,10 +1,10 @@
 import type { Weight } from '../../core/judgement/audit';
 
 const NAMES: Readonly<Record<Weight, string>> = {
-  stop: 'Stop: do not run it so',
-  mend: 'Mend',
-  look: 'Look at it',
-  note: 'Worth knowing',
+  stop: 'Critical: do not run it like this',
+  mend: 'To fix',
+  look: 'Check',
+  note: 'Note',
 };
 
 /** The shape of a finding's weight: struck square, hollow diamond, three lines; the alarm colour comes second. */

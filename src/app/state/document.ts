@@ -151,11 +151,11 @@ const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'w
       'season',
     ),
   waive: (waiver) =>
-    onVariant('set a finding aside', (variant) => {
+    onVariant('dismiss a finding', (variant) => {
       variant.waivers = [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver];
     }),
   unwaive: (rule, part) =>
-    onVariant('take up a finding again', (variant) => {
+    onVariant('restore a finding', (variant) => {
       variant.waivers = variant.waivers.filter((w) => w.rule !== rule || w.part !== part);
     }),
 });
@@ -230,7 +230,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     redo: () => step(stepForth),
 
     tidy: () =>
-      onVariant('tidy the sheet', (variant) => {
+      onVariant('rearrange the drawing', (variant) => {
         variant.sheet = { columns: tidyColumns(activeVariant(get().project!).circuit) };
       }),
 
@@ -241,7 +241,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
 
     copyVariant: () =>
       act({
-        name: 'copy the variant',
+        name: 'duplicate the variant',
         recipe: (draft) => {
           const open = activeVariant(get().project!);
           addVariant(draft, open, copyName(open.name, namesIn(draft)), '');
@@ -269,6 +269,6 @@ export const useDocument = create<DocumentStore>()((set, get) => {
       onVariant(`call the variant ${name}`, (variant) => {
         variant.name = shortName(name);
       }),
-    deleteVariant: () => act({ name: 'throw the variant away', recipe: deleteOpenVariant }),
+    deleteVariant: () => act({ name: 'delete the variant', recipe: deleteOpenVariant }),
   };
 });

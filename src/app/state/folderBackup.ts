@@ -17,7 +17,7 @@ export function folderBackupLater(): void {
 export async function folderBackupNow(): Promise<boolean> {
   clearTimeout(timer);
   const { tell, dismiss } = useKeeping.getState();
-  const notice = (text: string) => tell({ id: 'folder', text, to: { path: '/projects', label: 'See to the backup' } });
+  const notice = (text: string) => tell({ id: 'folder', text, to: { path: '/projects', label: 'Open backups' } });
   try {
     const folder = await chosenFolder();
     if (!folder) return false;

@@ -41,7 +41,7 @@ const keeper = new Keeper(
       const { tell } = useKeeping.getState();
       tell({
         id: 'late',
-        text: 'The project was changed in another tab meanwhile, and is shown as it is there. What you had here is kept as a save point, “from another tab”.',
+        text: 'The project was changed in another tab meanwhile, and is shown as it is there. What you had here is kept as a version, “from another tab”.',
       });
       void readAgain(id, true);
     },

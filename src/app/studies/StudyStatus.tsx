@@ -1,6 +1,6 @@
 import type { StudyView } from '../state/useStudy';
 
-/** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "putting faults in" */
+/** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "testing faults" */
 export function StudyStatus({ study, doing }: { readonly study: StudyView<unknown>; readonly doing: string }) {
   const { reading, running, done, known, stale, message, answer, stopped, run, cancel } = study;
   if (running)
@@ -25,7 +25,7 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
   if (stale)
     return (
       <p className="notice stale" role="status">
-        <strong>Of an earlier state.</strong> Something that it depends on has changed.{' '}
+        <strong>Out of date.</strong> Something it depends on has changed.{' '}
         <button type="button" className="make" onClick={run}>
           Run again
         </button>

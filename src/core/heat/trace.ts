@@ -46,11 +46,14 @@ export function readTrace(
   if (absent.length > 0)
     return {
       ok: false,
-      why: `The trace lacks a column for ${absent.map((c) => `${c.what} (${c.names[0]})`).join(' and ')}. Its columns are ${table.header.join(', ')}.`,
+      why: `The recording has no column for ${absent.map((c) => `${c.what} (${c.names[0]})`).join(' and ')}. Its columns are ${table.header.join(', ')}.`,
     };
-  if (table.rows.length < 2) return { ok: false, why: 'The trace needs two rows at least.' };
+  if (table.rows.length < 2) return { ok: false, why: 'The recording needs at least two rows.' };
   if (table.rows.length > MOST_ROWS)
-    return { ok: false, why: `The trace has ${table.rows.length} rows; ${MOST_ROWS} are the most. Thin it out.` };
+    return {
+      ok: false,
+      why: `The recording has ${table.rows.length} rows; ${MOST_ROWS} are the most. Use fewer rows.`,
+    };
   const rows: TraceRow[] = [];
   for (const [i, cells] of table.rows.entries()) {
     const row: Record<string, number> = {};
@@ -68,11 +71,11 @@ export function readTrace(
       };
     const before = rows[rows.length - 1];
     if (before && parsed.data.timeS <= before.timeS)
-      return { ok: false, why: `Row ${i + 2}: time does not rise. Sort the trace by time.` };
+      return { ok: false, why: `Row ${i + 2}: time does not rise. Sort the recording by time.` };
     rows.push(parsed.data);
   }
   if (rows[rows.length - 1]!.timeS - rows[0]!.timeS > LONGEST_S)
-    return { ok: false, why: 'The trace is longer than a day. Cut it.' };
+    return { ok: false, why: 'The recording is longer than a day. Shorten it.' };
   return { ok: true, rows };
 }
 

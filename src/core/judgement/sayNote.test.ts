@@ -35,14 +35,18 @@ describe('A note about a state', () => {
       /settles at 60 °C/,
       /^Below 80 °C it keeps its water and fuel/,
     ],
-    [note('notConverged'), /did not solve/, /The balance fails at Main gallery\. No figure on this sheet is an answer/],
+    [
+      note('notConverged'),
+      /did not solve/,
+      /The solution fails at Main gallery\. No figure on this sheet is an answer/,
+    ],
   ])('says what it is and what to do: %#', (given, head, text) => {
     expect(plain(given)).toEqual([expect.stringMatching(head), expect.stringMatching(text)]);
   });
 
   it('speaks in the reader’s units', () => {
     expect(plain(note('oilHot', { actual: 404.15, limit: 393.15 }), { temperature: 'degF' })).toEqual([
-      'The oil settles at 268 °F.',
+      'The oil reaches 268 °F.',
       expect.stringMatching(/^The limit is 248 °F/),
     ]);
     expect(plain(note('implausiblePressure', { actual: 40e5 }), { pressure: 'psi' })[0]).toBe(

@@ -18,12 +18,12 @@ export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: s
     case 'dryGallery':
       return {
         head: `${note.where} is dry.`,
-        text: `It stands at ${pressure(note.actual)} while the pump turns. Whatever carried the engine’s own flow is blanked or gone.`,
+        text: `It is at ${pressure(note.actual)} while the pump turns. Whatever carried the engine’s own flow is blanked or gone.`,
       };
     case 'pumpStarved':
       return {
         head: `${note.where} is not filled.`,
-        text: `It takes ${Math.round((note.actual ?? 0) * 100)} % of its volume: the suction side holds the oil back. Hold the speed down until it is warmer, or widen the pickup.`,
+        text: `It fills to ${Math.round((note.actual ?? 0) * 100)} %: the suction side holds the oil back. Hold the speed down until it is warmer, or widen the pickup.`,
       };
     case 'noOil':
       return {
@@ -37,38 +37,38 @@ export function sayNote(note: ResultNote, units: UnitChoice): { readonly head: s
       };
     case 'placeTooHot':
       return {
-        head: `No balance: oil at ${note.where} would reach ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
+        head: `No steady temperature: oil at ${note.where} would reach ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
         text: `No oil lasts above ${formatQuantity(note.limit ?? 0, 'temperature', units)}. Too little oil passes there for the heat that it gets.`,
       };
     case 'impossibleCooler':
       return {
         head: `${note.where}: impossible rating.`,
-        text: 'No exchanger could give off that heat at those flows and temperatures; it counts as no cooler. Check its rating point.',
+        text: 'No cooler could give off that heat at those flows and temperatures, so it is left out. Check its rating point.',
       };
     case 'still':
       return {
-        head: `${note.where} holds still oil.`,
-        text: 'Every way into it is shut, so it has no pressure to speak of.',
+        head: `${note.where} holds oil that does not move.`,
+        text: 'Every way into it is closed, so it has no pressure of its own.',
       };
     case 'oilHot':
       return {
-        head: `The oil settles at ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
+        head: `The oil reaches ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
         text: `The limit is ${formatQuantity(note.limit ?? 0, 'temperature', units)}: it thins, ages and cokes. A cooler, more air on it, or less load.`,
       };
     case 'oilCold':
       return {
-        head: `The oil settles at ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
-        text: `Below ${formatQuantity(note.limit ?? 0, 'temperature', units)} it keeps its water and fuel. A thermostat, or less cooler.`,
+        head: `The oil reaches ${formatQuantity(note.actual ?? 0, 'temperature', units)}.`,
+        text: `Below ${formatQuantity(note.limit ?? 0, 'temperature', units)} water and fuel do not boil off. Fit a thermostat or a smaller cooler.`,
       };
     case 'cavitates':
       return {
         head: `${note.where}: the oil cavitates.`,
-        text: `It would stand below ${formatQuantity(note.limit ?? 0, 'pressure', units)} absolute, where air and vapour come out of the oil. No figure of this state is an answer; widen what leads to that place, or look for a figure there that cannot be.`,
+        text: `It would be below ${formatQuantity(note.limit ?? 0, 'pressure', units)} absolute, where air and vapour come out of the oil. No figure of this condition is valid; widen what leads to that place, or look for an impossible figure there.`,
       };
     case 'notConverged':
       return {
         head: 'This state did not solve.',
-        text: `The balance fails at ${note.where}. No figure on this sheet is an answer; change the state or look at the parts there.`,
+        text: `The solution fails at ${note.where}. No figure shown is valid; change the condition or check the parts there.`,
       };
   }
 }

@@ -18,10 +18,10 @@ export function AuditList({
         <span aria-live="polite">
           {working || !findings
             ? 'working…'
-            : `${count(['stop'])} stop, ${count(['mend'])} mend, ${count(['look', 'note'])} to know`}
+            : `${count(['stop'])} critical, ${count(['mend'])} to fix, ${count(['look', 'note'])} to note`}
         </span>
       </h2>
-      {findings?.length === 0 && <p>No rule finds anything.</p>}
+      {findings?.length === 0 && <p>Nothing found.</p>}
       {findings?.map((finding, i) => (
         <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />
       ))}

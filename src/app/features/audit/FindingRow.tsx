@@ -30,7 +30,7 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
         )}
         <div className="what">{sayFinding(finding, finding.what, units)}</div>
         <details>
-          <summary>Why, and what helps</summary>
+          <summary>Why, and how to fix it</summary>
           <p>{sayFinding(finding, finding.why, units)}</p>
           {finding.remedies.length > 0 && (
             <ul>
@@ -45,7 +45,7 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
           <p className="quiet">
             Set aside: {finding.waived}{' '}
             <button type="button" className="plain" onClick={() => unwaive(finding.rule, finding.part ?? undefined)}>
-              Take it up again
+              Restore
             </button>
           </p>
         ) : (
@@ -57,7 +57,7 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
             ))}
             {!asking && (
               <button type="button" className="plain" onClick={() => setAsking(true)}>
-                Set aside…
+                Dismiss…
               </button>
             )}
           </div>
@@ -84,7 +84,7 @@ function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly on
       }}
     >
       <label className="find">
-        <span>Reason, printed on the job sheet</span>
+        <span>Reason (printed on the job sheet)</span>
         <input
           type="text"
           value={reason}
@@ -95,15 +95,15 @@ function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly on
       </label>
       {asked && reason.trim().length < LEAST_REASON && (
         <p className="problem" role="alert">
-          Write why it may stay so.
+          Give a reason of at least three letters.
         </p>
       )}
       <div className="moves">
         <button type="submit" className="make">
-          Set it aside
+          Dismiss
         </button>
         <button type="button" className="plain" onClick={onDone}>
-          Leave it
+          Cancel
         </button>
       </div>
     </form>

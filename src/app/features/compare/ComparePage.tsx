@@ -2,7 +2,7 @@ import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState, type ReactNode } from 'react';
 import { MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareTasks';
-import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
@@ -20,7 +20,7 @@ export default function ComparePage() {
       <h1>Variants side by side</h1>
       <fieldset className="chosen">
         <legend className="quiet">
-          Up to {MOST_COMPARED} at a time. Oil temperature held; each consumer at its worst over the range.
+          Up to {MOST_COMPARED} at a time. Fixed oil temperature; each component at its worst over the operating range.
         </legend>
         {project.variants.map((v) => (
           <label key={v.id}>
@@ -37,7 +37,7 @@ export default function ComparePage() {
       {ids.length < 2 && (
         <p role="status">
           {project.variants.length < 2
-            ? 'This project has one variant. Copy it under Project, change the copy, and compare here.'
+            ? 'This project has one variant. Duplicate it under Project, change the copy, and compare here.'
             : 'Choose at least two.'}
         </p>
       )}
@@ -50,7 +50,7 @@ function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly u
   const study = useStudy('compare', { ids: [...ids] });
   return (
     <section aria-busy={study.running}>
-      <StudyStatus study={study} doing="solving each over the range" />
+      <StudyStatus study={study} doing="solving each variant" />
       {study.answer && <Table comparison={study.answer} units={units} />}
     </section>
   );
@@ -146,7 +146,7 @@ function Table({ comparison, units }: { readonly comparison: Comparison; readonl
           ),
         )}
         {section(
-          'Each at its worst',
+          'Each component at its worst',
           consumers.map((c) =>
             row(
               c.part,
@@ -157,7 +157,7 @@ function Table({ comparison, units }: { readonly comparison: Comparison; readonl
                     <span className={`worst${w.supplied ? '' : ' out'}`}>
                       <VerdictIcon verdict={w.verdict} />
                       <span>
-                        {VERDICT_WORDS[w.verdict]}
+                        {sayVerdict(w.verdict, w.decisive)}
                         {w.decisive ? `, ${sayMargin(w.decisive, units)}` : ''}
                         <span className="quiet">
                           {' '}
@@ -171,10 +171,10 @@ function Table({ comparison, units }: { readonly comparison: Comparison; readonl
             ),
           ),
         )}
-        {section('What the gauge shows, where each has it', of('gaugePa', 'pressure'))}
-        {section('What the pump moves', of('pumpM3S', 'flow'))}
-        {section('Where the oil settles, in the air, road and load of each state', of('sumpK', 'temperature'))}
-        {section('What it takes', [
+        {section('Gauge reading', of('gaugePa', 'pressure'))}
+        {section('Pump flow', of('pumpM3S', 'flow'))}
+        {section('Oil temperature, at each condition’s air, road speed and load', of('sumpK', 'temperature'))}
+        {section('Oil, weight and cost', [
           row(
             'oil',
             'Oil in parts and lines',

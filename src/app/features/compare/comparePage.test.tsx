@@ -34,12 +34,7 @@ describe('Variants side by side on the page', () => {
         .map((h) => h.textContent),
     ).toEqual(expect.arrayContaining(['Stock1 not supplied', 'Nose coolerfrom Stock1 not supplied']));
     for (const { name } of answer.parts) expect(rowNamed(new RegExp(`^${name}–fitted`))).toBeTruthy();
-    for (const heading of [
-      'What the gauge shows, where each has it',
-      'What the pump moves',
-      /^Where the oil settles/,
-      'What it takes',
-    ])
+    for (const heading of ['Gauge reading', 'Pump flow', /^Where the oil settles/, 'Oil, weight and cost'])
       expect(within(table).getByRole('heading', { name: heading })).toBeTruthy();
     const settles = screen
       .getAllByRole('row')

@@ -252,7 +252,7 @@ function MapAxes({
         {displayUnit('speed', units).symbol}
       </text>
       <text className="t-small ink2" x={2} y={11}>
-        {upward === 'loading' ? 'times a new filter’s loading' : displayUnit(upward, units).symbol}
+        {upward === 'loading' ? 'times as restrictive as new' : displayUnit(upward, units).symbol}
       </text>
     </>
   );

@@ -56,7 +56,7 @@ function reachOutline(project: Project): MapPoint[] {
   ];
 }
 
-/** Where supply holds and where it fails, over speed and one thing more; a press on the map sets the state. */
+/** Operating map and where it fails, over speed and one thing more; a press on the map sets the state. */
 export default function EnvelopeView() {
   const project = useDocument((w) => w.project)!;
   const units = usePreferences((w) => w.units);
@@ -88,9 +88,9 @@ export default function EnvelopeView() {
   return (
     <main className="page envelope" aria-busy={study.running}>
       <div className="heading">
-        <h1>Where supply holds</h1>
+        <h1>Operating map</h1>
         <fieldset className="chosen">
-          <legend className="visually-hidden">Upward on the map</legend>
+          <legend className="visually-hidden">Vertical axis</legend>
           {(Object.keys(CHOICES) as Envelope['y'][]).map((each) => (
             <label key={each}>
               <input type="radio" name="upward" checked={y === each} onChange={() => setY(each)} /> {CHOICES[each]}
@@ -98,16 +98,16 @@ export default function EnvelopeView() {
           ))}
         </fieldset>
       </div>
-      <StudyStatus study={study} doing="solving the map" />
+      <StudyStatus study={study} doing="computing the map" />
       {envelope && (
         <div className="maps">
           <figure className="chart">
             <figcaption>
               <h2>
                 <label>
-                  Least margin of{' '}
+                  Smallest margin of{' '}
                   <select value={large?.part ?? ''} onChange={(event) => setOf(event.target.value)}>
-                    <option value="">any consumer</option>
+                    <option value="">any component</option>
                     {envelope.consumers.map((c) => (
                       <option key={c.part} value={c.part}>
                         {c.name}
@@ -125,7 +125,7 @@ export default function EnvelopeView() {
               here={here}
               reach={reach}
               large
-              label={`Map of the least margin ${large ? `of ${large.name} ` : ''}over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`}
+              label={`Map of the smallest margin ${large ? `of ${large.name} ` : ''}over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`}
               onPick={goTo}
             >
               {(scales) => (
@@ -165,9 +165,9 @@ export default function EnvelopeView() {
             </EnvelopeMapView>
             <Legend withReach={reach.length > 0} withSession={envelope.session.length > 1} />
           </figure>
-          <section aria-label="Each consumer">
-            <h2>Each consumer</h2>
-            <p>Same axes and tints. Press a line to go to its worst state.</p>
+          <section aria-label="Each component">
+            <h2>Each component</h2>
+            <p>Same axes and tints. Select a line to go to its worst condition.</p>
             <ul className="small-maps">
               {envelope.consumers.map((c) => (
                 <li key={c.part}>
@@ -192,7 +192,7 @@ export default function EnvelopeView() {
                     here={here}
                     reach={reach}
                     large={false}
-                    label={`${c.name}: ${c.worst ? `least margin ${sayValue(c.worst.value)}` : 'not solved'}`}
+                    label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}` : 'not solved'}`}
                   />
                 </li>
               ))}
@@ -226,14 +226,14 @@ function summaryOf(envelope: Envelope, project: Project, units: UnitChoice): str
   const { failingShare, unsolved, crossing, y } = envelope;
   const fails =
     failingShare === 0
-      ? 'Nothing fails in the states within reach.'
-      : `Fails in ${formatQuantity(failingShare, 'share', units)} of the states within reach.`;
+      ? 'Everything is supplied everywhere in the operating range.'
+      : `Fails in ${formatQuantity(failingShare, 'share', units)} of the operating range.`;
   const session = crossing
-    ? ` The session first fails at ${formatQuantity(crossing.x, 'speed', units)}, ${formatQuantity(crossing.y, 'temperature', units)}: ${crossing.name} ${VERDICT_WORDS[crossing.verdict]}.`
+    ? ` The session first fails at ${formatQuantity(crossing.x, 'speed', units)}, ${formatQuantity(crossing.y, 'temperature', units)}: ${crossing.name}, ${VERDICT_WORDS[crossing.verdict]}.`
     : y === 'oil' && project.namedStates.length > 1 && envelope.overall.crossings.length > 0
       ? ' The session, straight from one named state to the next, never fails.'
       : '';
-  const held = y === 'oil' ? ' Oil temperature held.' : y === 'filterAge' ? '' : ' Oil temperature found by heat.';
+  const held = y === 'oil' ? ' Fixed oil temperature.' : y === 'filterAge' ? '' : ' Calculated oil temperature.';
   return `${fails}${session}${unsolved > 0 ? ` ${unsolved} states did not solve.` : ''}${held}`;
 }
 
@@ -245,7 +245,7 @@ function Legend({ withReach, withSession }: { readonly withReach: boolean; reado
         height={34}
         viewBox="0 0 330 34"
         role="img"
-        aria-label="Tints: fails, then margins from 0, 1, 2, 4 and 8 times what counts as near"
+        aria-label="Tints: fails, then margins from 0, 1, 2, 4 and 8 times the warning margin"
       >
         <defs>
           <pattern id="legend-fails" width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -266,10 +266,10 @@ function Legend({ withReach, withSession }: { readonly withReach: boolean; reado
         </text>
       </svg>
       <p className="quiet">
-        In times of what counts as near: a quarter of a bar, a quarter of a low limit below one bar, or a tenth of a
-        flow.{withReach ? ' Dashed: what the engine is asked to reach.' : ''}
-        {withSession ? ' Heavy line: the session, from one named state to the next.' : ''} Press the map to set the
-        state.
+        Margin ÷ warning margin: below 1 marginal, below 0 fails. The warning margin is 0.25 bar, a quarter of a minimum
+        below 1 bar, or a tenth of a flow limit.{withReach ? ' Dashed: edge of the operating range.' : ''}
+        {withSession ? ' Heavy line: the session, from one named state to the next.' : ''} Select a point to set engine
+        speed and oil temperature.
       </p>
     </div>
   );

@@ -30,7 +30,7 @@ describe('The envelope on the page', () => {
     openDemo();
     show(<EnvelopeView />);
     const map = await screen.findByRole('img', {
-      name: /^Map of the least margin over engine speed and oil temperature\./,
+      name: /^Map of the smallest margin over engine speed and oil temperature\./,
     });
     // jsdom has no layout: the drawing is given its own size.
     map.getBoundingClientRect = () => ({ left: 0, top: 0, width: 700, height: 470 }) as DOMRect;
@@ -48,9 +48,9 @@ describe('The envelope on the page', () => {
     show(<EnvelopeView />);
     fireEvent.click(screen.getByRole('radio', { name: 'Filter loading' }));
     const map = await screen.findByRole('img', { name: /over engine speed and filter loading/ });
-    expect(map.textContent).toContain('times a new filter’s loading');
+    expect(map.textContent).toContain('times as restrictive as new');
     fireEvent.click(screen.getByRole('radio', { name: 'Road speed' }));
-    await screen.findByRole('img', { name: /over engine speed and road speed.*Oil temperature found by heat/ });
+    await screen.findByRole('img', { name: /over engine speed and road speed.*Oil temperature Calculated/ });
     fireEvent.click(screen.getAllByRole('listitem')[0]!.querySelector('button')!);
     expect(useView.getState().found).toBe(true);
   });
@@ -59,11 +59,11 @@ describe('The envelope on the page', () => {
     openDemo();
     show(<EnvelopeView />);
     await screen.findAllByText(/The session first fails at/);
-    const large = () => screen.getByRole('img', { name: /^Map of the least margin/ });
+    const large = () => screen.getByRole('img', { name: /^Map of the smallest margin/ });
     const lines = () => large().querySelectorAll('path[stroke="var(--alarm)"]').length;
     const all = lines();
-    fireEvent.change(screen.getByRole('combobox', { name: 'Least margin of' }), { target: { value: 'mains' } });
-    expect(large().getAttribute('aria-label')).toMatch(/^Map of the least margin of Mains over/);
+    fireEvent.change(screen.getByRole('combobox', { name: 'Smallest margin of' }), { target: { value: 'mains' } });
+    expect(large().getAttribute('aria-label')).toMatch(/^Map of the smallest margin of Mains over/);
     expect(lines()).toBeLessThan(all);
     expect(large().textContent).not.toContain('Turbo flooded');
   });

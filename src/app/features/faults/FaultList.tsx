@@ -12,7 +12,7 @@ import { StudyStatus } from '../../studies/StudyStatus';
 /** Rows shown before the rest is asked for: pairs run into hundreds. */
 const SHOWN = 60;
 
-/** Each single fault, or every two: who starves first, what the gauge shows, and the way to look at it. Oil temperature held. */
+/** Each single fault, or every two: who starves first, what the gauge shows, and the way to look at it. Fixed oil temperature. */
 export default function FaultList() {
   const [pairs, setPairs] = useState(false);
   const [all, setAll] = useState(false);
@@ -24,15 +24,15 @@ export default function FaultList() {
     <section aria-label="Faults" aria-busy={study.running}>
       <h2>{pairs ? 'Two faults at a time as well' : 'One fault at a time'}</h2>
       <label className="choice">
-        <input type="checkbox" checked={pairs} onChange={(event) => setPairs(event.target.checked)} /> every two
-        together as well
+        <input type="checkbox" checked={pairs} onChange={(event) => setPairs(event.target.checked)} /> Also test pairs
+        of faults
       </label>
-      <StudyStatus study={study} doing="putting faults in" />
+      <StudyStatus study={study} doing="testing faults" />
       {study.answer && (
         <>
           <p className="quiet">
-            {starving.length} of {faults.length} starve or flood something that was supplied; {unseen} of these the
-            gauge hardly shows.
+            {starving.length} of {faults.length} leave a component with too little or too much oil; {unseen} of them
+            barely show on the gauge.
           </p>
           {(all ? faults : faults.slice(0, SHOWN)).map((fault) => (
             <FaultRow key={fault.id} fault={fault} />
@@ -68,7 +68,7 @@ function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
         {at && fault.outcome !== 'impossible' && (
           <div className="moves">
             <button type="button" className="plain" onClick={open}>
-              Open it as a variant
+              Open as a variant
             </button>
           </div>
         )}

@@ -15,7 +15,7 @@ describe('Faults on the page', () => {
     const answer = studyHere(FAULT_STUDY, project, { pairs: false });
     const starving = answer.filter((f) => f.starved.length > 0);
     await screen.findByText(
-      `${starving.length} of ${answer.length} starve or flood something that was supplied; ${starving.filter((f) => !f.noticed).length} of these the gauge hardly shows.`,
+      `${starving.length} of ${answer.length} leave a component with too little or too much oil; ${starving.filter((f) => !f.noticed).length} of them barely show on the gauge.`,
     );
     expect(screen.getAllByRole('article').map((a) => a.getAttribute('aria-label'))).toEqual(answer.map((f) => f.title));
     expect(
@@ -29,7 +29,7 @@ describe('Faults on the page', () => {
     const [worst] = studyHere(FAULT_STUDY, project, { pairs: false });
     fireEvent.click(
       within(await screen.findByRole('article', { name: worst!.title })).getByRole('button', {
-        name: 'Open it as a variant',
+        name: 'Open as a variant',
       }),
     );
     const now = bench();

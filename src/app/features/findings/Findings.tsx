@@ -2,7 +2,7 @@ import { lazy, Suspense } from 'react';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { formatFigure, formatQuantity } from '../../../core/foundations/units';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { sayMargin, sayVerdict, sayWhy } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from '../../../core/judgement/sayNote';
@@ -10,7 +10,7 @@ import type { ResultNote, SolveResult } from '../../../core/judgement/stateResul
 
 const GuessBand = lazy(() => import('./GuessBand'));
 
-/** Each consumer at its worst over the range, weightiest first; a click sets the state and opens the part. */
+/** Each component at its worst over the range, weightiest first; a click sets the state and opens the part. */
 export function Findings({
   result,
   sweep,
@@ -38,12 +38,12 @@ export function Findings({
   return (
     <>
       <h2>
-        Over the range{' '}
+        Whole operating range{' '}
         <span aria-live="polite">
           {sweeping
             ? 'working…'
             : sweep
-              ? `${open === 0 ? 'all supplied' : `${open} not supplied`}, ${sweep.states} states`
+              ? `${open === 0 ? `all ${ranked.length} components supplied` : `${open} of ${ranked.length} components not supplied`} (${sweep.states} conditions checked)`
               : ''}
         </span>
       </h2>
@@ -64,7 +64,7 @@ export function Findings({
       ))}
       {sweep && sweep.notConverged.length > 0 && (
         <div className="notice">
-          <strong>{sweep.notConverged.length} states did not solve.</strong> First{' '}
+          <strong>{sweep.notConverged.length} conditions could not be solved.</strong> First:{' '}
           {formatQuantity(sweep.notConverged[0]!.speedRevS, 'speed', units)},{' '}
           {formatQuantity(sweep.notConverged[0]!.oilTemperatureK, 'temperature', units)}.
         </div>
@@ -81,7 +81,7 @@ export function Findings({
         >
           <VerdictIcon verdict={c.verdict} />
           <div>
-            <strong>{c.name}</strong> {VERDICT_WORDS[c.verdict]}
+            <strong>{c.name}</strong> {sayVerdict(c.verdict, c.worst?.decisive)}
             {c.worst?.decisive && (
               <div className={`figure${c.supplied ? '' : ' out'}`}>
                 {formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)}{' '}
@@ -91,7 +91,7 @@ export function Findings({
             <div>{sayWhy(c.verdict, c.worst?.decisive ?? null, units)}</div>
             {c.worst && (
               <div className="where">
-                Worst at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
+                Closest to a limit at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
                 {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}
               </div>
             )}
@@ -100,8 +100,8 @@ export function Findings({
       ))}
       <h3>Cautions</h3>
       <p className="quiet">
-        A leaking pressure line near an exhaust is a fire. The maker’s limits and torques win over this app’s. A
-        calculation is not a licence: have safety-critical work checked by a qualified person.
+        A leaking pressure line near an exhaust can start a fire. The maker’s limits and torques come before this app’s.
+        Have safety-critical work checked by a qualified person.
       </p>
     </>
   );

@@ -9,7 +9,7 @@ export default function GuessBand({ fitted }: { readonly fitted: boolean }) {
   const { answer } = useStudy('guesses', {}, 'fresh');
   return (
     <div className="notice">
-      <strong>{fitted ? 'Fitted to its gauge.' : 'Computed from defaults.'}</strong>{' '}
+      <strong>{fitted ? 'Fitted to your gauge.' : 'Computed from defaults.'}</strong>{' '}
       {answer?.tightest ? `${sayTightest(answer, units)} ` : ''}
       <Link to="/gauge">{fitted ? 'What is still a guess' : 'What does your gauge show?'}</Link>
     </div>

@@ -41,8 +41,8 @@ export function FitSection() {
   return (
     <section aria-label="Gauge readings">
       <p>
-        Two readings are enough to begin with, six are good. From then on it is your engine that is computed, not a
-        usual one.
+        Two readings are enough to begin with; six are better. From then on the app computes your engine, not a typical
+        one.
       </p>
       {readings.map((reading, i) => (
         <ReadingInput
@@ -59,7 +59,7 @@ export function FitSection() {
           }
           onRemove={() =>
             keep(
-              'take a reading out',
+              'remove a reading',
               readings.filter((_, k) => k !== i),
             )
           }
@@ -72,7 +72,7 @@ export function FitSection() {
               Add {start.label.toLowerCase()}
             </Button>
           ))}
-          <Button onClick={() => add(startRoad(project))}>Add oil temperature on the road</Button>
+          <Button onClick={() => add(startRoad(project))}>Add an oil temperature on the road</Button>
         </div>
       )}
       {readings.length > 0 && (
@@ -87,10 +87,10 @@ export function FitSection() {
           onClick={() => {
             const base = beforeFit(project);
             const { calibration: _, ...variant } = activeVariant(base);
-            calibrate('take the fit out', withVariant(base, { ...variant, calibration: { readings: [...readings] } }));
+            calibrate('remove the fit', withVariant(base, { ...variant, calibration: { readings: [...readings] } }));
           }}
         >
-          Take the fit out again
+          Remove the fit
         </Button>
       )}
     </section>
@@ -175,11 +175,11 @@ function FitTables({ fit }: { readonly fit: FitResult }) {
         rowKey="id"
         dataSource={fit.parameters}
         columns={[
-          { title: 'Moved', dataIndex: 'label' },
+          { title: 'Changed', dataIndex: 'label' },
           { title: 'By', align: 'right', render: (_, row) => percent(row.factor) },
           { title: '95 %', align: 'right', render: (_, row) => `${percent(row.low)} to ${percent(row.high)}` },
           {
-            title: 'Uncertainty left',
+            title: 'Remaining uncertainty',
             align: 'right',
             render: (_, row) => `${Math.round(100 * Math.min(1, row.narrowed))} %`,
           },

@@ -20,7 +20,7 @@ export function GuessSection() {
     <section aria-label="What is still a guess">
       <h2>What is still a guess</h2>
       <p>
-        Every default is a guess until you type it, measure it, or fit it. Those that move the tightest margin most come
+        A default is a guess until you enter, measure or fit it. The ones that affect the tightest margin most come
         first.
       </p>
       {(study.running || study.message !== '') && <StudyStatus study={study} doing="ranking guesses" />}
@@ -34,7 +34,7 @@ export function GuessSection() {
           columns={[
             { title: 'Guess', render: (_, row) => sayGuess(row, units) },
             {
-              title: 'Moves the margin by',
+              title: 'Changes the margin by',
               align: 'right',
               render: (_, row) =>
                 `± ${formatQuantity(Math.abs(row.effect), answer.tightest!.check.quantity as Quantity, units)}`,
@@ -51,9 +51,9 @@ export function GuessSection() {
                       select(row.part);
                       void navigate('/');
                     }}
-                    aria-label={`Type it: ${row.name}`}
+                    aria-label={`Enter it: ${row.name}`}
                   >
-                    Type it
+                    Enter it
                   </Button>
                 ),
             },

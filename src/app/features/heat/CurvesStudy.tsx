@@ -12,7 +12,7 @@ export function CurvesStudy({ drive }: { readonly drive: DriveRequest }) {
   const study = useStudy('curves', { drive }, 'fresh');
   return (
     <>
-      <StudyStatus study={study} doing="finding balances" />
+      <StudyStatus study={study} doing="finding oil temperatures" />
       {study.answer && !study.partly && <CurvesView curves={study.answer} units={units} />}
     </>
   );
@@ -45,7 +45,7 @@ function CurvesView({ curves, units }: { readonly curves: Curves; readonly units
       limit: true,
     },
     {
-      label: 'keeps its water below',
+      label: 'too cold to boil off water below',
       points: [
         { x: from, y: toDisplay(curves.limitColdK, t) },
         { x: to, y: toDisplay(curves.limitColdK, t) },
@@ -68,7 +68,7 @@ function CurvesView({ curves, units }: { readonly curves: Curves; readonly units
   const days = [
     curves.coldBelowK === null
       ? undefined
-      : `Too cold to shed water on days below ${formatQuantity(curves.coldBelowK, 'temperature', units)}.`,
+      : `Too cold to boil off water on days below ${formatQuantity(curves.coldBelowK, 'temperature', units)}.`,
     curves.hotAboveK === null
       ? undefined
       : `Too hot on days above ${formatQuantity(curves.hotAboveK, 'temperature', units)}.`,
@@ -76,17 +76,17 @@ function CurvesView({ curves, units }: { readonly curves: Curves; readonly units
   return (
     <>
       <LineChart
-        title="Against the air’s temperature"
+        title="Oil temperature by ambient air"
         xName={`Air, ${t.symbol}`}
-        yName={`Oil in the sump, ${t.symbol}`}
+        yName={`Sump oil,  ${t.symbol}`}
         series={[...air, ...limits(...ends(air))]}
         file="sump-by-air.csv"
         marks={days.length > 0 ? days : [everyDay(curves)]}
       />
       <LineChart
-        title="Against road speed"
+        title="Oil temperature by road speed"
         xName={`Road, ${v.symbol}`}
-        yName={`Oil in the sump, ${t.symbol}`}
+        yName={`Sump oil,  ${t.symbol}`}
         series={[...road, ...limits(...ends(road))]}
         file="sump-by-road.csv"
       />
@@ -97,9 +97,9 @@ function CurvesView({ curves, units }: { readonly curves: Curves; readonly units
 /** Where no day of the range is a border: what holds on all of them. */
 function everyDay(curves: Curves): string {
   const own = curves.byAir[0]?.points.map((p) => p.sumpK).filter((k) => k !== null) ?? [];
-  if (own.length === 0) return 'No balance was found in this range.';
+  if (own.length === 0) return 'No steady oil temperature was found in this range.';
   if (own.every((k) => k > curves.limitHotK)) return 'Too hot on every day of this range.';
   return own.every((k) => k < curves.limitColdK)
-    ? 'Too cold to shed water on every day of this range.'
+    ? 'Too cold to boil off water on every day of this range.'
     : 'Within its limits on every day of this range.';
 }

@@ -8,7 +8,7 @@ const BAR = 40;
 const MIDDLE = WIDTH / 2;
 const NAMES_IN: Readonly<Record<HeatResult['heatIn'][number]['key'], string>> = {
   bearings: 'Bearings',
-  fed: 'Fed parts',
+  fed: 'Turbo and accessories',
   metal: 'Through the metal',
   engine: 'Rest of the engine',
   pumping: 'Pump and throttling',

@@ -21,8 +21,8 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
   return (
     <figure className="chart">
       <figcaption>
-        <h2>Where the oil settles, by air and road</h2>
-        <p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to shed water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}.`}</p>
+        <h2>Oil temperature by ambient air and road speed</h2>
+        <p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to boil off water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}.`}</p>
       </figcaption>
       <svg
         viewBox={`0 0 ${width} ${height}`}
@@ -93,7 +93,7 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
             ),
         )}
         <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">
-          road, {v.symbol}; strokes: over the hot limit, dots: too cold to shed water
+          road, {v.symbol}; strokes: over the hot limit, dots: too cold to boil off water
         </text>
       </svg>
     </figure>

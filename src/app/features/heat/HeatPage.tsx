@@ -37,7 +37,7 @@ export default function HeatPage() {
           <HeatParts heat={heat} units={units} />
         </>
       ) : (
-        <p role="status">Finding where the oil settles…</p>
+        <p role="status">Computing the oil temperature…</p>
       )}
       <HeatStudies />
     </main>

@@ -8,8 +8,8 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
     <section aria-label="Temperatures">
       {heat.status === 'tooHot' && (
         <div className="notice" role="alert">
-          <strong>No balance.</strong> Heat in stays above heat out up to {t(heat.sumpK)}: the oil would boil its way
-          out.
+          <strong>No balance.</strong> Heat in stays above heat out up to {t(heat.sumpK)}: the oil would overheat
+          without end.
         </div>
       )}
       {heat.status === 'tooCold' && (
@@ -19,8 +19,8 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
       )}
       {heat.status === 'hunting' && (
         <div className="notice">
-          <strong>No rest was found.</strong> Around {t(heat.sumpK)} the core plugs with cold oil and frees itself, and
-          so holds the sump near there. Cover the core on such days.
+          <strong>No steady temperature was found.</strong> Around {t(heat.sumpK)} the cooler core plugs with cold oil
+          and clears again in turn. Cover the core on such days.
         </div>
       )}
       {heat.other && (
@@ -48,11 +48,11 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
       ))}
       {heat.impossibleCoolers.map((part) => (
         <div className="notice" role="alert" key={part}>
-          <strong>{part}: impossible rating.</strong> No exchanger could give that heat off at those temperatures; it
-          counts as no cooler here. Check the point.
+          <strong>{part}: impossible rating.</strong> No cooler could give off that heat at those temperatures, so it is
+          left out. Check its rating point.
         </div>
       ))}
-      <h2>Oil in and out</h2>
+      <h2>Oil temperature by part</h2>
       <div className="rows three">
         {heat.parts.map((p) => (
           <div key={p.part} className="row">
@@ -68,7 +68,7 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
         ))}
         {heat.filmHottestK !== null && (
           <div className="row">
-            <span>Hottest bearing film, mean of inlet and leaving oil</span>
+            <span>Hottest bearing film, mean of inlet and outlet</span>
             <span>{t(heat.filmHottestK)}</span>
             <span />
           </div>

@@ -7,10 +7,10 @@ import { TraceStudy } from './TraceStudy';
 import { WarmUpStudy } from './WarmUpStudy';
 
 const TABS = [
-  ['curves', 'Against road and air'],
-  ['map', 'Map of air and road'],
+  ['curves', 'Ambient and road speed'],
+  ['map', 'Ambient and road speed map'],
   ['warmUp', 'Warm-up'],
-  ['trace', 'Trace'],
+  ['trace', 'Recorded lap'],
 ] as const;
 type Tab = (typeof TABS)[number][0];
 

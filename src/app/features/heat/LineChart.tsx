@@ -95,11 +95,11 @@ export function LineChart({
           data={data}
           options={options}
           tabIndex={0}
-          aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be had as CSV.`}
+          aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be saved as CSV.`}
         />
       </div>
       <button type="button" className="plain" onClick={() => saveTable(file, tableOf(series, xName))}>
-        Data as CSV
+        Save as CSV
       </button>
     </figure>
   );

@@ -10,7 +10,7 @@ export function MapStudy({ drive: { speedRevS, load } }: { readonly drive: Drive
   const study = useStudy('map', { drive: { speedRevS, load } }, 'fresh');
   return (
     <>
-      <StudyStatus study={study} doing="finding balances" />
+      <StudyStatus study={study} doing="finding oil temperatures" />
       {study.answer && !study.partly && <HeatMapView map={study.answer} units={units} />}
     </>
   );

@@ -29,7 +29,7 @@ export function SamplesView({
       yName={`Temperature, ${t.symbol}`}
       series={series}
       file={file}
-      marks={solved ? marks : [...marks, 'A step did not solve; what came before it is shown.']}
+      marks={solved ? marks : [...marks, 'One step could not be solved; what came before it is shown.']}
     />
   );
 }
@@ -59,7 +59,7 @@ function seriesOf(samples: WarmUpResult['samples'], t: DisplayUnit, limitK: numb
     ...(shown.some((s) => s.fan !== null)
       ? [
           {
-            ...line('fan, % of the time', [1, 3], (s) => (s.fan === null ? null : 100 * s.fan)),
+            ...line('fan on, % of the time', [1, 3], (s) => (s.fan === null ? null : 100 * s.fan)),
             axis: 'share' as const,
           },
         ]

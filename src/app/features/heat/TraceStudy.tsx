@@ -31,7 +31,7 @@ export function TraceStudy({ airTemperatureK }: { readonly airTemperatureK: numb
     };
   }, []);
   const takeFile = async (chosen: File) => {
-    if (chosen.size > LARGEST_TRACE_BYTES) return setProblem(`${chosen.name}: over 64 MiB. Thin it out.`);
+    if (chosen.size > LARGEST_TRACE_BYTES) return setProblem(`${chosen.name}: over 64 MiB. Use fewer rows.`);
     open(await readTextFile(chosen), chosen.name);
   };
   return (
@@ -52,14 +52,14 @@ function TraceFile({ onChoose }: { readonly onChoose: (file: File) => void }) {
   return (
     <p className="moves">
       <button type="button" className="plain" onClick={() => file.current?.click()}>
-        Open a trace (CSV)…
+        Open a recorded lap (CSV)…
       </button>
       <input
         ref={file}
         type="file"
         accept=".csv,text/csv"
         hidden
-        aria-label="Trace file"
+        aria-label="Recorded lap file"
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           event.target.value = '';

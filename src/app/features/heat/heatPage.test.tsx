@@ -48,7 +48,7 @@ describe('The heat page', () => {
       `Nose cooler ${formatQuantity(heat.heatOut.find((h) => h.part === 'noseCooler')!.heatW, 'heatFlow')}`,
     );
     for (const part of heat.parts) expect(screen.getAllByText(part.name).length).toBeGreaterThan(0);
-    expect(screen.getByText('Hottest bearing film, mean of inlet and leaving oil').nextSibling!.textContent).toBe(
+    expect(screen.getByText('Hottest bearing film, mean of inlet and outlet').nextSibling!.textContent).toBe(
       formatQuantity(heat.filmHottestK!, 'temperature'),
     );
     // This page is about found temperatures.
@@ -82,7 +82,7 @@ describe('The heat page', () => {
   it('draws curves with and without cooler and thermostat, and says where the limits are met', async () => {
     openDemo('thornback', nose);
     show(<HeatPage />);
-    const chart = await screen.findByRole('img', { name: /^Against the air’s temperature/ });
+    const chart = await screen.findByRole('img', { name: /^Oil temperature by ambient air/ });
     for (const line of ['as it is', 'without the cooler', 'without the thermostat'])
       expect(chart.getAttribute('aria-label')).toContain(line);
     // Beside its name stands each line as it is drawn: no two alike.
@@ -92,7 +92,7 @@ describe('The heat page', () => {
       'without the cooler',
       'without the thermostat',
       'too hot above',
-      'keeps its water below',
+      'too cold to boil off water below',
     ]);
     expect(new Set(keys.map((k) => k.querySelector('svg')!.innerHTML)).size).toBe(keys.length);
   });
@@ -100,24 +100,24 @@ describe('The heat page', () => {
   it('runs a warm-up and a map, and stops when asked', async () => {
     openDemo('thornback', nose);
     show(<HeatPage />);
-    await screen.findByRole('img', { name: /^Against the air’s temperature/ });
+    await screen.findByRole('img', { name: /^Oil temperature by ambient air/ });
     fireEvent.click(screen.getByRole('tab', { name: 'Warm-up' }));
     const warm = await screen.findByRole('img', { name: /^Warm-up/ });
     expect(warm.getAttribute('aria-label')).toMatch(/The thermostat starts to open after \d+ min/);
     // Without the cooler a map is a matter of a second.
     act(() => useDocument.getState().showVariant('stock'));
-    fireEvent.click(screen.getByRole('tab', { name: 'Map of air and road' }));
+    fireEvent.click(screen.getByRole('tab', { name: 'Ambient and road speed map' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
     await screen.findByText(/Stopped\./);
     fireEvent.click(screen.getByRole('button', { name: 'Run' }));
     const map = await screen.findByRole('img', { name: /^Map of sump temperature\. \d+ % too hot/ });
-    expect(map.textContent).toContain('too cold to shed water');
+    expect(map.textContent).toContain('too cold to boil off water');
   });
 });
 
 describe('A trace on the heat page', () => {
   const open = (name: string, text: string, size = text.length) => {
-    const input = screen.getByLabelText('Trace file');
+    const input = screen.getByLabelText('Recorded lap file');
     Object.defineProperty(input, 'files', {
       value: [{ name, size, arrayBuffer: () => Promise.resolve(new TextEncoder().encode(text).buffer) }],
       configurable: true,
@@ -131,9 +131,9 @@ describe('A trace on the heat page', () => {
   it('is opened, run and drawn; one that cannot be read says which column is missing, and the last stays', async () => {
     openDemo('thornback', nose);
     show(<HeatPage />);
-    await screen.findByRole('img', { name: /^Against the air’s temperature/ });
-    fireEvent.click(screen.getByRole('tab', { name: 'Trace' }));
-    await screen.findByRole('button', { name: 'Open a trace (CSV)…' });
+    await screen.findByRole('img', { name: /^Oil temperature by ambient air/ });
+    fireEvent.click(screen.getByRole('tab', { name: 'Recorded lap' }));
+    await screen.findByRole('button', { name: 'Open a recorded lap (CSV)…' });
     open('short.csv', log(4000));
     const drawn = await screen.findByRole('img', { name: /^Trace.*[Pp]eak/ });
     expect(drawn.getAttribute('aria-label')).toMatch(/\d\d.°C/);
@@ -143,7 +143,7 @@ describe('A trace on the heat page', () => {
         screen
           .getAllByRole('alert')
           .some((a) =>
-            /odd\.csv: The trace lacks a column for time in seconds \(time_s\).*Nothing else has changed\./.test(
+            /odd\.csv: The recording has no column for time in seconds \(time_s\).*Nothing else has changed\./.test(
               a.textContent ?? '',
             ),
           ),

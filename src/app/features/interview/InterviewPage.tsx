@@ -48,7 +48,7 @@ export default function InterviewPage() {
   const set: Change = (change) => setAnswers((before) => ({ ...before, ...change }));
   const full = useMemo(() => completeAnswers(answers), [answers]);
   const build = async () => {
-    if (answers.name.trim() === '') return setProblem('Give the engine a name by which you will know it.');
+    if (answers.name.trim() === '') return setProblem('Give the engine a name.');
     const read = answersSchema.safeParse(answers);
     if (!read.success)
       return setProblem(
@@ -86,8 +86,8 @@ export default function InterviewPage() {
             </Button>
           </div>
           <p className="quiet">
-            Everything not asked starts from realistic defaults, not from data of your engine. Everything can be changed
-            later. The project that is open now is kept as a version.
+            What is not asked starts from realistic defaults, not from data of your engine. Everything can be changed
+            later. The open project is kept.
           </p>
         </form>
       </AntdTheme>
@@ -215,7 +215,7 @@ function BuildQuestions({ full, set }: SectionProps) {
         title="Piston jets"
         value={full.pistonJets}
         onChange={(pistonJets) => set({ pistonJets })}
-        note={full.pistonJets ? 'A jet a piston, open above about 2 bar' : 'None'}
+        note={full.pistonJets ? 'One jet per piston, open above about 2 bar' : 'None'}
       />
       <YesNo
         title="Chain tensioner fed with oil"

@@ -49,7 +49,7 @@ function Elsewhere() {
   const [asked, setAsked] = useState(false);
   return (
     <div className="notice" role="status">
-      <strong>Open in another tab.</strong> It is changed there, and shown here as it is there.{' '}
+      <strong>This project is open in another tab.</strong> Changes made there show here.{' '}
       <button
         type="button"
         className="make"
@@ -59,7 +59,7 @@ function Elsewhere() {
           void takeOver();
         }}
       >
-        Change it here
+        Edit here instead
       </button>
     </div>
   );

@@ -19,12 +19,12 @@ export function UnreadStore() {
           Try again
         </button>
         <button type="button" className="plain" disabled={busy} onClick={() => run(() => openFirstDemo(problem))}>
-          Go on with an invented engine
+          Continue with an invented engine
         </button>
       </p>
       <p className="quiet">
-        If you go on, what you do lies in this page until the store works again: export it to keep it. Your stored
-        projects are not written over.
+        If you continue, your work stays in this page only until storage works again: export it to keep it. Your stored
+        projects are not overwritten.
       </p>
     </main>
   );

@@ -42,7 +42,7 @@ function Library() {
             <p>Your library is as it was.</p>
           </div>
         ),
-        okText: 'Understood',
+        okText: 'OK',
       });
     if (chosen.size > LARGEST_LIBRARY_BYTES)
       return refuse('The file is over 4 MiB. Check that it is a library export.');
@@ -62,12 +62,12 @@ function Library() {
     <main className="page">
       <h1>Library</h1>
       <p>
-        Parts and oils that you keep for reuse. They lie in this browser; export them to take them along. Parts are
-        offered wherever a part is fitted or swapped.
+        Parts and oils kept for reuse. Stored in this browser; export them to take them along. They are offered wherever
+        a part is fitted or replaced.
       </p>
       <div className="moves">
         <Button onClick={() => void keep({ kind: 'oil', label: oil.name, oil })}>
-          Keep the oil in use, {oil.name}
+          Save the oil in use: {oil.name}
         </Button>
         <Button onClick={() => file.current?.click()}>Import library</Button>
         <Button
@@ -90,7 +90,7 @@ function Library() {
         />
       </div>
       {items.length === 0 && (
-        <p className="quiet">Nothing kept yet. “Keep in the library” on a part’s sheet puts it here.</p>
+        <p className="quiet">Nothing saved yet. “Save to library” on a part’s panel puts it here.</p>
       )}
       <div className="list">
         {items.map((item) => (
@@ -105,8 +105,8 @@ function Library() {
                   Use
                 </Button>
               )}{' '}
-              <Button onClick={() => void drop(item)} aria-label={`Throw away ${item.label}`}>
-                Throw away
+              <Button onClick={() => void drop(item)} aria-label={`Delete ${item.label}`}>
+                Delete
               </Button>
             </span>
           </div>

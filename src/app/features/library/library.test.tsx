@@ -19,12 +19,12 @@ describe('The library', () => {
   it('keeps the oil in use, uses it again, and throws it away', async () => {
     const project = openDemo();
     show(<LibraryPage />);
-    fireEvent.click(await screen.findByRole('button', { name: `Keep the oil in use, ${project.oil.name}` }));
+    fireEvent.click(await screen.findByRole('button', { name: `Save the oil in use:  ${project.oil.name}` }));
     await screen.findByRole('button', { name: `Use ${project.oil.name}` });
     useDocument.getState().setOil({ ...project.oil, name: 'other' });
     fireEvent.click(screen.getByRole('button', { name: `Use ${project.oil.name}` }));
     expect(useDocument.getState().project!.oil).toEqual(project.oil);
-    fireEvent.click(screen.getByRole('button', { name: `Throw away ${project.oil.name}` }));
+    fireEvent.click(screen.getByRole('button', { name: `Delete ${project.oil.name}` }));
     await waitFor(async () => expect(await listLibrary()).toEqual([]));
   });
 

@@ -127,19 +127,19 @@ export default function MovesPanel({
         </button>
       </h2>
       <label className="find">
-        <span>Say what to do</span>
+        <span>What do you want to change?</span>
         <input
           type="text"
           value={words}
           autoFocus
           autoComplete="off"
           spellCheck={false}
-          placeholder="insert cooler, tee off turbo, swap, take out …"
+          placeholder="oil cooler, turbo feed, remote filter, dash 10, remove …"
           role="combobox"
           aria-expanded="true"
           aria-controls="moves-list"
           aria-activedescendant={at >= 0 ? `move-${at}` : undefined}
-          aria-label="Say what to do"
+          aria-label="What do you want to change?"
           onChange={(event) => {
             setWords(event.target.value);
             setAt(-1);
@@ -148,7 +148,7 @@ export default function MovesPanel({
         />
       </label>
       {headings.length > 1 && (
-        <div className="chips" role="group" aria-label="Kinds of moves">
+        <div className="chips" role="group" aria-label="Kinds of change">
           {headings.map((h) => (
             <button
               key={h}
@@ -169,10 +169,10 @@ export default function MovesPanel({
         {looked < 1
           ? `Looking: ${Math.round(looked * 100)} % of the parts, ${within.length} ${within.length === 1 ? 'move' : 'moves'} so far.`
           : found.length === 0
-            ? 'No move says that. Use fewer words.'
+            ? 'No change matches. Use fewer words.'
             : within.length > MOST_SHOWN
-              ? `The first ${MOST_SHOWN} moves. Another word finds others.`
-              : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys show one on the sheet, Enter makes it.`}
+              ? `The first ${MOST_SHOWN} moves. Add a word to narrow them down.`
+              : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys preview one on the drawing; Enter applies it.`}
       </p>
       {preview?.why && (
         <div className="notice" role="alert">

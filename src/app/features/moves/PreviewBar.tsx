@@ -2,7 +2,7 @@ import type { Finding } from '../../../core/judgement/audit/finding';
 import { auditChanges, filtrationChanges } from '../../../core/judgement/previewChanges';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
-import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { sayVerdict } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 
 /** What a move that is looked at would change, above the sheet that shows it. */
@@ -25,8 +25,7 @@ export function PreviewBar({
   return (
     <div className="preview" role="status">
       <div>
-        <strong>Preview: {preview.name}.</strong>{' '}
-        {!after || !before ? 'Working out the verdicts…' : changes(before, after)}{' '}
+        <strong>Preview: {preview.name}.</strong> {!after || !before ? 'Computing…' : changes(before, after)}{' '}
         {project &&
           filtrationChanges(project, preview.project).map((change) => <strong key={change}>{change}. </strong>)}
         {auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
@@ -46,9 +45,9 @@ function auditSaid(before: readonly Finding[], after: readonly Finding[]): strin
   const { come, go } = auditChanges(before, after);
   const titles = (list: readonly Finding[]) => [...new Set(list.map((f) => f.title.toLowerCase()))].join(', ');
   return [
-    come.length > 0 ? `The audit would find: ${titles(come)}.` : '',
-    go.length > 0 ? `Settled: ${titles(go)}.` : '',
-    come.length + go.length === 0 ? 'The audit finds the same.' : '',
+    come.length > 0 ? `New findings: ${titles(come)}.` : '',
+    go.length > 0 ? `Fixed:  ${titles(go)}.` : '',
+    come.length + go.length === 0 ? 'No new findings.' : '',
   ]
     .filter((words) => words !== '')
     .join(' ');
@@ -61,12 +60,17 @@ function changes(before: Sweep, after: Sweep): string {
   const said = [
     ...after.consumers.flatMap((c) => {
       const old = was.get(c.part);
-      if (!old) return [`${c.name} comes, ${VERDICT_WORDS[c.verdict]}`];
-      return old.verdict === c.verdict ? [] : [`${c.name} ${VERDICT_WORDS[old.verdict]} → ${VERDICT_WORDS[c.verdict]}`];
+      if (!old) return [`${c.name} added: ${sayVerdict(c.verdict, c.worst?.decisive)}`];
+      return old.verdict === c.verdict
+        ? []
+        : [`${c.name}: ${sayVerdict(old.verdict, old.worst?.decisive)} → ${sayVerdict(c.verdict, c.worst?.decisive)}`];
     }),
     ...before.consumers.filter((c) => !now.has(c.part)).map((c) => `${c.name} goes`),
   ];
   const open = after.consumers.filter((c) => !c.supplied).length;
-  const verdict = open === 0 ? 'All supplied over the range.' : `${open} not supplied over the range.`;
+  const verdict =
+    open === 0
+      ? 'Everything is supplied over the whole operating range.'
+      : `${open} not supplied over the whole operating range.`;
   return said.length === 0 ? `No verdict changes. ${verdict}` : `${said.join(' · ')}. ${verdict}`;
 }

@@ -5,7 +5,7 @@ import { openDemo, show } from '../../testing/page';
 import MovesPanel from './MovesPanel';
 
 const parts = () => activeVariant(bench().project!).circuit.parts;
-const field = () => screen.getByRole('combobox', { name: 'Say what to do' });
+const field = () => screen.getByRole('combobox', { name: 'What do you want to change?' });
 const say = (words: string) => fireEvent.change(field(), { target: { value: words } });
 const key = (name: string) => fireEvent.keyDown(field(), { key: name });
 
@@ -48,7 +48,7 @@ describe('The moves at a part', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Swap for' }));
     expect(screen.getAllByRole('option')).toHaveLength(all);
     say('paint it blue');
-    expect(screen.getByRole('status').textContent).toBe('No move says that. Use fewer words.');
+    expect(screen.getByRole('status').textContent).toBe('No change matches. Use fewer words.');
   });
 
   it('by touch: the first tap shows, the second makes', () => {
@@ -75,7 +75,7 @@ describe('The moves at a part', () => {
     show(<MovesPanel part={undefined} heading="insert before" />);
     expect(screen.getByRole('heading', { name: /^Moves: Any part/ })).toBeTruthy();
     expect((field() as HTMLInputElement).value).toBe('insert before');
-    expect(screen.getByRole('status').textContent).toBe('The first 80 moves. Another word finds others.');
+    expect(screen.getByRole('status').textContent).toBe('The first 80 moves. Add a word to narrow them down.');
     key('Escape');
     expect(bench().moves).toBeUndefined();
   });

@@ -29,7 +29,7 @@ export function CoolingInput({
   const heat = displayUnit('heatFlow', units).symbol;
   const take = (next: AirCooling, text: string) => {
     const made = partSchema.safeParse({ ...part, cooling: next });
-    if (!made.success) return setSaid({ wrong: true, text: 'These figures make no cooler.' });
+    if (!made.success) return setSaid({ wrong: true, text: 'These figures do not describe a cooler.' });
     onChange(made.data);
     setSaid({ wrong: false, text });
   };
@@ -76,7 +76,7 @@ export function CoolingInput({
       });
     take(
       fitted.cooling,
-      `Taken over; the points lie within ${formatFigure(100 * fitted.misfit, 'ratio', units, 1)} % of it.`,
+      `Applied; the points lie within ${formatFigure(100 * fitted.misfit, 'ratio', units, 1)} % of it.`,
     );
   };
   return (

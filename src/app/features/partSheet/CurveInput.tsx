@@ -57,7 +57,7 @@ export function CurveInput({
     onChange(made.data);
     setSaid({
       wrong: false,
-      text: `Taken over; the points lie within ${formatFigure(100 * fitted.misfit, 'ratio', units, 1)} % of it, viscous share ${formatFigure(fitted.rating.viscousShare, 'ratio', units, 2)}.`,
+      text: `Applied; the points lie within ${formatFigure(100 * fitted.misfit, 'ratio', units, 1)} % of it, viscous share ${formatFigure(fitted.rating.viscousShare, 'ratio', units, 2)}.`,
     });
   };
   return (

@@ -27,10 +27,10 @@ export function EndsInput({ part, onChange }: { readonly part: WithLosses; reado
           <button
             type="button"
             className="plain"
-            aria-label={`Take away ${lossLabel(loss)}`}
+            aria-label={`Remove ${lossLabel(loss)}`}
             onClick={() => change(part.losses.filter((_, at) => at !== i))}
           >
-            Take away
+            Remove
           </button>
         </div>
       ))}

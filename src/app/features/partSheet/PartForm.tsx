@@ -62,7 +62,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
   };
   return (
     <AntdTheme>
-      <form onSubmit={(event) => event.preventDefault()} aria-label={`Numbers of ${part.name}`}>
+      <form onSubmit={(event) => event.preventDefault()} aria-label={`Specifications of ${part.name}`}>
         <TextInput
           title="Name"
           value={part.name}
@@ -120,7 +120,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
                 if (changed.ok) replacePart(changed.part);
               }}
             >
-              {extra.there ? `Leave out: ${extra.label.toLowerCase()}` : extra.label}
+              {extra.there ? `Remove:  ${extra.label.toLowerCase()}` : extra.label}
             </button>
           ))}
         </div>
@@ -217,7 +217,7 @@ function DashInput({
         onChange={(chosen) => onChange(chosen === NO_DASH ? undefined : Number(chosen))}
         aria-label="Dash size"
         options={[
-          { value: NO_DASH, label: 'none: by its bore' },
+          { value: NO_DASH, label: 'none (by bore)' },
           ...sizes.map((size) => ({ value: size, label: `dash ${size}` })),
         ]}
       />

@@ -10,7 +10,7 @@ import { partVolumeM3 } from '../../../core/document/parts/partVolume';
 import { drainEnd } from '../../../core/document/plumbing/drainEnd';
 import { explainPart } from '../../../core/network/explain/explainPart';
 import { tracePath } from '../../../core/network/describe/tracePath';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { sayMargin, sayVerdict, sayWhy } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { useLibraryChanges } from '../../state/useLibrary';
@@ -74,7 +74,7 @@ export function PartSheet({
       </div>
       {path && path.shares.length > 0 && (
         <>
-          <h3>Where its pressure goes</h3>
+          <h3>Pressure from the sump to here</h3>
           <div className="rows">
             <span>{path.startName}, out</span>
             <span>{formatQuantity(path.startPa, 'pressure', units)}</span>
@@ -94,7 +94,7 @@ export function PartSheet({
       {laws.map((law) => (
         <LawView key={law.title} law={law} units={units} />
       ))}
-      <h3>Its numbers</h3>
+      <h3>Specifications</h3>
       {entry && (
         <p className="quiet">
           {entry.measure} Defaults: {entry.source}
@@ -126,12 +126,12 @@ function FedReadings({
       <div className="finding" style={{ cursor: 'default' }}>
         <VerdictIcon verdict={consumer.verdict} />
         <div>
-          <strong>{VERDICT_WORDS[consumer.verdict]}</strong>
+          <strong>{sayVerdict(consumer.verdict, consumer.decisive)}</strong>
           {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
           <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
           {range?.worst && (
             <div className="where">
-              Worst {VERDICT_WORDS[range.verdict]} at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
+              Closest to a limit at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
               {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
             </div>
           )}
@@ -144,13 +144,13 @@ function FedReadings({
         <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
         {consumer.lowPressurePa !== null && (
           <>
-            <span>Low water, this speed</span>
+            <span>Minimum at this speed</span>
             <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
           </>
         )}
         {consumer.highPressurePa !== null && (
           <>
-            <span>High water</span>
+            <span>Maximum pressure</span>
             <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
           </>
         )}
@@ -192,13 +192,13 @@ function ReturnReadings({
       <div className="rows">
         <span>{drain.kind === 'drain' ? 'The drain' : 'The section'}</span>
         <span>{DRAIN_WORDS[drain.verdict]}</span>
-        <span>Oil that comes</span>
+        <span>Oil arriving</span>
         <span>{formatQuantity(drain.flowM3S, 'flow', units)}</span>
-        <span>With its foam</span>
+        <span>With foam</span>
         <span>{formatQuantity(drain.neededM3S, 'flow', units)}</span>
         {drain.capacityM3S !== null && (
           <>
-            <span>{drain.kind === 'drain' ? 'Carries half full' : 'Moves'}</span>
+            <span>{drain.kind === 'drain' ? 'Capacity half full' : 'Moves'}</span>
             <span>{formatQuantity(drain.capacityM3S, 'flow', units)}</span>
           </>
         )}
@@ -216,7 +216,7 @@ function KeepInLibrary({ part }: { readonly part: Part }) {
       className="plain"
       onClick={() => void keep({ kind: 'part', label: part.name, part }).then(() => setKept(true))}
     >
-      {kept ? 'Kept in the library' : 'Keep in the library'}
+      {kept ? 'Saved to library' : 'Save to library'}
     </button>
   );
 }

@@ -15,7 +15,7 @@ export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTa
     return (
       <div className="sizing">
         <button type="button" className="plain" onClick={() => setAsked(true)}>
-          Which size would do?
+          Find a size
         </button>
       </div>
     );
@@ -29,7 +29,7 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
   const rows = study.answer;
   const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', units, 1));
   return (
-    <section className="sizing" aria-label={`Which ${part.name} would do`} aria-busy={study.running}>
+    <section className="sizing" aria-label={`Find ${part.name} would do`} aria-busy={study.running}>
       <StudyStatus study={study} doing="fitting sizes" />
       {rows && (
         <>
@@ -94,10 +94,10 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
             </tbody>
           </table>
           <p className="quiet">
-            Oil found by heat: a hot day at full load, no more than{' '}
-            {formatQuantity(rows.limitHotK, 'temperature', units)}; a cold cruise, no less than{' '}
-            {formatQuantity(rows.limitColdK, 'temperature', units)}. Supply with the oil held, over the range. Sizes are
-            estimates; give the rating point of the one you buy.
+            Calculated oil temperature: a hot day at full load, at most{' '}
+            {formatQuantity(rows.limitHotK, 'temperature', units)}; a cold cruise, at least{' '}
+            {formatQuantity(rows.limitColdK, 'temperature', units)}. Supply is checked over the whole operating range.
+            Sizes are estimates; enter the rating point of the one you buy.
           </p>
         </>
       )}

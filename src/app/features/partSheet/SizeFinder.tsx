@@ -33,7 +33,7 @@ export function SizeFinder({
     return (
       <div className="sizing">
         <button type="button" className="plain" onClick={() => setAsked(true)}>
-          Which would do?
+          Find a size
         </button>
       </div>
     );
@@ -62,7 +62,7 @@ function Search({
   });
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
-    <section className="sizing" aria-label={`Which ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
+    <section className="sizing" aria-label={`Find ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
       <label className="field">
         <span>To supply</span>
         <select value={consumer} onChange={(event) => setConsumer(event.target.value)}>
@@ -85,7 +85,7 @@ function Search({
   );
 }
 
-/** While it is searched: each size that was looked at, and whether it will do. */
+/** While it is searched: each size that was looked at, and whether it works. */
 function SoFar({
   sizing,
   sizable,
@@ -130,7 +130,7 @@ function Answer({
         </p>
       ))}
       {sizable.sizes.length > 0 && sizing.bands.length > 0 && offered.length === 0 && (
-        <p className="quiet">No usual size lies in it.</p>
+        <p className="quiet">No standard size lies in it.</p>
       )}
       <div className="moves">
         {offered.map((size) => (

@@ -32,7 +32,7 @@ describe('Which size would do, on the part’s sheet', () => {
   it('gives the study’s band and its sizes, and still holds when one is taken', async () => {
     const project = openDemo();
     show(<Restrictor />);
-    fireEvent.click(screen.getByRole('button', { name: 'Which would do?' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Find a size' }));
     const answer = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'] });
     const mm = (si: number) => (1000 * si).toFixed(2);
     await screen.findByText(/^So far .* will do\.$/);
@@ -45,16 +45,16 @@ describe('Which size would do, on the part’s sheet', () => {
     fireEvent.click(screen.getByRole('button', { name: /^drill 56/ }));
     expect(partNow('turboRestrictor')).toMatchObject({ boreM: expect.closeTo(1.1811e-3, 6) });
     // The figure that is sized is not what the answer depends on; the circuit around it is.
-    expect(screen.queryByText('Of an earlier state.')).toBeNull();
+    expect(screen.queryByText('Out of date.')).toBeNull();
     act(() => useDocument.getState().replacePart({ ...partNow('relief'), crackPa: 4e5 } as Part));
-    await screen.findByText('Of an earlier state.');
+    await screen.findByText('Out of date.');
   });
 
   it('gives coolers by the row, fits the one that is pressed, and says that the answer was of the one before', async () => {
     openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
     show(<RowFinder part={partNow('noseCooler')} onTake={(part) => useDocument.getState().replacePart(part)} />);
-    fireEvent.click(screen.getByRole('button', { name: 'Which size would do?' }));
-    await screen.findByText(/^Every usual size would do, from 10 rows, 210 mm up\.$/);
+    fireEvent.click(screen.getByRole('button', { name: 'Find a size' }));
+    await screen.findByText(/^Every standard size works, from 10 rows, 210 mm up\.$/);
     const rows = screen.getAllByRole('row').slice(1);
     expect([rows.length, rows[0]!.textContent]).toEqual([
       15,
@@ -63,7 +63,7 @@ describe('Which size would do, on the part’s sheet', () => {
     fireEvent.click(within(rows[4]!).getByRole('button', { name: 'Fit 19 rows, 210 mm' }));
     const fitted = partNow('noseCooler') as { cooling: { faceAreaM2: number } };
     expect(fitted.cooling.faceAreaM2).toBeCloseTo(19 * 0.0158 * 0.21, 6);
-    await screen.findByText('Of an earlier state.');
+    await screen.findByText('Out of date.');
   });
 });
 
@@ -71,7 +71,7 @@ describe('The margin that a size is asked for', () => {
   it('is everything’s, or one consumer’s, which leaves more room', async () => {
     const project = openDemo();
     show(<Restrictor />);
-    fireEvent.click(screen.getByRole('button', { name: 'Which would do?' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Find a size' }));
     await screen.findByText(/will do\.$/);
     fireEvent.change(screen.getByRole('combobox', { name: 'To supply' }), { target: { value: 'mains' } });
     const { bands, high } = studyHere(SIZING_STUDY, project, {

@@ -81,7 +81,7 @@ describe('A cooler’s curve of heat', () => {
     const fitted = fit('10 5.1\n20 7.2\n30 8.4')!.cooling as typeof air;
     expect(fitted.ratedOilFlowM3S / LITRE_PER_MIN).toBeCloseTo(30, 9);
     expect(fitted.ratedHeatW / 1000).toBeCloseTo(8.4, 1);
-    expect(said('status')).toMatch(/^Taken over; the points lie within \d+(\.\d)? % of it\.$/);
+    expect(said('status')).toMatch(/^Applied; the points lie within \d+(\.\d)? % of it\.$/);
     // Its heat rises by two thirds over three times the flow: most of the resistance lies with the oil.
     expect(fitted.oilSideShare).toBeGreaterThan(air.oilSideShare);
     expect(coolerConductance(fitted, new Oil(demoProject().oil))).toBeDefined();
@@ -99,7 +99,7 @@ describe('Ends and bends', () => {
     if (!hasLosses(hose)) throw new Error('no ends');
     const taken: Part[] = [];
     render(<EndsInput part={hose} onChange={(p) => taken.push(p)} />);
-    const rows = screen.getAllByRole('button', { name: /^Take away/, hidden: true });
+    const rows = screen.getAllByRole('button', { name: /^Remove/, hidden: true });
     expect(rows).toHaveLength(hose.losses.length);
     fireEvent.click(rows[0]!);
     expect((taken[0] as typeof hose).losses).toEqual(hose.losses.slice(1));

@@ -78,15 +78,15 @@ describe('A part’s numbers', () => {
     expect(screen.getByRole('heading', { name: 'Bypass valve' })).toBeTruthy();
     type('Starts to open', '1.2');
     expect(partNow('filter')).toMatchObject({ bypass: { crackPa: expect.closeTo(1.2e5, 3) } });
-    expect(screen.getAllByRole('button', { name: 'Which would do?' }).length).toBeGreaterThan(0);
+    expect(screen.getAllByRole('button', { name: 'Find a size' }).length).toBeGreaterThan(0);
   });
 
   it('can be given what a part may have besides, and be without it again', () => {
     openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
     show(<Form id="noseCooler" />);
-    fireEvent.click(screen.getByRole('button', { name: 'Leave out: say where it sits' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove:  say where it sits' }));
     expect(partNow('noseCooler').place).toBeUndefined();
-    fireEvent.click(screen.getByRole('button', { name: 'Say where it sits' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add location' }));
     expect(partNow('noseCooler').place).toMatchObject({ mount: 'engine' });
   });
 

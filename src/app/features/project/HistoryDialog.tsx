@@ -30,7 +30,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
   const tell = (error: unknown) => setProblem(`${storeProblemOf(error).message} Export the project instead.`);
   const keep = async () => {
     const { project } = useDocument.getState();
-    if (!project || name.trim() === '') return setProblem('Give it a name by which you will know it.');
+    if (!project || name.trim() === '') return setProblem('Give the version a name.');
     await addSavePoint({ of: id, project, name: name.trim(), now: Date.now(), named: true });
     setName('');
     setProblem(undefined);
@@ -38,7 +38,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
   };
   const back = async (point: SavePoint) => {
     const read = await loadSavePoint(point.id);
-    if (!read) return setProblem('It is not there any more.');
+    if (!read) return setProblem('That version no longer exists.');
     if (!read.ok) return setProblem(read.issues.map(sayIssue).join(' '));
     if (point.ofThis) useDocument.getState().replaceProject(`go back to ${point.name}`, read.project);
     else if (!(await openProject(read.project))) return;
@@ -57,11 +57,11 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
           value={name}
           maxLength={80}
           placeholder="before the cooler"
-          aria-label="Name of the save point"
+          aria-label="Name of the version"
           onChange={(event) => setName(event.target.value)}
         />
         <Button type="primary" htmlType="submit">
-          Keep as it is now
+          Save this version
         </Button>
       </form>
       {problem && (
@@ -93,7 +93,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
         ))}
       </div>
       {points.data?.length === 0 && (
-        <p className="quiet">None yet. Undo goes back step by step; a save point has a name, and stays.</p>
+        <p className="quiet">None yet. Undo goes back step by step; a version has a name and stays.</p>
       )}
     </Modal>
   );

@@ -55,7 +55,7 @@ function Menu() {
             <p>Your project is as it was.</p>
           </div>
         ),
-        okText: 'Understood',
+        okText: 'OK',
       });
     if (chosen.size > LARGEST_FILE_BYTES) return void refuse([sayIssue(fileTooLarge(chosen.size))]);
     let text: string;
@@ -121,14 +121,14 @@ function Menu() {
             { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
             { key: 'export', label: 'Export', onClick: () => exportProject(project) },
-            { key: 'save', label: 'Save points…', onClick: () => setHistory(true) },
+            { key: 'save', label: 'Versions…', onClick: () => setHistory(true) },
             { type: 'divider' },
             {
               key: 'copy',
-              label: 'Copy this variant',
+              label: 'Duplicate variant',
               onClick: copyVariant,
             },
-            { key: 'tidy', label: 'Tidy the sheet', onClick: tidy },
+            { key: 'tidy', label: 'Rearrange drawing', onClick: tidy },
             { type: 'divider' },
             ...DEMOS.map((demo) => ({
               key: demo.name,

@@ -73,7 +73,7 @@ describe('The project menu', () => {
     expect(said.getByText(sentence)).toBeTruthy();
     expect(said.getByText('Your project is as it was.')).toBeTruthy();
     expect(bench().project).toBe(before);
-    fireEvent.click(said.getByRole('button', { name: 'Understood' }));
+    fireEvent.click(said.getByRole('button', { name: 'OK' }));
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
 
@@ -108,7 +108,7 @@ describe('The project menu', () => {
     await choose(/^Demo: Saltmarsh/);
     await waitFor(() => expect([bench().project!.name, path()]).toEqual(['Saltmarsh', '/']));
     const variants = bench().project!.variants.length;
-    await choose('Copy this variant');
+    await choose('Duplicate variant');
     expect(bench().project!.variants).toHaveLength(variants + 1);
     expect(bench().project!.variants.at(-1)).toMatchObject({
       name: expect.stringMatching(/, changed$/),
@@ -132,24 +132,24 @@ describe('The project menu', () => {
   });
 });
 
-describe('Save points', () => {
+describe('Versions', () => {
   it('are kept under a name, gone back to, and deleted', async () => {
     const kept = openDemo();
     shown();
-    await choose('Save points…');
+    await choose('Versions…');
     const points = within(await dialog());
-    fireEvent.click(points.getByRole('button', { name: 'Keep as it is now' }));
-    expect(points.getByRole('alert').textContent).toBe('Give it a name by which you will know it.');
-    fireEvent.change(points.getByRole('textbox', { name: 'Name of the save point' }), {
+    fireEvent.click(points.getByRole('button', { name: 'Save this version' }));
+    expect(points.getByRole('alert').textContent).toBe('Give the version a name.');
+    fireEvent.change(points.getByRole('textbox', { name: 'Name of the version' }), {
       target: { value: 'before the cooler' },
     });
-    fireEvent.click(points.getByRole('button', { name: 'Keep as it is now' }));
+    fireEvent.click(points.getByRole('button', { name: 'Save this version' }));
     await points.findByText('before the cooler');
     act(() => bench().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
     expect(bench().project).not.toBe(kept);
     fireEvent.click(points.getByRole('button', { name: 'Go back to before the cooler' }));
     await waitFor(() => expect(bench().project).toEqual(kept));
-    await choose('Save points…');
+    await choose('Versions…');
     const again = within(await dialog());
     fireEvent.click(await again.findByRole('button', { name: 'Delete before the cooler' }));
     await waitFor(() => expect(again.queryByText('before the cooler')).toBeNull());

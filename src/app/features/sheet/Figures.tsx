@@ -22,10 +22,10 @@ export function Figures({
   return (
     <g>
       <text className="t-small ink2" x={8} y={34}>
-        takes
+        change
       </text>
       <text className="t-small ink2" x={8} y={52}>
-        leaves
+        outlet
       </text>
       {layout.stations.map((s) => {
         const x = (s.x0 + s.x1) / 2;
@@ -36,11 +36,11 @@ export function Figures({
           const side = decisive
             ? decisive.margin < 0
               ? decisive.side === 'low'
-                ? 'under low'
-                : 'over high'
+                ? 'below minimum'
+                : 'above maximum'
               : decisive.side === 'low'
-                ? 'above low'
-                : 'below high'
+                ? 'above minimum'
+                : 'below maximum'
             : '';
           const unit = decisive ? displayUnit(decisive.quantity, units).symbol : '';
           const bad = !consumer.supplied;
@@ -49,7 +49,7 @@ export function Figures({
               <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
               <VerdictMark verdict={consumer.verdict} x={s.x0 + 13} y={11} label={false} scale={0.8} />
               <text className={`t-small narrow ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 23} y={15}>
-                {VERDICT_WORDS[consumer.verdict].replace(/ (mark|by its spring)$/, '')}
+                {VERDICT_WORDS[consumer.verdict]}
               </text>
               {decisive && (
                 <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>

@@ -211,7 +211,7 @@ function Tides({
               strokeLinecap="round"
             />
             <text className="t-small paper-tag" x={behind[0] + 6} y={behind[1] - 5}>
-              {pick === 'nodeHighPa' ? 'high tide' : 'low tide'}
+              {pick === 'nodeHighPa' ? 'highest' : 'lowest'}
             </text>
           </g>
         );
@@ -322,7 +322,7 @@ function Fall({
       />
       <polyline points={points.join(' ')} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
       <text className="t-small paper-tag" x={from.x} y={zero + 15} textAnchor="end">
-        fall ×{factor}
+        pressure loss ×{factor}
       </text>
       <text
         className="t-name paper-tag"

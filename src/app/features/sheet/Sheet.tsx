@@ -5,7 +5,7 @@ import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
 import { activeVariant, type Project } from '../../../core/document/project/project';
 import { tracePath } from '../../../core/network/describe/tracePath';
-import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { Figures, FIGURES_HEIGHT } from './Figures';
 import { layoutSheet } from './layout';
@@ -114,10 +114,10 @@ export function Sheet({
     .filter((c) => !c.supplied || c.verdict === 'near')
     .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   const headline = worst
-    ? `${worst.name} ${VERDICT_WORDS[worst.verdict]}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
+    ? `${worst.name} ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
     : reading.isThere
       ? 'Every component is supplied at this state'
-      : 'Not computed: the reason stands beside it';
+      : 'Not computed; see the reason beside it';
   const headlineX = Math.min(
     layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112,
     Math.max(112, available - HEADLINE_WIDTH),
@@ -145,7 +145,7 @@ export function Sheet({
         width={layout.width}
         height={figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT}
         role="group"
-        aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M offers moves."
+        aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
       >
         <PostPatterns />
         {chosen && (
@@ -246,7 +246,7 @@ function Legend({ banded }: { readonly banded: boolean }) {
       </text>
       <path d="M366 -12 h6 m-3 0 v16 m-3 0 h6" stroke="var(--ink2)" fill="none" strokeWidth={1.5} />
       <text className="t-small" x={380} y={0}>
-        range from cold crank to hot full speed
+        whisker: lowest to highest over the operating range
       </text>
       <text className="t-small ink2" x={640} y={0}>
         width: flow · tint: pressure{banded ? ' · box: 5 to 95 in 100' : ''}

@@ -1,6 +1,6 @@
 import type { Part } from '../../../core/document/parts/part';
 import { isConsumer } from '../../../core/document/parts/ports';
-import { sayMargin, VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Reading } from './reading';
 import type { SolveResult } from '../../../core/judgement/stateResult';
@@ -43,7 +43,7 @@ export function partDetail(part: Part, reading: Reading, units: UnitChoice): str
       return part.passage.kind === 'thermostat'
         ? `${Math.round(opening * 100)} % open`
         : part.passage.kind === 'separate'
-          ? 'all goes round'
+          ? 'all oil via the ports'
           : 'taps only';
     case 'cover':
       return part.carriesPassage ? flow() : 'blank';
@@ -66,7 +66,7 @@ export function partSentence(part: Part, reading: Reading, result: SolveResult, 
     return [
       name,
       pressure === null ? 'no pressure' : formatQuantity(pressure, 'pressure', units),
-      consumer ? VERDICT_WORDS[consumer.verdict] : '',
+      consumer ? sayVerdict(consumer.verdict, consumer.decisive) : '',
       consumer?.decisive ? sayMargin(consumer.decisive, units) : '',
     ]
       .filter(Boolean)

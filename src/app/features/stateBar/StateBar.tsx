@@ -35,7 +35,7 @@ export function StateBar() {
   const found = useView((w) => w.found);
   const setFound = useView((w) => w.setFound);
   return (
-    <section className="states" aria-label="State">
+    <section className="states" aria-label="Condition">
       <QuantityInstrument
         label="Engine speed"
         quantity="speed"
@@ -46,8 +46,8 @@ export function StateBar() {
         onChange={(si) => setState({ speedRevS: si })}
       />
       {found ? (
-        <div className="instrument still found" role="status" aria-label="Oil in the sump, found">
-          <div className="label">Oil, sump</div>
+        <div className="instrument still found" role="status" aria-label="Sump oil, calculated">
+          <div className="label">Sump oil</div>
           <div className="reading">
             {foundK === undefined ? '…' : formatFigure(foundK, 'temperature', units)}{' '}
             <span className="unit">{displayUnit('temperature', units).symbol}</span>
@@ -55,7 +55,7 @@ export function StateBar() {
         </div>
       ) : (
         <QuantityInstrument
-          label="Oil, held everywhere"
+          label="Oil temperature"
           quantity="temperature"
           si={oilTemperatureK}
           lowSi={project.range.coldestOilK - COLDER_K}
@@ -67,10 +67,10 @@ export function StateBar() {
       <fieldset className="mode">
         <legend className="visually-hidden">Oil temperature</legend>
         <label>
-          <input type="radio" name="oil-mode" checked={!found} onChange={() => setFound(false)} /> held
+          <input type="radio" name="oil-mode" checked={!found} onChange={() => setFound(false)} /> Fixed
         </label>
         <label>
-          <input type="radio" name="oil-mode" checked={found} onChange={() => setFound(true)} /> found by heat
+          <input type="radio" name="oil-mode" checked={found} onChange={() => setFound(true)} /> Calculated
         </label>
       </fieldset>
       {found && <Surroundings />}
@@ -87,7 +87,7 @@ function Surroundings() {
   return (
     <>
       <QuantityInstrument
-        label="Air"
+        label="Ambient air"
         quantity="temperature"
         si={conditions.airTemperatureK}
         lowSi={AIR_LOW_K}
@@ -96,7 +96,7 @@ function Surroundings() {
         onChange={(airTemperatureK) => setConditions({ airTemperatureK })}
       />
       <QuantityInstrument
-        label="Road"
+        label="Road speed"
         quantity="roadSpeed"
         si={conditions.roadSpeedMS}
         lowSi={0}

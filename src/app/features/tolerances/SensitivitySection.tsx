@@ -30,8 +30,8 @@ export function SensitivitySection({
   const oilTemperatureK = useView((w) => w.oilTemperatureK);
   const units = usePreferences((w) => w.units);
   return (
-    <section aria-label="What moves a margin" id="sensitivity">
-      <h2>What moves its margin</h2>
+    <section aria-label="Sensitivity of a margin" id="sensitivity">
+      <h2>Sensitivity</h2>
       <div className="chosen">
         <label>
           Consumer{' '}
@@ -50,7 +50,7 @@ export function SensitivitySection({
       {speedRevS > 0 ? (
         <Ranked request={{ speedRevS, oilTemperatureK, consumer }} units={units} />
       ) : (
-        <p role="status">The engine stands still: nothing is asked of it.</p>
+        <p role="status">The engine is stopped: nothing is required.</p>
       )}
     </section>
   );
@@ -67,15 +67,15 @@ function Ranked({
   const answer = study.answer;
   return (
     <div aria-busy={study.running}>
-      <StudyStatus study={study} doing="carrying slopes through the circuit" />
+      <StudyStatus study={study} doing="computing sensitivities" />
       {answer &&
         (answer.check ? (
           <Bars answer={answer} check={answer.check} units={units} />
         ) : (
           <p role="status">
             {answer.solved
-              ? 'Nothing is asked of it at this state.'
-              : 'This state did not solve, so nothing is known of it.'}
+              ? 'Nothing is required of it in this condition.'
+              : 'This condition could not be solved, so nothing is known of it.'}
           </p>
         ))}
     </div>
@@ -107,7 +107,7 @@ function Bars({
         {answer.name}: {sayMargin(check, units)}. One step of each, upward, changes that by,{' '}
         {displayUnit(check.quantity, units).symbol}:
       </p>
-      <table className="chances ranked">
+      <table className="inputs ranked">
         <thead>
           <tr>
             <th scope="col">Input</th>
@@ -146,8 +146,8 @@ function Bars({
         </tbody>
       </table>
       <p className="quiet">
-        By the slopes at this state, for steps as large as each tolerance: true for small changes, a guide for large
-        ones. Hollow to the left: less margin.
+        Linear at this condition, for steps as large as each tolerance: exact for small changes, a guide for large ones.
+        Hollow to the left: less margin.
       </p>
     </>
   );

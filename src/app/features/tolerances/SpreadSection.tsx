@@ -35,7 +35,7 @@ function sayChance({ chance, error }: { readonly chance: number; readonly error:
   return `${percent(chance, 1)} ± ${percent(Math.max(error, 0.0005), 1)} %`;
 }
 
-/** What tolerances do to supply: a chance for each consumer, its band on a tide post, and what to tighten first. */
+/** Tolerances to supply: a chance for each consumer, its band on a tide post, and what to tighten first. */
 export function SpreadSection({
   result,
   sweep,
@@ -60,8 +60,8 @@ export function SpreadSection({
   const standing = at === 'state' && speedRevS <= 0;
   return (
     <section aria-label="Spread">
-      <h2>How sure supply is</h2>
-      <div className="chosen" role="group" aria-label="What is drawn">
+      <h2>Probability of supply</h2>
+      <div className="chosen" role="group" aria-label="Conditions">
         <label>
           <input type="radio" name="spread-at" checked={at === 'state'} onChange={() => setAt('state')} /> this state:{' '}
           {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}
@@ -74,7 +74,7 @@ export function SpreadSection({
             disabled={worst.length === 0}
             onChange={() => setAt('worst')}
           />{' '}
-          each consumer’s worst state
+          each component’s worst condition
         </label>
         <label>
           Samples{' '}
@@ -96,7 +96,7 @@ export function SpreadSection({
         </label>
       </div>
       {standing ? (
-        <p role="status">The engine stands still: nothing is asked of it.</p>
+        <p role="status">The engine is stopped: nothing is required.</p>
       ) : (
         <Drawn request={request} result={at === 'state' ? result : undefined} units={units} onConsumer={onConsumer} />
       )}
@@ -120,14 +120,14 @@ function Drawn({
   const already = spread?.consumers.filter((c) => !isSupplied(c.verdict)) ?? [];
   return (
     <div aria-busy={study.running}>
-      <StudyStatus study={study} doing="drawing circuits from their tolerances" />
+      <StudyStatus study={study} doing="computing random circuits within tolerance" />
       {spread && (
         <>
           <p className="answer">{sayAll(spread)}</p>
           {already.length > 0 && (
             <p>
-              As stated already: {already.map((c) => `${c.name} ${VERDICT_WORDS[c.verdict]}`).join(', ')}. Closer
-              tolerances do not mend that; another circuit does.
+              As stated already: {already.map((c) => `${c.name} ${VERDICT_WORDS[c.verdict]}`).join(', ')}. Tighter
+              tolerances will not fix this; the circuit must change.
             </p>
           )}
           {spread.tighten && (
@@ -143,8 +143,8 @@ function Drawn({
                 <th scope="col">Consumer</th>
                 <th scope="col">As stated</th>
                 <th scope="col">Supplied</th>
-                <th scope="col">Pressure, 5 to 95 in 100</th>
-                <th scope="col">Most of its spread comes from</th>
+                <th scope="col">Pressure, 5th to 95th percentile</th>
+                <th scope="col">Largest source of spread</th>
               </tr>
             </thead>
             <tbody>
@@ -176,7 +176,7 @@ function Drawn({
           <p className="quiet">
             {spread.samples} circuits, seed {spread.seed}
             {study.partly ? ', so far' : ''}. ± is one standard error of the drawing itself, by the scatter of eight
-            shifted copies of the sequence. Oil temperature held.
+            shifted copies of the sequence. Fixed oil temperature.
             {spread.unsolved > 0 ? ` ${spread.unsolved} did not solve; they count as not supplied.` : ''}
           </p>
         </>
@@ -198,7 +198,7 @@ const POST_HEIGHT = 170;
 const HEADROOM = 1.1;
 const LEAST_TOP_PA = 1e5;
 
-/** Each consumer's tide post with the band that its pressure lies in. */
+/** Each component's tide post with the band that its pressure lies in. */
 function Posts({
   spread,
   result,
@@ -266,7 +266,7 @@ function Posts({
           );
         })}
         <text className="t-small ink2" x={2} y={12}>
-          {displayUnit('pressure', units).symbol}; box in a post: 5 to 95 in 100
+          {displayUnit('pressure', units).symbol}; box in a post: 5th to 95th percentile
         </text>
       </svg>
     </div>

@@ -19,7 +19,7 @@ export function ToleranceTable() {
         Tolerances: {inputs.length} figures, {inputs.filter((i) => i.plusMinus !== i.usual).length} stated by you
       </summary>
       <p className="quiet">
-        95 in 100 lie within plus or minus this, normally distributed. What is usual is judged, not measured: state
+        95 % lie within plus or minus this, normally distributed. The typical values are judged, not measured: enter
         yours where you have measured. Springs keep their rate.
       </p>
       <table className="chances">

@@ -4,7 +4,7 @@ import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
 import { useSolved, useSweep } from '../../state/useAnswers';
 
-/** What tolerances do to supply, what moves each margin, and the tolerances themselves. */
+/** Tolerances to supply, what moves each margin, and the tolerances themselves. */
 export default function TolerancesPage() {
   const solved = useSolved();
   const sweep = useSweep();
@@ -19,7 +19,7 @@ export default function TolerancesPage() {
   const consumer = consumers.find((c) => c.part === chosen)?.part ?? nearest?.part;
   return (
     <main className="page tolerances">
-      <h1>What tolerances do</h1>
+      <h1>Tolerances</h1>
       {solved.error && (
         <div className="notice" role="alert">
           <strong>This circuit cannot be computed.</strong> {solved.error.message}

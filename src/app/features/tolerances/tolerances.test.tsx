@@ -65,14 +65,14 @@ describe('The spread on the page', () => {
     fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
     await run();
     await whole();
-    expect(screen.queryByText('Of an earlier state.')).toBeNull();
+    expect(screen.queryByText('Out of date.')).toBeNull();
     act(() => useDocument.getState().setTolerance({ part: 'mains', path: ['clearanceRadialM'] }, 1e-6));
-    await screen.findByText('Of an earlier state.');
+    await screen.findByText('Out of date.');
     act(() => useDocument.getState().undo());
-    await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
+    await waitFor(() => expect(screen.queryByText('Out of date.')).toBeNull());
     act(() => useDocument.getState().redo());
     fireEvent.click(await screen.findByRole('button', { name: 'Run again' }));
-    await waitFor(() => expect(screen.queryByText('Of an earlier state.')).toBeNull());
+    await waitFor(() => expect(screen.queryByText('Out of date.')).toBeNull());
     await whole();
     view.unmount();
     // Another look at the same finds the answer there.
@@ -104,7 +104,7 @@ describe('The spread on the page', () => {
   });
 });
 
-describe('What moves a margin, on the page', () => {
+describe('Sensitivity of a margin, on the page', () => {
   const consumers = [
     { part: 'lifters', name: 'Lifters' },
     { part: 'jets', name: 'Piston jets' },
@@ -113,7 +113,7 @@ describe('What moves a margin, on the page', () => {
   it('ranks as the study does, each with its step and its effect', async () => {
     const { project } = atHotIdle();
     show(<SensitivitySection consumer="lifters" consumers={consumers} onConsumer={() => undefined} />);
-    await screen.findByText(/above low water/);
+    await screen.findByText(/above minimum water/);
     const { rows } = studyHere(SENSITIVITY_STUDY, project, { ...HOT_IDLE, consumer: 'lifters' });
     const shown = screen.getAllByRole('rowheader').map((h) => h.textContent);
     expect(shown).toEqual(rows.slice(0, shown.length).map((r) => r.name));
@@ -125,7 +125,7 @@ describe('What moves a margin, on the page', () => {
   it('says so where nothing is asked of the consumer, and where the engine stands', async () => {
     atHotIdle();
     const { unmount } = show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);
-    await screen.findByText('Nothing is asked of it at this state.');
+    await screen.findByText('Nothing is required of it in this condition.');
     unmount();
     act(() => useView.getState().setState({ speedRevS: 0 }));
     show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);

@@ -79,7 +79,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
       onCancel={onClose}
       onOk={keep}
       okText="Keep"
-      cancelText="Leave as it was"
+      cancelText="Cancel"
       destroyOnHidden
     >
       <div className="field">
@@ -87,7 +87,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
         <Input id={`${id}n`} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
       </div>
       <h3 className="variant-season">Season</h3>
-      <p className="quiet">What it changes for this variant; what is left empty is the project’s.</p>
+      <p className="quiet">What changes for this variant; blank: as the project.</p>
       <div className="field">
         <label htmlFor={`${id}s`}>Season</label>
         <Input
@@ -131,7 +131,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
             onClose();
           }}
         >
-          Throw this variant away
+          Delete this variant
         </Button>
       )}
     </Modal>

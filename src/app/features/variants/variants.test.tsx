@@ -97,7 +97,7 @@ describe('The dialog of a variant', () => {
     view.unmount();
     useDocument.getState().showVariant('noseCooler');
     open();
-    fireEvent.click(screen.getByRole('button', { name: 'Throw this variant away' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Delete this variant' }));
     expect([now().id, useDocument.getState().project!.variants.length]).toEqual(['stock', 1]);
   });
 });

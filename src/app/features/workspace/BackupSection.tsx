@@ -52,7 +52,7 @@ export function BackupSection({ onRestored }: { readonly onRestored: () => void 
             return false;
           }}
         >
-          <Button>Put back from a backup…</Button>
+          <Button>Restore from a backup…</Button>
         </Upload>
       </div>
       <Folder />
@@ -146,13 +146,13 @@ function RestoreDialog({
     <Modal
       open
       title={`Backup of ${new Date(backup.madeAt).toLocaleString()}`}
-      okText={isAll ? 'Put everything back' : `Put ${chosen.length} back`}
-      cancelText="Leave it"
+      okText={isAll ? 'Restore everything' : `Put ${chosen.length} back`}
+      cancelText="Cancel"
       okButtonProps={{ disabled: chosen.length === 0 && readable.length > 0 }}
       onOk={() => void restore().catch((error: unknown) => void message.error(storeProblemOf(error).message))}
       onCancel={() => onClose(false)}
     >
-      <p>Nothing that is here is written over: a project that has changed since comes back beside it.</p>
+      <p>Nothing here is overwritten: a project that has changed since is restored beside it.</p>
       <Checkbox.Group
         className="choices"
         value={[...chosen]}

@@ -26,12 +26,12 @@ export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; re
     try {
       raw = JSON.parse(text ?? '');
     } catch {
-      return setProblem('The text is not JSON. Mend it by hand at the place that is named below.');
+      return setProblem('The text is not JSON. Correct it by hand at the place named below.');
     }
     const mended = mendProject(raw);
     setText(JSON.stringify(mended.raw, null, 1));
     setChanges(mended.changes);
-    setProblem(mended.ok ? undefined : 'Not everything could be mended. What is left is named below.');
+    setProblem(mended.ok ? undefined : 'Not everything could be repaired. What is left is listed below.');
   };
   const open = async () => {
     if (!read?.ok || !(await openProject(read.project))) return;
@@ -46,10 +46,10 @@ export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; re
       onCancel={onClose}
       footer={[
         <Button key="leave" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>,
         <Button key="mend" disabled={!read || read.ok} onClick={mend}>
-          Mend what can be mended
+          Repair automatically
         </Button>,
         <Button key="open" type="primary" disabled={!read?.ok} onClick={() => void open()}>
           Open it

@@ -61,7 +61,7 @@ function Workspace() {
         <>
           {head.name} is deleted.{' '}
           <Button size="small" onClick={() => run(() => restoreProject(head.id))}>
-            Take it back
+            Restore it
           </Button>
         </>
       ),
@@ -73,7 +73,7 @@ function Workspace() {
   return (
     <main className="page">
       <h1>Projects and backup</h1>
-      <p>Everything lies in this browser, on this machine. A backup takes it along, and keeps it safe.</p>
+      <p>Everything is stored in this browser, on this machine. A backup keeps it safe and takes it along.</p>
       {heads.error && (
         <p className="problem" role="alert">
           {storeProblemOf(heads.error).message} The list cannot be shown.

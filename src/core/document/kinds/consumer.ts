@@ -20,7 +20,7 @@ const schema = z.strictObject({
   supply: supplySchema,
   heatW: nonNegative('power', 'Heat into its oil, full load', {
     typical: [0, 2500],
-    description: 'Empty: by what it is.',
+    description: 'Blank: by what it is.',
   }).optional(),
 });
 
@@ -47,7 +47,7 @@ export const consumer = defineKind({
     entry(
       'turboPlain',
       'turbo, plain bearings',
-      'Fed parts',
+      'Turbo and accessories',
       {
         kind: 'consumer',
         duty: 'turbo',
@@ -62,7 +62,7 @@ export const consumer = defineKind({
     entry(
       'turboRolling',
       'turbo, rolling bearings',
-      'Fed parts',
+      'Turbo and accessories',
       {
         kind: 'consumer',
         duty: 'turbo',
@@ -78,7 +78,7 @@ export const consumer = defineKind({
     entry(
       'superchargerFed',
       'supercharger, engine-fed',
-      'Fed parts',
+      'Turbo and accessories',
       {
         kind: 'consumer',
         duty: 'supercharger',
@@ -94,7 +94,7 @@ export const consumer = defineKind({
     entry(
       'lifters',
       'hydraulic lifters',
-      'Fed parts',
+      'Turbo and accessories',
       {
         kind: 'consumer',
         duty: 'lifters',
@@ -108,7 +108,7 @@ export const consumer = defineKind({
     entry(
       'phaser',
       'cam phaser',
-      'Fed parts',
+      'Turbo and accessories',
       {
         kind: 'consumer',
         duty: 'phaser',
@@ -122,7 +122,7 @@ export const consumer = defineKind({
     entry(
       'fedGears',
       'gears, fed',
-      'Fed parts',
+      'Turbo and accessories',
       {
         kind: 'consumer',
         duty: 'gears',

@@ -35,7 +35,7 @@ export const cooler = defineKind({
   wired: true,
   extras: {
     cooling: {
-      label: 'Say how it cools',
+      label: 'Add cooling',
       seed: ({ medium }) => (medium === 'liquid' ? DEFAULT_LIQUID_COOLING : DEFAULT_AIR_COOLING),
     },
   },

@@ -47,7 +47,7 @@ export const drain = defineKind({
   volumeM3: (part) => 0.5 * roundVolumeM3(part.boreM, part.lengthM),
   extras: {
     profile: {
-      label: 'Give the heights of its run',
+      label: 'Add the heights of its run',
       seed: ({ lengthM }) => [
         { alongM: 0, heightM: 0.2 },
         { alongM: lengthM, heightM: 0 },

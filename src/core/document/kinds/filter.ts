@@ -11,7 +11,7 @@ const schema = z.strictObject({
   ...partBase,
   kind: z.literal('filter'),
   ...ratingShape,
-  load: between(1, 100, 'ratio', 'Loading', {
+  load: between(1, 100, 'ratio', 'Clogging (× new)', {
     typical: [1, 12],
     description: '1 new, 3 at the usual change, 12 neglected.',
   }).default(1),
@@ -19,7 +19,7 @@ const schema = z.strictObject({
   count: count('Elements side by side').default(1),
   collapsePa: positive('pressure', 'Collapse differential', {
     typical: [5 * BAR, 20 * BAR],
-    description: 'From the element’s data sheet. Empty: not judged.',
+    description: 'From the element’s data sheet. Blank: not judged.',
   }).optional(),
   bypass: springValveSchema.nullable().meta({ title: 'Bypass valve' }),
   antiDrain: z

@@ -98,7 +98,7 @@ export const line = defineKind({
   },
   extras: {
     heat: {
-      label: 'Say what heat it exchanges',
+      label: 'Add heat exchange',
       seed: ({ dash }) => ({
         airConductanceWMK: (dash === undefined ? undefined : HOSE_CONDUCTANCE_WMK[dash]) ?? 1.1,
         radiantWM: 0,

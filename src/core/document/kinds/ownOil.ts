@@ -22,7 +22,7 @@ export const ownOil = defineKind({
     entry(
       'superchargerOwn',
       'supercharger with oil of its own',
-      'Fed parts',
+      'Turbo and accessories',
       { kind: 'ownOil', what: 'supercharger', name: 'Supercharger' },
       'Its own level and its own service: it takes nothing from this circuit.',
       { oilVolumeM3: 0.2e-3 },

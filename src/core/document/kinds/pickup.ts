@@ -14,7 +14,7 @@ const schema = z.strictObject({
   kind: z.literal('pickup'),
   screen: z.strictObject({
     ...ratingShape,
-    load: between(1, 100, 'ratio', 'Loading', { typical: [1, 12] }).default(1),
+    load: between(1, 100, 'ratio', 'Clogging (× new)', { typical: [1, 12] }).default(1),
   }),
   tube: z.strictObject(passageShape),
 });

@@ -44,7 +44,7 @@ const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('pump'),
-    displacementM3Rev: positive('displacement', 'Swept volume, per pump turn', { typical: [4e-6, 60e-6] }),
+    displacementM3Rev: positive('displacement', 'Displacement per pump turn', { typical: [4e-6, 60e-6] }),
     speedRatio: positive('ratio', 'Pump turns per engine turn', { typical: [0.4, 2] }).default(1),
     slip,
     mechanicalEfficiency: between(0.1, 1, 'ratio', 'Mechanical efficiency', { typical: [0.6, 0.9] }).default(0.8),
@@ -85,7 +85,7 @@ export const pump = defineKind({
       'oil pump, fixed',
       'Pump and suction',
       { kind: 'pump', name: 'Pump', displacementM3Rev: 11e-6, slip: usualSlip },
-      'Swept volume: area between the rotors × width; or one turn by hand into a measuring glass.',
+      'Displacement: area between the rotors × width; or one turn by hand into a measuring glass.',
       { oilVolumeM3: 0.05e-3 },
     ),
     entry(

@@ -38,7 +38,7 @@ export const relief = defineKind({
   symbol: () => 'springValve',
   withoutSense: (part) => ({ ...part, sense: undefined }),
   senses: (part) => (part.sense ? { field: 'sense', ref: part.sense } : undefined),
-  extras: { spring: { label: 'State its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12 * MM, shimM: 0 }) } },
+  extras: { spring: { label: 'Add its spring', seed: () => ({ rateNM: 12e3, seatBoreM: 12 * MM, shimM: 0 }) } },
   catalogue: [
     entry(
       'relief',

@@ -7,11 +7,11 @@ import { partBase } from '../parts/partBase';
 const schema = z.strictObject({
   ...partBase,
   kind: z.literal('scavenge'),
-  displacementM3Rev: positive('displacement', 'Swept volume, per pump turn', { typical: [1e-6, 60e-6] }),
+  displacementM3Rev: positive('displacement', 'Displacement per pump turn', { typical: [1e-6, 60e-6] }),
   speedRatio: positive('ratio', 'Pump turns per engine turn', { typical: [0.4, 2] }).default(1),
   ownSpeedRevS: positive('speed', 'Own speed, electric', {
     typical: [20, 120],
-    description: 'Empty: driven by the engine.',
+    description: 'Blank: driven by the engine.',
   }).optional(),
   volumetricEfficiency: between(0.05, 1, 'ratio', 'Volumetric efficiency', { typical: [0.6, 0.95] }).default(0.85),
   foamFactor: between(1, 5, 'ratio', 'Room for foam and air', { typical: [1.3, 3] }).default(1.8),

@@ -13,7 +13,7 @@ const schema = z
     ...partBase,
     kind: z.literal('sideStream'),
     ...ratingShape,
-    load: between(1, 100, 'ratio', 'Loading', { typical: [1, 12] }).default(1),
+    load: between(1, 100, 'ratio', 'Clogging (× new)', { typical: [1, 12] }).default(1),
     metering: z.discriminatedUnion('kind', [
       z.strictObject({ kind: z.literal('orifice'), ...orificeShape }),
       z.strictObject({ kind: z.literal('valve'), ...regulatingShape }),

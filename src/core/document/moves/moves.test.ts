@@ -184,7 +184,7 @@ describe('Plumbing moves', () => {
       'must be greater than 0',
     ],
     ['a part that is not there', { kind: 'takeOut', part: 'ghost' }, 'There is no part ghost'],
-    ['a branch of the main way', { kind: 'removeBranch', part: 'gallery' }, 'take it out and join the line instead'],
+    ['a branch of the main way', { kind: 'removeBranch', part: 'gallery' }, 'remove it and reconnect instead'],
   ])('refuse %s, and say why', (_, move, why) => {
     expect(whyNot(stock(), move)).toContain(why);
   });
@@ -262,7 +262,7 @@ describe.each(ARCHETYPES.map((a) => a.id))('Two hundred random moves on the arch
           if (offers.length === 0) continue;
           // Circuits of a hundred parts are enough; from there on what takes away is chosen.
           const fewer =
-            parts.length > 60 ? offers.filter((o) => o.heading === 'Take out' || o.heading === 'Blank') : offers;
+            parts.length > 60 ? offers.filter((o) => o.heading === 'Remove' || o.heading === 'Blank') : offers;
           const { move } = (fewer.length > 0 ? fewer : offers)[
             Math.floor(random() * (fewer.length > 0 ? fewer : offers).length)
           ]!;

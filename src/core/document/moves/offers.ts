@@ -32,7 +32,7 @@ const IN_LINE: readonly CatalogueGroup[] = [
   'Lines and fittings',
   'Restrictors and valves',
 ];
-const FED: readonly CatalogueGroup[] = ['Bearings and jets', 'Fed parts'];
+const FED: readonly CatalogueGroup[] = ['Bearings and jets', 'Turbo and accessories'];
 /** What may hang on a plate's side ports, between two hoses. */
 const LOOPED = ['airCooler', 'dualPassCooler', 'liquidCooler', 'remoteHead', 'filterNoBypass'];
 const SIDE_STREAMS = ['sideStreamOrifice', 'sideStreamValve'];
@@ -135,14 +135,14 @@ export function offersFor(circuit: Circuit, part: Part, library: readonly Librar
   offerBlanking(list);
   offerReturns(list);
   if (list.through && !isBeforeLines(part))
-    list.add('Turn round', { kind: 'reverse', part: part.id }, 'in and out crossed');
+    list.add('Reverse', { kind: 'reverse', part: part.id }, 'in and out crossed');
   if (part.kind === 'line' && part.lengthM > 0)
     list.add('Split', { kind: 'split', part: part.id, share: 0.5 }, 'halve');
   offerInsertion(list);
   offerTees(list);
   if (list.through && !isBeforeLines(part) && !kindOf(part).loops)
     for (const { d, words } of list.inLine())
-      list.add('Put in parallel', { kind: 'parallel', part: part.id, drafts: [d] }, words);
+      list.add('In parallel', { kind: 'parallel', part: part.id, drafts: [d] }, words);
   offerSwaps(list);
   offerTaps(list);
   return list.offers;
@@ -154,26 +154,26 @@ function offerLoop(list: OfferList): void {
   const hose = (name: string) => ({ ...entryDraft('hose10'), name });
   for (const id of LOOPED) {
     const drafts = [hose('Hose out'), entryDraft(id), hose('Hose back')];
-    list.add('Go round by its ports', { ...bridge, drafts }, catalogueEntry(id).label);
+    list.add('Connect to its ports', { ...bridge, drafts }, catalogueEntry(id).label);
   }
-  list.add('Go round by its ports', { ...bridge, drafts: [] }, 'loop bridge');
+  list.add('Connect to its ports', { ...bridge, drafts: [] }, 'loop bridge');
 }
 
 function offerRemoval(list: OfferList): void {
   const { part, circuit, groups } = list;
   if (isReservoir(part) || placeOf(part) === 'pump' || placeOf(part) === 'apart') return;
   const words = 'remove delete';
-  if (list.through || isReturn(part)) list.add('Take out', { kind: 'takeOut', part: part.id }, words);
-  list.add('Take out', { kind: 'removeAndBlank', part: part.id }, words);
+  if (list.through || isReturn(part)) list.add('Remove', { kind: 'takeOut', part: part.id }, words);
+  list.add('Remove', { kind: 'removeAndBlank', part: part.id }, words);
   if (!branchOf(circuit.parts, groups, part)) return;
-  list.add('Take out', { kind: 'removeBranch', part: part.id }, words);
-  if (!isDeadEnd(part)) list.add('Copy', { kind: 'duplicate', part: part.id }, 'copy second');
+  list.add('Remove', { kind: 'removeBranch', part: part.id }, words);
+  if (!isDeadEnd(part)) list.add('Duplicate', { kind: 'duplicate', part: part.id }, 'copy second');
 }
 
 function offerBlanking(list: OfferList): void {
   if (isReservoir(list.part)) return;
   for (const port of PORTS[list.part.kind])
-    if (!list.isFree(port)) list.add('Blank', { kind: 'blank', port: list.port(port) }, `close ${sayPort(port)}`);
+    if (!list.isFree(port)) list.add('Plug', { kind: 'blank', port: list.port(port) }, `close ${sayPort(port)}`);
 }
 
 function offerReturns(list: OfferList): void {
@@ -207,13 +207,12 @@ function offerTees(list: OfferList): void {
   if (!list.through) return;
   const { tap, loops } = kindOf(part);
   const at = tap === undefined ? outletOf(part) : list.port(tap);
-  const heading = 'Tee off here to feed';
+  const heading = 'Feed from here';
   for (const { d, words } of list.fed()) list.add(heading, teeOf(at, d), words);
   for (const id of SIDE_STREAMS) list.add(heading, teeOf(at, entryDraft(id)), catalogueEntry(id).label);
   for (const id of SMALL_PARTS)
     list.add(heading, { kind: 'tee', at, drafts: [entryDraft(id)] }, catalogueEntry(id).label);
-  if (loops)
-    for (const { d, words } of list.fed()) list.add('Tee off behind it to feed', teeOf(list.port('out'), d), words);
+  if (loops) for (const { d, words } of list.fed()) list.add('Feed from after it', teeOf(list.port('out'), d), words);
 }
 
 /** What a part may be swapped for: the same duty by another make, or another kind that stands in the same place. */
@@ -225,7 +224,7 @@ function offerSwaps(list: OfferList): void {
   const likely = (group: CatalogueGroup) => place !== 'inLine' || group === own || IN_LINE.includes(group);
   const fits = (d: MoveDraft) => placeOf(d) === place && (!isFed(d) || d.kind === part.kind);
   for (const { d, words } of list.catalogue(likely, fits))
-    list.add('Swap for', { kind: 'swap', part: part.id, draft: d }, words);
+    list.add('Replace with', { kind: 'swap', part: part.id, draft: d }, words);
 }
 
 function offerTaps(list: OfferList): void {

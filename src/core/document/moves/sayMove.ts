@@ -10,6 +10,14 @@ const list = (drafts: readonly MoveDraft[]) => drafts.map((d) => lower(d.name)).
 /** The thing that matters of a chain: what it ends in, or what is not a line. */
 const matter = (drafts: readonly MoveDraft[]) => drafts.findLast((d) => !KINDS[d.kind].isPipe)?.name ?? drafts[0]!.name;
 
+const withArticle = (name: string) => `${/^[aeio]/.test(name) ? 'an' : 'a'} ${name}`;
+/** A hose out, something, and a hose back. */
+const isLoop = (drafts: readonly MoveDraft[]) =>
+  drafts.length === 3 &&
+  KINDS[drafts[0]!.kind].isPipe &&
+  !KINDS[drafts[1]!.kind].isPipe &&
+  KINDS[drafts[2]!.kind].isPipe;
+
 /** Ports as people say them. */
 const PORT_WORDS: Readonly<Record<string, string>> = {
   in: 'inlet',
@@ -45,14 +53,14 @@ export function sayMove(circuit: Circuit, move: Move): string {
   const nameOf = (id: string) => namesIn(circuit).get(id) ?? id;
   const at = (ref: string) => {
     const { part, port } = splitPortRef(ref);
-    return { name: nameOf(part), port };
+    return { id: part, name: nameOf(part), port };
   };
   const place = (ref: string) => {
     const { name, port } = at(ref);
     return port === 'in' || port === 'return' || port === 'suction'
       ? name
       : port === 'out'
-        ? `behind ${name}`
+        ? `after ${name}`
         : `${name}, ${sayPort(port)}`;
   };
   switch (move.kind) {
@@ -61,25 +69,26 @@ export function sayMove(circuit: Circuit, move: Move): string {
       return `insert ${list(move.drafts)} ${port === 'in' ? 'before' : port === 'out' ? 'after' : `at the ${sayPort(port)} of`} ${name}`;
     }
     case 'tee':
-      return `tee off ${at(move.at).port === 'in' ? 'before' : at(move.at).port === 'out' ? 'behind' : `at the ${sayPort(at(move.at).port)} of`} ${at(move.at).name} to feed ${lower(matter(move.drafts))}`;
+      return `feed ${lower(matter(move.drafts))} from ${at(move.at).port === 'in' ? 'before' : at(move.at).port === 'out' ? 'after' : `the ${sayPort(at(move.at).port)} of`} ${at(move.at).name}`;
     case 'bridge':
-      return move.drafts.length === 0
-        ? `join ${place(move.from)} to ${place(move.to)}`
-        : `run ${list(move.drafts)} from ${place(move.from)} to ${place(move.to)}`;
+      if (move.drafts.length === 0) return `join ${place(move.from)} to ${place(move.to)}`;
+      return isLoop(move.drafts)
+        ? `connect ${withArticle(lower(matter(move.drafts)))} with two hoses to ${nameOf(at(move.from).id)}`
+        : `connect ${list(move.drafts)} between ${place(move.from)} and ${place(move.to)}`;
     case 'parallel':
-      return `put ${list(move.drafts)} in parallel with ${nameOf(move.part)}`;
+      return `add ${list(move.drafts)} in parallel with ${nameOf(move.part)}`;
     case 'takeOut':
-      return `take ${nameOf(move.part)} out and join the line`;
+      return `remove ${nameOf(move.part)} and reconnect`;
     case 'removeAndBlank':
-      return `take ${nameOf(move.part)} out and blank the ends`;
+      return `remove ${nameOf(move.part)} and plug the ends`;
     case 'blank':
-      return `blank the ${sayPort(at(move.port).port)} of ${at(move.port).name}`;
+      return `plug the ${sayPort(at(move.port).port)} of ${at(move.port).name}`;
     case 'moveTap':
       return `move the tap of ${at(move.port).name} to ${place(move.to)}`;
     case 'returnTo':
       return `return ${nameOf(move.part)} to ${place(move.to)}`;
     case 'swap':
-      return `swap ${nameOf(move.part)} for ${lower(move.draft.name) === lower(nameOf(move.part)) ? ('bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another') : lower(move.draft.name)}`;
+      return `replace ${nameOf(move.part)} with ${lower(move.draft.name) === lower(nameOf(move.part)) ? ('bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another') : lower(move.draft.name)}`;
     case 'reverse':
       return `reverse in and out of ${nameOf(move.part)}`;
     case 'split':
@@ -87,7 +96,7 @@ export function sayMove(circuit: Circuit, move: Move): string {
     case 'duplicate':
       return `duplicate the branch of ${nameOf(move.part)}`;
     case 'removeBranch':
-      return `take away the branch of ${nameOf(move.part)}`;
+      return `remove the branch of ${nameOf(move.part)}`;
     case 'set':
       return `${move.said} (${nameOf(move.part)})`;
     default:

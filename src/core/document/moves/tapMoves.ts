@@ -49,7 +49,7 @@ function onlyReturn(w: Workpiece): string | undefined {
 export function blankPort(w: Workpiece, move: Of<'blank'>): void {
   const { part } = w.port(move.port);
   if (isReservoir(part)) throw new MoveRefused(`${part.name} cannot be closed off: the oil must come from somewhere.`);
-  if (w.isolate(move.port) === undefined) throw new MoveRefused('This port is blanked already.');
+  if (w.isolate(move.port) === undefined) throw new MoveRefused('This port is plugged already.');
 }
 
 /** Moves a tap to another place: the line moves, what it feeds stays. */
@@ -122,9 +122,7 @@ export function removeBranch(w: Workpiece, move: Of<'removeBranch'>): void {
   const part = w.part(move.part);
   const branch = branchOf(w.parts, groups, part);
   if (!branch)
-    throw new MoveRefused(
-      `${part.name} stands in the way that feeds the others: take it out and join the line instead.`,
-    );
+    throw new MoveRefused(`${part.name} stands in the way that feeds the others: remove it and reconnect instead.`);
   if (branch.parts.filter(isConsumer).length === w.parts.filter(isConsumer).length)
     throw new MoveRefused('Nothing would be left to feed.');
   for (const member of [...branch.parts, ...branch.returns]) w.drop(member.id);

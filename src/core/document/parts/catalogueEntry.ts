@@ -14,7 +14,7 @@ export const CATALOGUE_GROUPS = [
   'Lines and fittings',
   'Restrictors and valves',
   'Bearings and jets',
-  'Fed parts',
+  'Turbo and accessories',
   'Returns',
   'Gauges and small parts',
 ] as const;

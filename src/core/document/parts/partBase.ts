@@ -56,11 +56,11 @@ export const partBase = {
   blocked: z.boolean().optional().meta({ title: 'Blocked' }),
   oilVolumeM3: positive('volume', 'Oil it holds', {
     typical: [1e-6, 5e-3],
-    description: 'Empty: computed from its bore and length, or a default of its kind.',
+    description: 'Blank: computed from its bore and length, or a default of its kind.',
   }).optional(),
   pressureRatingPa: positive('pressure', 'Rated to', {
     typical: [7 * BAR, 70 * BAR],
-    description: 'Working pressure on its data sheet. Empty: not judged.',
+    description: 'Working pressure on its data sheet. Blank: not judged.',
   }).optional(),
   massKg: nonNegative('mass', 'Weighs, dry', { typical: [0.005, 10] }).optional(),
   price: nonNegative('money', 'Costs', {

@@ -77,9 +77,9 @@ export function partExtras(part: Part): PartExtra[] {
   });
   return [
     ...Object.entries(kind.extras ?? {}).map(([key, { label, seed }]) => extra(key, label, seed(part))),
-    ...(kind.located === false ? [] : [extra('place', 'Say where it sits', {})]),
-    ...(kind.ports.length > 0 && !isReservoir(part) ? [extra('connections', 'Say its threads', threadsOf(part))] : []),
-    ...(kind.wired ? [extra('electrical', 'Describe its wiring', { currentA: 5 })] : []),
+    ...(kind.located === false ? [] : [extra('place', 'Add location', {})]),
+    ...(kind.ports.length > 0 && !isReservoir(part) ? [extra('connections', 'Add threads', threadsOf(part))] : []),
+    ...(kind.wired ? [extra('electrical', 'Add wiring', { currentA: 5 })] : []),
   ];
 }
 

@@ -50,7 +50,7 @@ const GROUP_TITLES: Readonly<Record<string, string>> = {
   eccentricity: 'Running',
   nozzle: 'Nozzle',
   valve: 'Spring valve',
-  supply: 'What it must see',
+  supply: 'Requirements',
   run: 'Run',
   branch: 'Branch',
   metering: 'Metering',

@@ -77,12 +77,12 @@ export const passageShape = {
       quantity: 'ratio',
       typical: [2, 7],
       description:
-        'The size term of the two-K method comes from pipes of an inch and more. Empty: the published form, no cap.',
+        'The size term of the two-K method comes from pipes of an inch and more. Blank: the published form, no cap.',
     }),
 };
 
 export const ratingShape = {
-  ratedPressureDropPa: positive('pressure', 'Drop at the rating point', { typical: [0.02 * BAR, 5 * BAR] }),
+  ratedPressureDropPa: positive('pressure', 'Rated pressure drop', { typical: [0.02 * BAR, 5 * BAR] }),
   ratedFlowM3S: positive('flow', 'Flow at the rating point', { typical: [0.2 * LPM, 80 * LPM] }),
   ratedViscosityPaS: positive('viscosity', 'Viscosity at the rating point', {
     typical: [5e-3, 40e-3],
@@ -137,7 +137,7 @@ export const orificeShape = {
       title: 'Measured discharge coefficient',
       quantity: 'ratio',
       typical: [0.55, 0.9],
-      description: 'Empty: computed from length and Reynolds number.',
+      description: 'Blank: computed from length and Reynolds number.',
     }),
 };
 
@@ -168,7 +168,7 @@ export const eccentricitySchema = z.discriminatedUnion('kind', [
 export const bearingShape = {
   count: count('How many'),
   diameterM: positive('bore', 'Journal diameter', { typical: [15 * MM, 90 * MM] }),
-  lengthM: positive('bore', 'Length that shears oil', { typical: [8 * MM, 40 * MM] }),
+  lengthM: positive('bore', 'Bearing width', { typical: [8 * MM, 40 * MM] }),
   clearanceRadialM: positive('clearance', 'Radial clearance', {
     typical: [15 * UM, 50 * UM],
     description: 'Half of the diametral clearance that a bore gauge gives.',
@@ -184,17 +184,17 @@ export const bearingShape = {
 /** What a consumer must see. Limits rise linearly with engine speed. */
 export const supplySchema = z
   .strictObject({
-    lowPressurePa: nonNegative('pressure', 'Low water, at rest', { typical: [0, 3 * BAR] }).optional(),
-    lowPressurePerSpeedPaS: nonNegative('pressurePerSpeed', 'Low water, more with speed', {
+    lowPressurePa: nonNegative('pressure', 'Minimum pressure, engine stopped', { typical: [0, 3 * BAR] }).optional(),
+    lowPressurePerSpeedPaS: nonNegative('pressurePerSpeed', 'Minimum, added per 1000 rpm', {
       typical: [0, 1 * BAR * 0.06],
-      description: 'Common practice asks 0.7 bar per 1000 rpm (10 psi) of the gallery.',
+      description: 'Common practice: 0.7 bar per 1000 rpm (10 psi) at the gallery.',
     }).optional(),
-    highPressurePa: positive('pressure', 'High water', { typical: [1 * BAR, 8 * BAR] }).optional(),
-    lowFlowM3S: nonNegative('flow', 'Least flow', { typical: [0, 5 * LPM] }).optional(),
-    highFlowM3S: positive('flow', 'Most flow', { typical: [0.5 * LPM, 20 * LPM] }).optional(),
-    neededFromRevS: nonNegative('speed', 'Needed from', {
+    highPressurePa: positive('pressure', 'Maximum pressure', { typical: [1 * BAR, 8 * BAR] }).optional(),
+    lowFlowM3S: nonNegative('flow', 'Minimum flow', { typical: [0, 5 * LPM] }).optional(),
+    highFlowM3S: positive('flow', 'Maximum flow', { typical: [0.5 * LPM, 20 * LPM] }).optional(),
+    neededFromRevS: nonNegative('speed', 'Required above', {
       typical: [0, 100],
-      description: 'Below this speed the low marks do not apply.',
+      description: 'Below this speed the minimums do not apply.',
     }).optional(),
   })
   .default({});
@@ -246,7 +246,7 @@ export const coolingSchema = z.discriminatedUnion('kind', [
     /** Absent: the engine's coolant. */
     coolantK: positive('temperature', 'Water that it is fed with', {
       typical: [C + 4, C + 95],
-      description: 'Empty: the engine’s own coolant. Raw water: its temperature.',
+      description: 'Blank: the engine’s own coolant. Raw water: its temperature.',
     }).optional(),
   }),
 ]);
@@ -286,6 +286,6 @@ export const thermostatShape = {
   coolerLeakShare: between(0, 0.5, 'ratio', 'Cooler path open when cold', { typical: [0.01, 0.1] }).default(0.03),
   bypassLeastShare: between(0, 0.5, 'ratio', 'Bypass path open when hot', { typical: [0, 0.1] }).default(0.02),
   closedLeakM3SPa: positive('leak', 'Leak when shut', { typical: [1e-14, 1e-12] }).default(1e-13),
-  hysteresisK: nonNegative('temperatureDifference', 'Closes later by', { typical: [2, 6] }).default(3),
+  hysteresisK: nonNegative('temperatureDifference', 'Hysteresis', { typical: [2, 6] }).default(3),
   stuck: z.enum(['no', 'open', 'shut']).default('no').meta({ title: 'Stuck' }),
 };

@@ -91,7 +91,7 @@ class Arranger {
   /** Taps stand at their part's inlet; whatever hangs there is drawn from behind the part. */
   private placesBehind = (part: Part) => this.outlets(part).map((port) => this.at(part, port));
 
-  /** Fed parts that oil in a place can reach. */
+  /** Turbo and accessories that oil in a place can reach. */
   private reachOf(group: string): ReadonlySet<string> {
     const known = this.reach.get(group);
     if (known) return known;
@@ -248,7 +248,7 @@ class Arranger {
     return undefined;
   }
 
-  /** Fed parts of a place first, then the branches that leave it. */
+  /** Turbo and accessories of a place first, then the branches that leave it. */
   private placeAround(place: string): void {
     for (const part of this.free(place)) if (isTerminal(part) && !this.grooveOf.has(part.id)) this.placeConsumer(part);
     for (const part of this.free(place)) {

@@ -109,7 +109,7 @@ function words(issue: Issue): string {
     case 'field':
       return `${issue.at === '' ? 'at the top' : issue.at}${issue.part ? ` (${issue.part})` : ''}: ${issue.detail}.`;
     case 'duplicateId':
-      return `${issue.at}: the id "${issue.id}" is used twice. Give one of the two another id.`;
+      return `${issue.at}: the id "${issue.id}" is used twice. Change one of the two.`;
     case 'unknownVariant':
       return `activeVariant: there is no variant "${issue.id}". Name one of the variants in the file.`;
     case 'unknownPart':
@@ -119,7 +119,7 @@ function words(issue: Issue): string {
     case 'selfJoint':
       return `${issue.at}: "${issue.ref}" is joined to itself. Remove the joint.`;
     case 'noReservoir':
-      return `${issue.at}: the circuit has no sump or tank, so its pressures have nothing to stand on. Add one.`;
+      return `${issue.at}: the circuit has no sump or tank, so pressures have no reference. Add one.`;
     case 'reservoirsJoined':
       return `${issue.at}: ${issue.parts.join(' and ')} are joined directly, with two pressures at one place. Put a part between them.`;
     case 'drainWithoutEnd':

@@ -32,7 +32,7 @@ export const oilSchema = z
 export const heatSchema = z.strictObject({
   brakePowerW: positive('heatFlow', 'Brake power at maximum speed', {
     typical: [10e3, 600e3],
-    description: 'Empty: 60 kW a litre of swept volume.',
+    description: 'Blank: 60 kW per litre of displacement.',
   }).optional(),
   baseHeatW: nonNegative('heatFlow', 'Engine heat to the oil, base', { typical: [500, 3000] }).default(1500),
   heatShare: between(0, 0.3, 'share', 'and of the brake power', { typical: [0.05, 0.12] }).default(0.07),

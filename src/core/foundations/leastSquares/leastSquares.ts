@@ -3,7 +3,7 @@ import { choleskyInverse, choleskyOf, choleskySolve, forwardSolve, type Dense } 
 /** Step of a forward difference, in the logarithm of a factor. */
 const STEP = 1e-3;
 const MOST_ITERATIONS = 80;
-/** The largest move of a logarithm that counts as rest; along a profile less will do. */
+/** The largest move of a logarithm that counts as rest; along a profile less works. */
 const AT_REST = 1e-6;
 const AT_REST_IN_PROFILE = 1e-3;
 const FIRST_DAMPING = 1e-3;

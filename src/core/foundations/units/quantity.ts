@@ -75,7 +75,7 @@ export const QUANTITIES = {
   leak: [unit('m3sPa', 'm³/s per Pa', 1, 15)],
   expansion: [unit('perK', 'per K', 1, 6)],
   ratio: [unit('1', '', 1, 3)],
-  loading: [unit('x', 'times the loading of a new element', 1, 1)],
+  loading: [unit('x', 'times as restrictive as new', 1, 1)],
   reynolds: [unit('1', '', 1, 0)],
   turns: [unit('turns', 'turns', 1, 2)],
 } as const satisfies Record<string, readonly DisplayUnit[]>;

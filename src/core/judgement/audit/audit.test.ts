@@ -513,7 +513,7 @@ describe('The audit', () => {
     const [withValve] = findings('filterBypass', STOCK);
     const [without] = findings('filterBypass', set({ 'filter.bypass': null }));
     expect(sayFinding(withValve!, withValve!.what)).toMatch(
-      /^Filter has a bypass valve: the valve opens from \d+\.\d.times the loading of a new element on, at 1350.rpm, −10.°C: unfiltered oil .* Without it, .+ would be the first to starve, from \d+/,
+      /^Filter has a bypass valve: the valve opens from \d+\.\d.times as restrictive as new on, at 1350.rpm, −10.°C: unfiltered oil .* Without it, .+ would be the first to starve, from \d+/,
     );
     expect(sayFinding(without!, without!.what)).toMatch(
       /^Filter has no bypass valve: .+ would be the first to starve, from \d+.* With one, the valve opens from/,

@@ -3,7 +3,7 @@ import type { DrainVerdict } from './judgeDrain';
 /** The word for how a drain is found, as it stands on its sheet. */
 export const DRAIN_WORDS: Readonly<Record<DrainVerdict, string>> = {
   runs: 'runs',
-  near: 'runs, with little to spare',
+  near: 'drains, with little to spare',
   rises: 'climbs on its way',
   flat: 'does not fall',
   portUnder: 'enters below the oil',

@@ -1,43 +1,42 @@
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
 import type { Check, Verdict } from '../stateResult';
 
-/** The word for a verdict, as it stands under a tide post. */
+/** The words for a verdict where its limit is not at hand. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  inBand: 'in band',
-  near: 'near mark',
-  shut: 'shut by its spring',
-  short: 'short',
-  flooded: 'flooded',
-  dry: 'dry',
+  inBand: 'OK',
+  near: 'marginal',
+  shut: 'valve closed',
+  short: 'too little oil',
+  flooded: 'too much oil',
+  dry: 'no oil',
   unknown: 'not solved',
 };
 
-/** "0.46 bar over high water". */
-export function sayMargin(check: Check, units: UnitChoice = {}): string {
-  const amount = formatQuantity(Math.abs(check.margin), check.quantity, units);
-  const mark = check.side === 'low' ? 'low water' : 'high water';
-  const where = check.margin < 0 ? (check.side === 'low' ? 'under' : 'over') : check.side === 'low' ? 'above' : 'below';
-  return `${amount} ${where} ${mark}`;
+/** The words for a verdict by the limit that decides it: "too little pressure", "no limit set". */
+export function sayVerdict(verdict: Verdict, decisive: Check | null | undefined): string {
+  if (verdict === 'inBand' && decisive === null) return 'OK; no limit set';
+  if (!decisive) return VERDICT_WORDS[verdict];
+  const what = decisive.quantity === 'flow' ? 'flow' : 'pressure';
+  if (verdict === 'short') return `too little ${what}`;
+  return verdict === 'flooded' ? `too much ${what}` : VERDICT_WORDS[verdict];
 }
 
-/** One plain sentence why a consumer has its verdict. */
+/** "0.46 bar above maximum". */
+export function sayMargin(check: Check, units: UnitChoice = {}): string {
+  const amount = formatQuantity(Math.abs(check.margin), check.quantity, units);
+  const isAbove = check.side === 'low' ? check.margin >= 0 : check.margin < 0;
+  return `${amount} ${isAbove ? 'above' : 'below'} ${check.side === 'low' ? 'minimum' : 'maximum'}`;
+}
+
+/** One plain sentence why a consumer has its verdict: figure first, then limit. */
 export function sayWhy(verdict: Verdict, check: Check | null, units: UnitChoice = {}): string {
-  if (verdict === 'unknown') return 'This state did not solve, so nothing is known of it.';
-  if (verdict === 'dry') return 'No oil reaches it: its inlet stands at crankcase pressure.';
-  if (verdict === 'shut' && !check) return 'Its spring valve has not opened, and at this speed nothing is asked of it.';
-  if (!check) return 'No limit is stated for it here.';
+  if (verdict === 'unknown') return 'This condition could not be solved, so nothing is known of it.';
+  if (verdict === 'dry') return 'No oil reaches it: its inlet is at crankcase pressure.';
+  if (verdict === 'shut' && !check) return 'Its spring valve is closed, and at this speed nothing is required of it.';
+  if (!check) return 'No limit set here.';
   const actual = formatQuantity(check.actual, check.quantity, units);
   const limit = formatQuantity(check.limit, check.quantity, units);
-  const noun = check.quantity === 'pressure' ? 'pressure' : 'flow';
   if (check.reason === 'centrifugal')
-    return check.margin < 0
-      ? `Gallery ${noun} of ${actual} does not push oil inward through the turning crank: that takes ${limit}.`
-      : `Gallery ${noun} of ${actual} against ${limit} that the turning crank holds back.`;
-  if (check.side === 'low')
-    return check.margin < 0
-      ? `Its ${noun} is ${actual}, and it must see ${limit}.`
-      : `Its ${noun} is ${actual}; it must see ${limit}.`;
-  return check.margin < 0
-    ? `Its ${noun} is ${actual}, and it must not see more than ${limit}.`
-    : `Its ${noun} is ${actual}, of ${limit} allowed.`;
+    return `Gallery pressure ${actual}; the turning crank needs ${limit} to let oil in to the rods.`;
+  return `${check.quantity === 'flow' ? 'Flow' : 'Pressure'} ${actual}; ${check.side === 'low' ? 'minimum' : 'maximum'} ${limit}.`;
 }

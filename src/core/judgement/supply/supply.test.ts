@@ -25,14 +25,14 @@ const partOf = <T>(project: Project, id: string) => project.variants[0]!.circuit
 describe('A verdict', () => {
   const reading = { speedRevS: 50, pumpTurns: true, pressurePa: 2e5, backPressurePa: 0, flowM3S: 2e-5 };
   it.each([
-    ['in band', { lowPressurePa: 1e5, highPressurePa: 6e5 }, {}, 'inBand'],
+    ['OK', { lowPressurePa: 1e5, highPressurePa: 6e5 }, {}, 'inBand'],
     ['near its mark', { lowPressurePa: 1.9e5 }, {}, 'near'],
     ['short', { lowPressurePa: 1e5, lowPressurePerSpeedPaS: 3e3 }, {}, 'short'],
     ['flooded by flow', { highFlowM3S: 1.9e-5 }, {}, 'flooded'],
     ['not asked for below its speed', { lowPressurePa: 5e5, neededFromRevS: 60 }, {}, 'inBand'],
     ['dry', { lowPressurePa: 1e5 }, { pressurePa: 1e3 }, 'dry'],
     ['dry without any mark', {}, { pressurePa: 4.9e3 }, 'dry'],
-    ['shut by its spring', {}, { spring: { crackPa: 2.2e5, lift: 0 } }, 'shut'],
+    ['valve closed', {}, { spring: { crackPa: 2.2e5, lift: 0 } }, 'shut'],
     ['short of the crank’s threshold', {}, { centrifugalPa: 2.2e5 }, 'short'],
     ['asked for nothing while stopped', { lowPressurePa: 1e5 }, { pumpTurns: false, pressurePa: 0 }, 'inBand'],
   ] as const)('is %s', (_, supply, change, verdict) => {
@@ -41,7 +41,7 @@ describe('A verdict', () => {
 
   it('says its margin and why in the reader’s units', () => {
     const { checks } = judgeSupply({ lowPressurePa: 2.5e5 }, reading);
-    expect(sayMargin(checks[0]!)).toBe('0.50\u00a0bar under low water');
+    expect(sayMargin(checks[0]!)).toBe('0.50\u00a0bar below minimum water');
     expect(sayWhy('short', checks[0]!, { pressure: 'psi' })).toBe(
       'Its pressure is 29.0\u00a0psi, and it must see 36.3\u00a0psi.',
     );

@@ -4,14 +4,14 @@ import type { Shortfall } from './shortfall';
 
 const where = (s: Shortfall, units: UnitChoice) =>
   s.everywhere && s.verdict === 'dry'
-    ? `${s.name} at every state`
+    ? `${s.name} in every condition`
     : `${s.name} at ${formatQuantity(s.speedRevS, 'speed', units)}, ${formatQuantity(s.oilTemperatureK, 'temperature', units)}`;
 
 /** Who is not supplied, at which state, and why: "Turbo at 7000 rpm, 120 °C. Its flow is …". */
 export function sayShortfall(shortfall: Shortfall, units: UnitChoice = {}): string {
   const { decisive } = shortfall;
   if (shortfall.drain && decisive)
-    return `${where(shortfall, units)}. It would have to carry ${formatQuantity(decisive.actual, 'flow', units)} with foam; half full it carries ${formatQuantity(decisive.limit, 'flow', units)}.`;
+    return `${where(shortfall, units)}. Drain flow with foam ${formatQuantity(decisive.actual, 'flow', units)}; capacity half full ${formatQuantity(decisive.limit, 'flow', units)}.`;
   return `${where(shortfall, units)}. ${sayWhy(shortfall.verdict, shortfall.decisive, units)}`;
 }
 
@@ -19,5 +19,5 @@ export function sayShortfall(shortfall: Shortfall, units: UnitChoice = {}): stri
 export function sayEdge(shortfall: Shortfall, units: UnitChoice = {}): string {
   const { decisive } = shortfall;
   if (!decisive || shortfall.verdict === 'dry' || shortfall.drain) return sayShortfall(shortfall, units);
-  return `${where(shortfall, units)}: its ${decisive.quantity} ${decisive.side === 'low' ? 'falls below' : 'goes above'} ${formatQuantity(decisive.limit, decisive.quantity, units)}.`;
+  return `${where(shortfall, units)}: ${decisive.quantity} ${decisive.side === 'low' ? 'falls below' : 'goes above'} ${formatQuantity(decisive.limit, decisive.quantity, units)}.`;
 }

@@ -5,7 +5,7 @@ import { ocvirkEccentricity } from './ocvirk';
 /** A journal bearing's geometry and running data, SI. One bearing; counts are the network's business. */
 export interface JournalBearing {
   readonly diameterM: number;
-  /** Length that shears oil (friction, load), total. */
+  /** Bearing width (friction, load), total. */
   readonly lengthM: number;
   readonly clearanceRadialM: number;
   readonly feed: BearingFeed;

@@ -50,7 +50,7 @@ export const comparisonSchema = z.strictObject({
     }),
   ),
   ...differenceSchema.shape,
-  /** Each consumer at its worst, by variant; null where the variant has none such. */
+  /** Each component at its worst, by variant; null where the variant has none such. */
   consumers: z.array(z.strictObject({ part: z.string(), name: z.string(), worst: z.array(worstSchema.nullable()) })),
   /** Figures at each named state, by variant. */
   states: z.array(z.strictObject({ name: z.string(), figures: z.array(stateFiguresSchema) })),

@@ -1,5 +1,5 @@
 import { formatQuantity, type Quantity } from '../../foundations/units';
-import { sayMargin, VERDICT_WORDS } from '../../judgement/supply/say';
+import { sayMargin, sayVerdict } from '../../judgement/supply/say';
 import type { Comparison } from './compareTasks';
 
 const line = (name: string, cells: readonly string[]) =>
@@ -35,7 +35,9 @@ export function comparisonLines(comparison: Comparison): string[] {
     ...comparison.consumers.map(({ name, worst }) =>
       line(
         name,
-        worst.map((w) => (w ? `${VERDICT_WORDS[w.verdict]}${w.decisive ? `, ${sayMargin(w.decisive)}` : ''}` : '-')),
+        worst.map((w) =>
+          w ? `${sayVerdict(w.verdict, w.decisive)}${w.decisive ? `, ${sayMargin(w.decisive)}` : ''}` : '-',
+        ),
       ),
     ),
     ...comparison.states.flatMap(({ name, figures }) => [

@@ -7,7 +7,7 @@ export function envelopeLines(answer: Envelope): string[] {
   const quantity = answer.y === 'filterAge' ? 'loading' : answer.y === 'road' ? 'roadSpeed' : 'temperature';
   const { crossing } = answer;
   return [
-    `Fails in ${formatQuantity(answer.failingShare, 'share')} of the states within reach.`,
+    `Fails in ${formatQuantity(answer.failingShare, 'share')} of the operating range.`,
     ...answer.consumers.flatMap(({ name, worst }) =>
       worst
         ? [
@@ -17,7 +17,7 @@ export function envelopeLines(answer: Envelope): string[] {
     ),
     ...(crossing
       ? [
-          `The session first fails at ${formatQuantity(crossing.x, 'speed')}, ${formatQuantity(crossing.y, 'temperature')}: ${crossing.name} ${VERDICT_WORDS[crossing.verdict]}.`,
+          `The session first fails at ${formatQuantity(crossing.x, 'speed')}, ${formatQuantity(crossing.y, 'temperature')}: ${crossing.name}, ${VERDICT_WORDS[crossing.verdict]}.`,
         ]
       : []),
     ...(answer.unsolved > 0 ? [`${answer.unsolved} states did not solve.`] : []),

@@ -35,14 +35,14 @@ export function fitRemarks(fit: FitResult, units: UnitChoice = {}): string[] {
   return [
     ...(fit.converged
       ? []
-      : ['The fit did not come to rest: a state did not solve, or nothing can be fitted. No figure was changed.']),
+      : ['The fit did not finish: a condition could not be solved, or nothing can be fitted. No figure was changed.']),
     ...fit.pairs.map((p) => `These readings cannot tell ${label(p.a)} from ${label(p.b)}.`),
-    ...(fit.untouched.length > 0 ? [`They say next to nothing about ${fit.untouched.map(label).join(', ')}.`] : []),
+    ...(fit.untouched.length > 0 ? [`They say little about ${fit.untouched.map(label).join(', ')}.`] : []),
     ...odd.map((r) => `No plausible engine of this kind gives the reading at ${sayReading(r.reading, units)}.`),
     ...(odd.length > 0
       ? [
           fit.explanations.length > 0
-            ? `What would explain it: ${fit.explanations.map((e) => e.title).join('; ')}; or a gauge or sender that reads wrong.`
+            ? `Possible causes: ${fit.explanations.map((e) => e.title).join('; ')}; or a faulty gauge or sender.`
             : 'No single fault explains it: check the gauge, and where its sender sits.',
         ]
       : []),

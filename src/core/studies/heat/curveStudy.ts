@@ -27,7 +27,7 @@ export const curvesSchema = z.strictObject({
   byAir: z.array(curveSchema),
   limitHotK: z.number(),
   limitColdK: z.number(),
-  /** As it is: air below which the oil stays too cold to shed water, and air above which it is too hot; null where neither is met. */
+  /** As it is: air below which the oil stays too cold to boil off water, and air above which it is too hot; null where neither is met. */
   coldBelowK: z.number().nullable(),
   hotAboveK: z.number().nullable(),
 });

@@ -53,7 +53,7 @@ export const TRACE_STUDY = {
       question: questionOf,
       rows: ({ samples }) => sampleRows(samples),
       remarks: (r) => [
-        ...(r.solved ? [] : ['The trace did not solve to its end: the last rows are missing.']),
+        ...(r.solved ? [] : ['The recording could not be solved to its end: the last rows are missing.']),
         `Peak ${formatQuantity(r.peakK, 'temperature', {}, 1)} at ${r.peakS.toFixed(0)} s; ${r.overS.toFixed(0)} s above ${formatQuantity(r.limitK, 'temperature')}.`,
       ],
       isGood: ({ solved, overS }) => solved && overS === 0,

@@ -48,7 +48,7 @@ export const WARM_UP_STUDY = {
       rows: ({ samples }) => sampleRows(samples),
       remarks: ({ opensS, fullS, settledS, solved }) => [
         `Thermostat opens ${after(opensS)}, fully ${after(fullS)}; settled ${after(settledS)}.`,
-        ...(solved ? [] : ['A step did not solve; the rows up to it stand.']),
+        ...(solved ? [] : ['One step could not be solved; the rows before it are valid.']),
       ],
       isGood: ({ solved }) => solved,
     },

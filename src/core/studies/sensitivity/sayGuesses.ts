@@ -4,7 +4,7 @@ import type { Guesses } from './guessSchema';
 
 /** The tightest margin with its band: "Turbo at 7000 rpm, 120 °C: 0.18 L/min above maximum, ± 0.30 L/min from 42 guesses." */
 export function sayTightest({ tightest, guessed }: Guesses, units: UnitChoice = {}): string {
-  if (!tightest) return 'Nothing is asked of any component.';
+  if (!tightest) return 'Nothing is required of any component.';
   const at = `${formatQuantity(tightest.speedRevS, 'speed', units)}, ${formatQuantity(tightest.oilTemperatureK, 'temperature', units)}`;
   const band = formatQuantity(tightest.plusMinus, tightest.check.quantity, units);
   return `${tightest.name} at ${at}: ${sayMargin(tightest.check, units)}, ±\u00a0${band} from ${guessed === 1 ? '1 guess' : `${guessed} guesses`}.`;

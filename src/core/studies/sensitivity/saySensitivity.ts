@@ -9,7 +9,7 @@ const WORTH_SAYING = 0.01;
 export function sensitivityLines(answer: Sensitivity): string[] {
   const { check } = answer;
   if (!answer.solved) return ['This state did not solve.'];
-  if (!check) return [`${answer.name}: nothing is asked of it at this state.`];
+  if (!check) return [`${answer.name}: nothing is required of it in this condition.`];
   const most = Math.abs(answer.rows[0]?.perStep ?? 0);
   return [
     `${answer.name}: ${sayMargin(check)}. One step of each, upward, changes that by:`,

@@ -6,7 +6,7 @@ import { worstDisagreement } from './testing/centralDifferences';
 import { studyHere } from '../job/runHere';
 import { SENSITIVITY_STUDY } from './sensitivityStudy';
 
-describe('What moves a margin', () => {
+describe('Sensitivity of a margin', () => {
   it('is what Hagen and Poiseuille give in closed form: a laminar hose, then an all-viscous consumer', () => {
     const [rated, flow] = [1e5, 5e-6];
     const project = betweenTanks(

@@ -108,9 +108,9 @@ describe('Sizes of coolers and thermostats', () => {
       expect([below!.size, below!.fails]).toEqual([low - 1, ['hot']]);
     }
     expect(sayRows(rows, partFamiliesOf(cooler))).toEqual([
-      'Every usual size would do, from 10 rows, 210 mm up.',
-      '210 mm: 10 to 60 rows will do. Fewer: too hot on a hot day. More: not looked at.',
-      '330 mm: 7 to 60 rows will do. Fewer: too hot on a hot day. More: not looked at.',
+      'Every standard size works, from 10 rows, 210 mm up.',
+      '210 mm: 10 to 60 rows works. Fewer: too hot on a hot day. More: not checked.',
+      '330 mm: 7 to 60 rows works. Fewer: too hot on a hot day. More: not checked.',
     ]);
   });
 
@@ -131,7 +131,7 @@ describe('Sizes of coolers and thermostats', () => {
     expect(settlesAt(plate, 'opens', high + 0.5, 'hotDay')).toBeGreaterThan(NOSE.range.hottestOilK);
     expect([below!.fails, above!.fails]).toEqual([['cold'], ['hot']]);
     const said = sayRows(rows, families);
-    expect(said[0]!.replace(/\u00a0/g, ' ')).toBe('80 °C; 82 °C; 85 °C; 88 °C; 93 °C would do.');
+    expect(said[0]!.replace(/\u00a0/g, ' ')).toBe('80 °C; 82 °C; 85 °C; 88 °C; 93 °C works.');
     expect(said[1]).toMatch(
       /^74\.5.°C to 1\d\d\.\d.°C will do\. Lower: too cold on a cold cruise\. Higher: too hot on a hot day\.$/,
     );
@@ -150,8 +150,8 @@ describe('Sizes of coolers and thermostats', () => {
     const none = upTo(100 + C);
     expect([none.ruledOutBy, none.bands]).toEqual([['hot'], []]);
     expect(sayRows(none, partFamiliesOf(cooler))).toEqual([
-      'No usual size would do.',
-      expect.stringMatching(/^Whichever is fitted, each lets the oil pass 100.°C on a hot day at full load: more air/),
+      'No usual size works.',
+      expect.stringMatching(/^With any of them, the oil exceeds 100.°C on a hot day at full load: more air/),
     ]);
     // Where the limit is a little higher, a core larger than any that is sold would do: that is said apart.
     const larger = upTo(110 + C);
@@ -197,7 +197,7 @@ describe('Sizes of coolers and thermostats', () => {
     expect(judged(other, unsupplied(present))).toMatchObject({ fails: ['supply'], starved: [{ part: 'mains' }] });
     expect(sayRowFails(judged(other, unsupplied(present)))).toMatch(/^Mains at /);
     expect(sayRowFails(judged({ ...other, failing: present.failing, solved: false }, unsupplied(present)))).toBe(
-      'Not every state of it solved.',
+      'Not every condition could be solved.',
     );
   });
 });

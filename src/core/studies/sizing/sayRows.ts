@@ -4,17 +4,17 @@ import { formatQuantity, type UnitChoice } from '../../foundations/units';
 import type { Row, RowNeed, Rows } from './rowTasks';
 
 const ALL: Readonly<Record<RowNeed, (rows: Rows, units: UnitChoice) => string>> = {
-  supply: () => 'each leaves someone unsupplied whom the present one supplies',
+  supply: () => 'a component that is supplied now would not be',
   hot: ({ limitHotK }, units) =>
-    `each lets the oil pass ${formatQuantity(limitHotK, 'temperature', units)} on a hot day at full load: more air on it, or a cooler elsewhere`,
+    `the oil exceeds ${formatQuantity(limitHotK, 'temperature', units)} on a hot day at full load: more air on it, or a cooler elsewhere`,
   cold: ({ limitColdK }, units) =>
-    `each keeps the oil below ${formatQuantity(limitColdK, 'temperature', units)} on a cold cruise: a thermostat, or the cooler covered in winter`,
+    `the oil stays below ${formatQuantity(limitColdK, 'temperature', units)} on a cold cruise: a thermostat, or the cooler covered in winter`,
 };
 
 /** Why one size will not do, briefly; empty where it will. */
 export function sayRowFails(row: Row, units: UnitChoice = {}): string {
   const words: Readonly<Record<RowNeed, string>> = {
-    supply: row.starved[0] ? sayShortfall(row.starved[0], units) : 'Not every state of it solved.',
+    supply: row.starved[0] ? sayShortfall(row.starved[0], units) : 'Not every condition could be solved.',
     hot: 'Too hot on a hot day.',
     cold: 'Too cold on a cold cruise.',
   };
@@ -41,15 +41,12 @@ export function sayRows(rows: Rows, families: readonly PartFamily[], units: Unit
   const name = (row: Row) => sayRow(families, row, units);
   const sold =
     good.length === had.length
-      ? [`Every usual size would do, from ${name(good[0]!)} up.`]
+      ? [`Every standard size works, from ${name(good[0]!)} up.`]
       : good.length > 0
         ? [
-            `${good.length > MOST_NAMED ? `${name(good[0]!)} and ${good.length - 1} others` : good.map(name).join('; ')} would do.`,
+            `${good.length > MOST_NAMED ? `${name(good[0]!)} and ${good.length - 1} others` : good.map(name).join('; ')} ${good.length === 1 ? 'works' : 'work'}.`,
           ]
-        : [
-            'No usual size would do.',
-            ...rows.ruledOutBy.map((need) => `Whichever is fitted, ${ALL[need](rows, units)}.`),
-          ];
+        : ['No standard size works.', ...rows.ruledOutBy.map((need) => `With any of them, ${ALL[need](rows, units)}.`)];
   return [
     ...sold,
     ...families.flatMap((family) =>
@@ -67,9 +64,9 @@ function sayBand(
     quantity === 'temperature' ? formatQuantity(size, 'temperature', units, 1) : String(size);
   const [less, more] = quantity === 'temperature' ? ['Lower', 'Higher'] : ['Fewer', 'More'];
   const edge = (words: string, row: Row | null) =>
-    `${words}: ${row ? lowerFirst(sayRowFails(row, units)) : 'not looked at.'}`;
+    `${words}: ${row ? lowerFirst(sayRowFails(row, units)) : 'not checked.'}`;
   return [
-    `${title === '' ? '' : `${title}: `}${low === high ? figure(low) : `${figure(low)} to ${figure(high)}`}${counts === '' ? '' : ` ${counts}`} will do.`,
+    `${title === '' ? '' : `${title}: `}${low === high ? figure(low) : `${figure(low)} to ${figure(high)}`}${counts === '' ? '' : ` ${counts}`} ${counts === '' ? 'works' : 'work'}.`,
     edge(less, below),
     edge(more, above),
   ].join(' ');

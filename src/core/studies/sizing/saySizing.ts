@@ -7,9 +7,9 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
   const figure = (si: number) => formatQuantity(si, quantity, units);
   if (sizing.bands.length > 0)
     return sizing.bands.flatMap((band) => [
-      `${figure(band.low)} to ${figure(band.high)} will do.`,
-      band.below ? `Smaller: ${sayEdge(band.below, units)}` : `Smaller than ${figure(band.low)} was not looked at.`,
-      band.above ? `Larger: ${sayEdge(band.above, units)}` : `Larger than ${figure(band.high)} was not looked at.`,
+      `${figure(band.low)}–${figure(band.high)} works.`,
+      band.below ? `Smaller: ${sayEdge(band.below, units)}` : `Smaller than ${figure(band.low)} was not checked.`,
+      band.above ? `Larger: ${sayEdge(band.above, units)}` : `Larger than ${figure(band.high)} was not checked.`,
     ]);
   const everywhere = (sizing.looks[0]?.failing ?? []).filter((f) =>
     sizing.looks.every((look) => look.failing.some((other) => other.part === f.part)),
@@ -18,14 +18,14 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
   const last = sizing.looks[sizing.looks.length - 1]?.failing[0];
   const unsolved = sizing.looks.filter((look) => !look.solved).length;
   return [
-    `No size from ${figure(sizing.low)} to ${figure(sizing.high)} will do.`,
+    `No size from ${figure(sizing.low)} to ${figure(sizing.high)} works.`,
     ...(everywhere.length > 0
       ? everywhere.map((f) => `Whatever the size: ${sayShortfall(f, units)}`)
       : [
           ...(first ? [`Small: ${sayShortfall(first, units)}`] : []),
           ...(last ? [`Large: ${sayShortfall(last, units)}`] : []),
         ]),
-    ...(unsolved > 0 ? [`${unsolved} of ${sizing.looks.length} sizes did not solve at every state.`] : []),
+    ...(unsolved > 0 ? [`${unsolved} of ${sizing.looks.length} sizes could not be solved in every condition.`] : []),
   ];
 }
 
@@ -33,7 +33,7 @@ export function saySizing(sizing: Sizing, quantity: Quantity, units: UnitChoice 
 export function sayLooks({ looks }: Pick<Sizing, 'looks'>, quantity: Quantity, units: UnitChoice = {}): string {
   const good = looks.filter(isGood);
   if (looks.length === 0) return '';
-  if (good.length === 0) return `So far none of ${looks.length === 1 ? '1 size' : `${looks.length} sizes`} will do.`;
+  if (good.length === 0) return `So far none of ${looks.length === 1 ? '1 size' : `${looks.length} sizes`} works.`;
   const [first, last] = [good[0]!, good[good.length - 1]!].map((look) => formatQuantity(look.si, quantity, units));
-  return `So far ${first === last ? first : `${good.length} of ${looks.length} sizes, ${first} to ${last},`} will do.`;
+  return `So far ${first === last ? first : `${good.length} of ${looks.length} sizes, ${first} to ${last},`} works.`;
 }

@@ -145,7 +145,7 @@ describe('Which size would do', () => {
     const first = SIZING_STUDY.partial(THORNBACK, request, replies.slice(0, 3));
     expect([first.looks.length, sayLooks(first, 'bore'), sayLooks({ looks: [] }, 'bore')]).toEqual([
       3,
-      'So far none of 3 sizes will do.',
+      'So far none of 3 sizes works.',
       '',
     ]);
   });

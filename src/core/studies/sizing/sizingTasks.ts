@@ -20,7 +20,7 @@ export const sizingSchema = z.strictObject({
   path: z.array(z.union([z.string(), z.number()])),
   low: z.number(),
   high: z.number(),
-  /** Where everything asked about is supplied over the whole range, every end solved there; none where no size will do. */
+  /** Where everything asked about is supplied over the whole range, every end solved there; none where no size works. */
   bands: z.array(bandSchema),
   /** What is not supplied at each size looked at, smallest first. */
   looks: z.array(z.strictObject({ si: z.number(), failing: z.array(shortfallSchema), solved: z.boolean() })),
@@ -99,7 +99,7 @@ export function looksSoFar(project: Project, request: SizingRequest, replies: re
   return { part: part.id, path: [...path], low, high, bands: [], looks, fitting: [] };
 }
 
-/** The project with the figure at the low end of its range: what it is set to does not change which sizes would do. */
+/** The project with the figure at the low end of its range: what it is set to does not change which sizes works. */
 export function withoutFigure(project: Project, request: SizingRequest): Project {
   const variant = activeVariant(project);
   if (!variant.circuit.parts.some((p) => p.id === request.part)) return project;

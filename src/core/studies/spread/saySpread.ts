@@ -3,7 +3,7 @@ import type { Spread } from './spreadTasks';
 
 const percent = (share: number) => (100 * share).toFixed(2);
 
-/** What tolerances do, a line a consumer, then all of them, then what to tighten first. */
+/** Tolerances, a line a consumer, then all of them, then what to tighten first. */
 export function spreadLines(answer: Spread): string[] {
   const { all, tighten, unsolved } = answer;
   return [

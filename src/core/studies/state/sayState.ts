@@ -1,6 +1,6 @@
 import { formatQuantity } from '../../foundations/units';
 import type { HeatResult } from '../../heat/heatResult';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../../judgement/supply/say';
+import { sayMargin, sayVerdict, sayWhy } from '../../judgement/supply/say';
 import type { SolveResult } from '../../judgement/stateResult';
 
 const pressure = (pa: number | null) => (pa === null ? '—' : formatQuantity(pa, 'pressure').padStart(10));
@@ -8,7 +8,7 @@ const pressure = (pa: number | null) => (pa === null ? '—' : formatQuantity(pa
 /** One state: each element's flow and pressures, then each consumer. */
 export function stateLines({ state, convergence, elements, consumers }: SolveResult): string[] {
   return [
-    `${formatQuantity(state.speedRevS, 'speed')}, oil held at ${formatQuantity(state.oilTemperatureK, 'temperature')}: ${convergence.status} in ${convergence.iterations} iterations`,
+    `${formatQuantity(state.speedRevS, 'speed')}, fixed oil temperature ${formatQuantity(state.oilTemperatureK, 'temperature')}: ${convergence.status} in ${convergence.iterations} iterations`,
     '',
     ...elements.map(
       (e) =>
@@ -16,7 +16,7 @@ export function stateLines({ state, convergence, elements, consumers }: SolveRes
     ),
     '',
     ...consumers.flatMap((c) => [
-      `${c.name.padEnd(20)} ${VERDICT_WORDS[c.verdict].padEnd(18)} ${c.decisive ? sayMargin(c.decisive) : ''}`,
+      `${c.name.padEnd(20)} ${sayVerdict(c.verdict, c.decisive).padEnd(18)} ${c.decisive ? sayMargin(c.decisive) : ''}`,
       `  ${sayWhy(c.verdict, c.decisive)}`,
     ]),
   ];
@@ -27,13 +27,13 @@ export function stateRemarks({ convergence, notes }: SolveResult): string[] {
   return convergence.status === 'converged'
     ? notes.flatMap((note) => {
         if (note.code === 'impossibleCooler')
-          return [`${note.where}: no exchanger could do what its rating point says; it cools nothing here.`];
+          return [`${note.where}: no cooler could do what its rating point says; it is left out.`];
         return note.code === 'implausiblePressure'
           ? [`${note.where}: ${formatQuantity(note.actual ?? 0, 'pressure')}, above every rating of such a system.`]
           : [];
       })
     : convergence.status === 'cavitates'
-      ? [`The oil cavitates at ${convergence.worstNode}: no figure of this state is an answer.`]
+      ? [`The oil cavitates at ${convergence.worstNode}: no figure of this condition is valid.`]
       : [
           `Not solved (${convergence.status}): the worst place is ${convergence.worstNode || convergence.worstElement}.`,
         ];
@@ -47,13 +47,11 @@ export function balanceLines({ state }: SolveResult, heat: HeatResult): string[]
   return [
     `${formatQuantity(state.speedRevS, 'speed')}, load ${conditions.load}, air ${formatQuantity(conditions.airTemperatureK, 'temperature')}, road ${formatQuantity(conditions.roadSpeedMS, 'roadSpeed')}: ${heat.status} at ${celsius(heat.sumpK)} in the sump`,
     ...(heat.status === 'hunting'
-      ? [
-          'No rest was found there: a core that plugs with cold oil and frees itself holds the sump near that temperature.',
-        ]
+      ? ['No steady temperature there: a cooler core that plugs with cold oil and clears again keeps the sump near it.']
       : []),
     ...(heat.other
       ? [
-          `From the hot side: ${heat.other.status} at ${celsius(heat.other.sumpK)}. Which of the two is met depends on how the engine came there.`,
+          `From the hot side: ${heat.other.status} at ${celsius(heat.other.sumpK)}. Which of the two occurs depends on how the engine got there.`,
         ]
       : []),
     '',
@@ -62,7 +60,7 @@ export function balanceLines({ state }: SolveResult, heat: HeatResult): string[]
     'Heat out',
     ...heat.heatOut.map(({ name, heatW }) => `  ${name.padEnd(20)} ${kw(heatW)}`),
     '',
-    'In and out',
+    'Oil temperature by part',
     ...heat.parts.map((p) => `  ${p.name.padEnd(20)} ${celsius(p.inK).padStart(9)} → ${celsius(p.outK)}`),
   ];
 }
@@ -70,21 +68,21 @@ export function balanceLines({ state }: SolveResult, heat: HeatResult): string[]
 /** Coolers that cannot be as stated. */
 export function coolerRemarks(heat: HeatResult): string[] {
   return heat.impossibleCoolers.map(
-    (part) => `${part}: no exchanger could do what its rating point says; it cools nothing here.`,
+    (part) => `${part}: no cooler could do what its rating point says; it is left out.`,
   );
 }
 
 const NO_BALANCE: Partial<Record<HeatResult['status'], string>> = {
-  tooHot: 'No balance below 250 °C: heat in stays above heat out.',
-  tooCold: 'No balance above −50 °C: heat out stays above heat in.',
-  placeTooHot: 'No balance: some oil would be hotter than oil can be.',
+  tooHot: 'No steady oil temperature below 250 °C: heat in stays above heat out.',
+  tooCold: 'No steady oil temperature above −50 °C: heat out stays above heat in.',
+  placeTooHot: 'No steady oil temperature: some oil would be hotter than oil can be.',
   notSolved: 'Not solved.',
 };
 
 /** Why there is no balance; nothing where there is one. */
 export function balanceRemarks({ status, tooHotAt, starved, noOil }: HeatResult): string[] {
   const why = tooHotAt
-    ? `No balance: oil at ${tooHotAt.name} would reach ${formatQuantity(tooHotAt.temperatureK, 'temperature')}.`
+    ? `No steady temperature: oil at ${tooHotAt.name} would reach ${formatQuantity(tooHotAt.temperatureK, 'temperature')}.`
     : NO_BALANCE[status];
   return [
     ...(why === undefined ? [] : [why]),

@@ -12,7 +12,7 @@ import { balanceLines, balanceRemarks, coolerRemarks, stateLines, stateRemarks }
 const requestSchema = z.strictObject({
   speedRevS: z.number().min(0),
   oilTemperatureK: z.number().positive(),
-  /** Present when the oil temperature is to be found by heat balance in these surroundings. */
+  /** Present when the oil temperature is to be Calculated balance in these surroundings. */
   found: conditionsSchema.optional(),
 });
 type Request = z.infer<typeof requestSchema>;
@@ -27,7 +27,7 @@ function work(bench: StudyBench, { speedRevS, oilTemperatureK, found }: Request)
   return { result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
 }
 
-/** One state: pressures, flows and verdicts, the oil temperature held or found by heat. */
+/** One state: pressures, flows and verdicts, the oil temperature held or Calculated. */
 export const STATE_STUDY = {
   name: 'state',
   requestSchema,

@@ -1,19 +1,19 @@
 import { formatQuantity } from '../../foundations/units';
-import { sayMargin, sayWhy, VERDICT_WORDS } from '../../judgement/supply/say';
+import { sayMargin, sayVerdict, sayWhy } from '../../judgement/supply/say';
 import type { Sweep } from '../../judgement/sweep/sweep';
 
-/** Each consumer at its worst, then all of them. */
+/** Each component at its worst, then all of them. */
 export function sweepLines(sweep: Sweep): string[] {
   return [
     ...sweep.consumers.flatMap(({ name, verdict, worst }) => [
-      `${name.padEnd(20)} ${VERDICT_WORDS[verdict].padEnd(18)} ${worst?.decisive ? sayMargin(worst.decisive) : ''}`,
+      `${name.padEnd(20)} ${sayVerdict(verdict, worst?.decisive).padEnd(18)} ${worst?.decisive ? sayMargin(worst.decisive) : ''}`,
       ...(worst
         ? [
             `  worst at ${formatQuantity(worst.state.speedRevS, 'speed')}, ${formatQuantity(worst.state.oilTemperatureK, 'temperature')}. ${sayWhy(worst.verdict, worst.decisive)}`,
           ]
         : []),
     ]),
-    `${sweep.supplied ? 'All' : 'Not all'} supplied over ${sweep.states} states.`,
+    `${sweep.supplied ? 'Every component' : 'Not every component'} is supplied (${sweep.states} conditions checked).`,
   ];
 }
 

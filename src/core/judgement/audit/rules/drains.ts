@@ -20,7 +20,7 @@ const TEXT: Partial<
     remedies: ['route it downhill all the way', 'a scavenge pump, with its wiring and one more thing that fails'],
   }),
   flat: (name) => ({
-    what: `${name} does not fall: its outlet is at {outlet}, its port or the oil at {end}.`,
+    what: `${name} does not fall: outlet at {outlet}, port or oil level at {end}.`,
     why: 'Gravity alone moves this oil.',
     remedies: [
       'raise what it drains, or lower the port',
@@ -33,7 +33,7 @@ const TEXT: Partial<
     remedies: ['move the port above the hot level', 'a scavenge pump'],
   }),
   pressed: (name) => ({
-    what: `The crankcase stands at {crankcase} against {head} of oil in ${name}.`,
+    what: `Crankcase pressure {crankcase}; oil head in ${name} {head}.`,
     why: 'Blow-by holds the oil up in the drain.',
     remedies: ['better breathing of the crankcase', 'a scavenge pump'],
   }),

@@ -109,7 +109,7 @@ function bitesFrom(present: number, wrongAt: (load: number) => Omit<Bite, 'load'
 /** Two schools: with a bypass valve nothing starves and oil sometimes goes unfiltered; without it the other way round. */
 export const filterBypass = rule(
   'filterBypass',
-  'Filter bypass: two schools',
+  'Filter bypass valve: for and against',
   (c) =>
     c.parts('filter').map((filter) => {
       const valve = filter.bypass ?? defaultBypass();
@@ -149,7 +149,7 @@ export const filterBypass = rule(
         ? `a valve set to {crack} stays shut`
         : now(opens)
           ? 'the valve opens as the element is loaded now, at {opensRpm}, {opensOil}: unfiltered oil goes to the engine there'
-          : 'the valve opens from {opensLoad} on, at {opensRpm}, {opensOil}: unfiltered oil goes to the engine there';
+          : 'the valve opens once the element is {opensLoad}, at {opensRpm}, {opensOil}: unfiltered oil goes to the engine there';
       const without = !starves
         ? 'no loading would starve anything in this range'
         : now(starves)
@@ -179,7 +179,7 @@ export const filterBypass = rule(
         ],
       };
     }),
-  'both schools are in use: common practice, no source',
+  'both are in use: common practice, no source',
 );
 
 function defaultBypass() {

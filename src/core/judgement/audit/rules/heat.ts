@@ -58,8 +58,8 @@ function noBalance(c: AuditContext, { heat, result }: BalancedState): Found {
     part: place?.part ?? c.circuit.parts.find(isReservoir)?.id ?? null,
     figures: { ...drive(c, 'hotDay'), ...(place ? { place: fig(place.temperatureK, 'temperature') } : {}) },
     what: place
-      ? `No heat balance ${AT}: the oil leaving ${place.name} would reach {place}.`
-      : `No heat balance was found ${AT}: the oil’s temperature is not known.`,
+      ? `No steady oil temperature ${AT}: the oil leaving ${place.name} would reach {place}.`
+      : `No steady oil temperature was found ${AT}.`,
     why,
     remedies: ['first give every component oil'],
   };
@@ -93,9 +93,9 @@ export const oilHot = rule(
         },
         what:
           heat.status === 'tooHot'
-            ? `The oil finds no balance ${AT}: heat in stays above heat out.`
+            ? `No steady oil temperature ${AT}: heat in stays above heat out.`
             : each.durationS == null
-              ? `The oil settles at {sump} ${AT}; its limit is {limit}.`
+              ? `The oil reaches {sump} ${AT}; its limit is {limit}.`
               : `The oil reaches {sump} ${AT}${lasting(each)}; its limit is {limit}.`,
         why: 'Hot oil is thin at the bearings, and every 10 K more halve its life.',
         remedies: [
@@ -123,7 +123,7 @@ export const oilCold = rule('oilCold', 'Oil too cold', (c) => {
         sump: fig(found.heat.sumpK, 'temperature'),
         limit: fig(SHEDS_WATER_K, 'temperature'),
       },
-      what: `The oil settles at {sump} ${AT}: below {limit} it keeps its water and fuel.`,
+      what: `The oil reaches {sump} ${AT}: below {limit} water and fuel do not boil off.`,
       why: 'Water in cold oil makes sludge and acid, and the thick film costs power.',
       remedies: ['a thermostat', 'the cooler covered or taken off in winter'],
     },
@@ -152,7 +152,7 @@ export const oilColdGallery = rule('oilColdGallery', 'Oil too cold at the galler
         limit: fig(GALLERY_WARM_K, 'temperature'),
       },
       what: `Oil reaches the gallery at {gallery} ${AT}, from a sump at {sump}; minimum {limit}.`,
-      why: `${cooler.name} is too large for this engine, and nothing holds it back: cold oil is thick at the bearings, and keeps its water.`,
+      why: `${cooler.name} is too large for this engine, and nothing holds it back: cold oil is thick at the bearings, and its water does not boil off.`,
       remedies: ['a thermostat', 'a smaller cooler, or less water through it'],
     },
   ];
@@ -328,7 +328,7 @@ export const coolingFaults = rule('coolingFaults', 'Cooling that fails', (c) => 
       weight: 'note',
       part: cooler.id,
       figures: { ...drive(c, 'hotDay'), sump: fig(blocked, 'temperature') },
-      what: `With ${cooler.medium === 'air' ? `the core of ${cooler.name} blocked by leaves or mud` : `no water through ${cooler.name}`} the oil comes to {sump} ${AT}.`,
+      what: `With ${cooler.medium === 'air' ? `the core of ${cooler.name} blocked by leaves or mud` : `no water through ${cooler.name}`} the oil reaches {sump} ${AT}.`,
       why: 'It is seen on a temperature gauge only.',
       remedies: cooler.medium === 'air' ? ['a screen in front of it', 'a temperature gauge'] : ['a temperature gauge'],
     });
@@ -340,7 +340,7 @@ export const coolingFaults = rule('coolingFaults', 'Cooling that fails', (c) => 
       weight: 'note',
       part: thermostat.id,
       figures: { ...drive(c, 'hotDay'), sump: fig(stuck, 'temperature') },
-      what: `With the thermostat of ${thermostat.name} stuck shut the oil comes to {sump} ${AT}.`,
+      what: `With the thermostat of ${thermostat.name} stuck shut the oil reaches {sump} ${AT}.`,
       why: 'Most wax elements fail shut; it is seen on a temperature gauge only.',
       remedies: ['test it in hot water before fitting', 'a temperature gauge'],
     });

@@ -29,7 +29,7 @@ export const suction = rule(
             rpm: fig(seen.leastOpeningAt.speedRevS, 'speed'),
             oil: fig(seen.leastOpeningAt.oilTemperatureK, 'temperature'),
           },
-          what: `${pump.name} is only partly filled at {rpm}, {oil}: its inlet stands at {inlet} absolute, and it wants {limit}.`,
+          what: `${pump.name} is only partly filled at {rpm}, {oil}: inlet pressure {inlet} absolute; minimum {limit}.`,
           why: 'Below that the oil cannot follow, the pump draws foam, and the pressure hunts.',
           remedies: [
             'hold the speed down until the oil is warm',
@@ -122,7 +122,7 @@ export const rodThreshold = rule(
             trade: fig(trade, 'pressure'),
             rpm: fig(c.states.fullHot.speedRevS, 'speed'),
           },
-          what: `At {rpm}, hot, the gallery gives {gallery}; the turning crank asks {threshold}. The trade’s rule asks {trade}.`,
+          what: `At {rpm}, hot, gallery pressure {gallery}; the turning crank needs {threshold}. Rule of thumb (10 psi per 1000 rpm): {trade}.`,
           why: 'Oil has to be pushed inward through the crank before it is thrown out to the pins: below the threshold the rods run dry.',
           remedies: [
             'a stiffer relief spring',

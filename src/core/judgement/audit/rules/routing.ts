@@ -61,7 +61,7 @@ export const surroundings = rule('surroundings', 'Hot and moving things', (c) =>
         weight: 'note',
         part: part.id,
         what: `${part.name} is reached only after something else is taken off.`,
-        why: 'What is hard to reach is not serviced.',
+        why: 'Parts that are hard to reach do not get serviced.',
         remedies: ['another place'],
       });
     return found;
