@@ -52,7 +52,7 @@ test('a height that cannot be leaves the picture and the form, says why and wher
   await expect(why).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await why.getByRole('button', { name: /^Undo: edit Restrictor/ }).click();
-  await expect(sheet(page)).toHaveText(/Turbo flooded/);
+  await expect(sheet(page)).toHaveText(/Turbo:? too much flow/);
 });
 
 test('two tabs: one changes, the other follows and can take over', async ({ page, context }) => {
@@ -115,7 +115,7 @@ test('a project that cannot be read is seen, exported, mended and opened', async
     page.getByRole('button', { name: /^Export Thornback as it is/ }).click(),
   ]);
   expect(readFileSync(await download.path(), 'utf8')).toContain('"colour": "red"');
-  await page.getByRole('button', { name: /^Mend Thornback/ }).click();
+  await page.getByRole('button', { name: /^Repair Thornback/ }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('must be at most 80');
   await dialog.getByRole('button', { name: 'Repair automatically' }).click();

@@ -68,26 +68,26 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
   await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(part(page, 'mains')).toHaveAttribute('aria-label', /dry/);
 
-  await page.getByRole('button', { name: 'Moves…' }).click();
+  await page.getByRole('button', { name: 'Change the circuit…' }).click();
   await page.getByRole('option', { name: /^Run hose out, air cooler, hose back/ }).hover();
-  await expect(page.locator('.preview')).toContainText('Mains dry → in band');
+  await expect(page.locator('.preview')).toContainText('Mains: no oil → OK');
   await page.getByRole('option', { name: /^Run hose out, air cooler, hose back/ }).click();
-  await expect(part(page, 'mains')).toHaveAttribute('aria-label', /in band/);
+  await expect(part(page, 'mains')).toHaveAttribute('aria-label', /OK/);
 
   await part(page, 'airCooler').click();
-  await page.getByRole('button', { name: 'Moves…' }).click();
-  const away = page.getByRole('option', { name: 'Take Air cooler out and blank the ends' });
+  await page.getByRole('button', { name: 'Change the circuit…' }).click();
+  const away = page.getByRole('option', { name: 'Remove Air cooler and plug the ends' });
   await away.hover();
-  await expect(page.locator('.preview')).toContainText(/Mains in band → dry/);
+  await expect(page.locator('.preview')).toContainText(/Mains: OK → no oil/);
   await away.click();
   await page.keyboard.press('Escape');
   await expect(page.locator('.panel')).toContainText('Main gallery is dry');
   await page.getByRole('tab', { name: /Audit/ }).click();
   const finding = page.getByRole('article', { name: 'Blanked passage' });
   await expect(finding).toContainText('All oil must go round by Plate’s ports');
-  await finding.getByRole('button', { name: 'Take Plate out and join the line' }).click();
+  await finding.getByRole('button', { name: 'Remove Plate and reconnect' }).click();
   await page.getByRole('button', { name: 'Apply', exact: true }).click();
-  await expect(part(page, 'mains')).toHaveAttribute('aria-label', /in band/);
+  await expect(part(page, 'mains')).toHaveAttribute('aria-label', /OK/);
   expect(problems).toEqual([]);
 });
 
@@ -97,7 +97,7 @@ test('the filter’s bypass valve: both schools, each with the state where it bi
   const finding = page.getByRole('article', { name: 'Filter bypass valve: for and against' });
   await expect(finding).toContainText(/the valve opens from [\d.]+.times as restrictive as new on, at \d+.rpm/);
   await expect(finding).toContainText(/Without it, .+ would be the first to starve, from/);
-  await finding.getByRole('button', { name: 'Swap Filter for one without a bypass valve' }).click();
+  await finding.getByRole('button', { name: 'Replace Filter with one without a bypass valve' }).click();
   await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(finding).toContainText('Filter has no bypass valve');
   await expect(finding).toContainText('With one, the valve opens from');
@@ -258,10 +258,10 @@ test('a finding is set aside with a reason, and kept so', async ({ page }) => {
   await expect(finding.getByRole('alert')).toContainText('Write why');
   await finding.getByRole('textbox').fill('This turbo has a wide drain.');
   await finding.getByRole('button', { name: 'Dismiss' }).click();
-  await expect(finding).toContainText('Set aside: This turbo has a wide drain.');
+  await expect(finding).toContainText('Dismissed:  This turbo has a wide drain.');
   await page.reload();
   await page.getByRole('tab', { name: /Audit/ }).click();
-  await expect(finding).toContainText('Set aside: This turbo has a wide drain.');
+  await expect(finding).toContainText('Dismissed:  This turbo has a wide drain.');
 });
 
 test('a rating is taken from a curve, a bore from a drill’s number', async ({ page }) => {

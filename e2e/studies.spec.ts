@@ -137,7 +137,7 @@ test('draw the tolerances, see what to tighten, state one, and be told that the 
   const problems = await openApp(page);
   await page.getByRole('link', { name: 'Tolerances' }).click();
   const spread = page.getByRole('region', { name: 'Spread' });
-  await spread.getByRole('radio', { name: /each consumer’s worst/ }).check();
+  await spread.getByRole('radio', { name: /each component’s worst/ }).check();
   await spread.getByLabel('Samples').selectOption('1024');
   await spread.getByRole('button', { name: 'Run' }).click();
   await expect(spread).toContainText('Tighten first: ');
@@ -154,7 +154,7 @@ test('draw the tolerances, see what to tighten, state one, and be told that the 
   await expect(spread).toContainText('Out of date.');
   // Kept with the variant, and its staleness too, when the page is loaded again.
   await page.reload();
-  await spread.getByRole('radio', { name: /each consumer’s worst/ }).check();
+  await spread.getByRole('radio', { name: /each component’s worst/ }).check();
   await spread.getByLabel('Samples').selectOption('1024');
   await expect(spread).toContainText('Out of date.');
   await spread.getByRole('button', { name: 'Run again' }).click();
@@ -181,7 +181,7 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
 
 test('a season of a variant changes its oil and its cold, and is undone', async ({ page }) => {
   const problems = await openApp(page);
-  await page.getByRole('button', { name: 'Season and title' }).click();
+  await page.getByRole('button', { name: 'Variant options' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Season', { exact: true }).fill('Winter');
   await dialog.getByLabel('Oil', { exact: true }).selectOption('5W-30');

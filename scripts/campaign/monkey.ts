@@ -61,7 +61,8 @@ async function act(page: Page, random: () => number): Promise<void> {
   else if (dice < 0.75) await page.keyboard.press(pick(KEYS));
   else if (dice < 0.85) await page.keyboard.press(pick(CHORDS));
   else if (dice < 0.93) await page.keyboard.insertText(pick(TEXTS));
-  else {
+  // What a dialog covers cannot be clicked.
+  else if ((await page.locator('[role=dialog]').count()) === 0) {
     const links = page.locator('header nav a');
     const count = await links.count();
     if (count > 0) await links.nth(Math.floor(random() * count)).click({ timeout: STEP_MS });

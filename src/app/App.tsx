@@ -7,6 +7,7 @@ import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
 import { VariantBar } from './features/variants/VariantBar';
 import { useQuestion } from './state/question';
+import { AntdTheme } from './theme/AntdTheme';
 import { AppFailed } from './AppFailed';
 import { KeepingNotices } from './features/keeping/KeepingNotices';
 import { UnreadStore } from './features/keeping/UnreadStore';
@@ -39,9 +40,11 @@ export function App() {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
   return (
-    <QueryClientProvider client={queries}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
+    <AntdTheme>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </AntdTheme>
   );
 }
 
@@ -71,9 +74,8 @@ function Shell() {
           </svg>
           <span className="name">{project.name}</span>
           <VariantBar />
-          <span className="note">
-            {project.engine.description}
-            {project.madeUp ? ' · invented demo data' : ''}
+          <span className="note" title={project.engine.description}>
+            {project.madeUp ? 'invented demo data' : project.engine.description}
           </span>
           <span className="grow" />
           <nav aria-label="Views">

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useRouteError } from 'react-router';
 import { exportProject } from './files/exportProject';
 import { useDocument } from './state/document';
@@ -18,13 +19,11 @@ export function AppFailed() {
       <p role="alert">Your project is kept in this browser. Export it to be safe, then start again.</p>
       <p className="moves">
         {project && (
-          <button type="button" className="make" onClick={() => exportProject(project)}>
+          <Button type="primary" onClick={() => exportProject(project)}>
             Export {project.name}
-          </button>
+          </Button>
         )}
-        <button type="button" className="plain" onClick={() => window.location.assign('/')}>
-          Start again
-        </button>
+        <Button onClick={() => window.location.assign('/')}>Start again</Button>
       </p>
       <p className="quiet">If it stops again, report what you did and this: {message}</p>
     </main>

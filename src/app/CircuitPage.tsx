@@ -1,3 +1,4 @@
+import { Button, Tabs } from 'antd';
 import { activeVariant } from '../core/document/project/project';
 import { useDocument } from './state/document';
 import { useView } from './state/view';
@@ -70,7 +71,7 @@ export function CircuitPage() {
       </div>
       <aside
         className="panel"
-        aria-label={moves ? 'Moves' : selected ? 'Part' : 'Findings'}
+        aria-label={moves ? 'Change the circuit' : selected ? 'Part' : 'Findings'}
         aria-busy={sweep.isFetching}
       >
         {solved.error && <Refused error={solved.error} hasPicture={answer !== undefined} />}
@@ -86,32 +87,45 @@ export function CircuitPage() {
           </PartSheet>
         ) : (
           <>
-            <div className="tabs" role="tablist" aria-label="Findings">
-              <button type="button" role="tab" aria-selected={tab === 'supply'} onClick={() => setTab('supply')}>
-                Supply
-              </button>
-              <button type="button" role="tab" aria-selected={tab === 'audit'} onClick={() => setTab('audit')}>
-                Audit{audit.data ? ` (${open})` : ''}
-              </button>
-              <button type="button" role="tab" aria-selected={tab === 'faults'} onClick={() => setTab('faults')}>
-                Faults
-              </button>
-            </div>
-            {tab === 'faults' && (
-              <Suspense fallback={<p className="quiet">Opening…</p>}>
-                <FaultList />
-              </Suspense>
-            )}
-            {tab === 'supply' && answer && (
-              <Findings
-                result={answer.result}
-                sweep={sweep.data}
-                sweeping={sweep.isFetching}
-                warnings={answer.warnings}
-                own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
-              />
-            )}
-            {tab === 'audit' && <AuditList findings={audit.data} working={audit.isFetching} />}
+            <Tabs
+              aria-label="Findings"
+              activeKey={tab}
+              onChange={(key) => setTab(key as typeof tab)}
+              destroyOnHidden
+              items={[
+                {
+                  key: 'supply',
+                  label: 'Supply',
+                  children: answer && (
+                    <Findings
+                      result={answer.result}
+                      sweep={sweep.data}
+                      sweeping={sweep.isFetching}
+                      warnings={answer.warnings}
+                      own={
+                        project.madeUp
+                          ? undefined
+                          : { fitted: activeVariant(project).calibration?.applied !== undefined }
+                      }
+                    />
+                  ),
+                },
+                {
+                  key: 'audit',
+                  label: `Audit${audit.data ? ` (${open})` : ''}`,
+                  children: <AuditList findings={audit.data} working={audit.isFetching} />,
+                },
+                {
+                  key: 'faults',
+                  label: 'Faults',
+                  children: (
+                    <Suspense fallback={<p className="quiet">Opening…</p>}>
+                      <FaultList />
+                    </Suspense>
+                  ),
+                },
+              ]}
+            />
           </>
         )}
       </aside>
@@ -174,15 +188,11 @@ function Refused({ error, hasPicture }: { readonly error: Error; readonly hasPic
       {error.message} {hasPicture ? 'The picture is the last one that could be.' : ''}
       <div className="moves">
         {named.map((p) => (
-          <button key={p.id} type="button" className="make" onClick={() => select(p.id)}>
+          <Button key={p.id} type="primary" onClick={() => select(p.id)}>
             Open {p.name}
-          </button>
+          </Button>
         ))}
-        {past.length > 0 && (
-          <button type="button" className="plain" onClick={undo}>
-            Undo: {past.at(-1)!.name}
-          </button>
-        )}
+        {past.length > 0 && <Button onClick={undo}>Undo: {past.at(-1)!.name}</Button>}
       </div>
     </div>
   );

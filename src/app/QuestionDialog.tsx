@@ -1,5 +1,4 @@
 import { Modal } from 'antd';
-import { AntdTheme } from './theme/AntdTheme';
 import { useQuestion } from './state/question';
 
 /** What the app has to ask before it goes on. */
@@ -8,20 +7,18 @@ export default function QuestionDialog() {
   const answer = useQuestion((q) => q.answer);
   if (!asked) return null;
   return (
-    <AntdTheme>
-      <Modal
-        open
-        title={asked.title}
-        okText={asked.yes}
-        cancelText={asked.no}
-        // No loses nothing: it is what Enter does.
-        okButtonProps={{ danger: true, type: 'default' }}
-        cancelButtonProps={{ type: 'primary', autoFocus: true }}
-        onOk={() => answer(true)}
-        onCancel={() => answer(false)}
-      >
-        {asked.text}
-      </Modal>
-    </AntdTheme>
+    <Modal
+      open
+      title={asked.title}
+      okText={asked.yes}
+      cancelText={asked.no}
+      // No loses nothing: it is what Enter does.
+      okButtonProps={{ danger: true, type: 'default' }}
+      cancelButtonProps={{ type: 'primary', autoFocus: true }}
+      onOk={() => answer(true)}
+      onCancel={() => answer(false)}
+    >
+      {asked.text}
+    </Modal>
   );
 }

@@ -87,9 +87,7 @@ describe('The circuit page', () => {
     const project = await opened();
     act(() => bench().select('filter'));
     act(() => bench().previewMove({ kind: 'takeOut', part: 'turboRestrictor' }));
-    const bar = (await screen.findByText(/^Preview: take Restrictor out and join the line\.$/)).closest(
-      '[role=status]',
-    )!;
+    const bar = (await screen.findByText(/^Preview: remove Restrictor and reconnect\.$/)).closest('[role=status]')!;
     // Without its restrictor the turbo is still flooded: no verdict changes.
     await waitFor(() => expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the range\./));
     await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeNull());
@@ -114,7 +112,7 @@ describe('The circuit page', () => {
     expect(activeVariant(bench().project!).waivers).toEqual([
       expect.objectContaining({ reason: 'a wider drain is on the bench' }),
     ]);
-    const aside = await screen.findByText(/^Set aside: a wider drain/);
+    const aside = await screen.findByText(/^Dismissed:  a wider drain/);
     expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
     fireEvent.click(within(aside).getByRole('button', { name: 'Restore' }));
     expect(activeVariant(bench().project!).waivers).toEqual([]);
@@ -127,7 +125,7 @@ describe('The circuit page', () => {
       expect(screen.getByRole('status', { name: 'Sump oil,  found' }).textContent).toMatch(/\d{2,3} °C/),
     );
     expect(screen.getByRole('slider', { name: 'Air' })).toBeTruthy();
-    fireEvent.click(screen.getByRole('radio', { name: 'held' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'Fixed' }));
     expect(screen.queryByRole('slider', { name: 'Air' })).toBeNull();
   });
 

@@ -9,6 +9,8 @@ export interface View {
   readonly title?: string;
   /** Under the state bar: what it shows follows the state of the engine. */
   readonly followsState?: true;
+  /** Works with the calculated oil temperature, whatever the other views work with. */
+  readonly calculatesOil?: true;
   readonly view: ComponentType;
 }
 
@@ -21,7 +23,13 @@ export const VIEWS: readonly View[] = [
     followsState: true,
     view: lazy(() => import('./features/envelope/EnvelopeView')),
   },
-  { path: 'heat', title: 'Heat', followsState: true, view: lazy(() => import('./features/heat/HeatPage')) },
+  {
+    path: 'heat',
+    title: 'Heat',
+    followsState: true,
+    calculatesOil: true,
+    view: lazy(() => import('./features/heat/HeatPage')),
+  },
   { path: 'engine', title: 'Engine', view: lazy(() => import('./features/engine/EnginePage')) },
   { path: 'gauge', title: 'Gauge', view: lazy(() => import('./features/gauge/GaugePage')) },
   { path: 'compare', title: 'Compare', view: lazy(() => import('./features/compare/ComparePage')) },

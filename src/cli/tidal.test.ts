@@ -136,7 +136,7 @@ describe('The command line', () => {
     expect([code, out]).toEqual([
       0,
       expect.stringMatching(
-        /^1\.\d\d\smm to 1\.\d\d\smm will do\.\nSmaller: Turbo[^]*Larger: Turbo[^]*Sizes to be had: .*drill 56/,
+        /^1\.\d\d\smm–1\.\d\d\smm works\.\nSmaller: Turbo[^]*Larger: Turbo[^]*Sizes to be had: .*drill 56/,
       ),
     ]);
     const none = await run('size', DEMO, 'filter.bypass.crackPa', '--json');
@@ -149,7 +149,7 @@ describe('The command line', () => {
     expect(code).toBe(1);
     const { faults } = JSON.parse(out) as { faults: unknown[] };
     expect(faults.map((f) => faultOutcomeSchema.parse(f)).some((f) => f.id === 'relief.open' && f.noticed)).toBe(true);
-    expect((await run('faults', DEMO)).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}The gauge tells most/);
+    expect((await run('faults', DEMO)).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}Gauge changes most/);
   });
 
   it('sets variants side by side', async () => {
@@ -176,7 +176,7 @@ describe('The command line', () => {
     expect([code, out]).toEqual([
       1,
       expect.stringMatching(
-        /^Fails in \d+.% of the states within reach\.\nTurbo +-0\.\d\d at 7000.rpm[^]*The session first fails at 39\d\d.rpm, 105.°C: Turbo flooded\./,
+        /^Fails in \d+.% of the operating range\.\nTurbo +-0\.\d\d at 7000.rpm[^]*The session first fails at 39\d\d.rpm, 105.°C: Turbo, too much oil\./,
       ),
     ]);
     const rows = (await run('envelope', DEMO, '--over', 'filterAge', '--oil-temp', '90', '--csv')).out
@@ -232,7 +232,7 @@ describe('The command line', () => {
     expect([code, out]).toEqual([
       0,
       expect.stringMatching(
-        /^80.°C; 82.°C[^\n]* would do\.\n74\.5.°C to 1\d\d\.\d.°C will do\. Lower: too cold[^\n]*\nas it is +hot day 107\.\d/,
+        /^80.°C; 82.°C[^\n]* work\.\n74\.5.°C to 1\d\d\.\d.°C works\. Lower: too cold[^\n]*\nas it is +hot day 107\.\d/,
       ),
     ]);
     const { rows, bands } = rowsSchema.parse(
@@ -298,7 +298,7 @@ describe('The command line', () => {
   it('checks in words: each at its worst, then the whole', async () => {
     const { out } = await run('check', DEMO);
     expect(out).toMatch(
-      /^Turbo +flooded +[^\n]*\n {2}worst at 7000.rpm, 120.°C\. [^]*\nNot all supplied over 337 states\.\n$/,
+      /^Turbo +too much flow +[^\n]*\n {2}worst at 7000.rpm, 120.°C\. [^]*\nNot every component is supplied \(337 conditions checked\)\.\n$/,
     );
   });
 

@@ -132,7 +132,7 @@ describe('The workbench', () => {
     const { previewMove, makeMove } = useView.getState();
     previewMove({ kind: 'takeOut', part: 'turboRestrictor' });
     expect(useView.getState().preview).toMatchObject({
-      name: 'take Restrictor out and join the line',
+      name: 'remove Restrictor and reconnect',
       why: undefined,
     });
     expect(useDocument.getState().project).toBe(before);

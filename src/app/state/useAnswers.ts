@@ -25,19 +25,22 @@ const ignore = () => undefined;
 
 const retry = (count: number, error: Error) => error instanceof Superseded && count < 3;
 
-/** What is asked of a worker for the state of the state bar. */
-function useRequest(): SolveRequest {
+/** What is asked of a worker for the state of the state bar. @param calculatesOil whatever the state bar says */
+function useRequest(calculatesOil = false): SolveRequest {
   const speedRevS = useView((w) => w.speedRevS);
   const oilTemperatureK = useView((w) => w.oilTemperatureK);
-  const found = useView((w) => w.found);
+  const found = useView((w) => w.found) || calculatesOil;
   const conditions = useView((w) => w.conditions);
   return found ? { speedRevS, oilTemperatureK, found: conditions } : { speedRevS, oilTemperatureK };
 }
 
-/** The circuit solved at the state of the state bar; the last answer stays until the next is there. */
-export function useSolved() {
+/**
+ * The circuit solved at the state of the state bar; the last answer stays until the next is there.
+ * @param calculatesOil with the oil temperature calculated, whatever the state bar says
+ */
+export function useSolved(calculatesOil = false) {
   const project = useDocument((w) => w.project);
-  const request = useRequest();
+  const request = useRequest(calculatesOil);
   return useQuery({
     queryKey: ['solve', revision(project), request],
     queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import type { StudyView } from '../state/useStudy';
 
 /** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "testing faults" */
@@ -8,36 +9,31 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
       <p role="status" className="progress">
         <progress max={Math.max(1, known)} value={done} aria-label="Share done" /> {doing}
         {progressOf(done, known)}
-        <button type="button" className="plain" onClick={cancel}>
-          Stop
-        </button>
+        <Button onClick={cancel}>Stop</Button>
       </p>
     );
   if (message)
     return (
       <p className="problem" role="alert">
-        {message}{' '}
-        <button type="button" className="plain" onClick={run}>
-          Try again
-        </button>
+        {message} <Button onClick={run}>Try again</Button>
       </p>
     );
   if (stale)
     return (
       <p className="notice stale" role="status">
         <strong>Out of date.</strong> Something it depends on has changed.{' '}
-        <button type="button" className="make" onClick={run}>
+        <Button type="primary" onClick={run}>
           Run again
-        </button>
+        </Button>
       </p>
     );
   if (answer === undefined && !reading)
     return (
       <p className="progress">
         {stopped ? 'Stopped.' : 'Not run.'}{' '}
-        <button type="button" className="make" onClick={run}>
+        <Button type="primary" onClick={run}>
           Run
-        </button>
+        </Button>
       </p>
     );
   return null;

@@ -3,7 +3,7 @@ import { ConfigProvider } from 'antd';
 import { useMemo, type ReactNode } from 'react';
 import { antdTheme } from './antdTheme';
 
-/** Puts antd in the sheet's manner. Used by the parts that load it, so that the first screen does without. */
+/** Puts antd in the drawing's manner: once, around the whole app. */
 export function AntdTheme({ children }: { readonly children: ReactNode }) {
   const name = usePreferences((w) => w.theme);
   const config = useMemo(() => antdTheme(name), [name]);

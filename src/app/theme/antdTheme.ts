@@ -41,6 +41,8 @@ export function antdTheme(name: ThemeName): ThemeConfig {
       motionDurationMid: '0.16s',
     },
     components: {
+      Tabs: { itemSelectedColor: t.paper, itemActiveColor: t.ink, itemHoverColor: t.ink },
+      Segmented: { itemSelectedBg: t.ink, itemSelectedColor: t.paper, trackBg: t.paper, trackPadding: 0 },
       Button: {
         colorPrimary: ACCENT,
         colorPrimaryHover: ACCENT,

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -43,23 +44,17 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
         </details>
         {finding.waived !== null ? (
           <p className="quiet">
-            Set aside: {finding.waived}{' '}
-            <button type="button" className="plain" onClick={() => unwaive(finding.rule, finding.part ?? undefined)}>
-              Restore
-            </button>
+            Dismissed: {finding.waived}{' '}
+            <Button onClick={() => unwaive(finding.rule, finding.part ?? undefined)}>Restore</Button>
           </p>
         ) : (
           <div className="moves">
             {finding.moves.map(({ label, move }) => (
-              <button key={label} type="button" className="make" onClick={() => previewMove(move)}>
+              <Button key={label} type="primary" onClick={() => previewMove(move)}>
                 {label}
-              </button>
+              </Button>
             ))}
-            {!asking && (
-              <button type="button" className="plain" onClick={() => setAsking(true)}>
-                Dismiss…
-              </button>
-            )}
+            {!asking && <Button onClick={() => setAsking(true)}>Dismiss…</Button>}
           </div>
         )}
         {asking && finding.waived === null && <WaiveForm finding={finding} onDone={() => setAsking(false)} />}
@@ -99,12 +94,10 @@ function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly on
         </p>
       )}
       <div className="moves">
-        <button type="submit" className="make">
+        <Button htmlType="submit" type="primary">
           Dismiss
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
-          Cancel
-        </button>
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
       </div>
     </form>
   );

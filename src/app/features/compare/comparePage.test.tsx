@@ -34,7 +34,7 @@ describe('Variants side by side on the page', () => {
         .map((h) => h.textContent),
     ).toEqual(expect.arrayContaining(['Stock1 not supplied', 'Nose coolerfrom Stock1 not supplied']));
     for (const { name } of answer.parts) expect(rowNamed(new RegExp(`^${name}–fitted`))).toBeTruthy();
-    for (const heading of ['Gauge reading', 'Pump flow', /^Where the oil settles/, 'Oil, weight and cost'])
+    for (const heading of ['Gauge reading', 'Pump flow', /^Oil temperature, at each/, 'Oil, weight and cost'])
       expect(within(table).getByRole('heading', { name: heading })).toBeTruthy();
     const settles = screen
       .getAllByRole('row')

@@ -12,7 +12,6 @@ import { driveSchema, drivesOf, USES, type UseDrive } from '../../../core/docume
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { SchemaForm, TextInput } from '../../forms/SchemaForm';
 import { useDocument } from '../../state/document';
-import { AntdTheme } from '../../theme/AntdTheme';
 
 const USE_LABELS = Object.fromEntries(USES.map((use) => [use.id, use.label]));
 const LABELS = { v: 'V', inline: 'in-line', ...USE_LABELS };
@@ -22,16 +21,14 @@ export default function EnginePage() {
   const project = useDocument((d) => d.project)!;
   return (
     <main className="page engine">
-      <AntdTheme>
-        <h1>Engine</h1>
-        <div className="columns">
-          <EngineSection project={project} />
-          <OilSection project={project} />
-        </div>
-        <DrivesSection project={project} />
-        <ConditionsSection project={project} />
-        <HeatSection project={project} />
-      </AntdTheme>
+      <h1>Engine</h1>
+      <div className="columns">
+        <EngineSection project={project} />
+        <OilSection project={project} />
+      </div>
+      <DrivesSection project={project} />
+      <ConditionsSection project={project} />
+      <HeatSection project={project} />
     </main>
   );
 }

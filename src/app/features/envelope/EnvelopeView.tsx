@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -176,14 +177,10 @@ export default function EnvelopeView() {
                     <strong>{c.name}</strong>
                   </div>
                   {c.worst && (
-                    <button
-                      type="button"
-                      className={`plain${c.worst.value < 0 ? ' problem' : ''}`}
-                      onClick={() => goTo(c.worst!)}
-                    >
+                    <Button className={c.worst.value < 0 ? 'problem' : ''} onClick={() => goTo(c.worst!)}>
                       {sayValue(c.worst.value)} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
                       {formatQuantity(c.worst.y, UPWARD[y], units)}
-                    </button>
+                    </Button>
                   )}
                   <EnvelopeMapView
                     envelope={envelope}

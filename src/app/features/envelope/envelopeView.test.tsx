@@ -12,7 +12,7 @@ describe('The envelope on the page', () => {
   it('names what the study found, and goes to a consumer’s worst state', async () => {
     const project = openDemo();
     show(<EnvelopeView />);
-    await screen.findAllByText(/The session first fails at 3954.rpm, 105.°C: Turbo flooded\./);
+    await screen.findAllByText(/The session first fails at 3954.rpm, 105.°C: Turbo, too much oil\./);
     const answer = studyHere(ENVELOPE_STUDY, project, { y: 'oil' });
     expect(screen.getAllByRole('listitem')).toHaveLength(answer.consumers.length);
     const turbo = answer.consumers.find((c) => c.part === 'turbo')!;
@@ -65,7 +65,7 @@ describe('The envelope on the page', () => {
     fireEvent.change(screen.getByRole('combobox', { name: 'Smallest margin of' }), { target: { value: 'mains' } });
     expect(large().getAttribute('aria-label')).toMatch(/^Map of the smallest margin of Mains over/);
     expect(lines()).toBeLessThan(all);
-    expect(large().textContent).not.toContain('Turbo flooded');
+    expect(large().textContent).not.toContain('Turbo too much oil');
   });
 
   it('writes margins with a true minus and nothing as nothing', () => {

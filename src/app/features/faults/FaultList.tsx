@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -38,9 +39,7 @@ export default function FaultList() {
             <FaultRow key={fault.id} fault={fault} />
           ))}
           {!all && faults.length > SHOWN && (
-            <button type="button" className="plain" onClick={() => setAll(true)}>
-              Show the other {faults.length - SHOWN}
-            </button>
+            <Button onClick={() => setAll(true)}>Show the other {faults.length - SHOWN}</Button>
           )}
         </>
       )}
@@ -67,9 +66,7 @@ function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
         <div className="quiet">{sayGauge(fault, units)}</div>
         {at && fault.outcome !== 'impossible' && (
           <div className="moves">
-            <button type="button" className="plain" onClick={open}>
-              Open as a variant
-            </button>
+            <Button onClick={open}>Open as a variant</Button>
           </div>
         )}
       </div>

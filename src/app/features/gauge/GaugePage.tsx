@@ -1,4 +1,3 @@
-import { AntdTheme } from '../../theme/AntdTheme';
 import { FitSection } from './FitSection';
 import { GuessSection } from './GuessSection';
 
@@ -6,11 +5,9 @@ import { GuessSection } from './GuessSection';
 export default function GaugePage() {
   return (
     <main className="page gauge">
-      <AntdTheme>
-        <h1>What does your gauge show?</h1>
-        <FitSection />
-        <GuessSection />
-      </AntdTheme>
+      <h1>What does your gauge show?</h1>
+      <FitSection />
+      <GuessSection />
     </main>
   );
 }

@@ -1,6 +1,4 @@
-import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { useEffect } from 'react';
 import { HeatBalance } from './HeatBalance';
 import { HeatParts } from './HeatParts';
 import { HeatStudies } from './HeatStudies';
@@ -9,11 +7,8 @@ import { sayNote } from '../../../core/judgement/sayNote';
 
 /** Where the heat goes: the balance at the state of the state bar, curves around it, warm-up, and a trace. */
 export default function HeatPage() {
-  const solved = useSolved();
+  const solved = useSolved(true);
   const units = usePreferences((w) => w.units);
-  const setFound = useView((w) => w.setFound);
-  // This page is about found temperatures: held ones have no balance.
-  useEffect(() => setFound(true), [setFound]);
   const heat = solved.data?.heat ?? undefined;
   const notes =
     solved.data?.result.notes.filter((n) => n.code === 'oilHot' || n.code === 'oilCold' || n.code === 'notConverged') ??

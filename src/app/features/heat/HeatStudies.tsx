@@ -1,5 +1,7 @@
+import { Tabs } from 'antd';
 import { useView } from '../../state/view';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { useSettled } from '../../state/useSettled';
 import { CurvesStudy } from './CurvesStudy';
 import { MapStudy } from './MapStudy';
@@ -14,6 +16,13 @@ const TABS = [
 ] as const;
 type Tab = (typeof TABS)[number][0];
 
+const STUDY: Readonly<Record<Tab, (drive: DriveRequest) => ReactNode>> = {
+  curves: (drive) => <CurvesStudy drive={drive} />,
+  map: (drive) => <MapStudy drive={drive} />,
+  warmUp: (drive) => <WarmUpStudy drive={drive} />,
+  trace: (drive) => <TraceStudy airTemperatureK={drive.airTemperatureK} />,
+};
+
 /** Studies around the state, one at a time; each runs over the workers with its progress shown, and can be stopped. */
 export function HeatStudies() {
   const speedRevS = useView((w) => w.speedRevS);
@@ -23,17 +32,13 @@ export function HeatStudies() {
   const drive = useSettled(now);
   return (
     <section className="studies" aria-label="Studies">
-      <div className="tabs" role="tablist" aria-label="Studies">
-        {TABS.map(([name, label]) => (
-          <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)}>
-            {label}
-          </button>
-        ))}
-      </div>
-      {tab === 'curves' && <CurvesStudy drive={drive} />}
-      {tab === 'map' && <MapStudy drive={drive} />}
-      {tab === 'warmUp' && <WarmUpStudy drive={drive} />}
-      {tab === 'trace' && <TraceStudy airTemperatureK={drive.airTemperatureK} />}
+      <Tabs
+        aria-label="Studies"
+        activeKey={tab}
+        onChange={(key) => setTab(key as Tab)}
+        destroyOnHidden
+        items={TABS.map(([key, label]) => ({ key, label, children: STUDY[key](drive) }))}
+      />
     </section>
   );
 }

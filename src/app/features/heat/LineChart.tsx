@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { usePreferences } from '../../state/preferences';
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset } from 'chart.js';
 import { useMemo } from 'react';
@@ -98,9 +99,7 @@ export function LineChart({
           aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be saved as CSV.`}
         />
       </div>
-      <button type="button" className="plain" onClick={() => saveTable(file, tableOf(series, xName))}>
-        Save as CSV
-      </button>
+      <Button onClick={() => saveTable(file, tableOf(series, xName))}>Save as CSV</Button>
     </figure>
   );
 }

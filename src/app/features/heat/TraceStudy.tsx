@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import Papa from 'papaparse';
@@ -51,9 +52,7 @@ function TraceFile({ onChoose }: { readonly onChoose: (file: File) => void }) {
   const file = useRef<HTMLInputElement>(null);
   return (
     <p className="moves">
-      <button type="button" className="plain" onClick={() => file.current?.click()}>
-        Open a recorded lap (CSV)…
-      </button>
+      <Button onClick={() => file.current?.click()}>Open a recorded lap (CSV)…</Button>
       <input
         ref={file}
         type="file"

@@ -51,8 +51,8 @@ describe('The heat page', () => {
     expect(screen.getByText('Hottest bearing film, mean of inlet and outlet').nextSibling!.textContent).toBe(
       formatQuantity(heat.filmHottestK!, 'temperature'),
     );
-    // This page is about found temperatures.
-    expect(useView.getState().found).toBe(true);
+    // This page is about calculated temperatures; the other views stay with what they had.
+    expect(useView.getState().found).toBe(false);
   });
 
   it('says so where the oil gets too hot, and where it stays too cold', async () => {
@@ -61,9 +61,7 @@ describe('The heat page', () => {
     const { unmount } = show(<HeatPage />);
     await waitFor(() =>
       expect(
-        screen
-          .queryAllByRole('alert')
-          .some((a) => /settles at 1[5-9]\d.°C\. The limit is 120/.test(a.textContent ?? '')),
+        screen.queryAllByRole('alert').some((a) => /reaches 1[5-9]\d.°C\. The limit is 120/.test(a.textContent ?? '')),
       ).toBe(true),
     );
     unmount();
@@ -73,9 +71,9 @@ describe('The heat page', () => {
     act(() => useView.getState().setState({ speedRevS: 25 }));
     show(<HeatPage />);
     await waitFor(() =>
-      expect(screen.queryAllByRole('alert').some((a) => /keeps its water and fuel/.test(a.textContent ?? ''))).toBe(
-        true,
-      ),
+      expect(
+        screen.queryAllByRole('alert').some((a) => /water and fuel do not boil off/.test(a.textContent ?? '')),
+      ).toBe(true),
     );
   });
 
@@ -135,7 +133,7 @@ describe('A trace on the heat page', () => {
     fireEvent.click(screen.getByRole('tab', { name: 'Recorded lap' }));
     await screen.findByRole('button', { name: 'Open a recorded lap (CSV)…' });
     open('short.csv', log(4000));
-    const drawn = await screen.findByRole('img', { name: /^Trace.*[Pp]eak/ });
+    const drawn = await screen.findByRole('img', { name: /^Recorded lap.*[Pp]eak/ });
     expect(drawn.getAttribute('aria-label')).toMatch(/\d\d.°C/);
     open('odd.csv', 'a,b\n1,2\n3,4\n');
     await waitFor(() =>
@@ -149,7 +147,7 @@ describe('A trace on the heat page', () => {
           ),
       ).toBe(true),
     );
-    expect(screen.getByRole('img', { name: /^Trace/ })).toBeTruthy();
+    expect(screen.getByRole('img', { name: /^Recorded lap/ })).toBeTruthy();
     open('huge.csv', '', 65 * 2 ** 20);
     await waitFor(() =>
       expect(screen.getAllByRole('alert').some((a) => /huge\.csv: over 64 MiB/.test(a.textContent ?? ''))).toBe(true),

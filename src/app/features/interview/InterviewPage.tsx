@@ -18,7 +18,6 @@ import { ChoiceInput } from '../../forms/ChoiceInput';
 import { FigureInput } from '../../forms/FigureInput';
 import { openProject } from '../../state/workspace';
 import { usePreferences } from '../../state/preferences';
-import { AntdTheme } from '../../theme/AntdTheme';
 
 const RPM = 1 / 60;
 const LITRE = 1e-3;
@@ -63,34 +62,32 @@ export default function InterviewPage() {
   const section = { answers, full, set };
   return (
     <main className="page interview">
-      <AntdTheme>
-        <h1>New engine</h1>
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            void build();
-          }}
-        >
-          <EngineQuestions {...section} />
-          <BuildQuestions {...section} />
-          <CircuitQuestion {...section} />
-          <WantsQuestion {...section} />
-          {problem && (
-            <p className="problem" role="alert">
-              {problem}
-            </p>
-          )}
-          <div className="moves">
-            <Button type="primary" htmlType="submit">
-              Create and check
-            </Button>
-          </div>
-          <p className="quiet">
-            What is not asked starts from realistic defaults, not from data of your engine. Everything can be changed
-            later. The open project is kept.
+      <h1>New engine</h1>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void build();
+        }}
+      >
+        <EngineQuestions {...section} />
+        <BuildQuestions {...section} />
+        <CircuitQuestion {...section} />
+        <WantsQuestion {...section} />
+        {problem && (
+          <p className="problem" role="alert">
+            {problem}
           </p>
-        </form>
-      </AntdTheme>
+        )}
+        <div className="moves">
+          <Button type="primary" htmlType="submit">
+            Create and check
+          </Button>
+        </div>
+        <p className="quiet">
+          What is not asked starts from realistic defaults, not from data of your engine. Everything can be changed
+          later. The open project is kept.
+        </p>
+      </form>
     </main>
   );
 }

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { NavLink } from 'react-router';
 import type { StoreProblem } from '../../../storage/storeProblem';
@@ -37,9 +38,9 @@ function NotKept({ problem }: { readonly problem: StoreProblem }) {
       <strong>Your last changes are not saved.</strong> {problem.message} The app keeps trying; export the project to be
       safe.{' '}
       {project && (
-        <button type="button" className="make" onClick={() => exportProject(project)}>
+        <Button type="primary" onClick={() => exportProject(project)}>
           Export now
-        </button>
+        </Button>
       )}
     </div>
   );
@@ -50,9 +51,8 @@ function Elsewhere() {
   return (
     <div className="notice" role="status">
       <strong>This project is open in another tab.</strong> Changes made there show here.{' '}
-      <button
-        type="button"
-        className="make"
+      <Button
+        type="primary"
         disabled={asked}
         onClick={() => {
           setAsked(true);
@@ -60,7 +60,7 @@ function Elsewhere() {
         }}
       >
         Edit here instead
-      </button>
+      </Button>
     </div>
   );
 }
@@ -70,9 +70,9 @@ function Told({ notice, onClose }: { readonly notice: Notice; readonly onClose: 
     <div className="notice" role="alert">
       {notice.text}{' '}
       {notice.act && (
-        <button type="button" className="make" onClick={() => void notice.act?.run()}>
+        <Button type="primary" onClick={() => void notice.act?.run()}>
           {notice.act.label}
-        </button>
+        </Button>
       )}
       {notice.to ? <NavLink to={notice.to.path}>{notice.to.label}</NavLink> : <Plain onClick={onClose}>Close</Plain>}
     </div>
@@ -90,9 +90,5 @@ function BackupDue() {
 }
 
 function Plain({ onClick, children }: { readonly onClick: () => void; readonly children: string }) {
-  return (
-    <button type="button" className="plain" onClick={onClick}>
-      {children}
-    </button>
-  );
+  return <Button onClick={onClick}>{children}</Button>;
 }

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { useKeeping } from '../../state/keeping';
 import { openFirstDemo, tryAgain } from '../../state/workspace';
@@ -15,12 +16,12 @@ export function UnreadStore() {
       <h1>Your projects could not be read</h1>
       <p role="alert">{problem?.message} What is stored is untouched.</p>
       <p className="moves">
-        <button type="button" className="make" disabled={busy} onClick={() => run(tryAgain)}>
+        <Button type="primary" disabled={busy} onClick={() => run(tryAgain)}>
           Try again
-        </button>
-        <button type="button" className="plain" disabled={busy} onClick={() => run(() => openFirstDemo(problem))}>
+        </Button>
+        <Button disabled={busy} onClick={() => run(() => openFirstDemo(problem))}>
           Continue with an invented engine
-        </button>
+        </Button>
       </p>
       <p className="quiet">
         If you continue, your work stays in this page only until storage works again: export it to keep it. Your stored

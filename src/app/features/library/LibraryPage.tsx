@@ -6,18 +6,15 @@ import { sayIssue } from '../../../core/document/project/issue';
 import { fieldIssue } from '../../../core/document/project/readProject';
 import { libraryFileSchema } from '../../../storage/library';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
-import { AntdTheme } from '../../theme/AntdTheme';
 import { saveFile } from '../../files/saveFile';
 import { readTextFile } from '../../files/readTextFile';
 
 /** Parts and oils kept for reuse, with import and export. */
 export default function LibraryPage() {
   return (
-    <AntdTheme>
-      <AntApp component={false}>
-        <Library />
-      </AntApp>
-    </AntdTheme>
+    <AntApp component={false}>
+      <Library />
+    </AntApp>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
@@ -121,10 +122,10 @@ export default function MovesPanel({
   return (
     <div onKeyDown={onKeyDown}>
       <h2>
-        Moves: {name}{' '}
-        <button type="button" className="plain" onClick={closeMoves} aria-keyshortcuts="Escape">
+        Change the circuit: {name}{' '}
+        <Button onClick={closeMoves} aria-keyshortcuts="Escape">
           Close
-        </button>
+        </Button>
       </h2>
       <label className="find">
         <span>What do you want to change?</span>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import type { Finding } from '../../../core/judgement/audit/finding';
 import { auditChanges, filtrationChanges } from '../../../core/judgement/previewChanges';
 import { useDocument } from '../../state/document';
@@ -30,12 +31,10 @@ export function PreviewBar({
           filtrationChanges(project, preview.project).map((change) => <strong key={change}>{change}. </strong>)}
         {auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
       </div>
-      <button type="button" className="make" onClick={() => makeMove(preview.move)}>
+      <Button type="primary" onClick={() => makeMove(preview.move)}>
         Apply
-      </button>
-      <button type="button" className="plain" onClick={closeMoves}>
-        Cancel
-      </button>
+      </Button>
+      <Button onClick={closeMoves}>Cancel</Button>
     </div>
   );
 }

@@ -29,7 +29,7 @@ describe('The moves at a part', () => {
     show(<MovesPanel part="turboRestrictor" heading={undefined} />);
     say('take out');
     key('Enter');
-    expect([bench().preview?.name, bench().past.length]).toEqual(['take Restrictor out and join the line', 0]);
+    expect([bench().preview?.name, bench().past.length]).toEqual(['remove Restrictor and reconnect', 0]);
     say('take out and');
     expect(bench().preview).toBeUndefined();
     key('ArrowDown');
@@ -42,10 +42,10 @@ describe('The moves at a part', () => {
     openDemo();
     show(<MovesPanel part="filter" heading={undefined} />);
     const all = screen.getAllByRole('option').length;
-    fireEvent.click(screen.getByRole('button', { name: 'Swap for' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Replace with' }));
     const swaps = screen.getAllByRole('option');
     expect(swaps.length).toBeLessThan(all);
-    fireEvent.click(screen.getByRole('button', { name: 'Swap for' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Replace with' }));
     expect(screen.getAllByRole('option')).toHaveLength(all);
     say('paint it blue');
     expect(screen.getByRole('status').textContent).toBe('No change matches. Use fewer words.');
@@ -56,7 +56,7 @@ describe('The moves at a part', () => {
     show(<MovesPanel part="turboRestrictor" heading={undefined} />);
     say('take out');
     fireEvent.click(screen.getAllByRole('option')[0]!);
-    expect([bench().preview?.name, bench().past.length]).toEqual(['take Restrictor out and join the line', 0]);
+    expect([bench().preview?.name, bench().past.length]).toEqual(['remove Restrictor and reconnect', 0]);
     fireEvent.click(screen.getAllByRole('option')[0]!);
     expect(bench().past).toHaveLength(1);
   });
@@ -73,7 +73,7 @@ describe('The moves at a part', () => {
     openDemo();
     bench().openMoves(undefined, 'insert before');
     show(<MovesPanel part={undefined} heading="insert before" />);
-    expect(screen.getByRole('heading', { name: /^Moves: Any part/ })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: /^Change the circuit:  Any part/ })).toBeTruthy();
     expect((field() as HTMLInputElement).value).toBe('insert before');
     expect(screen.getByRole('status').textContent).toBe('The first 80 moves. Add a word to narrow them down.');
     key('Escape');

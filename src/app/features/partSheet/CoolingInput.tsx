@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -92,18 +93,14 @@ export function CoolingInput({
           <input type="text" value={width} onChange={(event) => setWidth(event.target.value)} />
         </label>
       </div>
-      <button type="button" className="plain" onClick={estimate}>
-        Estimate from these
-      </button>
+      <Button onClick={estimate}>Estimate from these</Button>
       <label className="find">
         <span>
           Oil flow in {flow} and heat in {heat}, a point a line, at the air and temperatures below
         </span>
         <textarea rows={3} value={curve} onChange={(event) => setCurve(event.target.value)} />
       </label>
-      <button type="button" className="plain" onClick={fit}>
-        Use this curve
-      </button>
+      <Button onClick={fit}>Use this curve</Button>
       {said && (
         <p className={said.wrong ? 'problem' : 'quiet'} role={said.wrong ? 'alert' : 'status'}>
           {said.text}

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { partSchema, type Part } from '../../../core/document/parts/part';
 import { fitRating, type CurvePoint } from '../../../core/document/parts/ratingFit';
@@ -69,9 +70,7 @@ export function CurveInput({
         </span>
         <textarea rows={4} value={text} onChange={(event) => setText(event.target.value)} />
       </label>
-      <button type="button" className="plain" onClick={take}>
-        Use these points
-      </button>
+      <Button onClick={take}>Use these points</Button>
       {said && (
         <p className={said.wrong ? 'problem' : 'quiet'} role={said.wrong ? 'alert' : 'status'}>
           {said.text}

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { FITTING_NAMES } from '../../../core/document/parts/shapes';
 import { partSchema, type Part } from '../../../core/document/parts/part';
@@ -24,14 +25,12 @@ export function EndsInput({ part, onChange }: { readonly part: WithLosses; reado
       {part.losses.map((loss, i) => (
         <div key={`${loss.kind}${i}`} className="savepoint">
           <span>{lossLabel(loss)}</span>
-          <button
-            type="button"
-            className="plain"
+          <Button
             aria-label={`Remove ${lossLabel(loss)}`}
             onClick={() => change(part.losses.filter((_, at) => at !== i))}
           >
             Remove
-          </button>
+          </Button>
         </div>
       ))}
       <div className="inline">
@@ -46,13 +45,7 @@ export function EndsInput({ part, onChange }: { readonly part: WithLosses; reado
             </option>
           ))}
         </select>
-        <button
-          type="button"
-          className="plain"
-          onClick={() => change([...part.losses, { kind: 'catalogue', fitting }])}
-        >
-          Add it
-        </button>
+        <Button onClick={() => change([...part.losses, { kind: 'catalogue', fitting }])}>Add it</Button>
       </div>
     </details>
   );

@@ -1,6 +1,6 @@
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { AutoComplete, Select, Switch } from 'antd';
+import { Button, AutoComplete, Select, Switch } from 'antd';
 import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/document/project/issue';
 import { changePart, partExtras, partFields } from '../../../core/document/parts/partFields';
@@ -22,7 +22,6 @@ import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing
 import { lossLabel } from '../../../core/network/explain/explainPart';
 import { DASH_BORES_M } from '../../../core/foundations/units/boreSizes';
 import { TextInput } from '../../forms/SchemaForm';
-import { AntdTheme } from '../../theme/AntdTheme';
 import { CoolingInput } from './CoolingInput';
 import { DrainPoints } from './DrainPoints';
 import { EndsInput, hasLosses } from './EndsInput';
@@ -61,71 +60,68 @@ export default function PartForm({ part }: { readonly part: Part }) {
     if (sized) replacePart(sized);
   };
   return (
-    <AntdTheme>
-      <form onSubmit={(event) => event.preventDefault()} aria-label={`Specifications of ${part.name}`}>
-        <TextInput
-          title="Name"
-          value={part.name}
-          most={80}
-          onChange={(name) => name.trim() !== '' && replacePart({ ...part, name }, 'name')}
-        />
-        <TextInput
-          title="Note"
-          value={part.note ?? ''}
-          most={2000}
-          lines={2}
-          onChange={(note) => replacePart({ ...part, note: note === '' ? undefined : note }, 'note')}
-        />
-        {part.kind === 'drain' && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
-        {part.kind === 'cooler' && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
-        {hasLosses(part) && <EndsInput part={part} onChange={(changed) => replacePart(changed)} />}
-        {part.kind === 'cooler' && part.cooling?.kind === 'air' && (
-          <CoolingInput part={part} cooling={part.cooling} onChange={(changed) => replacePart(changed)} />
-        )}
-        {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={(taken) => replacePart(taken)} />}
-        {isRated(part) && <CurveInput part={part} units={units} onChange={(changed) => replacePart(changed)} />}
-        {fields.map((field, i) => {
-          const at = field.path.join('.');
-          const sizable = sizables.get(at);
-          const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
-          return (
-            <Fragment key={at}>
-              {heading && <h3>{heading}</h3>}
-              <FieldRow
-                field={field}
+    <form onSubmit={(event) => event.preventDefault()} aria-label={`Specifications of ${part.name}`}>
+      <TextInput
+        title="Name"
+        value={part.name}
+        most={80}
+        onChange={(name) => name.trim() !== '' && replacePart({ ...part, name }, 'name')}
+      />
+      <TextInput
+        title="Note"
+        value={part.note ?? ''}
+        most={2000}
+        lines={2}
+        onChange={(note) => replacePart({ ...part, note: note === '' ? undefined : note }, 'note')}
+      />
+      {part.kind === 'drain' && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
+      {part.kind === 'cooler' && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
+      {hasLosses(part) && <EndsInput part={part} onChange={(changed) => replacePart(changed)} />}
+      {part.kind === 'cooler' && part.cooling?.kind === 'air' && (
+        <CoolingInput part={part} cooling={part.cooling} onChange={(changed) => replacePart(changed)} />
+      )}
+      {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={(taken) => replacePart(taken)} />}
+      {isRated(part) && <CurveInput part={part} units={units} onChange={(changed) => replacePart(changed)} />}
+      {fields.map((field, i) => {
+        const at = field.path.join('.');
+        const sizable = sizables.get(at);
+        const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
+        return (
+          <Fragment key={at}>
+            {heading && <h3>{heading}</h3>}
+            <FieldRow
+              field={field}
+              part={part}
+              isGuess={guesses.has(at)}
+              onChange={(value, dash) => (dash === undefined ? change(field, value) : changeDash(field, dash))}
+              problem={problem?.at === at ? problem.text : undefined}
+            />
+            {sizable && (
+              <SizeFinder
                 part={part}
-                isGuess={guesses.has(at)}
-                onChange={(value, dash) => (dash === undefined ? change(field, value) : changeDash(field, dash))}
-                problem={problem?.at === at ? problem.text : undefined}
+                sizable={sizable}
+                current={field.value as number}
+                onTake={(si) => take(sizable, si)}
               />
-              {sizable && (
-                <SizeFinder
-                  part={part}
-                  sizable={sizable}
-                  current={field.value as number}
-                  onTake={(si) => take(sizable, si)}
-                />
-              )}
-            </Fragment>
-          );
-        })}
-        <div className="moves">
-          {partExtras(part).map((extra) => (
-            <button
-              key={extra.key}
-              type="button"
-              className="plain"
-              onClick={() => {
-                const changed = changePart(part, [extra.key], extra.there ? undefined : extra.seed);
-                if (changed.ok) replacePart(changed.part);
-              }}
-            >
-              {extra.there ? `Remove:  ${extra.label.toLowerCase()}` : extra.label}
-            </button>
-          ))}
-        </div>
-      </form>
-    </AntdTheme>
+            )}
+          </Fragment>
+        );
+      })}
+      <div className="moves">
+        {partExtras(part).map((extra) => (
+          <Button
+            key={extra.key}
+
+            onClick={() => {
+              const changed = changePart(part, [extra.key], extra.there ? undefined : extra.seed);
+              if (changed.ok) replacePart(changed.part);
+            }}
+          >
+            {extra.there ? `Remove:  ${extra.label.toLowerCase()}` : extra.label}
+          </Button>
+        ))}
+      </div>
+    </form>
   );
 }
 

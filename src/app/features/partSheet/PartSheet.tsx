@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -53,9 +54,9 @@ export function PartSheet({
     <>
       <h2>
         {part.name}{' '}
-        <button type="button" className="plain" onClick={() => select(undefined)} aria-keyshortcuts="Escape">
+        <Button onClick={() => select(undefined)} aria-keyshortcuts="Escape">
           Back to findings
-        </button>
+        </Button>
       </h2>
       {consumer && <FedReadings consumer={consumer} range={range} units={units} />}
       {drain && <ReturnReadings part={part} drain={drain} units={units} />}
@@ -67,9 +68,9 @@ export function PartSheet({
       )}
       {children}
       <div className="moves">
-        <button type="button" className="make" onClick={onMoves} aria-keyshortcuts="M">
+        <Button type="primary" onClick={onMoves} aria-keyshortcuts="M">
           Moves…
-        </button>
+        </Button>
         <KeepInLibrary part={part} />
       </div>
       {path && path.shares.length > 0 && (
@@ -211,13 +212,9 @@ function KeepInLibrary({ part }: { readonly part: Part }) {
   const { keep } = useLibraryChanges();
   const [kept, setKept] = useState(false);
   return (
-    <button
-      type="button"
-      className="plain"
-      onClick={() => void keep({ kind: 'part', label: part.name, part }).then(() => setKept(true))}
-    >
+    <Button onClick={() => void keep({ kind: 'part', label: part.name, part }).then(() => setKept(true))}>
       {kept ? 'Saved to library' : 'Save to library'}
-    </button>
+    </Button>
   );
 }
 

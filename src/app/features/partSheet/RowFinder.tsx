@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import type { Part } from '../../../core/document/parts/part';
@@ -14,9 +15,7 @@ export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTa
   if (!asked)
     return (
       <div className="sizing">
-        <button type="button" className="plain" onClick={() => setAsked(true)}>
-          Find a size
-        </button>
+        <Button onClick={() => setAsked(true)}>Find a size</Button>
       </div>
     );
   return <Rows part={part} onTake={onTake} />;
@@ -78,14 +77,9 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
                     <td className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</td>
                     <td>
                       {family && (
-                        <button
-                          type="button"
-                          className="plain"
-                          aria-label={`Fit ${name}`}
-                          onClick={() => onTake(family.fit(part, row.size))}
-                        >
+                        <Button aria-label={`Fit ${name}`} onClick={() => onTake(family.fit(part, row.size))}>
                           Fit
-                        </button>
+                        </Button>
                       )}
                     </td>
                   </tr>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -32,9 +33,7 @@ export function SizeFinder({
   if (!asked)
     return (
       <div className="sizing">
-        <button type="button" className="plain" onClick={() => setAsked(true)}>
-          Find a size
-        </button>
+        <Button onClick={() => setAsked(true)}>Find a size</Button>
       </div>
     );
   return <Search part={part} sizable={sizable} current={current} onTake={onTake} units={units} />;
@@ -134,12 +133,12 @@ function Answer({
       )}
       <div className="moves">
         {offered.map((size) => (
-          <button key={size.label} type="button" className="make" onClick={() => onTake(size.si)}>
+          <Button key={size.label} type="primary" onClick={() => onTake(size.si)}>
             {size.label}
             {size.label.startsWith('drill') || size.label.startsWith('dash')
               ? `, ${formatQuantity(size.si, sizable.quantity, units)}`
               : ''}
-          </button>
+          </Button>
         ))}
       </div>
     </>

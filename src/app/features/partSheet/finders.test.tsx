@@ -35,10 +35,8 @@ describe('Which size would do, on the part’s sheet', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Find a size' }));
     const answer = studyHere(SIZING_STUDY, project, { part: 'turboRestrictor', path: ['boreM'] });
     const mm = (si: number) => (1000 * si).toFixed(2);
-    await screen.findByText(/^So far .* will do\.$/);
-    await screen.findByText(
-      new RegExp(`^${mm(answer.bands[0]!.low)}.mm to ${mm(answer.bands[0]!.high)}.mm will do\\.$`),
-    );
+    await screen.findByText(/^So far .* works?\.$/);
+    await screen.findByText(new RegExp(`^${mm(answer.bands[0]!.low)}.mm–${mm(answer.bands[0]!.high)}.mm works\\.$`));
     expect(screen.getAllByRole('button').map((b) => b.textContent!.split(',')[0])).toEqual(
       answer.fitting.map((s) => s.label),
     );
@@ -72,7 +70,7 @@ describe('The margin that a size is asked for', () => {
     const project = openDemo();
     show(<Restrictor />);
     fireEvent.click(screen.getByRole('button', { name: 'Find a size' }));
-    await screen.findByText(/will do\.$/);
+    await screen.findByText(/works?\.$/);
     fireEvent.change(screen.getByRole('combobox', { name: 'To supply' }), { target: { value: 'mains' } });
     const { bands, high } = studyHere(SIZING_STUDY, project, {
       part: 'turboRestrictor',
@@ -80,7 +78,7 @@ describe('The margin that a size is asked for', () => {
       consumer: 'mains',
     });
     const mm = (si: number) => (1000 * si).toFixed(2);
-    await screen.findByText(new RegExp(`^${mm(bands[0]!.low)}.mm to ${mm(bands[0]!.high)}.mm will do\\.$`));
+    await screen.findByText(new RegExp(`^${mm(bands[0]!.low)}.mm–${mm(bands[0]!.high)}.mm works\\.$`));
     expect(bands[0]!.high).toBeLessThanOrEqual(high);
   });
 });

@@ -2,7 +2,7 @@ import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { App as AntApp, Button, Dropdown } from 'antd';
 import { lazy, Suspense, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { sayIssue } from '../../../core/document/project/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
 import { METRIC_UNITS, QUANTITIES, US_UNITS, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
@@ -10,7 +10,7 @@ import { exportProject } from '../../files/exportProject';
 import { readTextFile } from '../../files/readTextFile';
 import { DEMOS } from '../../state/demos';
 import { openDemo, openProject } from '../../state/workspace';
-import { AntdTheme } from '../../theme/AntdTheme';
+import { VIEWS } from '../../views';
 
 const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
 
@@ -25,11 +25,9 @@ const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [
 /** Import, export, units and theme; loaded after the sheet, with the dialogs that it may need. */
 export default function ProjectMenu() {
   return (
-    <AntdTheme>
-      <AntApp component={false}>
-        <Menu />
-      </AntApp>
-    </AntdTheme>
+    <AntApp component={false}>
+      <Menu />
+    </AntApp>
   );
 }
 
@@ -40,6 +38,7 @@ function Menu() {
   const tidy = useDocument((w) => w.tidy);
   const [history, setHistory] = useState(false);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const { modal, message } = AntApp.useApp();
   const file = useRef<HTMLInputElement>(null);
 
@@ -107,12 +106,20 @@ function Menu() {
           if (chosen) void importFile(chosen);
         }}
       />
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: VIEWS.flatMap(({ path, title }) =>
+            title === undefined ? [] : [{ key: path, label: title, onClick: () => void navigate(`/${path}`) }],
+          ),
+          selectedKeys: [pathname.slice(1)],
+        }}
+      >
+        <Button className="views-menu">Views</Button>
+      </Dropdown>
       <Dropdown trigger={['click']} menu={{ items: [...systems, ...unitItems] }}>
         <Button>Units</Button>
       </Dropdown>
-      <Button onClick={() => setTheme(theme === 'dark' ? 'light' : 'dark')} aria-pressed={theme === 'dark'}>
-        {theme === 'dark' ? 'Light' : 'Dark'}
-      </Button>
       <Dropdown
         trigger={['click']}
         menu={{
@@ -129,6 +136,11 @@ function Menu() {
               onClick: copyVariant,
             },
             { key: 'tidy', label: 'Rearrange drawing', onClick: tidy },
+            {
+              key: 'theme',
+              label: theme === 'dark' ? 'Light colours' : 'Dark colours',
+              onClick: () => setTheme(theme === 'dark' ? 'light' : 'dark'),
+            },
             { type: 'divider' },
             ...DEMOS.map((demo) => ({
               key: demo.name,

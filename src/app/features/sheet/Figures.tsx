@@ -1,11 +1,21 @@
 import { placeOf } from '../../../core/document/parts/ports';
-import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
+import type { Verdict } from '../../../core/judgement/stateResult';
 import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { SheetLayout } from './layout';
 import type { Reading } from './reading';
 import { VerdictMark } from '../../marks/VerdictMark';
 
 export const FIGURES_HEIGHT = 68;
+/** Verdicts as short as a column is wide. */
+const SHORT: Readonly<Record<Verdict, string>> = {
+  inBand: 'OK',
+  near: 'marginal',
+  shut: 'closed',
+  short: 'under',
+  flooded: 'over',
+  dry: 'no oil',
+  unknown: 'unsolved',
+};
 /** Average width of a character of these figures' names [px]. */
 const CHARACTER = 7;
 
@@ -36,11 +46,11 @@ export function Figures({
           const side = decisive
             ? decisive.margin < 0
               ? decisive.side === 'low'
-                ? 'below minimum'
-                : 'above maximum'
+                ? 'below min.'
+                : 'above max.'
               : decisive.side === 'low'
-                ? 'above minimum'
-                : 'below maximum'
+                ? 'above min.'
+                : 'below max.'
             : '';
           const unit = decisive ? displayUnit(decisive.quantity, units).symbol : '';
           const bad = !consumer.supplied;
@@ -49,7 +59,7 @@ export function Figures({
               <line x1={s.x0 + 2} x2={s.x0 + 2} y1={0} y2={FIGURES_HEIGHT} stroke="var(--rule)" />
               <VerdictMark verdict={consumer.verdict} x={s.x0 + 13} y={11} label={false} scale={0.8} />
               <text className={`t-small narrow ${bad ? 'alarm' : ''}`} fontWeight={740} x={s.x0 + 23} y={15}>
-                {VERDICT_WORDS[consumer.verdict]}
+                {SHORT[consumer.verdict]}
               </text>
               {decisive && (
                 <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>

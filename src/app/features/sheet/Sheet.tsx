@@ -22,6 +22,10 @@ const LEAST_AXIS = 116;
 const LEGEND_HEIGHT = 26;
 /** Room for the headline, so that it is seen without scrolling [px]. */
 const HEADLINE_WIDTH = 420;
+/** On a drawing narrower than this the headline is smaller and begins at its left edge, over the parts' names [px]. */
+const NARROW_SHEET = 560;
+const NARROW_HEADLINE_X = 8;
+const NARROW_HEADLINE_Y = 14;
 
 const NOTHING: readonly string[] = [];
 
@@ -114,9 +118,9 @@ export function Sheet({
     .filter((c) => !c.supplied || c.verdict === 'near')
     .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   const headline = worst
-    ? `${worst.name} ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
+    ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
     : reading.isThere
-      ? 'Every component is supplied at this state'
+      ? 'Every component is supplied in this condition'
       : 'Not computed; see the reason beside it';
   const headlineX = Math.min(
     layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112,
@@ -157,7 +161,12 @@ export function Sheet({
             height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
           />
         )}
-        <text className="t-headline" x={headlineX} y={24} role="status">
+        <text
+          className={available < NARROW_SHEET ? 't-name narrow' : 't-headline'}
+          x={available < NARROW_SHEET ? NARROW_HEADLINE_X : headlineX}
+          y={available < NARROW_SHEET ? NARROW_HEADLINE_Y : 24}
+          role="status"
+        >
           {headline}
         </text>
         <Plan
@@ -246,10 +255,10 @@ function Legend({ banded }: { readonly banded: boolean }) {
       </text>
       <path d="M366 -12 h6 m-3 0 v16 m-3 0 h6" stroke="var(--ink2)" fill="none" strokeWidth={1.5} />
       <text className="t-small" x={380} y={0}>
-        whisker: lowest to highest over the operating range
+        range over all conditions
       </text>
-      <text className="t-small ink2" x={640} y={0}>
-        width: flow · tint: pressure{banded ? ' · box: 5 to 95 in 100' : ''}
+      <text className="t-small ink2" x={552} y={0}>
+        width: flow · tint: pressure{banded ? ' · box: 5th to 95th percentile' : ''}
       </text>
     </g>
   );

@@ -1,3 +1,4 @@
+import { Segmented } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -21,9 +22,12 @@ const OVERSPEED = 1.03;
 const COLDER_K = 30;
 const HOTTER_K = 40;
 
-/** Engine speed and oil temperature, the oil, and the named states. Everything on the sheet follows. */
-export function StateBar() {
-  const foundK = useSolved().data?.heat?.sumpK;
+/**
+ * Engine speed and oil temperature, the oil, and the named states. Everything on the sheet follows.
+ * @param calculatesOil the page below works with the calculated oil temperature only
+ */
+export function StateBar({ calculatesOil }: { readonly calculatesOil: boolean }) {
+  const foundK = useSolved(calculatesOil).data?.heat?.sumpK;
   const whole = useDocument((w) => w.project)!;
   const variant = activeVariant(whole);
   // As the variant's season makes it; the project itself where it has none.
@@ -32,7 +36,7 @@ export function StateBar() {
   const oilTemperatureK = useView((w) => w.oilTemperatureK);
   const units = usePreferences((w) => w.units);
   const setState = useView((w) => w.setState);
-  const found = useView((w) => w.found);
+  const found = useView((w) => w.found) || calculatesOil;
   const setFound = useView((w) => w.setFound);
   return (
     <section className="states" aria-label="Condition">
@@ -64,15 +68,18 @@ export function StateBar() {
           onChange={(si) => setState({ oilTemperatureK: si })}
         />
       )}
-      <fieldset className="mode">
-        <legend className="visually-hidden">Oil temperature</legend>
-        <label>
-          <input type="radio" name="oil-mode" checked={!found} onChange={() => setFound(false)} /> Fixed
-        </label>
-        <label>
-          <input type="radio" name="oil-mode" checked={found} onChange={() => setFound(true)} /> Calculated
-        </label>
-      </fieldset>
+      {calculatesOil ? (
+        <p className="mode quiet">calculated on this page</p>
+      ) : (
+        <Segmented
+          className="mode"
+          vertical
+          aria-label="Oil temperature"
+          value={found ? 'Calculated' : 'Fixed'}
+          options={['Fixed', 'Calculated']}
+          onChange={(value) => setFound(value === 'Calculated')}
+        />
+      )}
       {found && <Surroundings />}
       <OilChoice />
       <NamedStates />

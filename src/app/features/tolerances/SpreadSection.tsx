@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -151,9 +152,7 @@ function Drawn({
               {spread.consumers.map((c) => (
                 <tr key={c.part}>
                   <th scope="row">
-                    <button type="button" className="plain" onClick={() => onConsumer(c.part)}>
-                      {c.name}
-                    </button>
+                    <Button onClick={() => onConsumer(c.part)}>{c.name}</Button>
                   </th>
                   <td>
                     <span className="verdict">

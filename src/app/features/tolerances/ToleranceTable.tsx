@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -84,9 +85,9 @@ function Row({ input, units }: { readonly input: Input; readonly units: UnitChoi
       </td>
       <td>
         {own ? (
-          <button type="button" className="plain" onClick={() => setTolerance(of, undefined)}>
+          <Button onClick={() => setTolerance(of, undefined)}>
             back to {formatQuantity(input.usual, quantity, units)}
-          </button>
+          </Button>
         ) : (
           'as usual'
         )}

@@ -85,7 +85,7 @@ describe('The spread on the page', () => {
     const { result, sweep } = atHotIdle();
     show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
     fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
-    fireEvent.click(screen.getByRole('radio', { name: /each consumer’s worst/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /each component’s worst/ }));
     await run();
     await screen.findByText(/of the circuits that these tolerances allow, at all of \d states\./);
     act(() => useView.getState().setState({ speedRevS: 0 }));

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { lazy, Suspense, useState } from 'react';
 import type { Variant } from '../../../core/document/project/project';
@@ -43,23 +44,15 @@ export function VariantBar() {
           >{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>
         ))}
       </select>
-      <button
-        type="button"
-        className="plain"
-        onClick={() => setOpen(true)}
-        aria-label="Season and title"
-        title="Season and title"
-      >
-        …
-      </button>
+      <Button onClick={() => setOpen(true)} aria-label="Variant options">
+        Options…
+      </Button>
       {open && (
         <Suspense fallback={null}>
           <VariantDialog onClose={() => setOpen(false)} />
         </Suspense>
       )}
-      <button
-        type="button"
-        className="plain"
+      <Button
         disabled={last === undefined}
         onClick={undo}
         aria-keyshortcuts="Control+Z"
@@ -67,10 +60,8 @@ export function VariantBar() {
         title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}
       >
         Undo
-      </button>
-      <button
-        type="button"
-        className="plain"
+      </Button>
+      <Button
         disabled={next === undefined}
         onClick={redo}
         aria-keyshortcuts="Control+Y"
@@ -78,7 +69,7 @@ export function VariantBar() {
         title={next === undefined ? 'Nothing to redo' : `Redo: ${next}`}
       >
         Redo
-      </button>
+      </Button>
     </div>
   );
 }

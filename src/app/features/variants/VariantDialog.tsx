@@ -7,7 +7,6 @@ import { readProject } from '../../../core/document/project/readProject';
 import { sayIssue } from '../../../core/document/project/issue';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { displayUnit, parseQuantity, toDisplay } from '../../../core/foundations/units';
-import { AntdTheme } from '../../theme/AntdTheme';
 
 const TEMPERATURES = [
   ['coldestOilK', 'Coldest oil'],
@@ -17,11 +16,7 @@ const TEMPERATURES = [
 
 /** The open variant: its name, what its season changes, and the way to throw it away. */
 export default function VariantDialog({ onClose }: { readonly onClose: () => void }) {
-  return (
-    <AntdTheme>
-      <Dialog onClose={onClose} />
-    </AntdTheme>
-  );
+  return <Dialog onClose={onClose} />;
 }
 
 function Dialog({ onClose }: { readonly onClose: () => void }) {

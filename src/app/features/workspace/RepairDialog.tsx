@@ -42,7 +42,7 @@ export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; re
     <Modal
       open
       width={760}
-      title={`Mend ${head.name}`}
+      title={`Repair ${head.name}`}
       onCancel={onClose}
       footer={[
         <Button key="leave" onClick={onClose}>

@@ -10,7 +10,6 @@ import { fileName } from '../../files/exportProject';
 import { saveFile } from '../../files/saveFile';
 import { useKeeping } from '../../state/keeping';
 import { openProject, settled, switchTo } from '../../state/workspace';
-import { AntdTheme } from '../../theme/AntdTheme';
 import { BackupSection } from './BackupSection';
 import { RepairDialog } from './RepairDialog';
 import { SpaceUsed } from './SpaceUsed';
@@ -18,11 +17,9 @@ import { SpaceUsed } from './SpaceUsed';
 /** Every project in this browser, those that could not be read and those deleted, and the backup of all. */
 export default function WorkspacePage() {
   return (
-    <AntdTheme>
-      <AntApp component={false}>
-        <Workspace />
-      </AntApp>
-    </AntdTheme>
+    <AntApp component={false}>
+      <Workspace />
+    </AntApp>
   );
 }
 
@@ -93,8 +90,8 @@ function Workspace() {
                 ))}
               </span>
               <span className="moves">
-                <Button type="primary" onClick={() => setRepairing(head)} aria-label={`Mend ${head.name}`}>
-                  Mend…
+                <Button type="primary" onClick={() => setRepairing(head)} aria-label={`Repair ${head.name}`}>
+                  Repair…
                 </Button>
                 <Button onClick={() => run(() => exportHead(head))} aria-label={`Export ${head.name} as it is`}>
                   Export as it is

@@ -133,7 +133,7 @@ describe('Sizes of coolers and thermostats', () => {
     const said = sayRows(rows, families);
     expect(said[0]!.replace(/\u00a0/g, ' ')).toBe('80 °C; 82 °C; 85 °C; 88 °C; 93 °C works.');
     expect(said[1]).toMatch(
-      /^74\.5.°C to 1\d\d\.\d.°C will do\. Lower: too cold on a cold cruise\. Higher: too hot on a hot day\.$/,
+      /^74\.5.°C to 1\d\d\.\d.°C works\. Lower: too cold on a cold cruise\. Higher: too hot on a hot day\.$/,
     );
   });
 
@@ -150,13 +150,13 @@ describe('Sizes of coolers and thermostats', () => {
     const none = upTo(100 + C);
     expect([none.ruledOutBy, none.bands]).toEqual([['hot'], []]);
     expect(sayRows(none, partFamiliesOf(cooler))).toEqual([
-      'No usual size works.',
+      'No standard size works.',
       expect.stringMatching(/^With any of them, the oil exceeds 100.°C on a hot day at full load: more air/),
     ]);
     // Where the limit is a little higher, a core larger than any that is sold would do: that is said apart.
     const larger = upTo(110 + C);
     expect(larger.ruledOutBy).toEqual(['hot']);
-    expect(sayRows(larger, partFamiliesOf(cooler)).at(-1)).toMatch(/^330 mm: \d\d to 60 rows will do\. Fewer: too hot/);
+    expect(sayRows(larger, partFamiliesOf(cooler)).at(-1)).toMatch(/^330 mm: \d\d to 60 rows work\. Fewer: too hot/);
     expect(larger.bands[0]!.low).toBeGreaterThan(44);
   });
 

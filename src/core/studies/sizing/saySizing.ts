@@ -35,5 +35,5 @@ export function sayLooks({ looks }: Pick<Sizing, 'looks'>, quantity: Quantity, u
   if (looks.length === 0) return '';
   if (good.length === 0) return `So far none of ${looks.length === 1 ? '1 size' : `${looks.length} sizes`} works.`;
   const [first, last] = [good[0]!, good[good.length - 1]!].map((look) => formatQuantity(look.si, quantity, units));
-  return `So far ${first === last ? first : `${good.length} of ${looks.length} sizes, ${first} to ${last},`} works.`;
+  return `So far ${first === last ? `${first} works` : `${good.length} of ${looks.length} sizes, ${first} to ${last}, work`}.`;
 }

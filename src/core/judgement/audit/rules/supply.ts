@@ -1,3 +1,4 @@
+import { sayVerdict } from '../../supply/say';
 import { numberDrillM } from '../../../foundations/units/boreSizes';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft, Move } from '../../../document/moves/move';
@@ -29,7 +30,7 @@ export const supply = rule('supply', 'Supply', (c) =>
         part: range.part,
         state: worst.state,
         figures,
-        what: `${range.name} is ${wordFor(range.verdict)} at {rpm}, {oil}${decisive ? `: {actual} against ${decisive.side === 'low' ? 'at least' : 'at most'} {limit}` : ''}.`,
+        what: `${range.name}: ${sayVerdict(range.verdict, decisive)} at {rpm}, {oil}${decisive ? `: {actual}; ${decisive.side === 'low' ? 'minimum' : 'maximum'} {limit}` : ''}.`,
         why: reasonFor(range.verdict, decisive),
         remedies: remediesFor(range.verdict),
         moves: movesFor(c, range.part, range.verdict, decisive),
@@ -38,16 +39,12 @@ export const supply = rule('supply', 'Supply', (c) =>
   }),
 );
 
-function wordFor(verdict: Verdict): string {
-  return verdict === 'flooded' ? 'flooded' : verdict === 'dry' ? 'dry' : verdict === 'short' ? 'short' : 'not supplied';
-}
-
 function reasonFor(verdict: Verdict, decisive: Check | null): string {
   if (verdict === 'flooded') return 'More oil than its seals and its drain can clear goes past them.';
   if (verdict === 'dry') return 'No oil reaches it: what carried its oil is closed, taken away, or starved.';
   if (decisive?.reason === 'centrifugal')
     return 'The turning crank throws the oil outward; below this pressure none gets in to the pins.';
-  return 'Below its mark the film thins and what it carries touches.';
+  return 'Below its minimum the oil film thins until metal touches metal.';
 }
 
 function remediesFor(verdict: Verdict): string[] {
