@@ -9,7 +9,7 @@ test('the demo opens, and moving the engine speed changes a verdict at the state
   await expect(page.getByText('Thornback').first()).toBeVisible();
   await page.getByRole('button', { name: /Hot idle/ }).click();
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo, 0\.99.bar, OK/);
-  await expect(page.locator('.sheet [role=status]')).toHaveText('Every component is supplied at this state');
+  await expect(page.locator('.sheet [role=status]')).toHaveText('Every component is supplied in this condition');
   const idle = await commandLine('solve', 'demo/thornback.json', '--rpm', '850', '--oil-temp', '110');
   expect(idle.code).toBe(0);
 
@@ -35,7 +35,7 @@ test('the demo opens, and moving the engine speed changes a verdict at the state
 test('findings give each consumer at its worst, and a click goes there', async ({ page }) => {
   await openApp(page);
   const finding = page.getByRole('button', { name: /Turbo:? too much flow/ });
-  await expect(finding).toContainText('Worst at 7000 rpm, 120 °C');
+  await expect(finding).toContainText('Closest to a limit at 7000 rpm, 120 °C');
   await finding.click();
   await expect(oil(page)).toHaveAttribute('aria-valuetext', '120 °C');
   await expect(page.getByRole('heading', { name: /^Turbo/ }).first()).toBeVisible();
@@ -54,7 +54,7 @@ test('edit the restrictor’s bore, see the verdict pass, reload and find it kep
   await page.reload();
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.20.mm/);
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/all supplied, 337 states/)).toBeVisible();
+  await expect(page.getByText(/all 7 components supplied \(337 conditions checked\)/)).toBeVisible();
   // Another unit, typed in.
   await part(page, 'turboRestrictor').click();
   await page.getByLabel('Bore', { exact: true }).fill('0.06 in');
@@ -69,7 +69,7 @@ test('a figure that cannot be is refused beside its field, and nothing is lost',
   await bore.fill('0');
   await expect(page.getByRole('alert')).toContainText('boreM: must be greater than 0, 0 is there');
   await bore.fill('wide');
-  await expect(page.getByRole('alert')).toContainText('This is not a number');
+  await expect(page.getByRole('alert')).toContainText('Not a number');
   await bore.blur();
   await expect(bore).toHaveValue('1.5');
 });

@@ -181,7 +181,7 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
 
 test('a season of a variant changes its oil and its cold, and is undone', async ({ page }) => {
   const problems = await openApp(page);
-  await page.getByRole('button', { name: 'Variant options' }).click();
+  await page.getByRole('button', { name: 'Options…' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Season', { exact: true }).fill('Winter');
   await dialog.getByLabel('Oil', { exact: true }).selectOption('5W-30');

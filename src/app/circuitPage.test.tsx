@@ -19,7 +19,7 @@ const press = (key: string, more: object = {}) => fireEvent.keyDown(document.bod
 async function opened(name = 'thornback', change?: Parameters<typeof openDemo>[1]) {
   const project = openDemo(name, change);
   show(<ViewFrame followsState view={CircuitPage} />);
-  await screen.findByText(/, 337 states$/);
+  await screen.findByText(/\(337 conditions checked\)$/);
   return project;
 }
 const solverOf = (project: ReturnType<typeof openDemo>) => {
@@ -112,7 +112,7 @@ describe('The circuit page', () => {
     expect(activeVariant(bench().project!).waivers).toEqual([
       expect.objectContaining({ reason: 'a wider drain is on the bench' }),
     ]);
-    const aside = await screen.findByText(/^Dismissed:  a wider drain/);
+    const aside = await screen.findByText(/^Dismissed: a wider drain/);
     expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
     fireEvent.click(within(aside).getByRole('button', { name: 'Restore' }));
     expect(activeVariant(bench().project!).waivers).toEqual([]);
@@ -122,7 +122,7 @@ describe('The circuit page', () => {
     await opened();
     fireEvent.click(screen.getByRole('radio', { name: 'Calculated' }));
     await waitFor(() =>
-      expect(screen.getByRole('status', { name: 'Sump oil,  found' }).textContent).toMatch(/\d{2,3} °C/),
+      expect(screen.getByRole('status', { name: 'Sump oil, found' }).textContent).toMatch(/\d{2,3} °C/),
     );
     expect(screen.getByRole('slider', { name: 'Air' })).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: 'Fixed' }));

@@ -154,7 +154,7 @@ export function TideFigures({
   );
 }
 
-/** Patterns of the posts: stipple for mud below minimum water, waves for flood above high water. */
+/** Patterns of the posts: stipple below the minimum, waves above the maximum. */
 export function PostPatterns() {
   return (
     <defs>

@@ -32,14 +32,10 @@ describe('A note about a state', () => {
     [note('oilHot', { actual: 404.15, limit: 393.15 }), /reaches 131 °C/, /^The limit is 120 °C.*A cooler/],
     [
       note('oilCold', { actual: 333.15, limit: 353.15 }),
-      /settles at 60 °C/,
-      /^Below 80 °C it keeps its water and fuel/,
+      /reaches 60 °C/,
+      /^Below 80 °C water and fuel do not boil off/,
     ],
-    [
-      note('notConverged'),
-      /did not solve/,
-      /The solution fails at Main gallery\. No figure on this sheet is an answer/,
-    ],
+    [note('notConverged'), /did not solve/, /The solution fails at Main gallery\. No figure shown is valid/],
   ])('says what it is and what to do: %#', (given, head, text) => {
     expect(plain(given)).toEqual([expect.stringMatching(head), expect.stringMatching(text)]);
   });

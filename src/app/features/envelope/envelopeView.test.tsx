@@ -50,7 +50,7 @@ describe('The envelope on the page', () => {
     const map = await screen.findByRole('img', { name: /over engine speed and filter loading/ });
     expect(map.textContent).toContain('times as restrictive as new');
     fireEvent.click(screen.getByRole('radio', { name: 'Road speed' }));
-    await screen.findByRole('img', { name: /over engine speed and road speed.*Oil temperature Calculated/ });
+    await screen.findByRole('img', { name: /over engine speed and road speed.*Calculated oil temperature/ });
     fireEvent.click(screen.getAllByRole('listitem')[0]!.querySelector('button')!);
     expect(useView.getState().found).toBe(true);
   });

@@ -78,7 +78,7 @@ function CurvesView({ curves, units }: { readonly curves: Curves; readonly units
       <LineChart
         title="Oil temperature by ambient air"
         xName={`Air, ${t.symbol}`}
-        yName={`Sump oil,  ${t.symbol}`}
+        yName={`Sump oil, ${t.symbol}`}
         series={[...air, ...limits(...ends(air))]}
         file="sump-by-air.csv"
         marks={days.length > 0 ? days : [everyDay(curves)]}
@@ -86,7 +86,7 @@ function CurvesView({ curves, units }: { readonly curves: Curves; readonly units
       <LineChart
         title="Oil temperature by road speed"
         xName={`Road, ${v.symbol}`}
-        yName={`Sump oil,  ${t.symbol}`}
+        yName={`Sump oil, ${t.symbol}`}
         series={[...road, ...limits(...ends(road))]}
         file="sump-by-road.csv"
       />

@@ -19,7 +19,7 @@ describe('The library', () => {
   it('keeps the oil in use, uses it again, and throws it away', async () => {
     const project = openDemo();
     show(<LibraryPage />);
-    fireEvent.click(await screen.findByRole('button', { name: `Save the oil in use:  ${project.oil.name}` }));
+    fireEvent.click(await screen.findByRole('button', { name: `Save the oil in use: ${project.oil.name}` }));
     await screen.findByRole('button', { name: `Use ${project.oil.name}` });
     useDocument.getState().setOil({ ...project.oil, name: 'other' });
     fireEvent.click(screen.getByRole('button', { name: `Use ${project.oil.name}` }));

@@ -14,7 +14,7 @@ describe('The moves at a part', () => {
     openDemo();
     show(<MovesPanel part="filter" heading={undefined} />);
     say('insert before dual-pass');
-    expect(screen.getByRole('status').textContent).toMatch(/^1 move\. Arrow keys show one/);
+    expect(screen.getByRole('status').textContent).toMatch(/^1 move\. Arrow keys preview one/);
     key('ArrowDown');
     expect(bench().preview).toMatchObject({ name: 'insert dual-pass cooler before Filter', why: undefined });
     expect(screen.getByRole('option', { selected: true })).toBeTruthy();
@@ -73,7 +73,7 @@ describe('The moves at a part', () => {
     openDemo();
     bench().openMoves(undefined, 'insert before');
     show(<MovesPanel part={undefined} heading="insert before" />);
-    expect(screen.getByRole('heading', { name: /^Change the circuit:  Any part/ })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: /^Change the circuit: Any part/ })).toBeTruthy();
     expect((field() as HTMLInputElement).value).toBe('insert before');
     expect(screen.getByRole('status').textContent).toBe('The first 80 moves. Add a word to narrow them down.');
     key('Escape');

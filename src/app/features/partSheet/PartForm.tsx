@@ -117,7 +117,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
               if (changed.ok) replacePart(changed.part);
             }}
           >
-            {extra.there ? `Remove:  ${extra.label.toLowerCase()}` : extra.label}
+            {extra.there ? `Remove ${extra.label.replace(/^Add /, '')}` : extra.label}
           </Button>
         ))}
       </div>

@@ -44,7 +44,7 @@ describe('A part’s numbers', () => {
     type('Bore', '0');
     expect(screen.getByRole('alert').textContent).toMatch(/greater than 0/);
     type('Bore', 'wide');
-    expect(screen.getByRole('alert').textContent).toContain('not a number');
+    expect(screen.getByRole('alert').textContent).toContain('Not a number');
     type('Bore', '1.5 furlong');
     expect(screen.getByRole('alert').textContent).toContain('unit is not known');
     expect(partNow('turboRestrictor')).toBe(before);
@@ -84,7 +84,7 @@ describe('A part’s numbers', () => {
   it('can be given what a part may have besides, and be without it again', () => {
     openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
     show(<Form id="noseCooler" />);
-    fireEvent.click(screen.getByRole('button', { name: 'Remove:  say where it sits' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove location' }));
     expect(partNow('noseCooler').place).toBeUndefined();
     fireEvent.click(screen.getByRole('button', { name: 'Add location' }));
     expect(partNow('noseCooler').place).toMatchObject({ mount: 'engine' });

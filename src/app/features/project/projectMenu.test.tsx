@@ -126,7 +126,8 @@ describe('The project menu', () => {
     expect(bench().units).toMatchObject({ bore: 'in', length: expect.any(String), clearance: expect.any(String) });
     act(() => bench().setUnits({}));
     const { theme } = bench();
-    fireEvent.click(screen.getByRole('button', { name: theme === 'dark' ? 'Light' : 'Dark' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Project' }));
+    fireEvent.click(await screen.findByRole('menuitem', { name: theme === 'dark' ? 'Light colours' : 'Dark colours' }));
     expect(bench().theme).not.toBe(theme);
     act(() => bench().setTheme(theme));
   });

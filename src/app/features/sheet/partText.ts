@@ -56,6 +56,9 @@ export function partDetail(part: Part, reading: Reading, units: UnitChoice): str
   }
 }
 
+/** Less than a gauge can show [Pa]. */
+const NO_PRESSURE_PA = 100;
+
 /** How a screen reader says a part at this state. */
 export function partSentence(part: Part, reading: Reading, result: SolveResult, units: UnitChoice): string {
   const name = partName(part);
@@ -65,7 +68,9 @@ export function partSentence(part: Part, reading: Reading, result: SolveResult, 
     const pressure = consumer?.pressurePa ?? null;
     return [
       name,
-      pressure === null ? 'no pressure' : formatQuantity(pressure, 'pressure', units),
+      pressure === null || Math.abs(pressure) < NO_PRESSURE_PA
+        ? 'no pressure'
+        : formatQuantity(pressure, 'pressure', units),
       consumer ? sayVerdict(consumer.verdict, consumer.decisive) : '',
       consumer?.decisive ? sayMargin(consumer.decisive, units) : '',
     ]

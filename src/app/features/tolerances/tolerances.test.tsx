@@ -113,7 +113,7 @@ describe('Sensitivity of a margin, on the page', () => {
   it('ranks as the study does, each with its step and its effect', async () => {
     const { project } = atHotIdle();
     show(<SensitivitySection consumer="lifters" consumers={consumers} onConsumer={() => undefined} />);
-    await screen.findByText(/above minimum water/);
+    await screen.findByText(/above minimum/);
     const { rows } = studyHere(SENSITIVITY_STUDY, project, { ...HOT_IDLE, consumer: 'lifters' });
     const shown = screen.getAllByRole('rowheader').map((h) => h.textContent);
     expect(shown).toEqual(rows.slice(0, shown.length).map((r) => r.name));
@@ -129,7 +129,7 @@ describe('Sensitivity of a margin, on the page', () => {
     unmount();
     act(() => useView.getState().setState({ speedRevS: 0 }));
     show(<SensitivitySection consumer="jets" consumers={consumers} onConsumer={() => undefined} />);
-    expect(screen.getByRole('status').textContent).toContain('stands still');
+    expect(screen.getByRole('status').textContent).toContain('is stopped');
   });
 });
 

@@ -44,9 +44,7 @@ export function VariantBar() {
           >{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>
         ))}
       </select>
-      <Button onClick={() => setOpen(true)} aria-label="Variant options">
-        Options…
-      </Button>
+      <Button onClick={() => setOpen(true)}>Options…</Button>
       {open && (
         <Suspense fallback={null}>
           <VariantDialog onClose={() => setOpen(false)} />

@@ -7,6 +7,7 @@ import { PortGroups } from '../plumbing/portGroups';
 import type { Circuit } from '../project/project';
 import { branchOf } from './branch';
 import type { Move, MoveDraft } from './move';
+import { searchWords } from './searchWords';
 import { sayMove, sayPort } from './sayMove';
 import { outletOf } from './workpiece';
 
@@ -95,7 +96,12 @@ class OfferList {
 
   add(heading: string, move: Move, words?: string): void {
     const label = sayMove(this.circuit, move);
-    this.offers.push({ heading, move, label: label[0]!.toUpperCase() + label.slice(1), ...(words ? { words } : {}) });
+    this.offers.push({
+      heading,
+      move,
+      label: label[0]!.toUpperCase() + label.slice(1),
+      words: `${words ?? ''} ${searchWords(move)}`.trim(),
+    });
   }
 
   /** Entries of the catalogue and the library that fit. */

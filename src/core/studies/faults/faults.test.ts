@@ -25,7 +25,7 @@ describe('Single faults', () => {
   const of = (id: string): FaultOutcome => outcomes.find((o) => o.id === id)!;
 
   it('of Thornback do what such faults are known for (common practice)', () => {
-    // Relief open: no pressure anywhere, plain to see. Restrictor plugged: only the turbo, and nothing to see. Relief shut: far above maximum water.
+    // Relief open: no pressure anywhere, plain to see. Restrictor plugged: only the turbo, and nothing to see. Relief shut: far above maximum.
     expect([of('relief.open').noticed, of('relief.open').starved.length]).toEqual([true, 7]);
     expect([of('turboRestrictor.blocked').noticed, of('turboRestrictor.blocked').starved.map((s) => s.part)]).toEqual([
       false,
