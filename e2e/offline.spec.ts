@@ -36,7 +36,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
     ['Gauge', /reading/i],
     ['Compare', /Stock/],
     ['Tolerances', /clearance/i],
-    ['Library', /Nothing kept yet/],
+    ['Library', /Nothing saved yet/],
   ] as const) {
     await page.getByRole('link', { name: view, exact: true }).click();
     await expect(page.getByRole('main')).toContainText(shown);

@@ -67,7 +67,7 @@ test('a circuit with a closed way names what it cuts off', async ({ page }) => {
   await openApp(page);
   await part(page, 'headFeed').click();
   await page.getByRole('switch', { name: 'Blocked' }).click();
-  await expect(part(page, 'cams')).toHaveAttribute('aria-label', /dry/);
+  await expect(part(page, 'cams')).toHaveAttribute('aria-label', /no oil/);
   await page.keyboard.press('Escape');
   await expect(page.locator('.panel')).toContainText(
     /Head feed, out is fed by nothing: every way to it is closed, so Cams, Lifters run dry/,

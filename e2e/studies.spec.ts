@@ -7,7 +7,7 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo/);
   await part(page, 'turboRestrictor').click();
   await page.getByRole('button', { name: 'Find a size' }).click();
-  const finder = page.getByRole('region', { name: 'Which bore would do' });
+  const finder = page.getByRole('region', { name: 'Sizes of bore' });
   // The same band and the same sizes as the command line's.
   const { code, json } = await commandLine<{ bands: { low: number; high: number }[]; fitting: { label: string }[] }>(
     'size',
@@ -17,17 +17,17 @@ test('find the restrictor’s band, take a drill from it, see the verdict pass',
   expect(code).toBe(0);
   const mm = (si: number) => (1000 * si).toFixed(2);
   await expect(finder).toContainText(
-    new RegExp(`${mm(json.bands[0]!.low)}\\smm to ${mm(json.bands[0]!.high)}\\smm will do`),
+    new RegExp(`${mm(json.bands[0]!.low)}\\smm–${mm(json.bands[0]!.high)}\\smm works`),
   );
   await expect(finder).toContainText(/Larger: Turbo at 7000\srpm, 120\s°C/);
   await expect(finder.getByRole('button')).toHaveText(json.fitting.map((s) => new RegExp(`^${s.label}`)));
   await finder.getByRole('button', { name: /^drill 56/ }).click();
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.18.mm/);
-  await expect(finder).toContainText(/will do/);
+  await expect(finder).toContainText(/works/);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/all supplied, 337 states/)).toBeVisible();
+  await expect(page.getByText(/all 7 components supplied \(337 conditions checked\)/)).toBeVisible();
   expect(problems).toEqual([]);
 });
 
@@ -40,7 +40,7 @@ test('two figures of one part can be asked about at once, and both follow an edi
   await expect(finders).toHaveCount(2);
   for (const i of [0, 1]) await expect(finders.nth(i).locator('.answer')).toBeVisible();
   await finders.first().getByRole('button').first().click();
-  for (const i of [0, 1]) await expect(finders.nth(i)).toContainText('will do');
+  for (const i of [0, 1]) await expect(finders.nth(i)).toContainText('works');
   await expect(page.getByRole('button', { name: 'Try again' })).toHaveCount(0);
   expect(problems).toEqual([]);
 });
@@ -49,7 +49,7 @@ test('run the faults and open the worst one as a state', async ({ page }) => {
   const problems = await openApp(page);
   await page.getByRole('tab', { name: 'Faults' }).click();
   const faults = page.getByRole('region', { name: 'Faults' });
-  await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
+  await expect(faults).toContainText(/\d+ of \d+ leave a component/);
   // The same order as the command line's.
   const { json } = await commandLine<{ faults: { title: string; starved: { part: string }[] }[] }>(
     'faults',
@@ -109,7 +109,7 @@ test('the envelope names the worst, and a press on the map sets the state', asyn
   );
   await expect(map).toHaveAccessibleName(
     new RegExp(
-      `Fails in ${Math.round(100 * json.failingShare)}\\s% of the states within reach\\. The session first fails at ${Math.round(60 * json.crossing.x)}\\srpm, ${Math.round(json.crossing.y - 273.15)}\\s°C: ${json.crossing.name}`,
+      `Fails in ${Math.round(100 * json.failingShare)}\\s% of the operating range\\. The session first fails at ${Math.round(60 * json.crossing.x)}\\srpm, ${Math.round(json.crossing.y - 273.15)}\\s°C: ${json.crossing.name}`,
     ),
   );
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -167,7 +167,7 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
   const problems = await openApp(page);
   await page.getByRole('tab', { name: 'Faults' }).click();
   const faults = page.getByRole('region', { name: 'Faults' });
-  await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
+  await expect(faults).toContainText(/\d+ of \d+ leave a component/);
   await faults.getByRole('checkbox', { name: /every two/ }).check();
   // What is there already is shown while the rest is worked out.
   await expect(faults).toContainText(/testing faults, \d+ of \d+/);
@@ -175,7 +175,7 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
   await faults.getByRole('button', { name: 'Stop' }).click();
   await expect(faults.getByRole('button', { name: 'Run', exact: true })).toBeVisible();
   await faults.getByRole('checkbox', { name: /every two/ }).uncheck();
-  await expect(faults).toContainText(/\d+ of \d+ starve or flood/);
+  await expect(faults).toContainText(/\d+ of \d+ leave a component/);
   expect(problems).toEqual([]);
 });
 
@@ -201,8 +201,8 @@ test('a thermostat that opens too early is ruled out by a cold cruise, and anoth
   await page.getByLabel('Variant').selectOption('noseCooler');
   await part(page, 'plate').click();
   await page.getByRole('button', { name: 'Find a size' }).click();
-  const finder = page.getByRole('region', { name: 'Which Plate would do' });
-  await expect(finder).toContainText('80 °C; 82 °C; 85 °C; 88 °C; 93 °C works.');
+  const finder = page.getByRole('region', { name: 'Sizes of Plate' });
+  await expect(finder).toContainText('80 °C; 82 °C; 85 °C; 88 °C; 93 °C work.');
   await expect(finder.getByRole('row', { name: /^71 °C/ })).toContainText('Too cold on a cold cruise.');
   await finder.getByRole('button', { name: 'Fit 88 °C' }).click();
   await expect(page.getByLabel('Starts to open')).toHaveValue('88');

@@ -2,7 +2,7 @@ import { bench } from './testing/bench';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { activeVariant } from '../core/document/project/project';
 import { CircuitSolver } from '../core/network/circuitSolver';
-import { VERDICT_WORDS } from '../core/judgement/supply/say';
+import { sayVerdict } from '../core/judgement/supply/say';
 import { sweepToEnd } from '../core/judgement/sweep/sweep';
 import { formatFigure } from '../core/foundations/units';
 import { CircuitPage } from './CircuitPage';
@@ -38,7 +38,7 @@ describe('The circuit page', () => {
       const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
       for (const c of result.consumers) {
         const label = partOnSheet(c.part).getAttribute('aria-label')!;
-        expect([c.part, label]).toEqual([c.part, expect.stringContaining(VERDICT_WORDS[c.verdict])]);
+        expect([c.part, label]).toEqual([c.part, expect.stringContaining(sayVerdict(c.verdict, c.decisive))]);
         if (c.pressurePa !== null)
           expect([c.part, label]).toEqual([c.part, expect.stringContaining(formatFigure(c.pressurePa, 'pressure'))]);
       }
@@ -55,7 +55,7 @@ describe('The circuit page', () => {
 
   it('goes to a consumer’s worst state when its line is pressed, and back with Escape', async () => {
     await opened();
-    fireEvent.click(screen.getByRole('button', { name: /^Lifters near mark/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Lifters marginal/ }));
     expect([bench().selected, bench().speedRevS * 60]).toEqual(['lifters', expect.closeTo(850, 3)]);
     await screen.findByRole('heading', { name: /^Lifters Back/ });
     press('Escape');
@@ -89,7 +89,9 @@ describe('The circuit page', () => {
     act(() => bench().previewMove({ kind: 'takeOut', part: 'turboRestrictor' }));
     const bar = (await screen.findByText(/^Preview: remove Restrictor and reconnect\.$/)).closest('[role=status]')!;
     // Without its restrictor the turbo is still flooded: no verdict changes.
-    await waitFor(() => expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the range\./));
+    await waitFor(() =>
+      expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the whole operating range\./),
+    );
     await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeNull());
     expect(bench().project).toEqual(project);
     act(() => bench().previewMove(undefined));
@@ -100,7 +102,9 @@ describe('The circuit page', () => {
     await opened();
     fireEvent.click(screen.getByRole('tab', { name: /^Audit/ }));
     await waitFor(() =>
-      expect(screen.getByRole('heading', { name: /^Audit/ }).textContent).toMatch(/\d+ stop, \d+ mend, \d+ to know/),
+      expect(screen.getByRole('heading', { name: /^Audit/ }).textContent).toMatch(
+        /\d+ critical, \d+ to fix, \d+ to note/,
+      ),
     );
     const finding = screen.getAllByRole('article')[0]!;
     const title = finding.getAttribute('aria-label')!;
@@ -122,11 +126,11 @@ describe('The circuit page', () => {
     await opened();
     fireEvent.click(screen.getByRole('radio', { name: 'Calculated' }));
     await waitFor(() =>
-      expect(screen.getByRole('status', { name: 'Sump oil, found' }).textContent).toMatch(/\d{2,3} °C/),
+      expect(screen.getByRole('status', { name: 'Sump oil, calculated' }).textContent).toMatch(/\d{2,3} °C/),
     );
-    expect(screen.getByRole('slider', { name: 'Air' })).toBeTruthy();
+    expect(screen.getByRole('slider', { name: 'Ambient air' })).toBeTruthy();
     fireEvent.click(screen.getByRole('radio', { name: 'Fixed' }));
-    expect(screen.queryByRole('slider', { name: 'Air' })).toBeNull();
+    expect(screen.queryByRole('slider', { name: 'Ambient air' })).toBeNull();
   });
 
   it('says in words why a circuit cannot be computed, and keeps what is there', async () => {

@@ -95,7 +95,7 @@ function TraceView({
       <StudyStatus study={study} doing="driving" />
       {answer && (
         <SamplesView
-          title="Trace"
+          title="Recorded lap"
           samples={answer.samples}
           file="trace.csv"
           limitK={answer.limitK}

@@ -69,7 +69,7 @@ export function PartSheet({
       {children}
       <div className="moves">
         <Button type="primary" onClick={onMoves} aria-keyshortcuts="M">
-          Moves…
+          Change the circuit…
         </Button>
         <KeepInLibrary part={part} />
       </div>

@@ -28,7 +28,7 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
   const rows = study.answer;
   const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', units, 1));
   return (
-    <section className="sizing" aria-label={`Find ${part.name} would do`} aria-busy={study.running}>
+    <section className="sizing" aria-label={`Sizes of ${part.name}`} aria-busy={study.running}>
       <StudyStatus study={study} doing="fitting sizes" />
       {rows && (
         <>

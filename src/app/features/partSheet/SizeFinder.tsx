@@ -61,7 +61,7 @@ function Search({
   });
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
-    <section className="sizing" aria-label={`Find ${sizable.title.toLowerCase()} would do`} aria-busy={search.running}>
+    <section className="sizing" aria-label={`Sizes of ${sizable.title.toLowerCase()}`} aria-busy={search.running}>
       <label className="field">
         <span>To supply</span>
         <select value={consumer} onChange={(event) => setConsumer(event.target.value)}>

@@ -90,7 +90,7 @@ describe('The spread on the page', () => {
     await screen.findByText(/of the circuits that these tolerances allow, at all of \d states\./);
     act(() => useView.getState().setState({ speedRevS: 0 }));
     fireEvent.click(screen.getByRole('radio', { name: /this state/ }));
-    expect((await screen.findByText(/stands still/)).getAttribute('role')).toBe('status');
+    expect((await screen.findByText(/engine is stopped/)).getAttribute('role')).toBe('status');
   });
 
   it('hands on which consumer is asked about', async () => {

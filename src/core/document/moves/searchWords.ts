@@ -17,8 +17,7 @@ const MOVE_WORDS: Readonly<Partial<Record<Move['kind'], string>>> = {
 };
 const KIND_WORDS: Readonly<Record<string, string>> = {
   cooler: 'oil cooler radiator core',
-  plate: 'thermostatic plate sandwich plate adapter adaptor',
-  thermostat: 'thermostatic',
+  plate: 'plate adapter adaptor',
   filter: 'oil filter relocation element cartridge no bypass',
   sideStream: 'bypass filter sidestream canister',
   consumer: 'turbocharger supercharger oil feed',
@@ -43,9 +42,11 @@ const INCHES: Readonly<Record<number, string>> = {
 };
 
 function wordsOfDraft(draft: MoveDraft): string {
+  const passage = draft['passage'] as { readonly kind?: string } | undefined;
+  const isThermostatic = draft.kind === 'thermostat' || passage?.kind === 'thermostat';
   const dash = Number(draft['dash']);
   const sizes = dash > 0 ? `AN${dash} AN-${dash} -${dash} dash ${dash} ${INCHES[dash] ?? ''}` : '';
-  return `${KIND_WORDS[draft.kind] ?? ''} ${sizes}`;
+  return `${KIND_WORDS[draft.kind] ?? ''} ${isThermostatic ? 'thermostatic' : ''} ${sizes}`;
 }
 
 /** Words by which a change is found besides its label: other names for it, for what is fitted, and for its size. */

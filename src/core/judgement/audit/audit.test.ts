@@ -513,10 +513,10 @@ describe('The audit', () => {
     const [withValve] = findings('filterBypass', STOCK);
     const [without] = findings('filterBypass', set({ 'filter.bypass': null }));
     expect(sayFinding(withValve!, withValve!.what)).toMatch(
-      /^Filter has a bypass valve: the valve opens from \d+\.\d.times as restrictive as new on, at 1350.rpm, −10.°C: unfiltered oil .* Without it, .+ would be the first to starve, from \d+/,
+      /^Filter has a bypass valve: the valve opens once the element is \d+\.\d.times as restrictive as new, at 1350.rpm, −10.°C: unfiltered oil .* Without it, .+ would be the first to starve, once the element is \d+/,
     );
     expect(sayFinding(without!, without!.what)).toMatch(
-      /^Filter has no bypass valve: .+ would be the first to starve, from \d+.* With one, the valve opens from/,
+      /^Filter has no bypass valve: .+ would be the first to starve, once the element is \d+.* With one, the valve opens once/,
     );
     // The loading named is one at which it really bites: solved again here.
     const load = without!.figures['starvesLoad']!.si;

@@ -46,11 +46,11 @@ export function comparisonLines(comparison: Comparison): string[] {
         figures.map((f) => figure(f.gaugePa, 'pressure')),
       ),
       line(
-        `Pump moves, ${name}`,
+        `Pump flow, ${name}`,
         figures.map((f) => figure(f.pumpM3S, 'flow')),
       ),
       line(
-        `Oil settles at, ${name}`,
+        `Oil temperature, ${name}`,
         figures.map((f) => figure(f.sumpK, 'temperature')),
       ),
     ]),

@@ -154,7 +154,7 @@ export const filterBypass = rule(
         ? 'no loading would starve anything in this range'
         : now(starves)
           ? `${starves.name} would be starved as the element is loaded now, at {starvesRpm}, {starvesOil}`
-          : `${starves.name} would be the first to starve, from {starvesLoad} on, at {starvesRpm}, {starvesOil}`;
+          : `${starves.name} would be the first to starve, once the element is {starvesLoad}, at {starvesRpm}, {starvesOil}`;
       const bite = filter.bypass ? opens : starves;
       return {
         weight: now(bite)
