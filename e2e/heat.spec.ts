@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { openApp, part } from './app';
 
-const sump = (page: Page) => page.getByRole('status', { name: 'Sump oil, found' });
+const sump = (page: Page) => page.getByRole('status', { name: 'Sump oil, calculated' });
 async function openDemo(page: Page, name: string, variant?: string): Promise<void> {
   await page.getByRole('button', { name: 'Project' }).click();
   await page.getByRole('menuitem', { name: new RegExp(`Demo: ${name}`) }).click();

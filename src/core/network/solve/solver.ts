@@ -30,8 +30,8 @@ export interface SolveOutcome extends Readonly<Convergence> {
   readonly fallback?: 'fromWarm';
 }
 
-/** Temperature at which every law of a circuit is gentle [K]. */
-const WARM_K = 373.15;
+/** Temperatures at which a circuit's laws are gentler than in the cold, the gentlest first [K]. */
+const WARM_STARTS_K = [373.15, 333.15, 303.15, 283.15, 263.15];
 /** Coolings tried, halved ones included. */
 const MOST_COOLING_STEPS = 60;
 const SMALLEST_COOLING_K = 0.05;
@@ -157,8 +157,8 @@ export class HydraulicSolver {
   }
 
   /**
-   * For the few states that neither Newton nor relaxation reaches, all of thick oil at high speed: solves warm oil, where every law is
-   * gentle, and cools it towards the state by steps that are halved where one fails.
+   * For the few states that neither Newton nor relaxation reaches, all of thick oil at high speed: solves warmer oil, whose laws are
+   * gentler, and cools it towards the state by steps that are halved where one fails.
    */
   private fromWarm(
     stuck: SolveOutcome,
@@ -167,30 +167,37 @@ export class HydraulicSolver {
     field: TemperatureField | undefined,
     leastIterations: number,
   ): SolveOutcome {
+    const { pressurePa, flowM3S } = this.workspace;
+    const at = (oilTemperatureK: number): OperatingState => ({ ...state, oilTemperatureK });
     let outcome = stuck;
     let reached = NaN;
-    let step = state.oilTemperatureK - WARM_K;
+    for (const startK of WARM_STARTS_K) {
+      if (startK < state.oilTemperatureK) break;
+      this.warm = false;
+      outcome = after(outcome, this.attempt(oil, at(startK), undefined, 0), 0);
+      if (outcome.status !== 'converged') continue;
+      reached = startK;
+      break;
+    }
+    if (Number.isNaN(reached)) return outcome;
+    let [pressureThere, flowThere] = [pressurePa.slice(), flowM3S.slice()];
+    let step = state.oilTemperatureK - reached;
     for (let tries = 0; tries < MOST_COOLING_STEPS && Math.abs(step) > SMALLEST_COOLING_K; tries++) {
-      const next = Number.isNaN(reached) ? WARM_K : reached + step;
-      const isLast = Math.abs(next - state.oilTemperatureK) < SMALLEST_COOLING_K;
-      this.warm = !Number.isNaN(reached);
-      if (!this.warm) this.startFromRest();
-      const there = isLast ? state : { ...state, oilTemperatureK: next };
+      const isLast = Math.abs(reached + step - state.oilTemperatureK) < SMALLEST_COOLING_K;
+      const there = isLast ? state : at(reached + step);
       this.bind(oil, there, isLast ? field : undefined);
-      outcome = after(outcome, this.iterate(oil, there, !this.warm, isLast ? leastIterations : 0), 0);
-      if (outcome.status !== 'converged') {
-        if (Number.isNaN(reached)) break;
-        step /= 2;
-        // Back to what was reached: the iterate that failed is no start.
-        this.bind(oil, { ...state, oilTemperatureK: reached }, undefined);
-        this.startFromRest();
-        this.relax(oil, { ...state, oilTemperatureK: reached });
-        this.iterate(oil, { ...state, oilTemperatureK: reached }, false, 0);
+      outcome = after(outcome, this.iterate(oil, there, false, isLast ? leastIterations : 0), 0);
+      if (outcome.status === 'converged') {
+        if (isLast) return { ...outcome, fallback: 'fromWarm' };
+        reached += step;
+        [pressureThere, flowThere] = [pressurePa.slice(), flowM3S.slice()];
+        step = Math.sign(step) * Math.min(Math.abs(step), Math.abs(state.oilTemperatureK - reached));
         continue;
       }
-      if (isLast) return { ...outcome, fallback: 'fromWarm' };
-      reached = next;
-      step = Math.sign(step) * Math.min(Math.abs(step), Math.abs(state.oilTemperatureK - reached));
+      // Back to what was reached: the iterate that failed is no start.
+      step /= 2;
+      pressurePa.set(pressureThere);
+      flowM3S.set(flowThere);
     }
     return { ...outcome, status: outcome.status === 'converged' ? 'iterationLimit' : outcome.status };
   }
