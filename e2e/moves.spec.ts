@@ -26,7 +26,7 @@ test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo
   await say(page, 'insert before sandwich thermostat', /^Insert thermostat plate before Filter$/);
   await expect(part(page, 'thermostatPlate')).toBeVisible();
   await page.keyboard.press('m');
-  await say(page, 'go round air cooler', /^Run hose out, air cooler, hose back from Thermostat plate/);
+  await say(page, 'go round air cooler', /^Connect an air cooler with two hoses to Thermostat plate/);
   await expect(part(page, 'airCooler')).toHaveAttribute('aria-label', /Air cooler, \d+\.\d+.L\/min/);
 
   await page.keyboard.press('Control+k');
@@ -36,7 +36,7 @@ test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo
   await page.keyboard.press('Enter');
   const finding = page.getByRole('article', { name: 'Unfiltered feed' });
   await expect(finding).toContainText('Turbo is fed unfiltered oil');
-  const remedy = finding.getByRole('button', { name: /Move the tap of Turbo hose to behind Main gallery/ });
+  const remedy = finding.getByRole('button', { name: /Move the tap of Turbo hose to after Main gallery/ });
   await remedy.focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('.preview')).toContainText('move the tap of Turbo hose');
@@ -69,9 +69,9 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
   await expect(part(page, 'mains')).toHaveAttribute('aria-label', /no oil/);
 
   await page.getByRole('button', { name: 'Change the circuit…' }).click();
-  await page.getByRole('option', { name: /^Run hose out, air cooler, hose back/ }).hover();
+  await page.getByRole('option', { name: /^Connect an air cooler with two hoses/ }).hover();
   await expect(page.locator('.preview')).toContainText('Mains: no oil → OK');
-  await page.getByRole('option', { name: /^Run hose out, air cooler, hose back/ }).click();
+  await page.getByRole('option', { name: /^Connect an air cooler with two hoses/ }).click();
   await expect(part(page, 'mains')).toHaveAttribute('aria-label', /OK/);
 
   await part(page, 'airCooler').click();
@@ -98,7 +98,7 @@ test('the filter’s bypass valve: both schools, each with the state where it bi
   await expect(finding).toContainText(
     /the valve opens once the element is [\d.]+.times as restrictive as new, at \d+.rpm/,
   );
-  await expect(finding).toContainText(/Without it, .+ would be the first to starve, from/);
+  await expect(finding).toContainText(/Without it, .+ would be the first to starve, once the element is/);
   await finding.getByRole('button', { name: 'Replace Filter with one without a bypass valve' }).click();
   await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(finding).toContainText('Filter has no bypass valve');

@@ -61,7 +61,7 @@ test('run the faults and open the worst one as a state', async ({ page }) => {
   expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
   await faults.getByRole('article').first().getByRole('button', { name: 'Open as a variant' }).click();
   await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText(worst.title);
-  await expect(part(page, worst.starved[0]!.part)).toHaveAttribute('aria-label', /dry/);
+  await expect(part(page, worst.starved[0]!.part)).toHaveAttribute('aria-label', /no oil/);
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock');
   expect(problems).toEqual([]);

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
 import { variantWithFault, type FaultOutcome } from '../../../core/studies/faults/faultTasks';
 import { sayGauge, sayOutcome } from '../../../core/studies/faults/sayFault';
@@ -47,7 +47,8 @@ export default function FaultList() {
   );
 }
 
-function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
+/** Drawn once: while a study runs, the list comes anew with each piece of it. */
+const FaultRow = memo(function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
   const units = usePreferences((w) => w.units);
   const openFault = useView((w) => w.openFault);
   const first = fault.starved[0];
@@ -72,4 +73,4 @@ function FaultRow({ fault }: { readonly fault: FaultOutcome }) {
       </div>
     </article>
   );
-}
+});

@@ -4,7 +4,7 @@ import type { Move, MoveDraft } from './move';
 const MOVE_WORDS: Readonly<Partial<Record<Move['kind'], string>>> = {
   insert: 'add fit install put in',
   tee: 'add fit install tee off T fitting oil feed line',
-  bridge: 'add fit install run reroute',
+  bridge: 'add fit install run go round reroute',
   parallel: 'put in parallel second',
   takeOut: 'take out delete',
   removeAndBlank: 'take out delete block off cap',
