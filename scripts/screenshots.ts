@@ -77,7 +77,7 @@ const PICTURES: readonly {
     name: 'faults',
     prepare: async (page) => {
       await page.getByRole('tab', { name: 'Faults' }).click();
-      await page.getByText('starve or flood something').waitFor();
+      await page.getByText('leave a component').waitFor();
     },
   },
   {
@@ -177,7 +177,7 @@ for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTUR
 )) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light' });
   await page.goto(server.url);
-  await page.getByText('337 states').waitFor();
+  await page.getByText('337 conditions checked').waitFor();
   await page.waitForTimeout(800);
   await prepare?.(page);
   await page.waitForTimeout(1500);

@@ -546,7 +546,7 @@ describe('A trace', () => {
       const read = readTrace({ header: h, rows: r });
       return read.ok ? '' : read.why;
     };
-    expect(why(['time_s', 'rpm'], [])).toContain('lacks a column for load from 0 to 1 (load) and road speed');
+    expect(why(['time_s', 'rpm'], [])).toContain('has no column for load from 0 to 1 (load) and road speed');
     expect(
       why(header, [
         ['0', '850', '0', '0'],

@@ -21,7 +21,7 @@ const MOST_AXIS = 184;
 const LEAST_AXIS = 116;
 const LEGEND_HEIGHT = 26;
 /** Room for the headline, so that it is seen without scrolling [px]. */
-const HEADLINE_WIDTH = 420;
+const HEADLINE_WIDTH = 460;
 /** On a drawing narrower than this the headline is smaller and begins at its left edge, over the parts' names [px]. */
 const NARROW_SHEET = 560;
 const NARROW_HEADLINE_X = 8;

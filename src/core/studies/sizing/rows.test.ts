@@ -109,8 +109,8 @@ describe('Sizes of coolers and thermostats', () => {
     }
     expect(sayRows(rows, partFamiliesOf(cooler))).toEqual([
       'Every standard size works, from 10 rows, 210 mm up.',
-      '210 mm: 10 to 60 rows works. Fewer: too hot on a hot day. More: not checked.',
-      '330 mm: 7 to 60 rows works. Fewer: too hot on a hot day. More: not checked.',
+      '210 mm: 10 to 60 rows work. Fewer: too hot on a hot day. More: not checked.',
+      '330 mm: 7 to 60 rows work. Fewer: too hot on a hot day. More: not checked.',
     ]);
   });
 
@@ -131,7 +131,7 @@ describe('Sizes of coolers and thermostats', () => {
     expect(settlesAt(plate, 'opens', high + 0.5, 'hotDay')).toBeGreaterThan(NOSE.range.hottestOilK);
     expect([below!.fails, above!.fails]).toEqual([['cold'], ['hot']]);
     const said = sayRows(rows, families);
-    expect(said[0]!.replace(/\u00a0/g, ' ')).toBe('80 °C; 82 °C; 85 °C; 88 °C; 93 °C works.');
+    expect(said[0]!.replace(/\u00a0/g, ' ')).toBe('80 °C; 82 °C; 85 °C; 88 °C; 93 °C work.');
     expect(said[1]).toMatch(
       /^74\.5.°C to 1\d\d\.\d.°C works\. Lower: too cold on a cold cruise\. Higher: too hot on a hot day\.$/,
     );
