@@ -46,7 +46,7 @@ test('by keyboard only: fit a plate with thermostat and a cooler, feed the turbo
   await expect(finding).toBeHidden();
 
   // Undo all of it, by its names, and do it again.
-  for (const name of ['move the tap', 'move the tap', 'run hose', 'insert thermostat plate']) {
+  for (const name of ['move the tap', 'move the tap', 'connect an air cooler', 'insert thermostat plate']) {
     await expect(page.getByRole('button', { name: new RegExp(`^Undo: ${name}`) })).toBeVisible();
     await page.keyboard.press('Control+z');
   }
