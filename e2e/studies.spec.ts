@@ -168,13 +168,13 @@ test('a study is stopped, and faults come in pairs when asked', async ({ page })
   await page.getByRole('tab', { name: 'Faults' }).click();
   const faults = page.getByRole('region', { name: 'Faults' });
   await expect(faults).toContainText(/\d+ of \d+ leave a component/);
-  await faults.getByRole('checkbox', { name: /every two/ }).check();
+  await faults.getByRole('checkbox', { name: /pairs of faults/ }).check();
   // What is there already is shown while the rest is worked out.
   await expect(faults).toContainText(/testing faults, \d+ of \d+/);
   await expect(faults.getByRole('article').first()).toBeVisible();
   await faults.getByRole('button', { name: 'Stop' }).click();
   await expect(faults.getByRole('button', { name: 'Run', exact: true })).toBeVisible();
-  await faults.getByRole('checkbox', { name: /every two/ }).uncheck();
+  await faults.getByRole('checkbox', { name: /pairs of faults/ }).uncheck();
   await expect(faults).toContainText(/\d+ of \d+ leave a component/);
   expect(problems).toEqual([]);
 });
