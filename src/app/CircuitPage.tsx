@@ -52,6 +52,15 @@ export function CircuitPage() {
   const open = (audit.data ?? []).filter(
     (f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend'),
   ).length;
+  const supply = answer && (
+    <Findings
+      result={answer.result}
+      sweep={sweep.data}
+      sweeping={sweep.isFetching}
+      warnings={answer.warnings}
+      own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
+    />
+  );
   return (
     <main className="work">
       <div className="stage">
@@ -96,19 +105,7 @@ export function CircuitPage() {
                 {
                   key: 'supply',
                   label: 'Supply',
-                  children: answer && (
-                    <Findings
-                      result={answer.result}
-                      sweep={sweep.data}
-                      sweeping={sweep.isFetching}
-                      warnings={answer.warnings}
-                      own={
-                        project.madeUp
-                          ? undefined
-                          : { fitted: activeVariant(project).calibration?.applied !== undefined }
-                      }
-                    />
-                  ),
+                  children: supply,
                 },
                 {
                   key: 'audit',

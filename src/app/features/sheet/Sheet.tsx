@@ -26,6 +26,7 @@ const HEADLINE_WIDTH = 460;
 const NARROW_SHEET = 560;
 const NARROW_HEADLINE_X = 8;
 const NARROW_HEADLINE_Y = 14;
+const HEADLINE_Y = 24;
 
 const NOTHING: readonly string[] = [];
 
@@ -161,14 +162,7 @@ export function Sheet({
             height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
           />
         )}
-        <text
-          className={available < NARROW_SHEET ? 't-name narrow' : 't-headline'}
-          x={available < NARROW_SHEET ? NARROW_HEADLINE_X : headlineX}
-          y={available < NARROW_SHEET ? NARROW_HEADLINE_Y : 24}
-          role="status"
-        >
-          {headline}
-        </text>
+        <Headline isNarrow={available < NARROW_SHEET} x={headlineX} text={headline} />
         <Plan
           layout={layout}
           reading={reading}
@@ -261,5 +255,19 @@ function Legend({ banded }: { readonly banded: boolean }) {
         width: flow · tint: pressure{banded ? ' · box: 5th to 95th percentile' : ''}
       </text>
     </g>
+  );
+}
+
+/** What the drawing says first, in one line. */
+function Headline({ isNarrow, x, text }: { readonly isNarrow: boolean; readonly x: number; readonly text: string }) {
+  return (
+    <text
+      className={isNarrow ? 't-name narrow' : 't-headline'}
+      x={isNarrow ? NARROW_HEADLINE_X : x}
+      y={isNarrow ? NARROW_HEADLINE_Y : HEADLINE_Y}
+      role="status"
+    >
+      {text}
+    </text>
   );
 }
