@@ -112,15 +112,7 @@ export function CircuitPage() {
                   label: `Audit${audit.data ? ` (${open})` : ''}`,
                   children: <AuditList findings={audit.data} working={audit.isFetching} />,
                 },
-                {
-                  key: 'faults',
-                  label: 'Faults',
-                  children: (
-                    <Suspense fallback={<p className="quiet">Opening…</p>}>
-                      <FaultList />
-                    </Suspense>
-                  ),
-                },
+                FAULTS_TAB,
               ]}
             />
           </>
@@ -129,6 +121,16 @@ export function CircuitPage() {
     </main>
   );
 }
+
+const FAULTS_TAB = {
+  key: 'faults',
+  label: 'Faults',
+  children: (
+    <Suspense fallback={<p className="quiet">Opening…</p>}>
+      <FaultList />
+    </Suspense>
+  ),
+};
 
 const NO_BANDS: ReadonlyMap<string, PostBand> = new Map();
 
