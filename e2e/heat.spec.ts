@@ -62,7 +62,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
     '"Air, °C",as it is,without the cooler,without the thermostat,too hot above,too cold to boil off water below',
   );
 
-  await page.getByRole('tab', { name: 'Ambient and road speed map' }).click();
+  await page.getByRole('tab', { name: 'Temperature map' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped.')).toBeVisible();

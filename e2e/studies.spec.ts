@@ -186,7 +186,7 @@ test('a season of a variant changes its oil and its cold, and is undone', async 
   await dialog.getByLabel('Season', { exact: true }).fill('Winter');
   await dialog.getByLabel('Oil', { exact: true }).selectOption('5W-30');
   await dialog.getByLabel('Coldest oil').fill('-20');
-  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toBeHidden();
   await expect(page.getByLabel('Oil, Winter')).toHaveValue('5W-30');
   await expect(page.getByLabel('Variant').locator('option:checked')).toHaveText('Stock, Winter');

@@ -57,7 +57,7 @@ function reachOutline(project: Project): MapPoint[] {
   ];
 }
 
-/** Operating map and where it fails, over speed and one thing more; a press on the map sets the state. */
+/** Where supply holds and where it fails, over speed and one thing more; a press on the map sets the state. */
 export default function EnvelopeView() {
   const project = useDocument((w) => w.project)!;
   const units = usePreferences((w) => w.units);

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -24,10 +24,9 @@ export default function FaultList() {
   return (
     <section aria-label="Faults" aria-busy={study.running}>
       <h2>{pairs ? 'Two faults at a time as well' : 'One fault at a time'}</h2>
-      <label className="choice">
-        <input type="checkbox" checked={pairs} onChange={(event) => setPairs(event.target.checked)} /> Also test pairs
-        of faults
-      </label>
+      <Checkbox checked={pairs} onChange={(event) => setPairs(event.target.checked)}>
+        Also test pairs of faults
+      </Checkbox>
       <StudyStatus study={study} doing="testing faults" />
       {study.answer && (
         <>

@@ -10,7 +10,7 @@ import { WarmUpStudy } from './WarmUpStudy';
 
 const TABS = [
   ['curves', 'Ambient and road speed'],
-  ['map', 'Ambient and road speed map'],
+  ['map', 'Temperature map'],
   ['warmUp', 'Warm-up'],
   ['trace', 'Recorded lap'],
 ] as const;

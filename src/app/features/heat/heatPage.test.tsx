@@ -104,7 +104,7 @@ describe('The heat page', () => {
     expect(warm.getAttribute('aria-label')).toMatch(/The thermostat starts to open after \d+ min/);
     // Without the cooler a map is a matter of a second.
     act(() => useDocument.getState().showVariant('stock'));
-    fireEvent.click(screen.getByRole('tab', { name: 'Ambient and road speed map' }));
+    fireEvent.click(screen.getByRole('tab', { name: 'Temperature map' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
     await screen.findByText(/Stopped\./);
     fireEvent.click(screen.getByRole('button', { name: 'Run' }));

@@ -168,12 +168,12 @@ export default function MovesPanel({
       )}
       <p className="quiet" role="status">
         {looked < 1
-          ? `Looking: ${Math.round(looked * 100)} % of the parts, ${within.length} ${within.length === 1 ? 'move' : 'moves'} so far.`
+          ? `Looking: ${Math.round(looked * 100)} % of the parts, ${within.length} ${within.length === 1 ? 'change' : 'changes'} so far.`
           : found.length === 0
             ? 'No change matches. Use fewer words.'
             : within.length > MOST_SHOWN
-              ? `The first ${MOST_SHOWN} moves. Add a word to narrow them down.`
-              : `${within.length} ${within.length === 1 ? 'move' : 'moves'}. Arrow keys preview one on the drawing; Enter applies it.`}
+              ? `The first ${MOST_SHOWN} changes. Add a word to narrow them down.`
+              : `${within.length} ${within.length === 1 ? 'change' : 'changes'}. Arrow keys preview one on the drawing; Enter applies it.`}
       </p>
       {preview?.why && (
         <div className="notice" role="alert">

@@ -14,7 +14,7 @@ describe('The moves at a part', () => {
     openDemo();
     show(<MovesPanel part="filter" heading={undefined} />);
     say('insert before dual-pass');
-    expect(screen.getByRole('status').textContent).toMatch(/^1 move\. Arrow keys preview one/);
+    expect(screen.getByRole('status').textContent).toMatch(/^1 change\. Arrow keys preview one/);
     key('ArrowDown');
     expect(bench().preview).toMatchObject({ name: 'insert dual-pass cooler before Filter', why: undefined });
     expect(screen.getByRole('option', { selected: true })).toBeTruthy();

@@ -73,7 +73,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
       title={`This variant: ${variant.name}`}
       onCancel={onClose}
       onOk={keep}
-      okText="Keep"
+      okText="Save"
       cancelText="Cancel"
       destroyOnHidden
     >

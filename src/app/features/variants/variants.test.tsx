@@ -50,7 +50,7 @@ describe('The dialog of a variant', () => {
     return { view, closed: () => closed };
   };
   const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
-  const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Save' }));
   const now = () => activeVariant(useDocument.getState().project!);
 
   it('keeps a name and a season, in the reader’s units', () => {
