@@ -75,7 +75,7 @@ describe('The moves at a part', () => {
     show(<MovesPanel part={undefined} heading="insert before" />);
     expect(screen.getByRole('heading', { name: /^Change the circuit: Any part/ })).toBeTruthy();
     expect((field() as HTMLInputElement).value).toBe('insert before');
-    expect(screen.getByRole('status').textContent).toBe('The first 80 moves. Add a word to narrow them down.');
+    expect(screen.getByRole('status').textContent).toBe('The first 80 changes. Add a word to narrow them down.');
     key('Escape');
     expect(bench().moves).toBeUndefined();
   });
