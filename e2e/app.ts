@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Opens the app and waits for its first answer; fails the test on any error in the console. */
 export async function openApp(page: Page): Promise<string[]> {
@@ -9,9 +9,26 @@ export async function openApp(page: Page): Promise<string[]> {
     if (message.type() === 'error') problems.push(message.text());
   });
   await page.goto('/');
+  await openExample(page);
   await expect(page.locator('.sheet svg [role=status]')).toBeVisible();
   return problems;
 }
+
+/** On the first screen: opens an invented engine. */
+export async function openExample(page: Page, name = 'Thornback'): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${name},`) }).click();
+  await page.locator('.sheet').waitFor();
+}
+
+/** Chooses from a list of the kit. @param list its name @param line the line that is pressed */
+export async function choose(at: Page | Locator, list: string, line: string): Promise<void> {
+  const page = 'page' in at ? at.page() : at;
+  await at.getByRole('combobox', { name: list, exact: true }).click();
+  await page.locator('.ant-select-dropdown:visible').getByText(line, { exact: true }).click();
+}
+
+/** The line that the list of variants shows. */
+export const variantShown = (page: Page) => page.locator('.variantbar .ant-select');
 
 /** What the command line says of a state: its exit code and its JSON. */
 export function commandLine<

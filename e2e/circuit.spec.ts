@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { commandLine, oil, openApp, part, speed } from './app';
+import { choose, commandLine, oil, openApp, part, speed } from './app';
 
 test('the demo opens, and moving the engine speed changes a verdict at the state where the command line says the same', async ({
   page,
@@ -94,11 +94,16 @@ test('the main job by keyboard alone', async ({ page }) => {
 
 test('units by choice, never mixed', async ({ page }) => {
   await openApp(page);
-  await page.getByRole('button', { name: 'Units' }).click();
-  await page.getByRole('menuitem', { name: 'Pressure' }).hover();
-  await page.getByRole('menuitem', { name: 'psi' }).click();
+  await page.getByRole('button', { name: 'Project' }).click();
+  await page.getByRole('menuitem', { name: 'Units…' }).click();
+  await choose(page.getByRole('dialog'), 'Pressure', 'psi');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi/);
   await expect(page.locator('.sheet')).not.toContainText(/\d.bar\b/);
+  await page.getByRole('banner').getByText('US', { exact: true }).click();
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi.*gal/);
+  await page.getByRole('banner').getByText('Metric', { exact: true }).click();
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /2\.53.bar.*L/);
 });
 
 for (const scheme of ['light', 'dark'] as const) {

@@ -1,14 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openApp, part } from './app';
+import { choose, openApp, part } from './app';
 
 const sump = (page: Page) => page.getByRole('status', { name: 'Sump oil, calculated' });
 async function openDemo(page: Page, name: string, variant?: string): Promise<void> {
   await page.getByRole('button', { name: 'Project' }).click();
   await page.getByRole('menuitem', { name: new RegExp(`Demo: ${name}`) }).click();
   await expect(page.getByText(name, { exact: true }).first()).toBeVisible();
-  if (variant) await page.getByLabel('Variant').selectOption({ label: variant });
+  if (variant) await choose(page, 'Variant', variant);
 }
 
 test('Larkspur without its summer cooler passes in spring and fails in August; with it, it passes', async ({
@@ -22,7 +22,7 @@ test('Larkspur without its summer cooler passes in spring and fails in August; w
   await expect(page.locator('.panel')).not.toContainText('The oil settles');
   await page.getByRole('button', { name: /August trial/ }).click();
   await expect(page.locator('.panel')).toContainText(/The oil reaches 12\d.°C.*The limit is 120/);
-  await page.getByLabel('Variant').selectOption({ label: 'Summer cooler' });
+  await choose(page, 'Variant', 'Summer cooler');
   await expect(sump(page)).toHaveText(/9\d/);
   await expect(page.locator('.panel')).not.toContainText('The limit is 120');
   expect(problems).toEqual([]);
@@ -46,7 +46,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   page,
 }) => {
   const problems = await openApp(page);
-  await page.getByLabel('Variant').selectOption({ label: 'Nose cooler' });
+  await choose(page, 'Variant', 'Nose cooler');
   await page.getByRole('link', { name: 'Heat' }).click();
   const balance = page.getByRole('img', { name: /^Heat in/ });
   await expect(balance).toBeVisible();
@@ -91,6 +91,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
 for (const scheme of ['light', 'dark'] as const)
   test(`no serious accessibility finding: heat, ${scheme}`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: scheme });
+    await openApp(page);
     await page.goto('/heat');
     await expect(page.getByRole('img', { name: /^Heat in/ })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible({

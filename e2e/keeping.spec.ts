@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openApp, part, speed } from './app';
+import { openApp, openExample, part, speed } from './app';
 
 const bore = (page: Page) => page.getByLabel('Bore', { exact: true });
 async function setBore(page: Page, mm: string): Promise<void> {
@@ -177,7 +177,7 @@ test.describe('a store that fails', () => {
         return put.apply(this, row);
       };
     });
-    await expect(sheet(page)).toBeVisible();
+    await openExample(page);
     await page.evaluate(() => Object.assign(window, { isFull: true }));
     await setBore(page, '1.10');
     await expect(page.getByRole('alert')).toContainText('is full');
@@ -191,6 +191,7 @@ test.describe('a store that fails', () => {
 test('a part of the app that cannot be loaded is said, and what is there stays', async ({ page }) => {
   await page.route(/circuit\.worker/, (route) => route.abort());
   await page.goto('/');
+  await openExample(page);
   await expect(page.getByRole('alert')).toContainText('The part of the app that computes could not be loaded');
   await part(page, 'turboRestrictor').click();
   await bore(page).fill('1.10');
@@ -208,7 +209,7 @@ test('everything is backed up as one file and put back, and a folder is kept up 
   await openApp(page);
   await setBore(page, '1.10');
   await menu(page, /^Projects and backup/);
-  await page.getByRole('button', { name: 'Copy Thornback' }).click();
+  await page.getByRole('button', { name: 'Duplicate Thornback' }).click();
   await expect(page.getByRole('banner').getByText('Thornback, changed', { exact: true })).toBeVisible();
   await menu(page, /^Projects and backup/);
   const [download] = await Promise.all([

@@ -2,7 +2,7 @@ import { appendFileSync, cpSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { listen } from '../src/server/server';
-import { part } from './app';
+import { openExample, part } from './app';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -11,6 +11,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
   const problems: string[] = [];
   page.on('pageerror', (error) => problems.push(error.message));
   await page.goto(server.url);
+  await openExample(page);
   // All of it is kept once the worker that keeps it is at work.
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await server.close();
@@ -65,6 +66,7 @@ test('a newer version waits until it is agreed to, and then has all tabs', async
   cpSync('dist/app', root, { recursive: true });
   const server = await listen(0, '127.0.0.1', root);
   await page.goto(server.url);
+  await openExample(page);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   const other = await context.newPage();
   await other.goto(server.url);

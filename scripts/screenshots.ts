@@ -1,5 +1,6 @@
 // npm run screenshots [-- NAME …]: takes the README's pictures of the built app with the invented demo data. Look at each before keeping it.
 import { chromium, type Page } from '@playwright/test';
+import { choose, openExample } from '../e2e/app';
 import { listen } from '../src/server/server';
 
 const PICTURES: readonly {
@@ -23,7 +24,7 @@ const PICTURES: readonly {
     width: 1024,
     height: 768,
     prepare: async (page) => {
-      await page.getByLabel('Variant').selectOption('noseCooler');
+      await choose(page, 'Variant', 'Nose cooler');
       await page.locator('[data-part=plate]').click();
       await page.keyboard.press('m');
     },
@@ -31,7 +32,7 @@ const PICTURES: readonly {
   {
     name: 'audit',
     prepare: async (page) => {
-      await page.getByLabel('Variant').selectOption('noseCooler');
+      await choose(page, 'Variant', 'Nose cooler');
       await page.getByRole('tab', { name: /Audit/ }).click();
     },
   },
@@ -47,7 +48,7 @@ const PICTURES: readonly {
   {
     name: 'drain',
     prepare: async (page) => {
-      await page.getByLabel('Variant').selectOption('noseCooler');
+      await choose(page, 'Variant', 'Nose cooler');
       await page.locator('[data-part=turboDrain]').click();
     },
   },
@@ -109,7 +110,7 @@ const PICTURES: readonly {
   {
     name: 'heat',
     prepare: async (page) => {
-      await page.getByLabel('Variant').selectOption('noseCooler');
+      await choose(page, 'Variant', 'Nose cooler');
       await page.getByRole('link', { name: 'Heat' }).click();
       await page.getByRole('heading', { name: 'Oil temperature by ambient air' }).waitFor();
     },
@@ -117,7 +118,7 @@ const PICTURES: readonly {
   {
     name: 'heat-curves',
     prepare: async (page) => {
-      await page.getByLabel('Variant').selectOption('noseCooler');
+      await choose(page, 'Variant', 'Nose cooler');
       await page.getByRole('link', { name: 'Heat' }).click();
       await page.getByRole('heading', { name: 'Oil temperature by ambient air' }).waitFor();
       await page.evaluate(() => document.querySelector('.studies')?.scrollIntoView());
@@ -177,6 +178,7 @@ for (const { name, width = 1280, height = 800, dark = false, prepare } of PICTUR
 )) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light' });
   await page.goto(server.url);
+  await openExample(page);
   await page.getByText('337 conditions checked').waitFor();
   await page.waitForTimeout(800);
   await prepare?.(page);

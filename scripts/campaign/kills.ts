@@ -139,7 +139,13 @@ async function live(page: Page, random: () => number): Promise<readonly Moment[]
   return moments;
 }
 
-const isOpen = (page: Page) => page.locator('.sheet svg [role=status]').waitFor({ timeout: 60_000 });
+async function isOpen(page: Page): Promise<void> {
+  const open = page.locator('.sheet svg [role=status]');
+  const first = page.getByRole('button', { name: /^Thornback,/ });
+  await open.or(first).waitFor({ timeout: 60_000 });
+  if (await first.isVisible()) await first.click();
+  await open.waitFor({ timeout: 60_000 });
+}
 
 /** Kills at random moments, across all kinds of act: a crash of the page, SIGKILL of the browser, a closed tab. */
 export const kills: Part = {

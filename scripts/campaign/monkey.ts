@@ -1,5 +1,6 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { seeded } from '../../src/core/foundations/random/quasiRandom';
+import { openExample } from '../../e2e/app';
 import { listen } from '../../src/server/server';
 import { CHROMIUM } from './browser';
 import type { Part } from './part';
@@ -87,6 +88,7 @@ export const monkey: Part = {
     page.on('pageerror', (error) => failures.push(`seed ${seed}: ${error.message.slice(0, 160)}`));
     page.on('filechooser', () => undefined);
     await page.goto(server.url);
+    await openExample(page);
     const session = await page.context().newCDPSession(page);
     await session.send('Performance.enable');
     const began = Date.now();

@@ -1,8 +1,8 @@
 import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect } from 'react';
-import { createBrowserRouter, NavLink, Outlet, RouterProvider } from 'react-router';
+import { lazy, Suspense, useEffect, type MouseEvent } from 'react';
+import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
 import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
 import { VariantBar } from './features/variants/VariantBar';
@@ -12,9 +12,12 @@ import { AppFailed } from './AppFailed';
 import { KeepingNotices } from './features/keeping/KeepingNotices';
 import { UnreadStore } from './features/keeping/UnreadStore';
 import { useKeeping } from './state/keeping';
+import { useTour } from './state/tour';
 import { keepBench, openAtStart } from './state/workspace';
 
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
+const FirstScreen = lazy(() => import('./features/workspace/FirstScreen'));
+const Tour = lazy(() => import('./features/tour/Tour'));
 const QuestionDialog = lazy(() => import('./QuestionDialog'));
 
 const queries = new QueryClient({
@@ -56,7 +59,9 @@ function Shell() {
   }, []);
   const isAsked = useQuestion((q) => q.asked !== undefined);
   const project = useDocument((w) => w.project);
+  const isTouring = useTour((t) => t.isOn);
   if (phase === 'unread') return <UnreadStore />;
+  if (phase === 'first' && !project) return <Beginning />;
   if (!project)
     return (
       <div className="bar" role="status">
@@ -65,13 +70,12 @@ function Shell() {
     );
   return (
     <div className="shell">
+      <a className="skip" href="#main" onClick={skipToMain}>
+        Skip to the page
+      </a>
       <div className="top">
         <header className="bar">
-          <svg width={22} height={30} viewBox="0 0 22 30" aria-hidden="true">
-            <path d="M6 2 H16 V28 H6 Z" fill="none" stroke="var(--ink)" strokeWidth={2} />
-            <path d="M7 14 q2.5 -3 4 0 t4 0 V27 H7 Z" fill="var(--ink)" />
-            <path d="M2 20 H6 M2 9 H6" stroke="var(--ink)" strokeWidth={2} />
-          </svg>
+          <AppMark />
           <span className="name">{project.name}</span>
           <VariantBar />
           <span className="note" title={project.engine.description}>
@@ -99,7 +103,48 @@ function Shell() {
           <QuestionDialog />
         </Suspense>
       )}
+      {isTouring && (
+        <Suspense fallback={null}>
+          <Tour />
+        </Suspense>
+      )}
     </div>
+  );
+}
+
+/** Nothing is stored: the ways to begin, and the two pages that work without a project. */
+function Beginning() {
+  const { pathname } = useLocation();
+  const isWithout = VIEWS.some((v) => v.needsNoProject && `/${v.path}` === pathname);
+  return (
+    <div className="shell">
+      <header className="bar">
+        <AppMark />
+        <NavLink to="/" className="name">
+          Tidal Gauge
+        </NavLink>
+      </header>
+      <Suspense fallback={null}>{isWithout ? <Outlet /> : <FirstScreen />}</Suspense>
+    </div>
+  );
+}
+
+/** Moves the focus behind the header, where the page begins. */
+function skipToMain(event: MouseEvent): void {
+  event.preventDefault();
+  const main = document.querySelector('main');
+  main?.setAttribute('tabindex', '-1');
+  main?.focus();
+}
+
+/** The app's mark: a tide gauge. */
+function AppMark() {
+  return (
+    <svg width={22} height={30} viewBox="0 0 22 30" aria-hidden="true">
+      <path d="M6 2 H16 V28 H6 Z" fill="none" stroke="var(--ink)" strokeWidth={2} />
+      <path d="M7 14 q2.5 -3 4 0 t4 0 V27 H7 Z" fill="var(--ink)" />
+      <path d="M2 20 H6 M2 9 H6" stroke="var(--ink)" strokeWidth={2} />
+    </svg>
   );
 }
 

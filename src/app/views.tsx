@@ -7,10 +7,14 @@ export interface View {
   readonly path: string;
   /** In the navigation; a view without one is reached otherwise. */
   readonly title?: string;
+  /** In the title of the page, where it is not in the navigation. */
+  readonly name?: string;
   /** Under the state bar: what it shows follows the state of the engine. */
   readonly followsState?: true;
   /** Works with the calculated oil temperature, whatever the other views work with. */
   readonly calculatesOil?: true;
+  /** Works before any project is open. */
+  readonly needsNoProject?: true;
   readonly view: ComponentType;
 }
 
@@ -40,6 +44,16 @@ export const VIEWS: readonly View[] = [
     view: lazy(() => import('./features/tolerances/TolerancesPage')),
   },
   { path: 'library', title: 'Library', view: lazy(() => import('./features/library/LibraryPage')) },
-  { path: 'projects', view: lazy(() => import('./features/workspace/WorkspacePage')) },
-  { path: 'new', view: lazy(() => import('./features/interview/InterviewPage')) },
+  {
+    path: 'projects',
+    name: 'Projects and backup',
+    needsNoProject: true,
+    view: lazy(() => import('./features/workspace/WorkspacePage')),
+  },
+  {
+    path: 'new',
+    name: 'New engine',
+    needsNoProject: true,
+    view: lazy(() => import('./features/interview/InterviewPage')),
+  },
 ];

@@ -3,8 +3,8 @@ import type { StoreProblem } from '../../storage/storeProblem';
 
 /** How the work is kept: what the shell says about it. */
 interface Keeping {
-  /** `unread`: what is stored could not be read, and nothing is written until it was, or the reader chose to go on without. */
-  readonly phase: 'opening' | 'open' | 'unread' | 'failed';
+  /** `first`: nothing is stored yet, and the reader has not chosen how to begin. `unread`: what is stored could not be read, and nothing is written until it was, or the reader chose to go on without. */
+  readonly phase: 'opening' | 'first' | 'open' | 'unread' | 'failed';
   /** The project on the bench, as it is stored. */
   readonly id: string | undefined;
   /** Why the last change is not stored; undefined where everything is. */

@@ -20,6 +20,7 @@ async function load() {
   const { useKeeping } = await import('./keeping');
   const stop = workspace.keepBench();
   await workspace.openAtStart();
+  if (useKeeping.getState().phase === 'first') await workspace.openFirstDemo();
   return {
     workspace,
     document: () => useDocument.getState(),

@@ -49,6 +49,8 @@ beforeEach(async () => {
   useKeeping.setState({ problem: undefined, notices: [] });
   stop = keepBench();
   await openAtStart();
+  expect(useKeeping.getState().phase).toBe('first');
+  await openFirstDemo();
   await openProject(own('Mine'));
   await settled();
 });

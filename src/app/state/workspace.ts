@@ -180,7 +180,7 @@ export const takeOver = (): Promise<void> => lock?.takeOver() ?? Promise.resolve
 /** Everything is stored. @returns false where it cannot be */
 export const settled = (): Promise<boolean> => keeper.settled();
 
-/** Opens what was on the bench last. Where the store cannot be read nothing is opened, and nothing is written. */
+/** Opens what was on the bench last. Where nothing is stored the reader is asked how to begin; where the store cannot be read nothing is written. */
 export async function openAtStart(): Promise<void> {
   useKeeping.setState({ phase: 'opening', problem: undefined });
   try {
@@ -189,7 +189,7 @@ export async function openAtStart(): Promise<void> {
     useKeeping.setState({ phase: 'unread', problem: storeProblemOf(error) });
     return;
   }
-  await openFirstDemo();
+  useKeeping.setState({ phase: 'first' });
 }
 
 /** Ids of projects to open, the likeliest first. @throws StoreProblem */

@@ -21,6 +21,12 @@ if (!globalThis.ResizeObserver)
   };
 if (!globalThis.structuredClone)
   globalThis.structuredClone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+// Node's own would hold the test run open.
+if (!globalThis.MessageChannel)
+  globalThis.MessageChannel = class {
+    readonly port1 = { onmessage: undefined as (() => void) | undefined, close: () => undefined };
+    readonly port2 = { postMessage: () => setTimeout(() => this.port1.onmessage?.(), 0), close: () => undefined };
+  } as unknown as typeof MessageChannel;
 if (!globalThis.TextEncoder) Object.assign(globalThis, { TextEncoder, TextDecoder });
 // antd measures a scroll bar's pseudo element, which jsdom does not know.
 const styleOf = window.getComputedStyle.bind(window);

@@ -1,6 +1,6 @@
 import { useDocument } from '../state/document';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { configure, render } from '@testing-library/react';
+import { configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Project } from '../../core/document/project/project';
@@ -34,4 +34,11 @@ export function show(view: ReactElement) {
       <MemoryRouter>{view}</MemoryRouter>
     </QueryClientProvider>,
   );
+}
+
+/** Chooses from a list of the kit, as a reader does: opens it, then presses a line. @param list the name of the list */
+export function choose(list: string, line: string): void {
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: list }));
+  const lines = [...document.querySelectorAll<HTMLElement>('.ant-select-item-option')];
+  fireEvent.click(lines.filter((each) => each.textContent === line).at(-1)!);
 }

@@ -43,6 +43,7 @@ export function antdTheme(name: ThemeName): ThemeConfig {
     components: {
       Tabs: { itemSelectedColor: t.paper, itemActiveColor: t.ink, itemHoverColor: t.ink },
       Segmented: { itemSelectedBg: t.ink, itemSelectedColor: t.paper, trackBg: t.paper, trackPadding: 0 },
+      Table: { headerSplitColor: 'transparent', cellPaddingBlockSM: 6, rowHoverBg: 'transparent' },
       Button: {
         colorPrimary: ACCENT,
         colorPrimaryHover: ACCENT,

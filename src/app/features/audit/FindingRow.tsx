@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
+import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -23,15 +24,14 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
       <WeightIcon weight={finding.weight} />
       <div>
         {withPart && (finding.part || finding.state) ? (
-          <button type="button" className="go" onClick={go}>
+          <Button type="link" className="go" onClick={go}>
             {finding.title}
-          </button>
+          </Button>
         ) : (
           <strong>{finding.title}</strong>
         )}
         <div className="what">{sayFinding(finding, finding.what, units)}</div>
-        <details>
-          <summary>Why, and how to fix it</summary>
+        <Fold title="Why, and how to fix it">
           <p>{sayFinding(finding, finding.why, units)}</p>
           {finding.remedies.length > 0 && (
             <ul>
@@ -41,7 +41,7 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
             </ul>
           )}
           <p className="quiet">Rule: {finding.source}</p>
-        </details>
+        </Fold>
         {finding.waived !== null ? (
           <p className="quiet">
             Dismissed: {finding.waived}{' '}
@@ -80,13 +80,7 @@ function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly on
     >
       <label className="find">
         <span>Reason (printed on the job sheet)</span>
-        <input
-          type="text"
-          value={reason}
-          maxLength={400}
-          autoFocus
-          onChange={(event) => setReason(event.target.value)}
-        />
+        <Input value={reason} maxLength={400} autoFocus onChange={(event) => setReason(event.target.value)} />
       </label>
       {asked && reason.trim().length < LEAST_REASON && (
         <p className="problem" role="alert">

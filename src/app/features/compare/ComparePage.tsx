@@ -1,3 +1,4 @@
+import { Checkbox, Table } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState, type ReactNode } from 'react';
@@ -23,15 +24,14 @@ export default function ComparePage() {
           Up to {MOST_COMPARED} at a time. Fixed oil temperature; each component at its worst over the operating range.
         </legend>
         {project.variants.map((v) => (
-          <label key={v.id}>
-            <input
-              type="checkbox"
-              checked={ids.includes(v.id)}
-              disabled={!ids.includes(v.id) && ids.length >= MOST_COMPARED}
-              onChange={(event) => setLeft(event.target.checked ? left.filter((id) => id !== v.id) : [...left, v.id])}
-            />{' '}
+          <Checkbox
+            key={v.id}
+            checked={ids.includes(v.id)}
+            disabled={!ids.includes(v.id) && ids.length >= MOST_COMPARED}
+            onChange={(event) => setLeft(event.target.checked ? left.filter((id) => id !== v.id) : [...left, v.id])}
+          >
             {v.name}
-          </label>
+          </Checkbox>
         ))}
       </fieldset>
       {ids.length < 2 && (
@@ -51,7 +51,7 @@ function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly u
   return (
     <section aria-busy={study.running}>
       <StudyStatus study={study} doing="solving each variant" />
-      {study.answer && <Table comparison={study.answer} units={units} />}
+      {study.answer && <Lines comparison={study.answer} units={units} />}
     </section>
   );
 }
@@ -59,147 +59,165 @@ function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly u
 /** "as 3 of 12 state it": sums over parts are worth no more than what was filled in. */
 const ofParts = (stated: number, parts: number) => (stated === parts ? '' : ` (${stated} of ${parts} parts state it)`);
 
-function Table({ comparison, units }: { readonly comparison: Comparison; readonly units: UnitChoice }) {
-  const project = useDocument((w) => w.project)!;
-  const { variants, parts, settings, consumers, states } = comparison;
+/** A line of the comparison: a heading over several, or one name with a cell a variant. */
+interface Line {
+  readonly key: string;
+  readonly name: string;
+  readonly cells: readonly ReactNode[];
+  readonly heading?: true;
+}
+
+const line = (key: string, name: string, cells: readonly ReactNode[]): Line => ({ key, name, cells });
+
+/** A section with its heading; nothing where it has no line. */
+const section = (name: string, lines: readonly Line[]): Line[] =>
+  lines.length === 0
+    ? []
+    : [{ key: name, name, cells: [], heading: true }, ...lines.map((l) => ({ ...l, key: `${name} ${l.key}` }))];
+
+/** Everything that is compared, in the order in which it is read. */
+function linesOf({ variants, parts, settings, consumers, states }: Comparison, units: UnitChoice): Line[] {
   const of = <K extends keyof Comparison['states'][number]['figures'][number]>(key: K, quantity: Quantity) =>
     states.map((s) =>
-      row(
+      line(
         s.name,
         s.name,
         s.figures.map((f) => (f[key] === null ? null : formatQuantity(f[key], quantity, units))),
       ),
     );
-  const section = (title: string, rows: readonly ReactNode[]) =>
-    rows.length > 0 && (
-      <tbody>
-        <tr>
-          <th colSpan={variants.length + 1} scope="colgroup">
-            <h2>{title}</h2>
-          </th>
-        </tr>
-        {rows}
-      </tbody>
-    );
-  const row = (key: string, name: string, cells: readonly ReactNode[]) => (
-    <tr key={key}>
-      <th scope="row">{name}</th>
-      {cells.map((cell, i) => (
-        <td key={variants[i]!.id}>{cell ?? '–'}</td>
-      ))}
-    </tr>
+  const told = (v: string | number | boolean | null, quantity: string | null) =>
+    typeof v === 'number' && quantity !== null
+      ? formatQuantity(v, quantity as Quantity, units)
+      : v === null
+        ? null
+        : String(v);
+  return [
+    ...section(
+      'Parts that differ',
+      parts.map((p) => {
+        const differ = new Set(p.kinds.filter((other) => other !== null)).size > 1;
+        return line(
+          p.part,
+          p.name,
+          p.kinds.map((k) => (differ ? k : k && 'fitted')),
+        );
+      }),
+    ),
+    ...section(
+      'Settings that differ',
+      settings.map((s) =>
+        line(
+          `${s.part}.${s.title}`,
+          `${s.name}: ${s.title.toLowerCase()}`,
+          s.values.map((v) => told(v, s.quantity)),
+        ),
+      ),
+    ),
+    ...section(
+      'Each component at its worst',
+      consumers.map((c) =>
+        line(
+          c.part,
+          c.name,
+          c.worst.map((w) => w && <Worst worst={w} units={units} />),
+        ),
+      ),
+    ),
+    ...section('Gauge reading', of('gaugePa', 'pressure')),
+    ...section('Pump flow', of('pumpM3S', 'flow')),
+    ...section('Oil temperature, at each condition’s air, road speed and load', of('sumpK', 'temperature')),
+    ...section('Oil, weight and cost', [
+      line(
+        'oil',
+        'Oil in parts and lines',
+        variants.map((v) => formatQuantity(v.oilInPartsM3, 'volume', units)),
+      ),
+      ...(variants.some((v) => v.weighed > 0)
+        ? [
+            line(
+              'mass',
+              'Weight',
+              variants.map((v) => `${formatQuantity(v.massKg, 'mass', units)}${ofParts(v.weighed, v.parts)}`),
+            ),
+          ]
+        : []),
+      ...(variants.some((v) => v.priced > 0)
+        ? [
+            line(
+              'price',
+              'Cost',
+              variants.map((v) => `${formatQuantity(v.price, 'money', units)}${ofParts(v.priced, v.parts)}`),
+            ),
+          ]
+        : []),
+    ]),
+  ];
+}
+
+type WorstOf = NonNullable<Comparison['consumers'][number]['worst'][number]>;
+
+function Worst({ worst, units }: { readonly worst: WorstOf; readonly units: UnitChoice }) {
+  return (
+    <span className={`worst${worst.supplied ? '' : ' out'}`}>
+      <VerdictIcon verdict={worst.verdict} />
+      <span>
+        {sayVerdict(worst.verdict, worst.decisive)}
+        {worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}
+        <span className="quiet">
+          {' '}
+          {formatQuantity(worst.speedRevS, 'speed', units)},{' '}
+          {formatQuantity(worst.oilTemperatureK, 'temperature', units)}
+        </span>
+      </span>
+    </span>
   );
+}
+
+function saySupply(v: Comparison['variants'][number]): string {
+  if (!v.known) return 'solving';
+  if (v.refused) return v.refused;
+  if (v.notConverged > 0) return `${v.notConverged} conditions did not solve`;
+  return v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`;
+}
+
+function Lines({ comparison, units }: { readonly comparison: Comparison; readonly units: UnitChoice }) {
+  const project = useDocument((w) => w.project)!;
+  const { variants } = comparison;
+  const whole = variants.length + 1;
   return (
     <div className="scroll" tabIndex={0} role="region" aria-label="Comparison">
-      <table>
-        <thead>
-          <tr>
-            <td />
-            <>
-              {variants.map((v) => (
-                <th key={v.id} scope="col">
-                  {v.name}
-                  {v.basedOn !== null && (
-                    <div className="quiet">
-                      from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}
-                    </div>
-                  )}
+      <Table<Line>
+        rowKey="key"
+        size="small"
+        pagination={false}
+        sticky
+        dataSource={linesOf(comparison, units)}
+        rowClassName={(l) => (l.heading ? 'heading' : '')}
+        columns={[
+          {
+            title: <span className="visually-hidden">Compared</span>,
+            rowScope: 'row',
+            render: (_, l) => (l.heading ? <h2>{l.name}</h2> : l.name),
+            onCell: (l) => ({ colSpan: l.heading ? whole : 1 }),
+          },
+          ...variants.map((v, i) => ({
+            key: v.id,
+            title: (
+              <>
+                {v.name}
+                {v.basedOn !== null && (
                   <div className="quiet">
-                    {!v.known
-                      ? 'solving'
-                      : (v.refused ??
-                        (v.notConverged > 0
-                          ? `${v.notConverged} states did not solve`
-                          : v.supplied
-                            ? 'all supplied'
-                            : `${v.notSupplied} not supplied`))}
+                    from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}
                   </div>
-                </th>
-              ))}
-            </>
-          </tr>
-        </thead>
-        {section(
-          'Parts that differ',
-          parts.map((p) =>
-            row(
-              p.part,
-              p.name,
-              p.kinds.map((k) => (new Set(p.kinds.filter((other) => other !== null)).size > 1 ? k : k && 'fitted')),
+                )}
+                <div className="quiet">{saySupply(v)}</div>
+              </>
             ),
-          ),
-        )}
-        {section(
-          'Settings that differ',
-          settings.map((s) =>
-            row(
-              `${s.part}.${s.title}`,
-              `${s.name}: ${s.title.toLowerCase()}`,
-              s.values.map((v) =>
-                typeof v === 'number' && s.quantity !== null
-                  ? formatQuantity(v, s.quantity as Quantity, units)
-                  : v === null
-                    ? null
-                    : String(v),
-              ),
-            ),
-          ),
-        )}
-        {section(
-          'Each component at its worst',
-          consumers.map((c) =>
-            row(
-              c.part,
-              c.name,
-              c.worst.map(
-                (w) =>
-                  w && (
-                    <span className={`worst${w.supplied ? '' : ' out'}`}>
-                      <VerdictIcon verdict={w.verdict} />
-                      <span>
-                        {sayVerdict(w.verdict, w.decisive)}
-                        {w.decisive ? `, ${sayMargin(w.decisive, units)}` : ''}
-                        <span className="quiet">
-                          {' '}
-                          {formatQuantity(w.speedRevS, 'speed', units)},{' '}
-                          {formatQuantity(w.oilTemperatureK, 'temperature', units)}
-                        </span>
-                      </span>
-                    </span>
-                  ),
-              ),
-            ),
-          ),
-        )}
-        {section('Gauge reading', of('gaugePa', 'pressure'))}
-        {section('Pump flow', of('pumpM3S', 'flow'))}
-        {section('Oil temperature, at each condition’s air, road speed and load', of('sumpK', 'temperature'))}
-        {section('Oil, weight and cost', [
-          row(
-            'oil',
-            'Oil in parts and lines',
-            variants.map((v) => formatQuantity(v.oilInPartsM3, 'volume', units)),
-          ),
-          ...(variants.some((v) => v.weighed > 0)
-            ? [
-                row(
-                  'mass',
-                  'Weight',
-                  variants.map((v) => `${formatQuantity(v.massKg, 'mass', units)}${ofParts(v.weighed, v.parts)}`),
-                ),
-              ]
-            : []),
-          ...(variants.some((v) => v.priced > 0)
-            ? [
-                row(
-                  'price',
-                  'Cost',
-                  variants.map((v) => `${formatQuantity(v.price, 'money', units)}${ofParts(v.priced, v.parts)}`),
-                ),
-              ]
-            : []),
-        ])}
-      </table>
+            render: (_: unknown, l: Line) => l.cells[i] ?? '–',
+            onCell: (l: Line) => ({ colSpan: l.heading ? 0 : 1 }),
+          })),
+        ]}
+      />
     </div>
   );
 }

@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, Radio } from 'antd';
+import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -90,14 +91,12 @@ export default function EnvelopeView() {
     <main className="page envelope" aria-busy={study.running}>
       <div className="heading">
         <h1>Operating map</h1>
-        <fieldset className="chosen">
-          <legend className="visually-hidden">Vertical axis</legend>
-          {(Object.keys(CHOICES) as Envelope['y'][]).map((each) => (
-            <label key={each}>
-              <input type="radio" name="upward" checked={y === each} onChange={() => setY(each)} /> {CHOICES[each]}
-            </label>
-          ))}
-        </fieldset>
+        <Radio.Group
+          aria-label="Vertical axis"
+          value={y}
+          onChange={(event) => setY(event.target.value as Envelope['y'])}
+          options={(Object.keys(CHOICES) as Envelope['y'][]).map((each) => ({ value: each, label: CHOICES[each] }))}
+        />
       </div>
       <StudyStatus study={study} doing="computing the map" />
       {envelope && (
@@ -105,17 +104,16 @@ export default function EnvelopeView() {
           <figure className="chart">
             <figcaption>
               <h2>
-                <label>
-                  Smallest margin of{' '}
-                  <select value={large?.part ?? ''} onChange={(event) => setOf(event.target.value)}>
-                    <option value="">any component</option>
-                    {envelope.consumers.map((c) => (
-                      <option key={c.part} value={c.part}>
-                        {c.name}
-                      </option>
-                    ))}
-                  </select>
-                </label>
+                Smallest margin of{' '}
+                <SelectInput
+                  label="Smallest margin of"
+                  value={large?.part ?? ''}
+                  options={[
+                    { value: '', label: 'any component' },
+                    ...envelope.consumers.map((c) => ({ value: c.part, label: c.name })),
+                  ]}
+                  onChange={setOf}
+                />
               </h2>
               <p>{summaryOf(envelope, project, units)}</p>
             </figcaption>

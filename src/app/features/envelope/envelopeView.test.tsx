@@ -1,6 +1,6 @@
 import { useView } from '../../state/view';
 import { fireEvent, screen } from '@testing-library/react';
-import { openDemo, show } from '../../testing/page';
+import { choose, openDemo, show } from '../../testing/page';
 import { sayValue } from './EnvelopeMapView';
 import EnvelopeView from './EnvelopeView';
 import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
@@ -62,7 +62,7 @@ describe('The envelope on the page', () => {
     const large = () => screen.getByRole('img', { name: /^Map of the smallest margin/ });
     const lines = () => large().querySelectorAll('path[stroke="var(--alarm)"]').length;
     const all = lines();
-    fireEvent.change(screen.getByRole('combobox', { name: 'Smallest margin of' }), { target: { value: 'mains' } });
+    choose('Smallest margin of', 'Mains');
     expect(large().getAttribute('aria-label')).toMatch(/^Map of the smallest margin of Mains over/);
     expect(lines()).toBeLessThan(all);
     expect(large().textContent).not.toContain('Turbo too much oil');

@@ -1,3 +1,4 @@
+import { Table } from 'antd';
 import type { HeatResult } from '../../../core/heat/heatResult';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 
@@ -53,27 +54,25 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
         </div>
       ))}
       <h2>Oil temperature by part</h2>
-      <div className="rows three">
-        {heat.parts.map((p) => (
-          <div key={p.part} className="row">
-            <span>{p.name}</span>
-            <span>
-              {t(p.inK)} → {t(p.outK)}
-            </span>
-            <span>
-              {p.outK >= p.inK ? '+' : '−'}
-              {formatQuantity(Math.abs(p.outK - p.inK), 'temperatureDifference', units)}
-            </span>
-          </div>
-        ))}
-        {heat.filmHottestK !== null && (
-          <div className="row">
-            <span>Hottest bearing film, mean of inlet and outlet</span>
-            <span>{t(heat.filmHottestK)}</span>
-            <span />
-          </div>
-        )}
-      </div>
+      <Table
+        rowKey="part"
+        size="small"
+        pagination={false}
+        dataSource={[...heat.parts]}
+        columns={[
+          { title: 'Part', rowScope: 'row', dataIndex: 'name', sorter: (a, b) => a.name.localeCompare(b.name) },
+          { title: 'Oil in', align: 'right', sorter: (a, b) => a.inK - b.inK, render: (_, p) => t(p.inK) },
+          { title: 'Oil out', align: 'right', sorter: (a, b) => a.outK - b.outK, render: (_, p) => t(p.outK) },
+          {
+            title: 'Change',
+            align: 'right',
+            sorter: (a, b) => a.outK - a.inK - (b.outK - b.inK),
+            render: (_, p) =>
+              `${p.outK >= p.inK ? '+' : '−'}${formatQuantity(Math.abs(p.outK - p.inK), 'temperatureDifference', units)}`,
+          },
+        ]}
+      />
+      {heat.filmHottestK !== null && <p>Hottest bearing film, mean of inlet and outlet: {t(heat.filmHottestK)}.</p>}
     </section>
   );
 }

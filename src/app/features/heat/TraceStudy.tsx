@@ -1,8 +1,8 @@
-import { Button } from 'antd';
+import { Button, Upload } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import Papa from 'papaparse';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { formatQuantity } from '../../../core/foundations/units';
 import { readTrace, type TraceResult, type TraceRow } from '../../../core/heat/trace';
 import { useStudy } from '../../state/useStudy';
@@ -49,26 +49,23 @@ export function TraceStudy({ airTemperatureK }: { readonly airTemperatureK: numb
 }
 
 function TraceFile({ onChoose }: { readonly onChoose: (file: File) => void }) {
-  const file = useRef<HTMLInputElement>(null);
   return (
-    <p className="moves">
-      <Button onClick={() => file.current?.click()}>Open a recorded lap (CSV)…</Button>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        hidden
+    <div className="moves">
+      <Upload
         aria-label="Recorded lap file"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          event.target.value = '';
-          if (chosen) onChoose(chosen);
+        accept=".csv,text/csv"
+        showUploadList={false}
+        beforeUpload={(chosen) => {
+          onChoose(chosen);
+          return false;
         }}
-      />
+      >
+        <Button>Open a recorded lap (CSV)…</Button>
+      </Upload>
       <span className="quiet">
         Columns: time_s, rpm, load (0 to 1), road_speed_kmh. Shown first: an invented hill climb.
       </span>
-    </p>
+    </div>
   );
 }
 

@@ -48,7 +48,7 @@ describe('The heat page', () => {
       `Nose cooler ${formatQuantity(heat.heatOut.find((h) => h.part === 'noseCooler')!.heatW, 'heatFlow')}`,
     );
     for (const part of heat.parts) expect(screen.getAllByText(part.name).length).toBeGreaterThan(0);
-    expect(screen.getByText('Hottest bearing film, mean of inlet and outlet').nextSibling!.textContent).toBe(
+    expect(screen.getByText(/^Hottest bearing film/).textContent).toContain(
       formatQuantity(heat.filmHottestK!, 'temperature'),
     );
     // This page is about calculated temperatures; the other views stay with what they had.
@@ -116,11 +116,12 @@ describe('The heat page', () => {
 describe('A trace on the heat page', () => {
   const open = (name: string, text: string, size = text.length) => {
     const input = screen.getByLabelText('Recorded lap file');
-    Object.defineProperty(input, 'files', {
-      value: [{ name, size, arrayBuffer: () => Promise.resolve(new TextEncoder().encode(text).buffer) }],
-      configurable: true,
+    const file = new File([text], name);
+    Object.defineProperties(file, {
+      size: { value: size },
+      arrayBuffer: { value: () => Promise.resolve(new TextEncoder().encode(text).buffer) },
     });
-    fireEvent.change(input);
+    fireEvent.change(input, { target: { files: [file] } });
   };
   /** Two minutes at one speed, as a logger writes it. */
   const log = (rpm: number) =>

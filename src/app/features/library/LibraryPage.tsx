@@ -1,6 +1,6 @@
 import { useDocument } from '../../state/document';
-import { App as AntApp, Button } from 'antd';
-import { useRef } from 'react';
+import { App as AntApp, Button, Empty, Table, Upload } from 'antd';
+import type { LibraryItem } from '../../../storage/library';
 import { z } from 'zod';
 import { sayIssue } from '../../../core/document/project/issue';
 import { fieldIssue } from '../../../core/document/project/readProject';
@@ -19,6 +19,7 @@ export default function LibraryPage() {
 }
 
 const LARGEST_LIBRARY_BYTES = 4 * 1024 * 1024;
+const MOST_A_PAGE = 50;
 
 function Library() {
   const items = useLibrary();
@@ -26,7 +27,6 @@ function Library() {
   const { modal, message } = AntApp.useApp();
   const oil = useDocument((w) => w.project!.oil);
   const setOil = useDocument((w) => w.setOil);
-  const file = useRef<HTMLInputElement>(null);
   const importFile = async (chosen: File) => {
     const refuse = (...sentences: readonly string[]) =>
       void modal.error({
@@ -66,49 +66,62 @@ function Library() {
         <Button onClick={() => void keep({ kind: 'oil', label: oil.name, oil })}>
           Save the oil in use: {oil.name}
         </Button>
-        <Button onClick={() => file.current?.click()}>Import library</Button>
+        <Upload
+          aria-label="Library file"
+          accept=".json,application/json"
+          showUploadList={false}
+          beforeUpload={(chosen) => {
+            void importFile(chosen);
+            return false;
+          }}
+        >
+          <Button>Import library</Button>
+        </Upload>
         <Button
           disabled={items.length === 0}
           onClick={() => saveFile('library.tidal.json', { format: 'tidal-gauge-library', version: 1, items })}
         >
           Export library
         </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          aria-label="Library file"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            event.target.value = '';
-            if (chosen) void importFile(chosen);
-          }}
-        />
       </div>
-      {items.length === 0 && (
-        <p className="quiet">Nothing saved yet. “Save to library” on a part’s panel puts it here.</p>
-      )}
-      <div className="list">
-        {items.map((item) => (
-          <div key={`${item.kind} ${item.label}`} className="savepoint">
-            <span>
-              <strong>{item.label}</strong>{' '}
-              <span className="quiet">{item.kind === 'part' ? `part, ${item.part.kind}` : 'oil'}</span>
-            </span>
-            <span>
-              {item.kind === 'oil' && (
-                <Button onClick={() => setOil(item.oil)} aria-label={`Use ${item.label}`}>
-                  Use
+      <Table<LibraryItem>
+        rowKey={(item) => `${item.kind} ${item.label}`}
+        size="small"
+        pagination={items.length > MOST_A_PAGE ? { pageSize: MOST_A_PAGE } : false}
+        dataSource={[...items]}
+        locale={{
+          emptyText: (
+            <Empty
+              image={Empty.PRESENTED_IMAGE_SIMPLE}
+              description="Nothing saved yet. “Save to library” on a part’s panel puts it here."
+            />
+          ),
+        }}
+        columns={[
+          {
+            title: 'Name',
+            rowScope: 'row',
+            dataIndex: 'label',
+            sorter: (a, b) => a.label.localeCompare(b.label),
+          },
+          { title: 'What it is', render: (_, item) => (item.kind === 'part' ? `part, ${item.part.kind}` : 'oil') },
+          {
+            title: <span className="visually-hidden">Use or delete</span>,
+            render: (_, item) => (
+              <span className="moves">
+                {item.kind === 'oil' && (
+                  <Button onClick={() => setOil(item.oil)} aria-label={`Use ${item.label}`}>
+                    Use
+                  </Button>
+                )}
+                <Button onClick={() => void drop(item)} aria-label={`Delete ${item.label}`}>
+                  Delete
                 </Button>
-              )}{' '}
-              <Button onClick={() => void drop(item)} aria-label={`Delete ${item.label}`}>
-                Delete
-              </Button>
-            </span>
-          </div>
-        ))}
-      </div>
+              </span>
+            ),
+          },
+        ]}
+      />
     </main>
   );
 }

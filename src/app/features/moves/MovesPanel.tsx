@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
@@ -127,10 +127,9 @@ export default function MovesPanel({
           Close
         </Button>
       </h2>
-      <label className="find">
-        <span>What do you want to change?</span>
-        <input
-          type="text"
+      <div className="find">
+        <span aria-hidden="true">What do you want to change?</span>
+        <Input
           value={words}
           autoFocus
           autoComplete="off"
@@ -147,13 +146,14 @@ export default function MovesPanel({
             previewMove(undefined);
           }}
         />
-      </label>
+      </div>
       {headings.length > 1 && (
         <div className="chips" role="group" aria-label="Kinds of change">
           {headings.map((h) => (
-            <button
+            <Button
               key={h}
-              type="button"
+              size="small"
+              className={h === chosen ? 'chosen' : ''}
               aria-pressed={h === chosen}
               onClick={() => {
                 setChosen(h === chosen ? undefined : h);
@@ -162,7 +162,7 @@ export default function MovesPanel({
               }}
             >
               {h}
-            </button>
+            </Button>
           ))}
         </div>
       )}

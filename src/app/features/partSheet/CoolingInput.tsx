@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
+import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -81,16 +82,15 @@ export function CoolingInput({
     );
   };
   return (
-    <details>
-      <summary>Cooling from rows, or from a curve…</summary>
+    <Fold title="Cooling from rows, or from a curve…">
       <div className="inline">
         <label className="find">
           <span>Rows</span>
-          <input type="text" inputMode="numeric" value={rows} onChange={(event) => setRows(event.target.value)} />
+          <Input inputMode="numeric" value={rows} onChange={(event) => setRows(event.target.value)} />
         </label>
         <label className="find">
           <span>Core width</span>
-          <input type="text" value={width} onChange={(event) => setWidth(event.target.value)} />
+          <Input value={width} onChange={(event) => setWidth(event.target.value)} />
         </label>
       </div>
       <Button onClick={estimate}>Estimate from these</Button>
@@ -98,7 +98,7 @@ export function CoolingInput({
         <span>
           Oil flow in {flow} and heat in {heat}, a point a line, at the air and temperatures below
         </span>
-        <textarea rows={3} value={curve} onChange={(event) => setCurve(event.target.value)} />
+        <Input.TextArea rows={3} value={curve} onChange={(event) => setCurve(event.target.value)} />
       </label>
       <Button onClick={fit}>Use this curve</Button>
       {said && (
@@ -106,6 +106,6 @@ export function CoolingInput({
           {said.text}
         </p>
       )}
-    </details>
+    </Fold>
   );
 }

@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
+import { Fold } from '../../forms/Fold';
 import { useState } from 'react';
 import { partSchema, type Part } from '../../../core/document/parts/part';
 import { fitRating, type CurvePoint } from '../../../core/document/parts/ratingFit';
@@ -62,13 +63,12 @@ export function CurveInput({
     });
   };
   return (
-    <details>
-      <summary>From a curve…</summary>
+    <Fold title="From a curve…">
       <label className="find">
         <span>
           Flow in {flow} and drop in {pressure}, a point a line, at the viscosity below
         </span>
-        <textarea rows={4} value={text} onChange={(event) => setText(event.target.value)} />
+        <Input.TextArea rows={4} value={text} onChange={(event) => setText(event.target.value)} />
       </label>
       <Button onClick={take}>Use these points</Button>
       {said && (
@@ -76,6 +76,6 @@ export function CurveInput({
           {said.text}
         </p>
       )}
-    </details>
+    </Fold>
   );
 }

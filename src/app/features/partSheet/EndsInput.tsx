@@ -1,4 +1,6 @@
 import { Button } from 'antd';
+import { Fold } from '../../forms/Fold';
+import { SelectInput } from '../../forms/SelectInput';
 import { useState } from 'react';
 import { FITTING_NAMES } from '../../../core/document/parts/shapes';
 import { partSchema, type Part } from '../../../core/document/parts/part';
@@ -20,8 +22,7 @@ export function EndsInput({ part, onChange }: { readonly part: WithLosses; reado
     if (made.success) onChange(made.data);
   };
   return (
-    <details>
-      <summary>Ends and bends ({part.losses.length})</summary>
+    <Fold title={`Ends and bends (${part.losses.length})`}>
       {part.losses.map((loss, i) => (
         <div key={`${loss.kind}${i}`} className="savepoint">
           <span>{lossLabel(loss)}</span>
@@ -34,19 +35,14 @@ export function EndsInput({ part, onChange }: { readonly part: WithLosses; reado
         </div>
       ))}
       <div className="inline">
-        <select
+        <SelectInput
+          label="End or bend"
           value={fitting}
-          aria-label="End or bend"
-          onChange={(event) => setFitting(event.target.value as FittingName)}
-        >
-          {FITTING_NAMES.map((name) => (
-            <option key={name} value={name}>
-              {FITTINGS[name].label}
-            </option>
-          ))}
-        </select>
+          options={FITTING_NAMES.map((name) => ({ value: name, label: FITTINGS[name].label }))}
+          onChange={setFitting}
+        />
         <Button onClick={() => change([...part.losses, { kind: 'catalogue', fitting }])}>Add it</Button>
       </div>
-    </details>
+    </Fold>
   );
 }

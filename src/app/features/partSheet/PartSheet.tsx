@@ -230,13 +230,9 @@ function Share({
   return (
     <>
       <span>
-        <button
-          type="button"
-          onClick={onOpen}
-          style={{ border: 0, background: 'none', padding: 0, textDecoration: 'underline', cursor: 'pointer' }}
-        >
+        <Button type="link" className="go" onClick={onOpen}>
           {name}
-        </button>
+        </Button>
       </span>
       <span>{takes}</span>
     </>

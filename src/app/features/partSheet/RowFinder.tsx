@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Table } from 'antd';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import type { Part } from '../../../core/document/parts/part';
@@ -54,39 +54,52 @@ function Rows({ part, onTake }: { readonly part: Part; readonly onTake: (part: P
               />
             </div>
           ))}
-          <table className="chances">
-            <thead>
-              <tr>
-                <th scope="col">Size</th>
-                <th scope="col">Hot day</th>
-                <th scope="col">Cold cruise</th>
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {rows.rows.map((row) => {
-                const name = sayRow(families, row, units);
-                const family = families.find((f) => f.id === row.family);
-                return (
-                  <tr key={name}>
-                    <th scope="row">
-                      {name}
-                      {row.fails.length > 0 && <div className="problem">{sayRowFails(row, units)}</div>}
-                    </th>
-                    <td className={row.fails.includes('hot') ? 'problem' : ''}>{settles(row.hotDayK)}</td>
-                    <td className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</td>
-                    <td>
-                      {family && (
-                        <Button aria-label={`Fit ${name}`} onClick={() => onTake(family.fit(part, row.size))}>
-                          Fit
-                        </Button>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <Table<NonNullable<typeof rows>['rows'][number]>
+            rowKey={(row) => sayRow(families, row, units)}
+            size="small"
+            pagination={false}
+            dataSource={[...rows.rows]}
+            columns={[
+              {
+                title: 'Size',
+                rowScope: 'row',
+                render: (_, row) => (
+                  <>
+                    {sayRow(families, row, units)}
+                    {row.fails.length > 0 && <div className="problem">{sayRowFails(row, units)}</div>}
+                  </>
+                ),
+              },
+              {
+                title: 'Hot day',
+                render: (_, row) => (
+                  <span className={row.fails.includes('hot') ? 'problem' : ''}>{settles(row.hotDayK)}</span>
+                ),
+              },
+              {
+                title: 'Cold cruise',
+                render: (_, row) => (
+                  <span className={row.fails.includes('cold') ? 'problem' : ''}>{settles(row.coldCruiseK)}</span>
+                ),
+              },
+              {
+                title: <span className="visually-hidden">Fit it</span>,
+                render: (_, row) => {
+                  const family = families.find((f) => f.id === row.family);
+                  return (
+                    family && (
+                      <Button
+                        aria-label={`Fit ${sayRow(families, row, units)}`}
+                        onClick={() => onTake(family.fit(part, row.size))}
+                      >
+                        Fit
+                      </Button>
+                    )
+                  );
+                },
+              },
+            ]}
+          />
           <p className="quiet">
             Calculated oil temperature: a hot day at full load, at most{' '}
             {formatQuantity(rows.limitHotK, 'temperature', units)}; a cold cruise, at least{' '}

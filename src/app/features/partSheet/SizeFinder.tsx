@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -62,17 +63,15 @@ function Search({
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
     <section className="sizing" aria-label={`Sizes of ${sizable.title.toLowerCase()}`} aria-busy={search.running}>
-      <label className="field">
+      <div className="field">
         <span>To supply</span>
-        <select value={consumer} onChange={(event) => setConsumer(event.target.value)}>
-          <option value="">everything</option>
-          {consumers.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
-        </select>
-      </label>
+        <SelectInput
+          label="To supply"
+          value={consumer}
+          options={[{ value: '', label: 'everything' }, ...consumers.map((c) => ({ value: c.id, label: c.name }))]}
+          onChange={setConsumer}
+        />
+      </div>
       <StudyStatus study={search} doing="trying sizes" />
       {search.answer && search.partly && (
         <SoFar sizing={search.answer} sizable={sizable} current={current} units={units} />

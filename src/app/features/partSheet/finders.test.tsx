@@ -3,7 +3,7 @@ import { act, fireEvent, screen, within } from '@testing-library/react';
 import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { sizablesOf, withSize } from '../../../core/studies/sizing/sizable';
-import { openDemo, show } from '../../testing/page';
+import { choose, openDemo, show } from '../../testing/page';
 import { RowFinder } from './RowFinder';
 import { SizeFinder } from './SizeFinder';
 import { SIZING_STUDY } from '../../../core/studies/sizing/sizingStudy';
@@ -71,7 +71,7 @@ describe('The margin that a size is asked for', () => {
     show(<Restrictor />);
     fireEvent.click(screen.getByRole('button', { name: 'Find a size' }));
     await screen.findByText(/works?\.$/);
-    fireEvent.change(screen.getByRole('combobox', { name: 'To supply' }), { target: { value: 'mains' } });
+    choose('To supply', 'Mains');
     const { bands, high } = studyHere(SIZING_STUDY, project, {
       part: 'turboRestrictor',
       path: ['boreM'],

@@ -1,11 +1,13 @@
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { FITTINGS } from '../../../core/document/parts/fittings';
+import { FITTING_NAMES } from '../../../core/document/parts/shapes';
 import type { Part, PartOf } from '../../../core/document/parts/part';
 import { explainPart } from '../../../core/network/explain/explainPart';
 import { coolerConductance } from '../../../core/heat/coolers';
 import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { Oil } from '../../../core/physics/oil/oil';
 import { demoProject } from '../../../core/verification/testing/demo';
-import { openDemo } from '../../testing/page';
+import { choose, openDemo } from '../../testing/page';
 import { CoolingInput } from './CoolingInput';
 import { CurveInput } from './CurveInput';
 import { DrainProfile } from './DrainProfile';
@@ -27,7 +29,8 @@ const said = (role: 'alert' | 'status') => screen.getByRole(role, { hidden: true
 function curve(text: string, part: Part = partOf('filter')): PartOf<'filter'> | undefined {
   const taken: Part[] = [];
   const { unmount } = render(<CurveInput part={part as PartOf<'filter'>} units={{}} onChange={(p) => taken.push(p)} />);
-  fireEvent.change(screen.getByRole('textbox', { hidden: true }), { target: { value: text } });
+  fireEvent.click(screen.getByText('From a curve…'));
+  fireEvent.change(screen.getByRole('textbox'), { target: { value: text } });
   fireEvent.click(screen.getByText('Use these points'));
   if (taken.length > 0) unmount();
   return taken[0] as PartOf<'filter'> | undefined;
@@ -72,6 +75,7 @@ describe('A cooler’s curve of heat', () => {
     openDemo();
     const taken: Part[] = [];
     render(<CoolingInput part={cooler} cooling={air} onChange={(p) => taken.push(p)} />);
+    fireEvent.click(screen.getByText('Cooling from rows, or from a curve…'));
     fireEvent.change(screen.getByLabelText(/^Oil flow in/), { target: { value: text } });
     fireEvent.click(screen.getByText('Use this curve'));
     return taken[0] as PartOf<'cooler'> | undefined;
@@ -99,18 +103,15 @@ describe('Ends and bends', () => {
     if (!hasLosses(hose)) throw new Error('no ends');
     const taken: Part[] = [];
     render(<EndsInput part={hose} onChange={(p) => taken.push(p)} />);
+    fireEvent.click(screen.getByText(/^Ends and bends/));
     const rows = screen.getAllByRole('button', { name: /^Remove/, hidden: true });
     expect(rows).toHaveLength(hose.losses.length);
     fireEvent.click(rows[0]!);
     expect((taken[0] as typeof hose).losses).toEqual(hose.losses.slice(1));
-    const choice = screen.getByLabelText('End or bend');
-    const names = within(choice)
-      .getAllByRole('option', { hidden: true })
-      .map((o) => (o as HTMLOptionElement).value);
-    fireEvent.change(choice, { target: { value: names[0] } });
+    choose('End or bend', FITTINGS[FITTING_NAMES[0]].label);
     fireEvent.click(screen.getByText('Add it'));
     expect((taken[1] as typeof hose).losses.slice(0, -1)).toEqual(hose.losses);
-    expect((taken[1] as typeof hose).losses.at(-1)).toMatchObject({ kind: 'catalogue', fitting: names[0] });
+    expect((taken[1] as typeof hose).losses.at(-1)).toMatchObject({ kind: 'catalogue', fitting: FITTING_NAMES[0] });
   });
 
   it('are for lines and fittings only', () => {

@@ -93,7 +93,8 @@ describe('A part’s numbers', () => {
   it('of a cooler are estimated from its rows, or refused in words', () => {
     openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
     show(<Form id="noseCooler" />);
-    const details = screen.getByText('Cooling from rows, or from a curve…').closest('details')!;
+    const details = screen.getByText('Cooling from rows, or from a curve…').closest<HTMLElement>('.fold')!;
+    fireEvent.click(screen.getByText('Cooling from rows, or from a curve…'));
     const inside = within(details);
     fireEvent.change(inside.getByLabelText('Rows'), { target: { value: 'many' } });
     fireEvent.click(inside.getByText('Estimate from these'));

@@ -1,26 +1,33 @@
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { App as AntApp, Button, Dropdown } from 'antd';
+import { App as AntApp, Button, Dropdown, Segmented } from 'antd';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { sayIssue } from '../../../core/document/project/issue';
-import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../../core/document/project/readProject';
-import { METRIC_UNITS, QUANTITIES, US_UNITS, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
+import {
+  displayUnit,
+  METRIC_UNITS,
+  QUANTITIES,
+  US_UNITS,
+  type Quantity,
+  type UnitChoice,
+} from '../../../core/foundations/units';
 import { exportProject } from '../../files/exportProject';
-import { readTextFile } from '../../files/readTextFile';
+import { useDrop } from '../../files/useDrop';
+import { useProjectImport } from '../../files/useProjectImport';
 import { DEMOS } from '../../state/demos';
-import { openDemo, openProject } from '../../state/workspace';
+import { useTour } from '../../state/tour';
+import { openDemo } from '../../state/workspace';
 import { VIEWS } from '../../views';
 
+const UnitsDialog = lazy(() => import('./UnitsDialog').then((m) => ({ default: m.UnitsDialog })));
 const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
 
-/** Quantities whose unit a reader may choose here; the rest follow length or have one unit. */
-const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [
-  ['Pressure', ['pressure', 'pressurePerSpeed']],
-  ['Temperature', ['temperature', 'temperatureDifference']],
-  ['Flow', ['flow']],
-  ['Lengths', ['bore', 'length', 'clearance', 'area', 'displacement', 'volume']],
-];
+/** The system that is chosen, where every unit is of one; none is marked where they are mixed. */
+function systemOf(units: UnitChoice): 'Metric' | 'US' | undefined {
+  const same = (system: UnitChoice) =>
+    (Object.keys(QUANTITIES) as Quantity[]).every((q) => displayUnit(q, units) === displayUnit(q, system));
+  return same(METRIC_UNITS) ? 'Metric' : same(US_UNITS) ? 'US' : undefined;
+}
 
 /** Import, export, units and theme; loaded after the sheet, with the dialogs that it may need. */
 export default function ProjectMenu() {
@@ -36,61 +43,14 @@ function Menu() {
   const project = useDocument((w) => w.project)!;
   const copyVariant = useDocument((w) => w.copyVariant);
   const tidy = useDocument((w) => w.tidy);
-  const [history, setHistory] = useState(false);
+  const startTour = useTour((t) => t.start);
+  const [dialog, setDialog] = useState<'versions' | 'units'>();
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const { modal, message } = AntApp.useApp();
+  const { modal } = AntApp.useApp();
+  const importFile = useProjectImport();
+  const isOver = useDrop(importFile);
   const file = useRef<HTMLInputElement>(null);
-
-  const importFile = async (chosen: File) => {
-    const refuse = (sentences: readonly string[]) =>
-      modal.error({
-        title: `${chosen.name} was not opened`,
-        content: (
-          <div>
-            {sentences.map((s) => (
-              <p key={s}>{s}</p>
-            ))}
-            <p>Your project is as it was.</p>
-          </div>
-        ),
-        okText: 'OK',
-      });
-    if (chosen.size > LARGEST_FILE_BYTES) return void refuse([sayIssue(fileTooLarge(chosen.size))]);
-    let text: string;
-    try {
-      text = await readTextFile(chosen);
-    } catch {
-      return void refuse(['The file could not be read. Check that it still exists and try again.']);
-    }
-    const read = readProjectText(text);
-    if (!read.ok) return void refuse(read.issues.map(sayIssue));
-    if (await openProject(read.project)) void message.success(`${read.project.name} is open`);
-  };
-
-  const systems = [
-    { key: 'metric', label: 'Metric', onClick: () => setUnits(METRIC_UNITS) },
-    { key: 'us', label: 'US', onClick: () => setUnits(US_UNITS) },
-    { type: 'divider' as const },
-  ];
-  const unitItems = CHOICES.map(([label, quantities]) => ({
-    key: label,
-    label,
-    children: (QUANTITIES[quantities[0]!] as readonly DisplayUnit[]).map((u, i) => ({
-      key: `${label}-${u.id}`,
-      label: u.symbol,
-      onClick: () =>
-        setUnits({
-          ...units,
-          ...Object.fromEntries(
-            quantities.map((q) => [
-              q,
-              ((QUANTITIES[q] as readonly DisplayUnit[])[i] ?? (QUANTITIES[q] as readonly DisplayUnit[])[0]!).id,
-            ]),
-          ),
-        }),
-    })),
-  }));
 
   return (
     <>
@@ -117,9 +77,12 @@ function Menu() {
       >
         <Button className="views-menu">Views</Button>
       </Dropdown>
-      <Dropdown trigger={['click']} menu={{ items: [...systems, ...unitItems] }}>
-        <Button>Units</Button>
-      </Dropdown>
+      <Segmented
+        aria-label="Units"
+        value={systemOf(units)}
+        options={['Metric', 'US']}
+        onChange={(system) => setUnits(system === 'US' ? US_UNITS : METRIC_UNITS)}
+      />
       <Dropdown
         trigger={['click']}
         menu={{
@@ -128,19 +91,21 @@ function Menu() {
             { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
             { key: 'export', label: 'Export', onClick: () => exportProject(project) },
-            { key: 'save', label: 'Versions…', onClick: () => setHistory(true) },
+            { key: 'save', label: 'Versions…', onClick: () => setDialog('versions') },
             { type: 'divider' },
             {
               key: 'copy',
               label: 'Duplicate variant',
               onClick: copyVariant,
             },
+            { key: 'units', label: 'Units…', onClick: () => setDialog('units') },
             { key: 'tidy', label: 'Rearrange drawing', onClick: tidy },
             {
               key: 'theme',
               label: theme === 'dark' ? 'Light colours' : 'Dark colours',
               onClick: () => setTheme(theme === 'dark' ? 'light' : 'dark'),
             },
+            { key: 'tour', label: 'Show me around', onClick: startTour },
             { type: 'divider' },
             ...DEMOS.map((demo) => ({
               key: demo.name,
@@ -160,11 +125,15 @@ function Menu() {
       >
         <Button>Project</Button>
       </Dropdown>
-      {history && (
-        <Suspense fallback={null}>
-          <HistoryDialog open onClose={() => setHistory(false)} />
-        </Suspense>
+      {isOver && (
+        <div className="dropping" role="status">
+          Drop the project file to open it
+        </div>
       )}
+      <Suspense fallback={null}>
+        {dialog === 'versions' && <HistoryDialog open onClose={() => setDialog(undefined)} />}
+        {dialog === 'units' && <UnitsDialog onClose={() => setDialog(undefined)} />}
+      </Suspense>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { SelectInput } from '../../forms/SelectInput';
 import { formatQuantity } from '../../../core/foundations/units';
 import { activeVariant, inSeason } from '../../../core/document/project/project';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
@@ -20,17 +21,17 @@ export function OilChoice() {
     if (grade && season?.oil) setSeason({ ...season, oil: { ...grade } });
     else if (grade) setOil({ ...grade });
   };
+  const label = `Oil${season ? `, ${season.name}` : ''}`;
+  const names = [...new Set([oil.name, ...OIL_GRADES.map((each) => each.name)])];
   return (
     <div className="instrument still">
-      <label className="label" htmlFor="oil-grade">
-        Oil{season ? `, ${season.name}` : ''}
-      </label>
-      <select id="oil-grade" value={oil.name} onChange={(event) => choose(event.target.value)}>
-        {!OIL_GRADES.some((each) => each.name === oil.name) && <option>{oil.name}</option>}
-        {OIL_GRADES.map((each) => (
-          <option key={each.name}>{each.name}</option>
-        ))}
-      </select>
+      <div className="label">{label}</div>
+      <SelectInput
+        label={label}
+        value={oil.name}
+        options={names.map((name) => ({ value: name, label: name }))}
+        onChange={choose}
+      />
       <div className="quiet">
         {formatQuantity(oil.viscosity100M2S, 'kinematicViscosity', units)} at{' '}
         {formatQuantity(GRADED_AT_K, 'temperature', units)}

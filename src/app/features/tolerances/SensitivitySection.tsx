@@ -1,3 +1,5 @@
+import { Table } from 'antd';
+import { SelectInput } from '../../forms/SelectInput';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { type Sensitivity } from '../../../core/studies/sensitivity/sensitivityTasks';
@@ -33,16 +35,15 @@ export function SensitivitySection({
     <section aria-label="Sensitivity of a margin" id="sensitivity">
       <h2>Sensitivity</h2>
       <div className="chosen">
-        <label>
-          Consumer{' '}
-          <select value={consumer} onChange={(event) => onConsumer(event.target.value)}>
-            {consumers.map((c) => (
-              <option key={c.part} value={c.part}>
-                {c.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <span>
+          Component{' '}
+          <SelectInput
+            label="Component"
+            value={consumer}
+            options={consumers.map((c) => ({ value: c.part, label: c.name }))}
+            onChange={onConsumer}
+          />
+        </span>
         <span className="quiet">
           at {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}, held
         </span>
@@ -99,7 +100,6 @@ function Bars({
 }) {
   const rows = answer.rows.slice(0, MOST_ROWS);
   const most = Math.max(...rows.map((r) => Math.abs(r.perStep)), Number.MIN_VALUE);
-  const middle = BAR_WIDTH / 2;
   const signed = (si: number) => `${si < 0 ? '−' : '+'}${formatFigure(Math.abs(si), check.quantity, units)}`;
   return (
     <>
@@ -107,48 +107,50 @@ function Bars({
         {answer.name}: {sayMargin(check, units)}. One step of each, upward, changes that by,{' '}
         {displayUnit(check.quantity, units).symbol}:
       </p>
-      <table className="inputs ranked">
-        <thead>
-          <tr>
-            <th scope="col">Input</th>
-            <th scope="col">Step</th>
-            <th scope="col">
-              <span className="visually-hidden">Effect, drawn</span>
-            </th>
-            <th scope="col">Margin</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => {
-            const length = (Math.abs(row.perStep) / most) * (middle - 4);
-            return (
-              <tr key={row.id}>
-                <th scope="row">{row.name}</th>
-                <td>{step(row.step, row.quantity as Quantity, units)}</td>
-                <td>
-                  <svg width={BAR_WIDTH} height={18} aria-hidden="true">
-                    <rect
-                      x={row.perStep < 0 ? middle - length : middle}
-                      y={3}
-                      width={Math.max(1, length)}
-                      height={12}
-                      fill={row.perStep < 0 ? 'var(--paper)' : 'var(--tint-3)'}
-                      stroke={row.perStep < 0 ? 'var(--alarm)' : 'var(--ink)'}
-                      strokeWidth={1.8}
-                    />
-                    <line x1={middle} x2={middle} y1={0} y2={18} stroke="var(--ink)" strokeWidth={1.5} />
-                  </svg>
-                </td>
-                <td className={row.perStep < 0 ? 'problem' : ''}>{signed(row.perStep)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table<Sensitivity['rows'][number]>
+        rowKey="id"
+        size="small"
+        className="ranked"
+        pagination={false}
+        dataSource={[...rows]}
+        columns={[
+          { title: 'Input', dataIndex: 'name', rowScope: 'row' },
+          { title: 'Step', render: (_, row) => step(row.step, row.quantity as Quantity, units) },
+          {
+            title: <span className="visually-hidden">Effect, drawn</span>,
+            render: (_, row) => <Bar share={row.perStep / most} />,
+          },
+          {
+            title: 'Margin',
+            sorter: (a, b) => a.perStep - b.perStep,
+            render: (_, row) => <span className={row.perStep < 0 ? 'problem' : ''}>{signed(row.perStep)}</span>,
+          },
+        ]}
+      />
       <p className="quiet">
         Linear at this condition, for steps as large as each tolerance: exact for small changes, a guide for large ones.
         Hollow to the left: less margin.
       </p>
     </>
+  );
+}
+
+/** An effect as a bar from the middle: to the right more margin, hollow to the left less. @param share of the largest */
+function Bar({ share }: { readonly share: number }) {
+  const middle = BAR_WIDTH / 2;
+  const length = Math.abs(share) * (middle - 4);
+  return (
+    <svg width={BAR_WIDTH} height={18} aria-hidden="true">
+      <rect
+        x={share < 0 ? middle - length : middle}
+        y={3}
+        width={Math.max(1, length)}
+        height={12}
+        fill={share < 0 ? 'var(--paper)' : 'var(--tint-3)'}
+        stroke={share < 0 ? 'var(--alarm)' : 'var(--ink)'}
+        strokeWidth={1.8}
+      />
+      <line x1={middle} x2={middle} y1={0} y2={18} stroke="var(--ink)" strokeWidth={1.5} />
+    </svg>
   );
 }

@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, InputNumber, Radio, Table } from 'antd';
+import { SelectInput } from '../../forms/SelectInput';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -17,6 +18,7 @@ import type { SolveResult } from '../../../core/judgement/stateResult';
 
 const SAMPLES = [1024, USUAL_SAMPLES, 16_384] as const;
 const MOST_STATES = 12;
+const HIGHEST_SEED = 9999;
 /** Chances from which no failure is to be expected in print: the figure would read 100 %. */
 const SURE = 0.9995;
 
@@ -63,36 +65,34 @@ export function SpreadSection({
     <section aria-label="Spread">
       <h2>Probability of supply</h2>
       <div className="chosen" role="group" aria-label="Conditions">
-        <label>
-          <input type="radio" name="spread-at" checked={at === 'state'} onChange={() => setAt('state')} /> this state:{' '}
-          {formatQuantity(speedRevS, 'speed', units)}, {formatQuantity(oilTemperatureK, 'temperature', units)}
-        </label>
-        <label>
-          <input
-            type="radio"
-            name="spread-at"
-            checked={at === 'worst'}
-            disabled={worst.length === 0}
-            onChange={() => setAt('worst')}
-          />{' '}
-          each component’s worst condition
-        </label>
-        <label>
+        <Radio.Group
+          value={at}
+          onChange={(event) => setAt(event.target.value as typeof at)}
+          options={[
+            {
+              value: 'state',
+              label: `this condition: ${formatQuantity(speedRevS, 'speed', units)}, ${formatQuantity(oilTemperatureK, 'temperature', units)}`,
+            },
+            { value: 'worst', label: 'each component’s worst condition', disabled: worst.length === 0 },
+          ]}
+        />
+        <span>
           Samples{' '}
-          <select value={samples} onChange={(event) => setSamples(Number(event.target.value))}>
-            {SAMPLES.map((n) => (
-              <option key={n}>{n}</option>
-            ))}
-          </select>
-        </label>
+          <SelectInput
+            label="Samples"
+            value={samples}
+            options={SAMPLES.map((n) => ({ value: n as number, label: String(n) }))}
+            onChange={setSamples}
+          />
+        </span>
         <label>
           Seed{' '}
-          <input
-            type="number"
+          <InputNumber
             min={0}
-            max={9999}
+            max={HIGHEST_SEED}
+            precision={0}
             value={seed}
-            onChange={(event) => setSeed(Math.max(0, Math.min(9999, Math.floor(Number(event.target.value)) || 0)))}
+            onChange={(value) => setSeed(value ?? USUAL_SEED)}
           />
         </label>
       </div>
@@ -138,40 +138,7 @@ function Drawn({
             </p>
           )}
           {result && <Posts spread={spread} result={result} units={units} />}
-          <table className="chances">
-            <thead>
-              <tr>
-                <th scope="col">Consumer</th>
-                <th scope="col">As stated</th>
-                <th scope="col">Supplied</th>
-                <th scope="col">Pressure, 5th to 95th percentile</th>
-                <th scope="col">Largest source of spread</th>
-              </tr>
-            </thead>
-            <tbody>
-              {spread.consumers.map((c) => (
-                <tr key={c.part}>
-                  <th scope="row">
-                    <Button onClick={() => onConsumer(c.part)}>{c.name}</Button>
-                  </th>
-                  <td>
-                    <span className="verdict">
-                      <VerdictIcon verdict={c.verdict} />
-                      {VERDICT_WORDS[c.verdict]}
-                    </span>
-                  </td>
-                  <td className={c.chance < SURE ? 'problem' : ''}>{sayChance(c)}</td>
-                  <td>{bandText(c.pressurePa[c.worst] ?? null, units)}</td>
-                  <td>
-                    {c.shares
-                      .slice(0, 3)
-                      .map((s) => `${s.name} ${formatQuantity(s.share, 'share', units)}`)
-                      .join('; ') || '–'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Chances spread={spread} units={units} onConsumer={onConsumer} />
           <p className="quiet">
             {spread.samples} circuits, seed {spread.seed}
             {study.partly ? ', so far' : ''}. ± is one standard error of the drawing itself, by the scatter of eight
@@ -181,6 +148,61 @@ function Drawn({
         </>
       )}
     </div>
+  );
+}
+
+/** Each component with the chance that it is supplied, the band of its pressure, and what widens that. */
+function Chances({
+  spread,
+  units,
+  onConsumer,
+}: {
+  readonly spread: Spread;
+  readonly units: UnitChoice;
+  readonly onConsumer: (part: string) => void;
+}) {
+  return (
+    <Table<Spread['consumers'][number]>
+      rowKey="part"
+      size="small"
+      pagination={false}
+      scroll={{ x: 'max-content' }}
+      dataSource={[...spread.consumers]}
+      columns={[
+        {
+          title: 'Component',
+          rowScope: 'row',
+          sorter: (a, b) => a.name.localeCompare(b.name),
+          render: (_, c) => <Button onClick={() => onConsumer(c.part)}>{c.name}</Button>,
+        },
+        {
+          title: 'As stated',
+          render: (_, c) => (
+            <span className="verdict">
+              <VerdictIcon verdict={c.verdict} />
+              {VERDICT_WORDS[c.verdict]}
+            </span>
+          ),
+        },
+        {
+          title: 'Supplied',
+          sorter: (a, b) => a.chance - b.chance,
+          render: (_, c) => <span className={c.chance < SURE ? 'problem' : ''}>{sayChance(c)}</span>,
+        },
+        {
+          title: 'Pressure, 5th to 95th percentile',
+          render: (_, c) => bandText(c.pressurePa[c.worst] ?? null, units),
+        },
+        {
+          title: 'Largest source of spread',
+          render: (_, c) =>
+            c.shares
+              .slice(0, 3)
+              .map((s) => `${s.name} ${formatQuantity(s.share, 'share', units)}`)
+              .join('; ') || '–',
+        },
+      ]}
+    />
   );
 }
 

@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, Input as TextInput, Table } from 'antd';
+import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
@@ -15,30 +16,36 @@ export function ToleranceTable() {
   const variant = activeVariant(project);
   const inputs = inputsOf(inSeason(project, variant), variant);
   return (
-    <details className="tolerance-table">
-      <summary>
-        Tolerances: {inputs.length} figures, {inputs.filter((i) => i.plusMinus !== i.usual).length} stated by you
-      </summary>
+    <Fold
+      className="tolerance-table"
+      title={`Tolerances: ${inputs.length} figures, ${inputs.filter((i) => i.plusMinus !== i.usual).length} stated by you`}
+    >
       <p className="quiet">
         95 % lie within plus or minus this, normally distributed. The typical values are judged, not measured: enter
         yours where you have measured. Springs keep their rate.
       </p>
-      <table className="chances">
-        <thead>
-          <tr>
-            <th scope="col">Figure</th>
-            <th scope="col">As stated</th>
-            <th scope="col">Plus or minus</th>
-            <th scope="col">Usual</th>
-          </tr>
-        </thead>
-        <tbody>
-          {inputs.map((input) => (
-            <Row key={input.id} input={input} units={units} />
-          ))}
-        </tbody>
-      </table>
-    </details>
+      <Table<Input>
+        rowKey="id"
+        size="small"
+        pagination={false}
+        sticky
+        dataSource={[...inputs]}
+        columns={[
+          {
+            title: 'Figure',
+            rowScope: 'row',
+            sorter: (a, b) => a.name.localeCompare(b.name),
+            dataIndex: 'name',
+          },
+          {
+            title: 'As stated',
+            render: (_, input) => (input.part === '' ? '–' : formatQuantity(input.stated, input.quantity, units)),
+          },
+          { title: 'Plus or minus', render: (_, input) => <PlusMinus input={input} units={units} /> },
+          { title: 'Usual', render: (_, input) => <Usual input={input} units={units} /> },
+        ]}
+      />
+    </Fold>
   );
 }
 
@@ -46,52 +53,49 @@ export function ToleranceTable() {
 const quantityOf = (input: Input): Quantity =>
   input.quantity === 'temperature' ? 'temperatureDifference' : input.quantity;
 
-function Row({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
+const toleranceOf = (input: Input) => ({ part: input.part === '' ? 'oil' : input.part, path: [...input.path] });
+
+function PlusMinus({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
   const setTolerance = useDocument((w) => w.setTolerance);
-  const quantity = quantityOf(input);
-  const u = displayUnit(quantity, units);
+  const u = displayUnit(quantityOf(input), units);
   const shown = String(Number((input.plusMinus * u.factor).toPrecision(SIGNIFICANT)));
   const [text, setText] = useState<string>();
   const typed = text === undefined ? undefined : Number(text.replace(',', '.'));
   const wrong = typed !== undefined && !(text!.trim() !== '' && Number.isFinite(typed) && typed >= 0);
-  const of = { part: input.part === '' ? 'oil' : input.part, path: [...input.path] };
-  const own = input.plusMinus !== input.usual;
   return (
-    <tr>
-      <th scope="row">{input.name}</th>
-      <td>{input.part === '' ? '–' : formatQuantity(input.stated, input.quantity, units)}</td>
-      <td>
-        <input
-          type="text"
-          inputMode="decimal"
-          aria-label={`${input.name}, plus or minus`}
-          aria-invalid={wrong}
-          value={text ?? shown}
-          onChange={(event) => {
-            setText(event.target.value);
-            const value = Number(event.target.value.replace(',', '.'));
-            if (event.target.value.trim() !== '' && Number.isFinite(value) && value >= 0)
-              setTolerance(of, value / u.factor);
-          }}
-          onBlur={() => setText(undefined)}
-        />{' '}
-        {u.symbol}
-        {wrong && (
-          <span className="problem" role="alert">
-            {' '}
-            a number, zero or more
-          </span>
-        )}
-      </td>
-      <td>
-        {own ? (
-          <Button onClick={() => setTolerance(of, undefined)}>
-            back to {formatQuantity(input.usual, quantity, units)}
-          </Button>
-        ) : (
-          'as usual'
-        )}
-      </td>
-    </tr>
+    <>
+      <TextInput
+        className="plus-minus"
+        inputMode="decimal"
+        aria-label={`${input.name}, plus or minus`}
+        aria-invalid={wrong}
+        status={wrong ? 'error' : ''}
+        suffix={u.symbol}
+        value={text ?? shown}
+        onChange={(event) => {
+          setText(event.target.value);
+          const value = Number(event.target.value.replace(',', '.'));
+          if (event.target.value.trim() !== '' && Number.isFinite(value) && value >= 0)
+            setTolerance(toleranceOf(input), value / u.factor);
+        }}
+        onBlur={() => setText(undefined)}
+      />
+      {wrong && (
+        <span className="problem" role="alert">
+          {' '}
+          a number, zero or more
+        </span>
+      )}
+    </>
+  );
+}
+
+function Usual({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
+  const setTolerance = useDocument((w) => w.setTolerance);
+  if (input.plusMinus === input.usual) return 'as usual';
+  return (
+    <Button onClick={() => setTolerance(toleranceOf(input), undefined)}>
+      back to {formatQuantity(input.usual, quantityOf(input), units)}
+    </Button>
   );
 }

@@ -5,7 +5,7 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { activeVariant } from '../../../core/document/project/project';
 import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { sweepToEnd } from '../../../core/judgement/sweep/sweep';
-import { openDemo, show } from '../../testing/page';
+import { choose, openDemo, show } from '../../testing/page';
 import { SensitivitySection } from './SensitivitySection';
 import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
@@ -39,7 +39,7 @@ describe('The spread on the page', () => {
   it('says the same as the study, by figure, band and what to tighten', async () => {
     const { project, result, sweep } = atHotIdle();
     show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
-    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    choose('Samples', '1024');
     await run();
     const alone = studyHere(SPREAD_STUDY, project, { states: [HOT_IDLE], samples: 1024, seed: 1 });
     await whole();
@@ -62,7 +62,7 @@ describe('The spread on the page', () => {
   it('keeps its answer, says when it is of an earlier state, and runs again when asked', async () => {
     const { result, sweep } = atHotIdle();
     const view = show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
-    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    choose('Samples', '1024');
     await run();
     await whole();
     expect(screen.queryByText('Out of date.')).toBeNull();
@@ -77,19 +77,19 @@ describe('The spread on the page', () => {
     view.unmount();
     // Another look at the same finds the answer there.
     show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
-    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    choose('Samples', '1024');
     await whole();
   });
 
   it('draws at every consumer’s worst state together, and asks nothing of an engine that stands', async () => {
     const { result, sweep } = atHotIdle();
     show(<SpreadSection result={result} sweep={sweep} onConsumer={() => undefined} />);
-    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    choose('Samples', '1024');
     fireEvent.click(screen.getByRole('radio', { name: /each component’s worst/ }));
     await run();
     await screen.findByText(/of the circuits that these tolerances allow, at all of \d states\./);
     act(() => useView.getState().setState({ speedRevS: 0 }));
-    fireEvent.click(screen.getByRole('radio', { name: /this state/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /this condition/ }));
     expect((await screen.findByText(/engine is stopped/)).getAttribute('role')).toBe('status');
   });
 
@@ -97,7 +97,7 @@ describe('The spread on the page', () => {
     const { result, sweep } = atHotIdle();
     const asked: string[] = [];
     show(<SpreadSection result={result} sweep={sweep} onConsumer={(part) => asked.push(part)} />);
-    fireEvent.change(screen.getByLabelText('Samples'), { target: { value: '1024' } });
+    choose('Samples', '1024');
     await run();
     fireEvent.click(await screen.findByRole('button', { name: 'Cams' }));
     expect(asked).toEqual(['cams']);
@@ -138,6 +138,7 @@ describe('The tolerances on the page', () => {
     openDemo();
     usePreferences.getState().setUnits({ clearance: 'thou' });
     show(<ToleranceTable />);
+    fireEvent.click(screen.getByRole('button', { name: /^Tolerances:/ }));
     const field = screen.getByRole<HTMLInputElement>('textbox', {
       name: 'Mains: radial clearance, plus or minus',
       hidden: true,

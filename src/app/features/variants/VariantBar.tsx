@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { lazy, Suspense, useState } from 'react';
 import type { Variant } from '../../../core/document/project/project';
@@ -33,17 +34,15 @@ export function VariantBar() {
   const next = useDocument((w) => w.future[w.future.length - 1]?.name);
   return (
     <div className="variantbar">
-      <label htmlFor="variant" className="visually-hidden">
-        Variant
-      </label>
-      <select id="variant" value={project.activeVariant} onChange={(event) => showVariant(event.target.value)}>
-        {inTree(project.variants).map(({ variant, depth }) => (
-          <option
-            key={variant.id}
-            value={variant.id}
-          >{`${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`}</option>
-        ))}
-      </select>
+      <SelectInput
+        label="Variant"
+        value={project.activeVariant}
+        options={inTree(project.variants).map(({ variant, depth }) => ({
+          value: variant.id,
+          label: `${'\u2003'.repeat(depth)}${variant.name}${variant.season ? `, ${variant.season.name}` : ''}`,
+        }))}
+        onChange={showVariant}
+      />
       <Button onClick={() => setOpen(true)}>Options…</Button>
       {open && (
         <Suspense fallback={null}>

@@ -1,6 +1,7 @@
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { Button, Input, Modal } from 'antd';
+import { SelectInput } from '../../forms/SelectInput';
 import { useId, useState } from 'react';
 import { withVariant, activeVariant, type Project, type Season } from '../../../core/document/project/project';
 import { readProject } from '../../../core/document/project/readProject';
@@ -95,12 +96,16 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
       </div>
       <div className="field">
         <label htmlFor={`${id}o`}>Oil</label>
-        <select id={`${id}o`} value={oil} onChange={(event) => setOil(event.target.value)}>
-          <option value="">{project.oil.name}, the project’s</option>
-          {grades.map((g) => (
-            <option key={g}>{g}</option>
-          ))}
-        </select>
+        <SelectInput
+          id={`${id}o`}
+          label="Oil"
+          value={oil}
+          options={[
+            { value: '', label: `${project.oil.name}, the project’s` },
+            ...grades.map((g) => ({ value: g, label: g })),
+          ]}
+          onChange={setOil}
+        />
       </div>
       {TEMPERATURES.map(([key, title]) => (
         <div className="field" key={key}>

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { App as AntApp, Button, Table } from 'antd';
+import { App as AntApp, Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readProject } from '../../../core/document/project/readProject';
@@ -9,10 +9,13 @@ import { storeProblemOf } from '../../../storage/storeProblem';
 import { fileName } from '../../files/exportProject';
 import { saveFile } from '../../files/saveFile';
 import { useKeeping } from '../../state/keeping';
+import { renameProject } from '../../state/renameProject';
 import { openProject, settled, switchTo } from '../../state/workspace';
 import { BackupSection } from './BackupSection';
+import { ProjectTable } from './ProjectTable';
 import { RepairDialog } from './RepairDialog';
 import { SpaceUsed } from './SpaceUsed';
+import { WaysToBegin } from './WaysToBegin';
 
 /** Every project in this browser, those that could not be read and those deleted, and the backup of all. */
 export default function WorkspacePage() {
@@ -43,12 +46,16 @@ function Workspace() {
   const duplicate = async (head: ProjectHead) => {
     await settled();
     const read = readProject(await rawProject(head.id));
-    if (!read.ok) return void message.error(`${head.name} cannot be read, so it cannot be copied.`);
+    if (!read.ok) return void message.error(`${head.name} cannot be read, so it cannot be duplicated.`);
     const name = copyName(
       head.name,
       all.map((h) => h.name),
     );
     if (await openProject({ ...read.project, name })) await navigate('/');
+  };
+  const rename = async (head: ProjectHead, name: string) => {
+    const problem = await renameProject(head.id, name);
+    if (problem !== undefined) void message.error(`${head.name} was not renamed. ${problem}`);
   };
   const remove = async (head: ProjectHead) => {
     await deleteProject(head.id, Date.now());
@@ -58,7 +65,7 @@ function Workspace() {
         <>
           {head.name} is deleted.{' '}
           <Button size="small" onClick={() => run(() => restoreProject(head.id))}>
-            Restore it
+            Undo
           </Button>
         </>
       ),
@@ -104,61 +111,20 @@ function Workspace() {
           ))}
         </section>
       )}
-      <Table<ProjectHead>
-        rowKey="id"
-        size="small"
-        pagination={all.length > 50 ? { pageSize: 50 } : false}
-        loading={heads.isLoading}
-        locale={{ emptyText: 'No project is stored yet.' }}
-        dataSource={all.filter((h) => !h.aside && h.deletedAt === undefined)}
-        columns={[
-          {
-            title: 'Project',
-            dataIndex: 'name',
-            sorter: (a, b) => a.name.localeCompare(b.name),
-            render: (name: string, head) => (
-              <>
-                <strong>{name}</strong>
-                {head.madeUp ? ' · invented' : ''}
-                {head.id === open ? ' · open' : ''}
-              </>
-            ),
-          },
-          {
-            title: 'Last change',
-            dataIndex: 'updatedAt',
-            sorter: (a, b) => a.updatedAt - b.updatedAt,
-            render: (at: number) => new Date(at).toLocaleString(),
-          },
-          {
-            title: '',
-            render: (_, head) => (
-              <span className="moves">
-                <Button
-                  disabled={head.id === open}
-                  onClick={() => run(async () => (await switchTo(head.id, head.name)) && navigate('/'))}
-                  aria-label={`Open ${head.name}`}
-                >
-                  Open
-                </Button>
-                <Button onClick={() => run(() => duplicate(head))} aria-label={`Copy ${head.name}`}>
-                  Copy
-                </Button>
-                <Button onClick={() => run(() => exportHead(head))} aria-label={`Export ${head.name}`}>
-                  Export
-                </Button>
-                <Button
-                  disabled={head.id === open}
-                  onClick={() => run(() => remove(head))}
-                  aria-label={`Delete ${head.name}`}
-                >
-                  Delete
-                </Button>
-              </span>
-            ),
-          },
-        ]}
+      <ProjectTable
+        heads={all.filter((h) => !h.aside && h.deletedAt === undefined)}
+        openId={open}
+        isLoading={heads.isLoading}
+        acts={{
+          open: (head) => run(async () => (await switchTo(head.id, head.name)) && navigate('/')),
+          duplicate: (head) => run(() => duplicate(head)),
+          rename: (head, name) => run(() => rename(head, name)),
+          exportFile: (head) => run(() => exportHead(head)),
+          remove: (head) => run(() => remove(head)),
+        }}
       />
+      <h2>Begin another</h2>
+      <WaysToBegin />
       {deleted.length > 0 && (
         <section aria-labelledby="deleted">
           <h2 id="deleted">Deleted, kept for 30 days</h2>
@@ -167,8 +133,8 @@ function Workspace() {
               <span>
                 {head.name} <span className="quiet">deleted {new Date(head.deletedAt!).toLocaleDateString()}</span>
               </span>
-              <Button onClick={() => run(() => restoreProject(head.id))} aria-label={`Take ${head.name} back`}>
-                Take back
+              <Button onClick={() => run(() => restoreProject(head.id))} aria-label={`Restore ${head.name}`}>
+                Restore
               </Button>
             </div>
           ))}
