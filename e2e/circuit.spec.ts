@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { choose, commandLine, oil, openApp, part, speed } from './app';
 
@@ -101,27 +100,10 @@ test('units by choice, never mixed', async ({ page }) => {
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi/);
   await expect(page.locator('.sheet')).not.toContainText(/\d.bar\b/);
   await page.getByRole('banner').getByText('US', { exact: true }).click();
-  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi.*gal/);
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi.*US gpm/);
   await page.getByRole('banner').getByText('Metric', { exact: true }).click();
-  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /2\.53.bar.*L/);
+  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /2\.53.bar.*L\/min/);
 });
-
-for (const scheme of ['light', 'dark'] as const) {
-  test(`no serious accessibility finding, ${scheme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: scheme });
-    await openApp(page);
-    for (const select of [undefined, 'turbo', 'mains']) {
-      if (select) await part(page, select).click();
-      if (select) await expect(page.getByRole('form')).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(
-        violations
-          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-          .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
-      ).toEqual([]);
-    }
-  });
-}
 
 test('fits a tablet, the panel below the sheet', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 });

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { choose, openApp, part } from './app';
@@ -87,20 +86,3 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   await expect(page.getByText(/Peak 1\d\d.°C after 299.s/)).toBeVisible({ timeout: 20_000 });
   expect(problems).toEqual([]);
 });
-
-for (const scheme of ['light', 'dark'] as const)
-  test(`no serious accessibility finding: heat, ${scheme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: scheme });
-    await openApp(page);
-    await page.goto('/heat');
-    await expect(page.getByRole('img', { name: /^Heat in/ })).toBeVisible();
-    await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible({
-      timeout: 20_000,
-    });
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(
-      violations
-        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-        .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`),
-    ).toEqual([]);
-  });

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { choose, variantShown, openApp, part } from './app';
 
@@ -277,29 +276,3 @@ test('a rating is taken from a curve, a bore from a drill’s number', async ({ 
   await page.getByLabel('Bore', { exact: true }).fill('drill 55');
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.32.mm/);
 });
-
-for (const [name, path, prepare] of [
-  ['moves', '/', async (page: Page) => page.keyboard.press('Control+k')],
-  ['audit', '/', async (page: Page) => page.getByRole('tab', { name: /Audit/ }).click()],
-  ['drain', '/', async (page: Page) => part(page, 'turboDrain').click()],
-  ['interview', '/new', async () => undefined],
-  ['library', '/library', async () => undefined],
-  ['engine', '/engine', async () => undefined],
-  ['gauge', '/gauge', async (page: Page) => page.getByRole('button', { name: 'Add hot idle' }).click()],
-] as const)
-  for (const scheme of ['light', 'dark'] as const)
-    test(`no serious accessibility finding: ${name}, ${scheme}`, async ({ page }) => {
-      await page.emulateMedia({ colorScheme: scheme });
-      await openApp(page);
-      if (path !== '/') await page.goto(path);
-      await expect(page.locator('main')).toBeVisible();
-      await prepare(page);
-      if (name === 'moves') await expect(find(page)).toBeVisible();
-      if (name === 'audit') await expect(page.getByRole('article').first()).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(
-        violations
-          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-          .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`),
-      ).toEqual([]);
-    });

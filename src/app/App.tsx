@@ -12,11 +12,14 @@ import { AppFailed } from './AppFailed';
 import { KeepingNotices } from './features/keeping/KeepingNotices';
 import { UnreadStore } from './features/keeping/UnreadStore';
 import { useKeeping } from './state/keeping';
+import { useHelp } from './state/help';
+import { useHelpKey } from './useHelpKey';
 import { useTour } from './state/tour';
 import { keepBench, openAtStart } from './state/workspace';
 
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
 const FirstScreen = lazy(() => import('./features/workspace/FirstScreen'));
+const HelpDrawer = lazy(() => import('./features/help/HelpDrawer'));
 const Tour = lazy(() => import('./features/tour/Tour'));
 const QuestionDialog = lazy(() => import('./QuestionDialog'));
 
@@ -57,8 +60,10 @@ function Shell() {
     void openAtStart();
     return keepBench();
   }, []);
+  useHelpKey();
   const isAsked = useQuestion((q) => q.asked !== undefined);
   const project = useDocument((w) => w.project);
+  const { isOpen: isHelping, close: closeHelp } = useHelp();
   const isTouring = useTour((t) => t.isOn);
   if (phase === 'unread') return <UnreadStore />;
   if (phase === 'first' && !project) return <Beginning />;
@@ -70,11 +75,11 @@ function Shell() {
     );
   return (
     <div className="shell">
-      <a className="skip" href="#main" onClick={skipToMain}>
-        Skip to the page
-      </a>
       <div className="top">
         <header className="bar">
+          <a className="skip" href="#main" onClick={skipToMain}>
+            Skip to the page
+          </a>
           <AppMark />
           <span className="name">{project.name}</span>
           <VariantBar />
@@ -103,6 +108,11 @@ function Shell() {
           <QuestionDialog />
         </Suspense>
       )}
+      {isHelping && (
+        <Suspense fallback={null}>
+          <HelpDrawer onClose={closeHelp} />
+        </Suspense>
+      )}
       {isTouring && (
         <Suspense fallback={null}>
           <Tour />
@@ -124,6 +134,7 @@ function Beginning() {
           Tidal Gauge
         </NavLink>
       </header>
+      <KeepingNotices />
       <Suspense fallback={null}>{isWithout ? <Outlet /> : <FirstScreen />}</Suspense>
     </div>
   );
@@ -132,9 +143,7 @@ function Beginning() {
 /** Moves the focus behind the header, where the page begins. */
 function skipToMain(event: MouseEvent): void {
   event.preventDefault();
-  const main = document.querySelector('main');
-  main?.setAttribute('tabindex', '-1');
-  main?.focus();
+  document.getElementById('main')?.focus();
 }
 
 /** The app's mark: a tide gauge. */
@@ -150,7 +159,7 @@ function AppMark() {
 
 function NoSuchPage() {
   return (
-    <main className="panel">
+    <main id="main" tabIndex={-1} className="panel">
       <h2>There is no such page</h2>
       <p>
         <NavLink to="/">Back to the circuit</NavLink>

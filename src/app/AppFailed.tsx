@@ -14,7 +14,7 @@ export function AppFailed() {
   // After an update the pieces of the older app are gone: the page as it is now has its own.
   if (MISSING_PIECE.test(message) && reloadOnce()) return null;
   return (
-    <main className="panel">
+    <main id="main" tabIndex={-1} className="panel">
       <h1>The app stopped here</h1>
       <p role="alert">Your project is kept in this browser. Export it to be safe, then start again.</p>
       <p className="moves">

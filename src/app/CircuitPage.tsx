@@ -1,8 +1,9 @@
 import { Button, Tabs } from 'antd';
 import { activeVariant } from '../core/document/project/project';
 import { useDocument } from './state/document';
+import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
 import { AuditList } from './features/audit/AuditList';
 import { FindingRow } from './features/audit/FindingRow';
@@ -38,6 +39,11 @@ export function CircuitPage() {
   const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
+  const panel = useRef<HTMLElement>(null);
+  // What was opened is read from its top.
+  useEffect(() => {
+    if (panel.current) panel.current.scrollTop = 0;
+  }, [selected, moves]);
   const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
   const answer = useLastAnswer(solved.data);
   const shown = looking
@@ -62,7 +68,7 @@ export function CircuitPage() {
     />
   );
   return (
-    <main className="work">
+    <main id="main" tabIndex={-1} className="work">
       <div className="stage">
         <PreviewBar before={sweep.data} after={seen.data?.sweep} auditBefore={audit.data} auditAfter={seenAudit.data} />
         {shown ? (
@@ -79,6 +85,7 @@ export function CircuitPage() {
         )}
       </div>
       <aside
+        ref={panel}
         className="panel"
         aria-label={moves ? 'Change the circuit' : selected ? 'Part' : 'Findings'}
         aria-busy={sweep.isFetching}
@@ -216,6 +223,7 @@ function useShortcuts(): void {
       }
       if (inField && event.key === 'Escape') (event.target as HTMLElement).blur();
       if (inField || event.altKey) return;
+      if (event.key !== 'Escape' && !usePreferences.getState().singleKeys) return;
       const top = project.engine.maximumSpeedRevS * 1.03;
       if (event.key === 'Escape') (moves || preview ? closeMoves : () => select(undefined))();
       else if (event.key === 'm' || event.key === 'M') {

@@ -17,7 +17,7 @@ export default function ComparePage() {
   const chosen = project.variants.filter((v) => !left.includes(v.id)).slice(0, MOST_COMPARED);
   const ids = chosen.map((v) => v.id);
   return (
-    <main className="page compare">
+    <main id="main" tabIndex={-1} className="page compare">
       <h1>Variants side by side</h1>
       <fieldset className="chosen">
         <legend className="quiet">

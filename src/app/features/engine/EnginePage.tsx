@@ -20,7 +20,7 @@ const LABELS = { v: 'V', inline: 'in-line', ...USE_LABELS };
 export default function EnginePage() {
   const project = useDocument((d) => d.project)!;
   return (
-    <main className="page engine">
+    <main id="main" tabIndex={-1} className="page engine">
       <h1>Engine</h1>
       <div className="columns">
         <EngineSection project={project} />

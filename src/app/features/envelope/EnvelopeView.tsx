@@ -88,7 +88,7 @@ export default function EnvelopeView() {
   const reach = y === 'oil' ? reachOutline(project) : [];
   const large = envelope?.consumers.find((c) => c.part === of);
   return (
-    <main className="page envelope" aria-busy={study.running}>
+    <main id="main" tabIndex={-1} className="page envelope" aria-busy={study.running}>
       <div className="heading">
         <h1>Operating map</h1>
         <Radio.Group

@@ -1,3 +1,5 @@
+import { VERDICT_ENTRY } from '../../help/verdictEntry';
+import { Why } from '../../help/Why';
 import { lazy, Suspense } from 'react';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -70,33 +72,35 @@ export function Findings({
         </div>
       )}
       {ranked.map((c) => (
-        <button
-          key={c.part}
-          type="button"
-          className="finding"
-          onClick={() => {
-            if (c.worst) setState(c.worst.state);
-            select(c.part);
-          }}
-        >
-          <VerdictIcon verdict={c.verdict} />
-          <div>
-            <strong>{c.name}</strong> {sayVerdict(c.verdict, c.worst?.decisive)}
-            {c.worst?.decisive && (
-              <div className={`figure${c.supplied ? '' : ' out'}`}>
-                {formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)}{' '}
-                <small>{sayMargin(c.worst.decisive, units).replace(/^[^a-zA-Z]+/, '')}</small>
-              </div>
-            )}
-            <div>{sayWhy(c.verdict, c.worst?.decisive ?? null, units)}</div>
-            {c.worst && (
-              <div className="where">
-                Closest to a limit at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
-                {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}
-              </div>
-            )}
-          </div>
-        </button>
+        <div className="finding-row" key={c.part}>
+          <button
+            type="button"
+            className="finding"
+            onClick={() => {
+              if (c.worst) setState(c.worst.state);
+              select(c.part);
+            }}
+          >
+            <VerdictIcon verdict={c.verdict} />
+            <div>
+              <strong>{c.name}</strong> {sayVerdict(c.verdict, c.worst?.decisive)}
+              {c.worst?.decisive && (
+                <div className={`figure${c.supplied ? '' : ' out'}`}>
+                  {formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)}{' '}
+                  <small>{sayMargin(c.worst.decisive, units).replace(/^[^a-zA-Z]+/, '')}</small>
+                </div>
+              )}
+              <div>{sayWhy(c.verdict, c.worst?.decisive ?? null, units)}</div>
+              {c.worst && (
+                <div className="where">
+                  Closest to a limit at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
+                  {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}
+                </div>
+              )}
+            </div>
+          </button>
+          <Why of={VERDICT_ENTRY[c.verdict]} />
+        </div>
       ))}
       <h3>Cautions</h3>
       <p className="quiet">

@@ -4,7 +4,7 @@ import { GuessSection } from './GuessSection';
 /** What the gauge shows, the circuit fitted to it, and what is still a guess. */
 export default function GaugePage() {
   return (
-    <main className="page gauge">
+    <main id="main" tabIndex={-1} className="page gauge">
       <h1>What does your gauge show?</h1>
       <FitSection />
       <GuessSection />

@@ -42,7 +42,7 @@ export function GuessSection() {
             { title: 'From', render: (_, row) => (row.fitted ? 'fitted' : 'default') },
             { title: 'How to measure it', dataIndex: 'measure' },
             {
-              title: '',
+              title: <span className="visually-hidden">What to do</span>,
               render: (_, row) =>
                 row.part !== '' && (
                   <Button

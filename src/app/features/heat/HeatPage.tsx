@@ -14,7 +14,7 @@ export default function HeatPage() {
     solved.data?.result.notes.filter((n) => n.code === 'oilHot' || n.code === 'oilCold' || n.code === 'notConverged') ??
     [];
   return (
-    <main className="page heat">
+    <main id="main" tabIndex={-1} className="page heat">
       <h1 className="visually-hidden">Heat</h1>
       {solved.error && (
         <div className="notice" role="alert">

@@ -61,7 +61,7 @@ export default function InterviewPage() {
   };
   const section = { answers, full, set };
   return (
-    <main className="page interview">
+    <main id="main" tabIndex={-1} className="page interview">
       <h1>New engine</h1>
       <form
         onSubmit={(event) => {

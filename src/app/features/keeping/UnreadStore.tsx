@@ -12,7 +12,7 @@ export function UnreadStore() {
     void work().finally(() => setBusy(false));
   };
   return (
-    <main className="panel">
+    <main id="main" tabIndex={-1} className="panel">
       <h1>Your projects could not be read</h1>
       <p role="alert">{problem?.message} What is stored is untouched.</p>
       <p className="moves">

@@ -56,7 +56,7 @@ function Library() {
     void message.success(`${parsed.data.items.length} taken in`);
   };
   return (
-    <main className="page">
+    <main id="main" tabIndex={-1} className="page">
       <h1>Library</h1>
       <p>
         Parts and oils kept for reuse. Stored in this browser; export them to take them along. They are offered wherever

@@ -8,6 +8,8 @@ import { isConsumer } from '../../../core/document/parts/ports';
 import { activeVariant } from '../../../core/document/project/project';
 import { entryFor } from '../../../core/document/parts/catalogue';
 import { partVolumeM3 } from '../../../core/document/parts/partVolume';
+import { VERDICT_ENTRY } from '../../help/verdictEntry';
+import { Why } from '../../help/Why';
 import { drainEnd } from '../../../core/document/plumbing/drainEnd';
 import { explainPart } from '../../../core/network/explain/explainPart';
 import { tracePath } from '../../../core/network/describe/tracePath';
@@ -58,20 +60,38 @@ export function PartSheet({
           Back to findings
         </Button>
       </h2>
-      {consumer && <FedReadings consumer={consumer} range={range} units={units} />}
-      {drain && <ReturnReadings part={part} drain={drain} units={units} />}
-      {held && (
-        <div className="rows">
-          <span>Oil held at this pressure</span>
-          <span>{held.oilM3 === null ? 'its valve is shut' : formatQuantity(held.oilM3, 'volume', units)}</span>
-        </div>
-      )}
-      {children}
+      {consumer && <FedVerdict consumer={consumer} range={range} units={units} />}
       <div className="moves">
         <Button type="primary" onClick={onMoves} aria-keyshortcuts="M">
           Change the circuit…
         </Button>
         <KeepInLibrary part={part} />
+      </div>
+      <h3>Specifications</h3>
+      {entry && (
+        <p className="quiet">
+          {entry.measure} Defaults: {entry.source}
+        </p>
+      )}
+      <Suspense fallback={<p className="quiet">Opening…</p>}>
+        <PartForm key={part.id} part={part} />
+      </Suspense>
+      {result && <h3>Results in this condition</h3>}
+      {consumer && <FedReadings consumer={consumer} range={range} units={units} />}
+      {drain && <ReturnReadings part={part} drain={drain} units={units} />}
+      <div className="rows">
+        {part.oilVolumeM3 === undefined && (
+          <>
+            <span>Oil it holds</span>
+            <span>{formatQuantity(partVolumeM3(part), 'volume', units)}</span>
+          </>
+        )}
+        {held && (
+          <>
+            <span>Oil held at this pressure</span>
+            <span>{held.oilM3 === null ? 'its valve is shut' : formatQuantity(held.oilM3, 'volume', units)}</span>
+          </>
+        )}
       </div>
       {path && path.shares.length > 0 && (
         <>
@@ -92,27 +112,44 @@ export function PartSheet({
           </div>
         </>
       )}
+      {children}
       {laws.map((law) => (
         <LawView key={law.title} law={law} units={units} />
       ))}
-      <h3>Specifications</h3>
-      {entry && (
-        <p className="quiet">
-          {entry.measure} Defaults: {entry.source}
-        </p>
-      )}
-      <div className="rows">
-        <span>Oil it holds</span>
-        <span>{formatQuantity(partVolumeM3(part), 'volume', units)}</span>
-      </div>
-      <Suspense fallback={<p className="quiet">Opening…</p>}>
-        <PartForm key={part.id} part={part} />
-      </Suspense>
     </>
   );
 }
 
-/** A fed part's verdict, and what it reads. */
+/** A fed part's verdict, with the figure and the limit that decide it. */
+function FedVerdict({
+  consumer,
+  range,
+  units,
+}: {
+  readonly consumer: SolveResult['consumers'][number];
+  readonly range: Sweep['consumers'][number] | undefined;
+  readonly units: UnitChoice;
+}) {
+  return (
+    <div className="finding" style={{ cursor: 'default' }}>
+      <VerdictIcon verdict={consumer.verdict} />
+      <div>
+        <strong>{sayVerdict(consumer.verdict, consumer.decisive)}</strong>
+        {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}{' '}
+        <Why of={VERDICT_ENTRY[consumer.verdict]} />
+        <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
+        {range?.worst && (
+          <div className="where">
+            Closest to a limit at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
+            {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What a fed part reads. */
 function FedReadings({
   consumer,
   range,
@@ -123,49 +160,33 @@ function FedReadings({
   readonly units: UnitChoice;
 }) {
   return (
-    <>
-      <div className="finding" style={{ cursor: 'default' }}>
-        <VerdictIcon verdict={consumer.verdict} />
-        <div>
-          <strong>{sayVerdict(consumer.verdict, consumer.decisive)}</strong>
-          {consumer.decisive ? `, ${sayMargin(consumer.decisive, units)}` : ''}
-          <div>{sayWhy(consumer.verdict, consumer.decisive, units)}</div>
-          {range?.worst && (
-            <div className="where">
-              Closest to a limit at {formatQuantity(range.worst.state.speedRevS, 'speed', units)},{' '}
-              {formatQuantity(range.worst.state.oilTemperatureK, 'temperature', units)}
-            </div>
-          )}
-        </div>
-      </div>
-      <div className="rows">
-        <span>Pressure</span>
-        <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
-        <span>Flow</span>
-        <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
-        {consumer.lowPressurePa !== null && (
-          <>
-            <span>Minimum at this speed</span>
-            <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
-          </>
-        )}
-        {consumer.highPressurePa !== null && (
-          <>
-            <span>Maximum pressure</span>
-            <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
-          </>
-        )}
-        {range?.lowestPressurePa != null && range.highestPressurePa != null && (
-          <>
-            <span>Range</span>
-            <span>
-              {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
-              {formatQuantity(range.highestPressurePa, 'pressure', units)}
-            </span>
-          </>
-        )}
-      </div>
-    </>
+    <div className="rows">
+      <Why of="pressure">Pressure</Why>
+      <span>{consumer.pressurePa === null ? '—' : formatQuantity(consumer.pressurePa, 'pressure', units)}</span>
+      <Why of="flow">Flow</Why>
+      <span>{consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}</span>
+      {consumer.lowPressurePa !== null && (
+        <>
+          <Why of="minimum">Minimum at this speed</Why>
+          <span>{formatQuantity(consumer.lowPressurePa, 'pressure', units)}</span>
+        </>
+      )}
+      {consumer.highPressurePa !== null && (
+        <>
+          <Why of="maximum">Maximum pressure</Why>
+          <span>{formatQuantity(consumer.highPressurePa, 'pressure', units)}</span>
+        </>
+      )}
+      {range?.lowestPressurePa != null && range.highestPressurePa != null && (
+        <>
+          <Why of="range">Range</Why>
+          <span>
+            {formatQuantity(range.lowestPressurePa, 'pressure', units)} to{' '}
+            {formatQuantity(range.highestPressurePa, 'pressure', units)}
+          </span>
+        </>
+      )}
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { FITTINGS } from '../../../core/document/parts/fittings';
 import { FITTING_NAMES } from '../../../core/document/parts/shapes';
 import type { Part, PartOf } from '../../../core/document/parts/part';
@@ -154,14 +154,16 @@ describe('A drain from the side', () => {
 });
 
 describe('A law on the sheet', () => {
-  it('stands with a line for each equation, the values beneath in the reader’s units, and its source', () => {
+  it('stands with a line for each equation, the values beneath in the reader’s units, and its source', async () => {
     const result = solveState(made.circuit, made.circuit.stateAt(7000 / 60, 373.15));
     const [law] = explainPart(partOf('relief'), result);
     const { container } = render(<LawView law={law!} units={{ pressure: 'psi' }} />);
-    expect([...container.querySelectorAll('.equation')].map((e) => e.textContent)).toEqual([
-      'lift = (Δp − Δp_crack)/(Δp_full − Δp_crack)',
-      'Δp = ρV²/(2Cd²) + 6πμV/d_h',
-      'Q = A·lift·V + leak',
+    fireEvent.click(screen.getByText(/^How it is calculated/));
+    await waitFor(() => expect(container.querySelectorAll('.equation .katex')).toHaveLength(3));
+    expect([...container.querySelectorAll('.equation annotation')].map((e) => e.textContent)).toEqual([
+      String.raw`\mathrm{lift} = \frac{\Delta p - \Delta p_{\mathrm{crack}}}{\Delta p_{\mathrm{full}} - \Delta p_{\mathrm{crack}}}`,
+      String.raw`\Delta p = \frac{\rho V^{2}}{2C_{d}^{2}} + \frac{6\pi \mu V}{d_{\mathrm{h}}}`,
+      String.raw`Q = A\,\mathrm{lift}\,V + \mathrm{leak}`,
     ]);
     expect(container.textContent).toMatch(/lift = \(\d+\.\d.psi − 69\.6.psi\) ÷ \(87\.0.psi − 69\.6.psi\) → 0\.\d+/);
     expect(container.textContent).toMatch(/Sampson \(1891\)/);

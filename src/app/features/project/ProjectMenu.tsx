@@ -15,6 +15,7 @@ import { exportProject } from '../../files/exportProject';
 import { useDrop } from '../../files/useDrop';
 import { useProjectImport } from '../../files/useProjectImport';
 import { DEMOS } from '../../state/demos';
+import { useHelp } from '../../state/help';
 import { useTour } from '../../state/tour';
 import { openDemo } from '../../state/workspace';
 import { VIEWS } from '../../views';
@@ -43,6 +44,7 @@ function Menu() {
   const project = useDocument((w) => w.project)!;
   const copyVariant = useDocument((w) => w.copyVariant);
   const tidy = useDocument((w) => w.tidy);
+  const openHelp = useHelp((h) => h.open);
   const startTour = useTour((t) => t.start);
   const [dialog, setDialog] = useState<'versions' | 'units'>();
   const navigate = useNavigate();
@@ -130,6 +132,9 @@ function Menu() {
           Drop the project file to open it
         </div>
       )}
+      <Button onClick={openHelp} aria-keyshortcuts="?">
+        Help
+      </Button>
       <Suspense fallback={null}>
         {dialog === 'versions' && <HistoryDialog open onClose={() => setDialog(undefined)} />}
         {dialog === 'units' && <UnitsDialog onClose={() => setDialog(undefined)} />}

@@ -18,7 +18,7 @@ export default function TolerancesPage() {
   );
   const consumer = consumers.find((c) => c.part === chosen)?.part ?? nearest?.part;
   return (
-    <main className="page tolerances">
+    <main id="main" tabIndex={-1} className="page tolerances">
       <h1>Tolerances</h1>
       {solved.error && (
         <div className="notice" role="alert">

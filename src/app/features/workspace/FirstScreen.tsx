@@ -16,7 +16,7 @@ export default function FirstScreen() {
 function First() {
   const isOver = useDrop(useProjectImport());
   return (
-    <main className={`page first${isOver ? ' over' : ''}`}>
+    <main id="main" tabIndex={-1} className={`page first${isOver ? ' over' : ''}`}>
       <h1>Does every component get enough oil?</h1>
       <p className="lead">
         Draw up your engine’s oil circuit, change it, and see pressure, flow and oil temperature at every bearing, jet

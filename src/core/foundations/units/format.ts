@@ -1,10 +1,17 @@
 import { displayUnit, toDisplay, type Quantity, type UnitChoice } from './quantity';
 
 const SIGNIFICANT_WHEN_SMALL = 2;
+/** Below these nothing in a workshop can show it, and a reader would take it for a finding [SI]: written as 0. */
+const NOISE: Partial<Record<Quantity, number>> = {
+  pressure: 20,
+  flow: 2e-8,
+  volume: 5e-7,
+  heatFlow: 0.5,
+};
 
 /**
  * A figure in the reader's unit, without the unit: fixed decimals, true minus, two significant digits
- * where fixed decimals would show a bare zero for something that is not.
+ * where fixed decimals would show a bare zero for something that is not, and that a gauge or a rule could show.
  * @param si value in SI; NaN or infinite gives an em dash
  */
 export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice = {}, decimals?: number): string {
@@ -15,7 +22,7 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
   let text = shown.toFixed(places);
   if (Number(text) === 0) {
     text =
-      shown === 0 || decimals !== undefined
+      shown === 0 || decimals !== undefined || Math.abs(si) < (NOISE[quantity] ?? 0)
         ? (0).toFixed(places)
         : String(Number(shown.toPrecision(SIGNIFICANT_WHEN_SMALL)));
     if (text.includes('e')) text = shown.toExponential(1);

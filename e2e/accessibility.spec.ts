@@ -1,0 +1,99 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { openApp, part } from './app';
+
+/** Every view, and what can be opened in it, with what shows that it is there. */
+const PLACES: readonly (readonly [name: string, path: string, open: (page: Page) => Promise<void>])[] = [
+  ['circuit', '/', (page) => expect(page.locator('.sheet svg [role=status]')).toBeVisible()],
+  [
+    'part',
+    '/',
+    async (page) => {
+      await part(page, 'turbo').click();
+      await expect(page.getByRole('form')).toBeVisible();
+    },
+  ],
+  [
+    'drain',
+    '/',
+    async (page) => {
+      await part(page, 'turboDrain').click();
+      await expect(page.getByRole('form')).toBeVisible();
+    },
+  ],
+  [
+    'changes',
+    '/',
+    async (page) => {
+      await page.keyboard.press('Control+k');
+      await expect(page.getByRole('option').first()).toBeVisible();
+    },
+  ],
+  [
+    'audit',
+    '/',
+    async (page) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('tab', { name: /Audit/ }).click();
+      await expect(page.getByRole('article').first()).toBeVisible();
+    },
+  ],
+  [
+    'help',
+    '/',
+    async (page) => {
+      await page.keyboard.press('?');
+      await page.getByRole('tab', { name: 'Glossary' }).click();
+    },
+  ],
+  ['envelope', '/envelope', (page) => expect(page.getByText(/Everything is supplied|Fails in/).first()).toBeVisible()],
+  [
+    'heat',
+    '/heat',
+    (page) => expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible(),
+  ],
+  ['engine', '/engine', (page) => expect(page.getByLabel('Redline').first()).toBeVisible()],
+  ['gauge', '/gauge', (page) => page.getByRole('button', { name: 'Add hot idle' }).click()],
+  ['compare', '/compare', (page) => expect(page.getByRole('region', { name: 'Comparison' })).toBeVisible()],
+  ['tolerances', '/tolerances', (page) => expect(page.getByRole('heading', { name: 'Sensitivity' })).toBeVisible()],
+  ['library', '/library', async () => undefined],
+  ['projects', '/projects', (page) => expect(page.getByText(/not supplied/)).toBeVisible()],
+  ['new engine', '/new', async () => undefined],
+];
+
+const LOOKS = [
+  { scheme: 'light', width: 1280, height: 800 },
+  { scheme: 'dark', width: 1280, height: 800 },
+  { scheme: 'light', width: 390, height: 844 },
+] as const;
+
+test.use({ actionTimeout: 15_000 });
+
+for (const { scheme, width, height } of LOOKS)
+  test(`no accessibility finding of any weight, and nothing wider than the page: ${scheme}, ${width} px`, async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    await page.setViewportSize({ width, height });
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: /^Thornback,/ })).toBeVisible();
+    await look(page, 'first screen');
+    await openApp(page);
+    for (const [name, path, open] of PLACES) {
+      await page.goto(path);
+      await expect(page.getByRole('main')).toBeVisible();
+      await open(page);
+      await look(page, name);
+    }
+  });
+
+async function look(page: Page, name: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const found = violations.map(
+    (v) => `${name}: ${v.id} (${v.impact}): ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`,
+  );
+  expect.soft(found).toEqual([]);
+  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect.soft(over, `${name}: wider than the page`).toBeLessThanOrEqual(0);
+}
