@@ -4,7 +4,7 @@ import { listen } from './server';
 try {
   const { port, host } = whereToListen(process.env);
   const { url, close } = await listen(port, host);
-  console.log(`Tidal Gauge is at ${url} with the demo engine Thornback. Stop it with Ctrl+C.`);
+  console.log(`Tidal Gauge is at ${url} with three invented engines to look at. Stop it with Ctrl+C.`);
   const stop = () => void close().then(() => process.exit(0));
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);

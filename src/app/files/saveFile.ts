@@ -1,10 +1,15 @@
-/** Hands the user a file. */
-function saveBlob(name: string, blob: Blob): void {
-  const url = URL.createObjectURL(blob);
+/** Hands the user what lies at an address as a file. */
+export function saveUrl(name: string, url: string): void {
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
+}
+
+/** Hands the user a file. */
+function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
+  saveUrl(name, url);
   URL.revokeObjectURL(url);
 }
 

@@ -1,11 +1,22 @@
 import { Button } from 'antd';
 import { usePreferences } from '../../state/preferences';
-import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset } from 'chart.js';
-import { useMemo } from 'react';
+import {
+  CategoryScale,
+  Chart,
+  LinearScale,
+  LineElement,
+  PointElement,
+  Tooltip,
+  type ChartDataset,
+  type TooltipItem,
+} from 'chart.js';
+import zoom from 'chartjs-plugin-zoom';
+import { useMemo, useRef, useState } from 'react';
 import { Line } from 'react-chartjs-2';
+import { saveChart } from '../../files/savePicture';
 import { saveTable, type Table } from '../../files/saveTable';
 
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
+Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip, zoom);
 
 /** An axis figure with a true minus, as everywhere else. */
 const tick = (value: number | string) => String(Number(Number(value).toPrecision(6))).replace('-', '−');
@@ -75,9 +86,14 @@ export function LineChart({
   /** What to read off it, in words. */
   readonly marks?: readonly string[];
 }) {
+  const chart = useRef<Chart<'line', { x: number; y: number | null }[]>>(null);
+  const [isZoomed, setZoomed] = useState(false);
   const theme = usePreferences((w) => w.theme);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the theme's colours are read off the page
-  const { data, options } = useMemo(() => chartOf(series, xName, yName), [series, xName, yName, theme]);
+  const { data, options } = useMemo(
+    () => chartOf(series, xName, yName, () => setZoomed(true)),
+    [series, xName, yName, theme],
+  );
   return (
     <figure className="chart">
       <figcaption>
@@ -93,19 +109,35 @@ export function LineChart({
       </ul>
       <div className="canvas">
         <Line
+          ref={chart}
           data={data}
           options={options}
           tabIndex={0}
           aria-label={`${title}. ${marks.join(' ')} Lines: ${series.map((s) => s.label).join(', ')}. The data can be saved as CSV.`}
         />
       </div>
-      <Button onClick={() => saveTable(file, tableOf(series, xName))}>Save as CSV</Button>
+      <div className="moves pictures">
+        <Button onClick={() => saveTable(file, tableOf(series, xName))}>Save as CSV</Button>
+        <Button onClick={() => chart.current && saveChart(chart.current.canvas, file.replace(/\.csv$/, ''))}>
+          Save as PNG
+        </Button>
+        {isZoomed && (
+          <Button
+            onClick={() => {
+              chart.current?.resetZoom();
+              setZoomed(false);
+            }}
+          >
+            Whole chart
+          </Button>
+        )}
+      </div>
     </figure>
   );
 }
 
 /** What the chart is given: lines by dash and point, in the page's own colours. */
-function chartOf(series: readonly Series[], xName: string, yName: string) {
+function chartOf(series: readonly Series[], xName: string, yName: string, onZoom: () => void) {
   const style = getComputedStyle(document.documentElement);
   const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
   const ink = colour('ink');
@@ -138,6 +170,30 @@ function chartOf(series: readonly Series[], xName: string, yName: string) {
       maintainAspectRatio: false,
       parsing: false as const,
       normalized: true,
+      plugins: {
+        tooltip: {
+          backgroundColor: colour('paper'),
+          titleColor: ink,
+          bodyColor: ink,
+          borderColor: ink,
+          borderWidth: 1.5,
+          cornerRadius: 0,
+          titleFont: { family },
+          bodyFont: { family },
+          callbacks: {
+            title: (items: TooltipItem<'line'>[]) => `${xName}: ${tick(items[0]?.parsed.x ?? NaN)}`,
+            label: (item: TooltipItem<'line'>) =>
+              `${item.dataset.label}: ${tick(Number((item.parsed.y ?? NaN).toPrecision(4)))}`,
+          },
+        },
+        zoom: {
+          zoom: {
+            drag: { enabled: true, backgroundColor: colour('mark') },
+            mode: 'x' as const,
+            onZoomComplete: onZoom,
+          },
+        },
+      },
       interaction: { mode: 'nearest' as const, axis: 'x' as const, intersect: false },
       scales: {
         x: { type: 'linear' as const, ...axis(xName) },

@@ -11,7 +11,9 @@ import {
   type Quantity,
   type UnitChoice,
 } from '../../../core/foundations/units';
-import { exportProject } from '../../files/exportProject';
+import { activeVariant } from '../../../core/document/project/project';
+import { exportProject, fileName } from '../../files/exportProject';
+import { useAudit, useSweep } from '../../state/useAnswers';
 import { useDrop } from '../../files/useDrop';
 import { useProjectImport } from '../../files/useProjectImport';
 import { DEMOS } from '../../state/demos';
@@ -49,11 +51,35 @@ function Menu() {
   const [dialog, setDialog] = useState<'versions' | 'units'>();
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const { modal } = AntApp.useApp();
+  const { modal, message } = AntApp.useApp();
+  const sweep = useSweep().data;
+  const findings = useAudit().data;
   const importFile = useProjectImport();
   const isOver = useDrop(importFile);
   const file = useRef<HTMLInputElement>(null);
 
+  const picture = (kind: 'svg' | 'png') => {
+    const drawing = document.querySelector<SVGSVGElement>('.sheet > svg');
+    const axis = document.querySelector<SVGSVGElement>('.sheet .pinned svg') ?? undefined;
+    if (!drawing) return;
+    void import('../../files/savePicture')
+      .then(({ savePicture }) =>
+        savePicture(drawing, fileName(`${project.name} ${activeVariant(project).name}`), kind, axis),
+      )
+      .catch(() => message.error('The browser could not draw the picture. Try the other format.'));
+  };
+  const copySummary = async () => {
+    if (!sweep) return;
+    const { summaryOf } = await import('../../../core/judgement/summary');
+    const text = summaryOf(project, sweep, findings, units);
+    try {
+      await navigator.clipboard.writeText(text);
+      void message.success('The summary is copied.');
+    } catch {
+      // A browser that does not let the app copy lets the reader do it.
+      modal.info({ title: 'Summary', width: 640, content: <pre className="summary">{text}</pre>, okText: 'Close' });
+    }
+  };
   return (
     <>
       <input
@@ -93,6 +119,16 @@ function Menu() {
             { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
             { key: 'export', label: 'Export', onClick: () => exportProject(project) },
+            {
+              key: 'out',
+              label: 'Print, picture, summary',
+              children: [
+                { key: 'print', label: 'Print this page…', onClick: () => window.print() },
+                { key: 'svg', label: 'Drawing as SVG', disabled: pathname !== '/', onClick: () => picture('svg') },
+                { key: 'png', label: 'Drawing as PNG', disabled: pathname !== '/', onClick: () => picture('png') },
+                { key: 'summary', label: 'Copy summary as text', disabled: !sweep, onClick: () => void copySummary() },
+              ],
+            },
             { key: 'save', label: 'Versions…', onClick: () => setDialog('versions') },
             { type: 'divider' },
             {

@@ -149,6 +149,7 @@ export function Sheet({
       <svg
         width={layout.width}
         height={figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT}
+        viewBox={`0 0 ${layout.width} ${figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT}`}
         role="group"
         aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
       >

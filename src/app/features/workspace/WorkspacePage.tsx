@@ -75,7 +75,7 @@ function Workspace() {
   const aside = all.filter((h) => h.aside && h.deletedAt === undefined);
   const deleted = all.filter((h) => h.deletedAt !== undefined);
   return (
-    <main id="main" tabIndex={-1} className="page">
+    <main id="main" tabIndex={-1} className="page workspace">
       <h1>Projects and backup</h1>
       <p>Everything is stored in this browser, on this machine. A backup keeps it safe and takes it along.</p>
       {heads.error && (

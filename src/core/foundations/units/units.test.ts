@@ -118,13 +118,15 @@ describe('Units', () => {
     expect(formatQuantity(1.09e-3, 'bore', { bore: 'in' })).toBe('0.043\u00a0in');
   });
 
-  it('writes a true minus, two digits for what is small, a dash for what is not there', () => {
+  it('writes a true minus, two digits for what is small, 0 for what nothing can show, a dash for what is not there', () => {
     expect([
       formatFigure(-0.02e5, 'pressure'),
+      formatFigure(234, 'pressure'),
       formatFigure(3e-9, 'pressure'),
+      formatFigure(1e-8, 'volume'),
       formatFigure(NaN, 'pressure'),
       formatFigure(0, 'flow'),
       formatQuantity(2.25e5, 'pressure'),
-    ]).toEqual(['−0.02', '3.0e−14', '—', '0.00', '2.25\u00a0bar']);
+    ]).toEqual(['−0.02', '0.0023', '0.00', '0.00', '—', '0.00', '2.25\u00a0bar']);
   });
 });
