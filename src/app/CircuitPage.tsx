@@ -39,11 +39,7 @@ export function CircuitPage() {
   const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
-  const panel = useRef<HTMLElement>(null);
-  // What was opened is read from its top.
-  useEffect(() => {
-    if (panel.current) panel.current.scrollTop = 0;
-  }, [selected, moves]);
+  const panel = useTopOf(selected, moves);
   const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
   const answer = useLastAnswer(solved.data);
   const shown = looking
@@ -138,6 +134,16 @@ const FAULTS_TAB = {
     </Suspense>
   ),
 };
+
+/** An element that scrolls back to its top when something else is opened in it. */
+function useTopOf(...opened: readonly unknown[]) {
+  const element = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (element.current) element.current.scrollTop = 0;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- as many as the caller names
+  }, opened);
+  return element;
+}
 
 const NO_BANDS: ReadonlyMap<string, PostBand> = new Map();
 

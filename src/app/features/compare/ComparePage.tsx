@@ -6,6 +6,7 @@ import { MOST_COMPARED, type Comparison } from '../../../core/studies/compare/co
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
+import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 
@@ -52,6 +53,7 @@ function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly u
     <section aria-busy={study.running}>
       <StudyStatus study={study} doing="solving each variant" />
       {study.answer && <Lines comparison={study.answer} units={units} />}
+      {study.answer && <CsvButton name="comparison" />}
     </section>
   );
 }

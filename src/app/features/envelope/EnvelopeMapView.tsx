@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { curveLinear, curveLinearClosed, line } from 'd3-shape';
 import { useId, type ReactNode } from 'react';
+import { useGridCursor, type Place } from '../../marks/useGridCursor';
 import {
   crossingsOf,
   failureLines,
@@ -11,6 +12,7 @@ import { regionBelow, type MapPoint } from '../../../core/studies/envelope/march
 import {
   displayUnit,
   formatFigure,
+  formatQuantity,
   fromDisplay,
   toDisplay,
   type Quantity,
@@ -97,7 +99,7 @@ export function EnvelopeMapView({
   const id = useId();
   const frame: Frame = large
     ? { width: 700, height: 470, left: 46, bottom: 34, top: 18, right: 20 }
-    : { width: 240, height: 132, left: 2, bottom: 2, top: 2, right: 6 };
+    : { width: 240, height: 146, left: 28, bottom: 16, top: 2, right: 6 };
   const scales = scalesOf(envelope, frame);
   const { x, y } = scales;
   const { speedsRevS, ys } = envelope;
@@ -115,13 +117,30 @@ export function EnvelopeMapView({
     ];
     if (px >= left && px <= right && py >= top && py <= bottom) onPick?.({ x: x.invert(px), y: y.invert(py) });
   };
-  return (
+  const nearest = (values: readonly number[], si: number) =>
+    values.reduce((best, v, i) => (Math.abs(v - si) < Math.abs(values[best]! - si) ? i : best), 0);
+  const cursor = useGridCursor(
+    {
+      columns: speedsRevS.length,
+      rows: ys.length,
+      placeAt: (u, v) => {
+        const [px, py] = [u * frame.width, v * frame.height];
+        if (px < left || px > right || py < top || py > bottom) return undefined;
+        return { ix: nearest(speedsRevS, x.invert(px)), iy: nearest(ys, y.invert(py)) };
+      },
+    },
+    ({ ix, iy }) => onPick?.({ x: speedsRevS[ix]!, y: ys[iy]! }),
+  );
+  const { at } = cursor;
+  const drawing = (
     <svg
       viewBox={`0 0 ${frame.width} ${frame.height}`}
       role="img"
       aria-label={label}
+      aria-describedby={large ? `${id}r` : undefined}
       onPointerDown={pick}
       style={onPick ? { cursor: 'crosshair' } : undefined}
+      {...(large ? cursor.handlers : {})}
     >
       <defs>
         <pattern id={`${id}f`} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -171,8 +190,73 @@ export function EnvelopeMapView({
         />
       )}
       <path d={`M${left} ${top}V${bottom}H${right}`} fill="none" stroke="var(--ink)" strokeWidth={2} />
-      {large && <MapAxes envelope={envelope} scales={scales} units={units} />}
+      {large ? (
+        <MapAxes envelope={envelope} scales={scales} units={units} />
+      ) : (
+        <SmallAxes envelope={envelope} scales={scales} units={units} />
+      )}
+      {at && (
+        <path
+          d={`M${x(speedsRevS[at.ix]!)} ${top}V${bottom}M${left} ${y(ys[at.iy]!)}H${right}`}
+          stroke="var(--ink)"
+          strokeWidth={1}
+          strokeDasharray="2 3"
+          pointerEvents="none"
+        />
+      )}
     </svg>
+  );
+  if (!large) return drawing;
+  return (
+    <>
+      {drawing}
+      <p id={`${id}r`} className="readout" role="status">
+        {at
+          ? sayPlace(envelope, map, at, units)
+          : 'Point at the map, or use the arrow keys, to read it; Enter goes there.'}
+      </p>
+    </>
+  );
+}
+
+/** "5200 rpm, 96 °C: margin 1.4 times the warning margin, least at Turbo". */
+function sayPlace(envelope: Envelope, map: EnvelopeMap, { ix, iy }: Place, units: UnitChoice): string {
+  const { speedsRevS, ys, consumers } = envelope;
+  const where = `${formatQuantity(speedsRevS[ix]!, 'speed', units)}, ${formatQuantity(ys[iy]!, UPWARD[envelope.y], units)}`;
+  const value = map.values[iy]?.[ix] ?? null;
+  if (value === null) return `${where}: not solved.`;
+  const least = map === envelope.overall ? consumers.find((c) => c.values[iy]?.[ix] === value) : undefined;
+  return `${where}: margin ${sayValue(value)} times the warning margin${least ? `, smallest at ${least.name}` : ''}${value < 0 ? '; not supplied' : ''}.`;
+}
+
+/** The ends of both axes of a small map, in the reader's units. */
+function SmallAxes({
+  envelope,
+  scales: { x, y },
+  units,
+}: {
+  readonly envelope: Envelope;
+  readonly scales: Scales;
+  readonly units: UnitChoice;
+}) {
+  const { speedsRevS, ys } = envelope;
+  const upward = UPWARD[envelope.y];
+  const [left, right, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys[0]!)];
+  return (
+    <g className="t-small ink2">
+      <text className="t-small ink2" x={left} y={bottom + 13}>
+        {formatFigure(speedsRevS[0]!, 'speed', units)}
+      </text>
+      <text className="t-small ink2" x={right} y={bottom + 13} textAnchor="end">
+        {formatQuantity(speedsRevS.at(-1)!, 'speed', units)}
+      </text>
+      <text className="t-small ink2" x={left - 4} y={bottom} textAnchor="end">
+        {formatFigure(ys[0]!, upward, units)}
+      </text>
+      <text className="t-small ink2" x={left - 4} y={y(ys.at(-1)!) + 10} textAnchor="end">
+        {formatFigure(ys.at(-1)!, upward, units)}
+      </text>
+    </g>
   );
 }
 

@@ -11,6 +11,7 @@ import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { speedLimitRevS } from '../../../core/judgement/sweep/reachable';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
+import { PictureButtons } from '../../files/PictureButtons';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
@@ -162,6 +163,7 @@ export default function EnvelopeView() {
                 </>
               )}
             </EnvelopeMapView>
+            <PictureButtons name={`operating map ${large?.name ?? ''}`.trim()} />
             <Legend withReach={reach.length > 0} withSession={envelope.session.length > 1} />
           </figure>
           <section aria-label="Each component">

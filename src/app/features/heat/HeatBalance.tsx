@@ -1,3 +1,4 @@
+import { PictureButtons } from '../../files/PictureButtons';
 import type { HeatResult } from '../../../core/heat/heatResult';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 
@@ -52,6 +53,7 @@ export function HeatBalance({ heat, units }: { readonly heat: HeatResult; readon
         <Column rows={out} x={MIDDLE} side="out" perW={perW} units={units} />
         <line x1={MIDDLE} x2={MIDDLE} y1={TOP - 6} y2={HEIGHT - 4} stroke="var(--ink)" strokeWidth={2.5} />
       </svg>
+      <PictureButtons name="heat balance" />
     </figure>
   );
 }

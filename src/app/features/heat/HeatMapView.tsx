@@ -1,4 +1,6 @@
-import { displayUnit, formatFigure, type UnitChoice } from '../../../core/foundations/units';
+import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { PictureButtons } from '../../files/PictureButtons';
+import { useGridCursor, type Place } from '../../marks/useGridCursor';
 import type { HeatMap } from '../../../core/studies/heat/mapStudy';
 
 const CELL_W = 38;
@@ -18,6 +20,17 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
   const hot = known.filter((k) => k > map.limitHotK).length;
   const cold = known.filter((k) => k < map.limitColdK).length;
   const share = (n: number) => `${Math.round((100 * n) / Math.max(1, known.length))} %`;
+  const [columns, rows] = [map.roadMS.length, map.airK.length];
+  const cursor = useGridCursor({
+    columns,
+    rows,
+    placeAt: (u, v) => {
+      const ix = Math.floor((u * width - LEFT) / CELL_W);
+      const iy = rows - 1 - Math.floor((v * height) / CELL_H);
+      return ix >= 0 && ix < columns && iy >= 0 && iy < rows ? { ix, iy } : undefined;
+    },
+  });
+  const { at } = cursor;
   return (
     <figure className="chart">
       <figcaption>
@@ -28,6 +41,7 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
         viewBox={`0 0 ${width} ${height}`}
         role="img"
         aria-label={`Map of sump temperature. ${share(hot)} too hot, ${share(cold)} too cold.`}
+        {...cursor.handlers}
       >
         {map.airK.map((air, a) =>
           map.roadMS.map((_, r) => {
@@ -95,7 +109,32 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
         <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">
           road, {v.symbol}; strokes: over the hot limit, dots: too cold to boil off water
         </text>
+        {at && (
+          <rect
+            x={LEFT + at.ix * CELL_W}
+            y={(rows - 1 - at.iy) * CELL_H}
+            width={CELL_W}
+            height={CELL_H}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={2}
+            pointerEvents="none"
+          />
+        )}
       </svg>
+      <p className="readout" role="status">
+        {at ? sayPlace(map, at, units) : 'Point at the map, or use the arrow keys, to read it.'}
+      </p>
+      <PictureButtons name="oil temperature map" />
     </figure>
   );
+}
+
+/** "Air 20 °C, road 90 km/h: sump oil 118 °C". */
+function sayPlace(map: HeatMap, { ix, iy }: Place, units: UnitChoice): string {
+  const k = map.sumpK[iy]?.[ix] ?? null;
+  const where = `Air ${formatQuantity(map.airK[iy]!, 'temperature', units)}, road ${formatQuantity(map.roadMS[ix]!, 'roadSpeed', units)}`;
+  if (k === null) return `${where}: no balance.`;
+  const verdict = k > map.limitHotK ? '; too hot' : k < map.limitColdK ? '; too cold to boil off water' : '';
+  return `${where}: sump oil ${formatQuantity(k, 'temperature', units)}${verdict}.`;
 }

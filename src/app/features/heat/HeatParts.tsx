@@ -1,3 +1,4 @@
+import { CsvButton } from '../../files/CsvButton';
 import { Table } from 'antd';
 import type { HeatResult } from '../../../core/heat/heatResult';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -72,6 +73,7 @@ export function HeatParts({ heat, units }: { readonly heat: HeatResult; readonly
           },
         ]}
       />
+      <CsvButton name="oil temperature by part" />
       {heat.filmHottestK !== null && <p>Hottest bearing film, mean of inlet and outlet: {t(heat.filmHottestK)}.</p>}
     </section>
   );

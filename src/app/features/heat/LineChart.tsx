@@ -89,9 +89,9 @@ export function LineChart({
   const chart = useRef<Chart<'line', { x: number; y: number | null }[]>>(null);
   const [isZoomed, setZoomed] = useState(false);
   const theme = usePreferences((w) => w.theme);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the theme's colours are read off the page
   const { data, options } = useMemo(
     () => chartOf(series, xName, yName, () => setZoomed(true)),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the theme's colours are read off the page
     [series, xName, yName, theme],
   );
   return (

@@ -12,6 +12,7 @@ import {
   type UnitChoice,
 } from '../../../core/foundations/units';
 import { useSettled } from '../../state/useSettled';
+import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 
@@ -127,6 +128,7 @@ function Bars({
           },
         ]}
       />
+      <CsvButton name="sensitivity" />
       <p className="quiet">
         Linear at this condition, for steps as large as each tolerance: exact for small changes, a guide for large ones.
         Hollow to the left: less margin.

@@ -12,6 +12,7 @@ import { VerdictIcon } from '../../marks/VerdictMark';
 import { PostPatterns, TidePost } from '../../marks/TidePost';
 import { spreadAt, USUAL_SAMPLES, USUAL_SEED } from '../../state/spreadRequest';
 import { useSettled } from '../../state/useSettled';
+import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import type { SolveResult } from '../../../core/judgement/stateResult';
@@ -139,6 +140,7 @@ function Drawn({
           )}
           {result && <Posts spread={spread} result={result} units={units} />}
           <Chances spread={spread} units={units} onConsumer={onConsumer} />
+          <CsvButton name="probability of supply" />
           <p className="quiet">
             {spread.samples} circuits, seed {spread.seed}
             {study.partly ? ', so far' : ''}. ± is one standard error of the drawing itself, by the scatter of eight

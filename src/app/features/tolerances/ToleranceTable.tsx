@@ -1,4 +1,5 @@
 import { Button, Input as TextInput, Table } from 'antd';
+import { CsvButton } from '../../files/CsvButton';
 import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
@@ -45,6 +46,7 @@ export function ToleranceTable() {
           { title: 'Usual', render: (_, input) => <Usual input={input} units={units} /> },
         ]}
       />
+      <CsvButton name="tolerances" />
     </Fold>
   );
 }
