@@ -46,4 +46,5 @@ step('Lint: imports point one way', bin('depcruise'), [
 step('Lint: nothing unused', bin('knip'), ['--no-progress']);
 step('Unit tests', bin('jest'), ['--ci', '--maxWorkers=100%']);
 step('Building the app', bin('vite'), ['build', '--logLevel', 'error']);
+step('Weight of the first script', process.execPath, ['scripts/size.mjs']);
 step('End-to-end tests in headless Chromium', bin('playwright'), ['test']);

@@ -5,7 +5,7 @@ import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
-import { AuditList } from './features/audit/AuditList';
+import { AuditList, HalfDone } from './features/audit/AuditList';
 import { FindingRow } from './features/audit/FindingRow';
 import { Findings } from './features/findings/Findings';
 import { PreviewBar } from './features/moves/PreviewBar';
@@ -51,17 +51,17 @@ export function CircuitPage() {
         : undefined;
   const bands = useBands();
   const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
-  const open = (audit.data ?? []).filter(
-    (f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend'),
-  ).length;
   const supply = answer && (
-    <Findings
-      result={answer.result}
-      sweep={sweep.data}
-      sweeping={sweep.isFetching}
-      warnings={answer.warnings}
-      own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
-    />
+    <>
+      <HalfDone findings={audit.data} />
+      <Findings
+        result={answer.result}
+        sweep={sweep.data}
+        sweeping={sweep.isFetching}
+        warnings={answer.warnings}
+        own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
+      />
+    </>
   );
   return (
     <main id="main" tabIndex={-1} className="work">
@@ -112,7 +112,7 @@ export function CircuitPage() {
                 },
                 {
                   key: 'audit',
-                  label: `Audit${audit.data ? ` (${open})` : ''}`,
+                  label: `Audit${audit.data ? ` (${openCount(audit.data)})` : ''}`,
                   children: <AuditList findings={audit.data} working={audit.isFetching} />,
                 },
                 FAULTS_TAB,
@@ -161,6 +161,10 @@ function useBands(): ReadonlyMap<string, PostBand> {
     [spread, found],
   );
 }
+
+/** Findings that something should be done about. */
+const openCount = (findings: readonly Finding[]): number =>
+  findings.filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
 
 const NO_FLAGS: ReadonlyMap<string, Weight> = new Map();
 

@@ -26,6 +26,8 @@ const FONT = 'Encode Sans Variable';
 function takeLooks(from: Element, to: Element): void {
   const looks = getComputedStyle(from);
   to.setAttribute('style', LOOKS.map((name) => `${name}:${looks.getPropertyValue(name)}`).join(';'));
+  // What the page's styles decide is in the looks.
+  for (const { name, value } of [...to.attributes]) if (value.includes('var(')) to.removeAttribute(name);
   for (const name of ['class', 'tabindex', 'role', 'aria-label', 'aria-pressed']) to.removeAttribute(name);
   [...from.children].forEach((child, i) => takeLooks(child, to.children[i]!));
 }

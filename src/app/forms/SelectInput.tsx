@@ -23,6 +23,7 @@ export function SelectInput<T extends string | number>({
       options={[...options]}
       onChange={onChange}
       popupMatchSelectWidth={false}
+      labelRender={(chosen) => (typeof chosen.label === 'string' ? chosen.label.trim() : chosen.label)}
     />
   );
 }

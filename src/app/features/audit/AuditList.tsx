@@ -1,5 +1,15 @@
 import type { Finding } from '../../../core/judgement/audit';
+import { Fold } from '../../forms/Fold';
 import { FindingRow } from './FindingRow';
+
+/** Rules that explain what starves behind a part: what follows from them is one press away. */
+const EXPLAINING: readonly string[] = ['openPorts', 'blankedPassage'];
+
+/** A job half done, said above whatever starves for it, with the change that finishes it. */
+export function HalfDone({ findings }: { readonly findings: readonly Finding[] | undefined }) {
+  const found = findings?.find((f) => f.rule === 'openPorts' && f.waived === null);
+  return found && <FindingRow finding={found} withPart />;
+}
 
 /** Every finding by weight; a click on its name goes to the place and the state. */
 export function AuditList({
@@ -9,8 +19,15 @@ export function AuditList({
   readonly findings: readonly Finding[] | undefined;
   readonly working: boolean;
 }) {
-  const open = (findings ?? []).filter((f) => f.waived === null);
+  const all = findings ?? [];
+  const open = all.filter((f) => f.waived === null);
   const count = (weights: readonly string[]) => open.filter((f) => weights.includes(f.weight)).length;
+  const cause = open.find((f) => f.weight === 'stop' && EXPLAINING.includes(f.rule));
+  const following = cause ? open.filter((f) => f.weight === 'stop' && !EXPLAINING.includes(f.rule)) : [];
+  const rows = (list: readonly Finding[]) =>
+    list.map((finding, i) => (
+      <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />
+    ));
   return (
     <>
       <h2>
@@ -22,9 +39,11 @@ export function AuditList({
         </span>
       </h2>
       {findings?.length === 0 && <p>Nothing found.</p>}
-      {findings?.map((finding, i) => (
-        <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />
-      ))}
+      {cause && rows([cause])}
+      {following.length > 0 && (
+        <Fold title={`${following.length} critical findings that may follow from this`}>{rows(following)}</Fold>
+      )}
+      {rows(all.filter((f) => f !== cause && !following.includes(f)))}
     </>
   );
 }

@@ -29,6 +29,22 @@ describe('Changes to the circuit', () => {
     expect(found('paint it blue')).toEqual([]);
   });
 
+  it.each(
+    ['thornback', 'saltmarsh', 'larkspur'].flatMap((demo) =>
+      ['plate', 'cooler', 'restrictor'].map((w) => [demo, w] as const),
+    ),
+  )('come with plausible places first, the suction side last: %s, %s', (demo, words) => {
+    const { circuit: plain } = demoProject(demo).variants[0]!;
+    const { offers } = new OfferSearch(plain, [], { part: undefined, words, heading: undefined }).look(60_000);
+    const places = offers.map(({ part }) => plain.parts.find((p) => p.id === part)!.kind);
+    expect(places[0]).not.toMatch(/^(pickup|pump|sump|tank)$/);
+    const firstOfSuction = places.findIndex((kind) => kind === 'pickup' || kind === 'pump');
+    if (firstOfSuction >= 0)
+      expect(
+        places.slice(firstOfSuction).every((kind) => /^(pickup|pump|sump|tank|line|hose|passage)$/.test(kind)),
+      ).toBe(true);
+  });
+
   it.each<[string, Move['kind']]>([
     ['delete restrictor', 'takeOut'],
     ['upgrade pump', 'swap'],

@@ -1,4 +1,4 @@
-import { offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
+import { likelyFirst, offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
 import type { Part } from '../../../core/document/parts/part';
 import type { Circuit } from '../../../core/document/project/project';
 
@@ -41,7 +41,7 @@ export class OfferSearch {
     private readonly drafts: readonly LibraryDraft[],
     private readonly wanted: Wanted,
   ) {
-    this.parts = circuit.parts.filter((p) => wanted.part === undefined || p.id === wanted.part);
+    this.parts = likelyFirst(circuit).filter((p) => wanted.part === undefined || p.id === wanted.part);
     this.words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
   }
 

@@ -29,6 +29,7 @@ export function Figures({
   readonly reading: Reading;
   readonly units: UnitChoice;
 }) {
+  const { decimals } = displayUnit('pressure', units);
   return (
     <g>
       <text className="t-small ink2" x={8} y={34}>
@@ -94,10 +95,10 @@ export function Figures({
             </text>
             <text className="t-small" fontWeight={640} x={x} y={34}>
               {takes > 0 ? '+' : ''}
-              {formatFigure(takes, 'pressure', units)}
+              {formatFigure(takes, 'pressure', units, decimals)}
             </text>
             <text className="t-small" x={x} y={52}>
-              {formatFigure(outlet, 'pressure', units)}
+              {formatFigure(outlet, 'pressure', units, decimals)}
             </text>
           </g>
         );

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
@@ -27,6 +28,8 @@ const NARROW_SHEET = 560;
 const NARROW_HEADLINE_X = 8;
 const NARROW_HEADLINE_Y = 14;
 const HEADLINE_Y = 24;
+/** The drawing grows with the room that it has, up to this many times. */
+const LARGEST_SCALE = 1.6;
 
 const NOTHING: readonly string[] = [];
 
@@ -69,6 +72,7 @@ export function Sheet({
   const reading = useMemo(() => new Reading(answer), [answer]);
   const { result } = reading;
   const [focus, setFocus] = useState<string>();
+  const [isFitted, setFitted] = useState(false);
   const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
   const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
   const traced = useMemo(
@@ -128,28 +132,41 @@ export function Sheet({
     Math.max(112, available - HEADLINE_WIDTH),
   );
   const chosen = layout.stations.find((s) => s.part.id === selected);
+  useInView(sheet, selected);
   const profileTop = layout.planHeight + 2;
+  const fixedHeight = layout.planHeight + FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
+  const roomy = Math.min(LARGEST_SCALE, available / layout.width, height / (fixedHeight + LEAST_AXIS));
+  const scale = isFitted ? Math.min(1, available / layout.width) : Number.isFinite(roomy) ? Math.max(1, roomy) : 1;
   // The axis gives way before the figures slip under the edge.
-  const axisHeight = Math.max(
-    LEAST_AXIS,
-    Math.min(MOST_AXIS, height - layout.planHeight - FIGURES_HEIGHT - LEGEND_HEIGHT - profileHeight(0)),
-  );
+  const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, height / scale - fixedHeight));
   const figuresTop = profileTop + profileHeight(axisHeight);
+  const wholeHeight = figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT;
   return (
     <div className="sheet" ref={sheet}>
       <h1 className="visually-hidden">
         Circuit of {project.name}, variant {variant.name}
       </h1>
+      {layout.width > available && (
+        <Button className="fit" size="small" aria-pressed={isFitted} onClick={() => setFitted(!isFitted)}>
+          {isFitted ? 'Full size' : 'Fit to width'}
+        </Button>
+      )}
       <div className="pinned">
-        <svg width={AXIS_LEFT} height={profileHeight(axisHeight)} style={{ top: profileTop }} aria-hidden="true">
+        <svg
+          width={AXIS_LEFT * scale}
+          height={profileHeight(axisHeight) * scale}
+          viewBox={`0 0 ${AXIS_LEFT} ${profileHeight(axisHeight)}`}
+          style={{ top: profileTop * scale }}
+          aria-hidden="true"
+        >
           <rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" />
           <AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
         </svg>
       </div>
       <svg
-        width={layout.width}
-        height={figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT}
-        viewBox={`0 0 ${layout.width} ${figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT}`}
+        width={layout.width * scale}
+        height={wholeHeight * scale}
+        viewBox={`0 0 ${layout.width} ${wholeHeight}`}
         role="group"
         aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
       >
@@ -208,6 +225,15 @@ export function Sheet({
       </svg>
     </div>
   );
+}
+
+/** Keeps the selected part in view: the drawing scrolls to it, no further than it must. */
+function useInView(sheet: RefObject<HTMLElement | null>, selected: string | undefined): void {
+  useEffect(() => {
+    if (selected === undefined) return;
+    const part = sheet.current?.querySelector(`[data-part="${selected}"]`);
+    part?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [sheet, selected]);
 }
 
 /** Size of an element as it is laid out [px]. */

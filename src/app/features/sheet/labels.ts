@@ -5,7 +5,7 @@ import { partName } from './partText';
 import type { Station } from './station';
 
 /** Average width of a character of a name, and of a figure's line under it [px]. */
-const NAME_CHARACTER = 7.2;
+const NAME_CHARACTER = 7.6;
 const DETAIL_WIDTH = 64;
 const LINE = 13;
 
@@ -45,7 +45,7 @@ export function placeLabels(
   halfWidth: (s: Station) => number,
 ): ReadonlyMap<string, Label> {
   const labels = new Map<string, Label>();
-  const rows = new Map<string, { readonly to: number; readonly step: number }[]>();
+  const rows = new Map<string, { readonly to: number; readonly step: number; readonly lines: number }[]>();
   for (const s of [...stations].sort((a, b) => a.x0 - b.x0)) {
     const lines = nameLines(partName(s.part), s.x1 - s.x0);
     const width = Math.max(DETAIL_WIDTH, ...lines.map((l) => l.length * NAME_CHARACTER));
@@ -53,8 +53,13 @@ export function placeLabels(
     const key = `${isAbove(s) ? 'above' : 'below'} ${s.y} ${s.role === 'consumer'}`;
     const taken = rows.get(key) ?? [];
     const step = [0, 1, 2].find((n) => taken.every((t) => t.step !== n || t.to <= x - width / 2)) ?? 0;
-    rows.set(key, [...taken, { to: x + width / 2, step }]);
-    labels.set(s.part.id, place(s, lines, halfWidth(s), step * 2 * LINE));
+    // Past every block that stands between it and the lane; under the fed parts, past its name: the figures there are short.
+    const blocks = Array.from({ length: step }, (_, n) =>
+      isAbove(s) ? Math.max(...taken.filter((t) => t.step === n && t.to > x - width / 2).map((t) => t.lines)) : 2,
+    );
+    const away = LINE * blocks.reduce((sum, block) => sum + block, 0);
+    rows.set(key, [...taken, { to: x + width / 2, step, lines: lines.length + 1 }]);
+    labels.set(s.part.id, place(s, lines, halfWidth(s), away));
   }
   return labels;
 }

@@ -121,7 +121,19 @@ const CASES: readonly (readonly [
     () => moved(STOCK, PLATE, LOOP),
   ],
   [
-    'blankedPassage',
+    'openPorts',
+    'a thermostat plate with nothing on it',
+    () => moved(STOCK, { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat')] }),
+    ['stop thermostatPlate'],
+    () =>
+      moved(
+        STOCK,
+        { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat')] },
+        { kind: 'bridge', from: 'thermostatPlate.away', to: 'thermostatPlate.back', drafts: [] },
+      ),
+  ],
+  [
+    'openPorts',
     'a plain plate with nothing on it',
     () => moved(STOCK, PLATE),
     ['stop plate'],

@@ -16,7 +16,7 @@ import {
   thermostatMissing,
 } from './heat';
 import { sealant, smallestBore, threadMates } from './joints';
-import { blankedPassage, coolerFilling } from './passages';
+import { blankedPassage, coolerFilling, openPorts } from './passages';
 import { pumpsInSeries } from './pumps';
 import { pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
 import {
@@ -34,6 +34,8 @@ import { restrictorTwice, turboRestrictor } from './turbo';
 
 /** Every rule, in the order in which findings of one weight are listed. */
 export const RULES: readonly Rule[] = [
+  // What explains the rest comes first.
+  openPorts,
   blankedPassage,
   reversedPart,
   supply,

@@ -25,7 +25,7 @@ export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
           ],
         },
       ];
-    if (part.kind === 'plate' && part.passage.kind !== 'open' && part.passage.kind !== 'thermostat') {
+    if (part.kind === 'plate' && part.passage.kind === 'separate' && !isUnconnected(c, part)) {
       const open = ['away', 'back'].filter((port) => deadEnd(c, `${part.id}.${port}`));
       if (open.length > 0 && dry)
         return [
@@ -62,6 +62,39 @@ export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
     return [];
   });
 });
+
+const isUnconnected = (c: AuditContext, plate: PartOf<'plate'>) =>
+  ['away', 'back'].every((port) => c.groups.sizeOf(`${plate.id}.${port}`) === 1);
+
+/** Both ports of a plate for a cooler with nothing connected: a job half done, which explains whatever starves behind it. */
+export const openPorts = rule('openPorts', 'Cooler not connected', (c) =>
+  c.parts('plate').flatMap((plate): Found[] => {
+    const { kind } = plate.passage;
+    if (kind === 'open' || !isUnconnected(c, plate)) return [];
+    const hose = (name: string) => ({ ...catalogueEntry('hose10').part, name }) as MoveDraft;
+    return [
+      {
+        weight: 'stop' as const,
+        part: plate.id,
+        what: `${plate.name}: its two cooler ports are open; connect a cooler.`,
+        why:
+          kind === 'thermostat'
+            ? 'Once the thermostat opens, the oil’s way leads through the cooler; with nothing connected it goes nowhere.'
+            : 'All the oil leaves by one port and must come back by the other.',
+        remedies: ['a cooler with two hoses', 'a short hose from port to port', 'take the plate out'],
+        moves: [
+          {
+            kind: 'bridge' as const,
+            from: `${plate.id}.away`,
+            to: `${plate.id}.back`,
+            drafts: [hose('Hose out'), { ...catalogueEntry('airCooler').part } as MoveDraft, hose('Hose back')],
+          },
+          { kind: 'takeOut' as const, part: plate.id },
+        ],
+      },
+    ];
+  }),
+);
 
 /** A port behind which there is no way on: nothing, or a row of lines that ends. */
 function deadEnd(c: AuditContext, ref: string): boolean {
