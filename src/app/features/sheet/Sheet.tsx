@@ -9,7 +9,8 @@ import { tracePath } from '../../../core/network/describe/tracePath';
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { Figures, FIGURES_HEIGHT } from './Figures';
-import { layoutSheet } from './layout';
+import { layoutSheet, type SheetLayout } from './layout';
+import type { UnitChoice } from '../../../core/foundations/units';
 import { Plan } from './Plan';
 import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Profile';
 import { Reading } from './reading';
@@ -119,28 +120,15 @@ export function Sheet({
     }
   };
 
-  const worst = result.consumers
-    .filter((c) => !c.supplied || c.verdict === 'near')
-    .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
-  const headline = worst
-    ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
-    : reading.isThere
-      ? 'Every component is supplied in this condition'
-      : 'Not computed; see the reason beside it';
+  const headline = headlineOf(reading, units);
   const headlineX = Math.min(
     layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112,
     Math.max(112, available - HEADLINE_WIDTH),
   );
   const chosen = layout.stations.find((s) => s.part.id === selected);
   useInView(sheet, selected);
-  const profileTop = layout.planHeight + 2;
-  const fixedHeight = layout.planHeight + FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
-  const roomy = Math.min(LARGEST_SCALE, available / layout.width, height / (fixedHeight + LEAST_AXIS));
-  const scale = isFitted ? Math.min(1, available / layout.width) : Number.isFinite(roomy) ? Math.max(1, roomy) : 1;
-  // The axis gives way before the figures slip under the edge.
-  const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, height / scale - fixedHeight));
-  const figuresTop = profileTop + profileHeight(axisHeight);
-  const wholeHeight = figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT;
+  const sizes = measure(layout, { width: available, height }, isFitted);
+  const { scale, axisHeight, profileTop, figuresTop, wholeHeight } = sizes;
   return (
     <div className="sheet" ref={sheet}>
       <h1 className="visually-hidden">
@@ -225,6 +213,30 @@ export function Sheet({
       </svg>
     </div>
   );
+}
+
+/** What the drawing says first: the component that is worst off in this condition. */
+function headlineOf(reading: Reading, units: UnitChoice): string {
+  const worst = reading.result.consumers
+    .filter((c) => !c.supplied || c.verdict === 'near')
+    .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
+  return worst
+    ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
+    : reading.isThere
+      ? 'Every component is supplied in this condition'
+      : 'Not computed; see the reason beside it';
+}
+
+/** How large the drawing is, and where its rows begin [px of the drawing]. @param isFitted made as narrow as the room is */
+function measure(layout: SheetLayout, room: { readonly width: number; readonly height: number }, isFitted: boolean) {
+  const profileTop = layout.planHeight + 2;
+  const fixedHeight = layout.planHeight + FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
+  const roomy = Math.min(LARGEST_SCALE, room.width / layout.width, room.height / (fixedHeight + LEAST_AXIS));
+  const scale = isFitted ? Math.min(1, room.width / layout.width) : Number.isFinite(roomy) ? Math.max(1, roomy) : 1;
+  // The axis gives way before the figures slip under the edge.
+  const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, room.height / scale - fixedHeight));
+  const figuresTop = profileTop + profileHeight(axisHeight);
+  return { scale, axisHeight, profileTop, figuresTop, wholeHeight: figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT };
 }
 
 /** Keeps the selected part in view: the drawing scrolls to it, no further than it must. */
