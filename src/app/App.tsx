@@ -81,11 +81,13 @@ function Shell() {
             Skip to the page
           </a>
           <AppMark />
-          <span className="name">{project.name}</span>
-          <VariantBar />
-          <span className="note" title={project.engine.description}>
-            {project.madeUp ? 'invented demo data' : project.engine.description}
+          <span className="name">
+            <span>{project.name}</span>
+            <span className="note" title={project.engine.description}>
+              {project.madeUp ? 'invented demo data' : project.engine.description}
+            </span>
           </span>
+          <VariantBar />
           <span className="grow" />
           <nav aria-label="Views">
             {VIEWS.map(({ path, title }) =>

@@ -134,11 +134,7 @@ export function Sheet({
       <h1 className="visually-hidden">
         Circuit of {project.name}, variant {variant.name}
       </h1>
-      {layout.width > available && (
-        <Button className="fit" size="small" aria-pressed={isFitted} onClick={() => setFitted(!isFitted)}>
-          {isFitted ? 'Full size' : 'Fit to width'}
-        </Button>
-      )}
+      {layout.width > available && <FitButton isFitted={isFitted} onChange={setFitted} />}
       <div className="pinned">
         <svg
           width={AXIS_LEFT * scale}
@@ -237,6 +233,17 @@ function measure(layout: SheetLayout, room: { readonly width: number; readonly h
   const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, room.height / scale - fixedHeight));
   const figuresTop = profileTop + profileHeight(axisHeight);
   return { scale, axisHeight, profileTop, figuresTop, wholeHeight: figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT };
+}
+
+/** Makes a drawing that is wider than its room as narrow as that, and back. */
+function FitButton({ isFitted, onChange }: { readonly isFitted: boolean; readonly onChange: (fit: boolean) => void }) {
+  return (
+    <div className="fit">
+      <Button size="small" aria-pressed={isFitted} onClick={() => onChange(!isFitted)}>
+        {isFitted ? 'Full size' : 'Fit to width'}
+      </Button>
+    </div>
+  );
 }
 
 /** Keeps the selected part in view: the drawing scrolls to it, no further than it must. */
