@@ -100,7 +100,10 @@ const PICTURES: readonly {
       for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
       await page.getByRole('link', { name: 'Tolerances' }).click();
       await page.getByRole('button', { name: 'Run' }).click();
-      await page.getByText(/Tighten first|Everything is supplied/).first().waitFor();
+      await page
+        .getByText(/Tighten first|Everything is supplied/)
+        .first()
+        .waitFor();
     },
   },
   {
