@@ -121,6 +121,26 @@ test('help explains the keys and the words, and the single keys can be turned of
   expect(await speed(page).getAttribute('aria-valuenow')).toBe(before);
 });
 
+test('the focus returns to where it was after a panel, a change and a dialog', async ({ page }) => {
+  await openApp(page);
+  await part(page, 'filter').focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Back to findings' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(part(page, 'filter')).toBeFocused();
+  await page.keyboard.press('m');
+  await expect(page.getByRole('combobox', { name: 'What do you want to change?' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(part(page, 'filter')).toBeFocused();
+  const options = page.getByRole('button', { name: 'Options…' });
+  await options.focus();
+  await page.keyboard.press('Enter');
+  // Only once the dialog has taken the focus is there something to give back.
+  await expect(page.getByRole('dialog').getByRole('button', { name: 'Close' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(options).toBeFocused();
+});
+
 test('a verdict says why, with its source', async ({ page }) => {
   await openApp(page);
   await page.getByRole('button', { name: 'Why? Marginal' }).click();
@@ -142,7 +162,7 @@ test('the operating map is read by arrow keys, and Enter goes there', async ({ p
 });
 
 for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
-  for (const width of [1280, 1920])
+  for (const width of [820, 1280, 1920])
     test(`no two words of the drawing cover each other: ${demo}, ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 900 });
       await page.goto('/');

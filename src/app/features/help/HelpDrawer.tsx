@@ -2,6 +2,7 @@ import { Button, Drawer, Input, Switch, Tabs } from 'antd';
 import { useState } from 'react';
 import { GLOSSARY, type Entry } from '../../help/glossary';
 import { usePreferences } from '../../state/preferences';
+import { useFocusReturn } from '../../state/useFocusReturn';
 import { useTour } from '../../state/tour';
 
 /** Keys, and what they do. The single keys can be turned off. */
@@ -23,6 +24,7 @@ const OTHER_KEYS: readonly (readonly [string, string])[] = [
 
 /** What the keys do, what the words mean, and where to read more. */
 export default function HelpDrawer({ onClose }: { readonly onClose: () => void }) {
+  useFocusReturn(undefined);
   const startTour = useTour((t) => t.start);
   return (
     <Drawer open title="Help" onClose={onClose} size={460} destroyOnHidden>

@@ -4,6 +4,7 @@ import { useView } from '../../state/view';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
 import type { LibraryDraft } from '../../../core/document/moves';
+import { useFocusReturn } from '../../state/useFocusReturn';
 import { useLibrary } from '../../state/useLibrary';
 import { MOST_SHOWN, OfferSearch, type Entry, type Found } from './offerSearch';
 
@@ -79,6 +80,7 @@ export default function MovesPanel({
   const [at, setAt] = useState(-1);
   const [chosen, setChosen] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
+  useFocusReturn(part);
   const { circuit } = activeVariant(project);
   const { offers: found, looked, lookOn } = useOffers(part, words, chosen);
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);

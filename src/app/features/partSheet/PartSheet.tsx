@@ -16,6 +16,7 @@ import { tracePath } from '../../../core/network/describe/tracePath';
 import { sayMargin, sayVerdict, sayWhy } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { useFocusReturn } from '../../state/useFocusReturn';
 import { useLibraryChanges } from '../../state/useLibrary';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { DRAIN_WORDS } from '../../../core/judgement/drains/drainWords';
@@ -43,6 +44,7 @@ export function PartSheet({
   const selected = useView((w) => w.selected);
   const units = usePreferences((w) => w.units);
   const select = useView((w) => w.select);
+  useFocusReturn(selected);
   const part = activeVariant(project).circuit.parts.find((each) => each.id === selected);
   const laws = useMemo(() => (part && result ? explainPart(part, result) : []), [part, result]);
   if (!part) return null;

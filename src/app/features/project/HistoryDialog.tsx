@@ -11,11 +11,13 @@ import {
 } from '../../../storage/savePoints';
 import { storeProblemOf } from '../../../storage/storeProblem';
 import { useDocument } from '../../state/document';
+import { useFocusReturn } from '../../state/useFocusReturn';
 import { useKeeping } from '../../state/keeping';
 import { openProject } from '../../state/workspace';
 
 /** Save points of the open project: make one under a name, go back to one. Those that the app made by itself are listed too. */
 export function HistoryDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  useFocusReturn(undefined);
   const client = useQueryClient();
   const id = useKeeping((k) => k.id) ?? '';
   const points = useQuery({

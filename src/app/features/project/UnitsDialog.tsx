@@ -2,6 +2,7 @@ import { Modal } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
 import { displayUnit, QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { usePreferences } from '../../state/preferences';
+import { useFocusReturn } from '../../state/useFocusReturn';
 
 /** Quantities whose unit a reader may choose, each with those that follow it; the rest have one unit. */
 const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [
@@ -15,6 +16,7 @@ const unitsOf = (quantity: Quantity) => QUANTITIES[quantity] as readonly Display
 
 /** The unit of each kind of quantity, one by one. */
 export function UnitsDialog({ onClose }: { readonly onClose: () => void }) {
+  useFocusReturn(undefined);
   const { units, setUnits } = usePreferences();
   const take = (quantities: readonly Quantity[], at: number) =>
     setUnits({

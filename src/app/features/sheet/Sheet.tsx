@@ -11,6 +11,7 @@ import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { Figures, FIGURES_HEIGHT } from './Figures';
 import { layoutSheet, type SheetLayout } from './layout';
 import type { UnitChoice } from '../../../core/foundations/units';
+import { placeLabels } from './labels';
 import { Plan } from './Plan';
 import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Profile';
 import { Reading } from './reading';
@@ -29,6 +30,12 @@ const NARROW_SHEET = 560;
 const NARROW_HEADLINE_X = 8;
 const NARROW_HEADLINE_Y = 14;
 const HEADLINE_Y = 24;
+const HEADLINE_LEFT = 112;
+const HEADLINE_GAP = 12;
+/** Width of a letter of the headline and of a name, about; half of a usual ribbon [px]. */
+const HEADLINE_LETTER = 9.3;
+const NAME_LETTER = 7.6;
+const RIBBON_ABOUT = 12;
 /** The drawing grows with the room that it has, up to this many times. */
 const LARGEST_SCALE = 1.6;
 
@@ -121,10 +128,7 @@ export function Sheet({
   };
 
   const headline = headlineOf(reading, units);
-  const headlineX = Math.min(
-    layout.stations.find((s) => s.role === 'consumer')?.x0 ?? 112,
-    Math.max(112, available - HEADLINE_WIDTH),
-  );
+  const place = headlinePlace(layout, headline, available);
   const chosen = layout.stations.find((s) => s.part.id === selected);
   useInView(sheet, selected);
   const sizes = measure(layout, { width: available, height }, isFitted);
@@ -164,7 +168,7 @@ export function Sheet({
             height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
           />
         )}
-        <Headline isNarrow={available < NARROW_SHEET} x={headlineX} text={headline} />
+        <Headline {...place} text={headline} />
         <Plan
           layout={layout}
           reading={reading}
@@ -221,6 +225,30 @@ function headlineOf(reading: Reading, units: UnitChoice): string {
     : reading.isThere
       ? 'Every component is supplied in this condition'
       : 'Not computed; see the reason beside it';
+}
+
+/** Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in view [px]. */
+function headlinePlace({ stations }: SheetLayout, headline: string, available: number): HeadlinePlace {
+  if (available < NARROW_SHEET) return { isSmall: true, x: NARROW_HEADLINE_X, y: NARROW_HEADLINE_Y };
+  const high = [...placeLabels(stations, () => RIBBON_ABOUT).values()]
+    .filter((label) => label.top < HEADLINE_Y)
+    .map((label) => {
+      const half = (Math.max(...label.lines.map((l) => l.length)) * NAME_LETTER) / 2;
+      return { from: label.textX - half, to: label.textX + half };
+    });
+  const first = Math.min(
+    stations.find((s) => s.role === 'consumer')?.x0 ?? HEADLINE_LEFT,
+    Math.max(HEADLINE_LEFT, available - HEADLINE_WIDTH),
+  );
+  const places = [first, ...high.map((l) => l.to + HEADLINE_GAP), HEADLINE_LEFT];
+  const findFree = (width: number) =>
+    places.find(
+      (x) =>
+        x + width <= available && high.every((l) => l.to + HEADLINE_GAP <= x || l.from - HEADLINE_GAP >= x + width),
+    );
+  const large = findFree(headline.length * HEADLINE_LETTER);
+  if (large !== undefined) return { isSmall: false, x: large, y: HEADLINE_Y };
+  return { isSmall: true, x: findFree(headline.length * NAME_LETTER) ?? first, y: HEADLINE_Y };
 }
 
 /** How large the drawing is, and where its rows begin [px of the drawing]. @param isFitted made as narrow as the room is */
@@ -304,15 +332,16 @@ function Legend({ banded }: { readonly banded: boolean }) {
   );
 }
 
+interface HeadlinePlace {
+  readonly isSmall: boolean;
+  readonly x: number;
+  readonly y: number;
+}
+
 /** What the drawing says first, in one line. */
-function Headline({ isNarrow, x, text }: { readonly isNarrow: boolean; readonly x: number; readonly text: string }) {
+function Headline({ isSmall, x, y, text }: HeadlinePlace & { readonly text: string }) {
   return (
-    <text
-      className={isNarrow ? 't-name narrow' : 't-headline'}
-      x={isNarrow ? NARROW_HEADLINE_X : x}
-      y={isNarrow ? NARROW_HEADLINE_Y : HEADLINE_Y}
-      role="status"
-    >
+    <text className={isSmall ? 't-name narrow' : 't-headline'} x={x} y={y} role="status">
       {text}
     </text>
   );

@@ -1,4 +1,5 @@
 import { useDocument } from '../../state/document';
+import { useFocusReturn } from '../../state/useFocusReturn';
 import { usePreferences } from '../../state/preferences';
 import { Button, Input, Modal } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
@@ -21,6 +22,7 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
 }
 
 function Dialog({ onClose }: { readonly onClose: () => void }) {
+  useFocusReturn(undefined);
   const project = useDocument((w) => w.project)!;
   const units = usePreferences((w) => w.units);
   const renameVariant = useDocument((w) => w.renameVariant);
