@@ -61,6 +61,8 @@ const PLACES: readonly (readonly [name: string, path: string, open: (page: Page)
   ['new engine', '/new', async () => undefined],
 ];
 
+const NARROW = 400;
+const LEAST = 320;
 const LOOKS = [
   { scheme: 'light', width: 1280, height: 800 },
   { scheme: 'dark', width: 1280, height: 800 },
@@ -94,6 +96,12 @@ async function look(page: Page, name: string): Promise<void> {
     (v) => `${name}: ${v.id} (${v.impact}): ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`,
   );
   expect.soft(found).toEqual([]);
-  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-  expect.soft(over, `${name}: wider than the page`).toBeLessThanOrEqual(0);
+  const { width, height } = page.viewportSize()!;
+  // WCAG 1.4.10: nothing scrolls sideways at 320 px either.
+  for (const wide of width < NARROW ? [width, LEAST] : [width]) {
+    await page.setViewportSize({ width: wide, height });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect.soft(over, `${name}: wider than the page at ${wide} px`).toBeLessThanOrEqual(0);
+  }
+  await page.setViewportSize({ width, height });
 }

@@ -25,6 +25,10 @@ describe('Changes to the circuit', () => {
     expect(found(words).length).toBeGreaterThan(0);
   });
 
+  it('offer plate, hoses and cooler as one change, first', () => {
+    expect(found('oil cooler')[0]!.move.kind).toBe('fitLoop');
+  });
+
   it('are not found by words that name none', () => {
     expect(found('paint it blue')).toEqual([]);
   });

@@ -7,6 +7,7 @@ import { tracePlumbing } from '../plumbing/plumbing';
 import { columnsAfter } from './columns';
 import {
   bridgePorts,
+  fitLoop,
   insertParts,
   putInParallel,
   removeAndBlank,
@@ -40,6 +41,8 @@ function make(w: Workpiece, move: Move): void {
       return teeOff(w, move);
     case 'bridge':
       return bridgePorts(w, move);
+    case 'fitLoop':
+      return fitLoop(w, move);
     case 'parallel':
       return putInParallel(w, move);
     case 'takeOut':

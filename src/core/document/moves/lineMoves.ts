@@ -23,6 +23,13 @@ export function insertParts(w: Workpiece, move: Of<'insert'>): void {
   }
 }
 
+/** Puts a plate in and runs parts between its two ports. */
+export function fitLoop(w: Workpiece, move: Of<'fitLoop'>): void {
+  insertParts(w, { kind: 'insert', at: move.at, drafts: [move.plate] });
+  const plate = w.came.at(-1)!.id;
+  bridgePorts(w, { kind: 'bridge', from: `${plate}.away`, to: `${plate}.back`, drafts: move.drafts });
+}
+
 /** Runs parts from one port to another, for instance a cooler between a plate's ports; without parts it joins the two. */
 export function bridgePorts(w: Workpiece, move: Of<'bridge'>): void {
   const { part } = w.port(move.from);

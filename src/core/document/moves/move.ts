@@ -10,7 +10,7 @@ const draftsSchema = z.array(draftSchema).min(1).max(20);
 
 /**
  * A plumbing move, as plain data: what the menu offers, a remedy proposes, a worker sends. A port stands for the place that it is at.
- * `insert` goes between a port and the rest of its place; `bridge` runs from one port to another.
+ * `insert` goes between a port and the rest of its place; `bridge` runs from one port to another; `fitLoop` does both.
  */
 export const moveSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('insert'), at: portRefSchema, drafts: draftsSchema }),
@@ -27,6 +27,8 @@ export const moveSchema = z.discriminatedUnion('kind', [
     to: portRefSchema,
     drafts: z.array(draftSchema).max(20),
   }),
+  /** A plate put in, and between its two ports what it was put in for: several changes as one. */
+  z.strictObject({ kind: z.literal('fitLoop'), at: portRefSchema, plate: draftSchema, drafts: draftsSchema }),
   z.strictObject({ kind: z.literal('parallel'), part: partIdSchema, drafts: draftsSchema }),
   z.strictObject({ kind: z.literal('takeOut'), part: partIdSchema }),
   z.strictObject({ kind: z.literal('removeAndBlank'), part: partIdSchema }),

@@ -138,6 +138,26 @@ describe('Plumbing moves', () => {
     expect(flow(solve(without), 'gallery')).toBeCloseTo(flow(solve(stock()), 'gallery'), 10);
   });
 
+  it('fit plate, hoses and cooler as one, the same circuit as one after the other', () => {
+    const hose = draft('hose10', { lengthM: 1 });
+    const drafts = [hose, draft('airCooler'), hose];
+    const one = moved(stock(), { kind: 'fitLoop', at: 'filter.in', plate: draft('sandwichThermostat'), drafts });
+    const two = moved(
+      stock(),
+      { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat')] },
+      { kind: 'bridge', from: 'thermostatPlate.away', to: 'thermostatPlate.back', drafts },
+    );
+    expect(one.circuit).toEqual(two.circuit);
+    const outcome = applyMove(stock(), {
+      kind: 'fitLoop',
+      at: 'filter.in',
+      plate: draft('sandwichThermostat'),
+      drafts,
+    });
+    expect(outcome.ok && outcome.name).toBe('fit an air cooler with two hoses on a thermostat plate before Filter');
+    expect(outcome.ok && outcome.came).toHaveLength(4);
+  });
+
   it('duplicate a branch with its drain, and take it away again', () => {
     const v = moved(stock(), { kind: 'duplicate', part: 'turbo' });
     expect(v.circuit.parts.slice(-4).map((p) => p.name)).toEqual([

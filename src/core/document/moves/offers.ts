@@ -137,6 +137,7 @@ class OfferList {
 export function offersFor(circuit: Circuit, part: Part, library: readonly LibraryDraft[] = []): Offer[] {
   const list = new OfferList(circuit, part, library);
   offerLoop(list);
+  offerLoopedPlates(list);
   offerRemoval(list);
   offerBlanking(list);
   offerReturns(list);
@@ -163,6 +164,27 @@ function offerLoop(list: OfferList): void {
     list.add('Connect to its ports', { ...bridge, drafts }, catalogueEntry(id).label);
   }
   list.add('Connect to its ports', { ...bridge, drafts: [] }, 'loop bridge');
+}
+
+/** Plates that a cooler is connected to, and coolers that are: at the filter, where a plate is put. */
+const PLATES = ['sandwichThermostat', 'sandwichPlain'];
+const ON_A_PLATE = ['airCooler', 'liquidCooler'];
+
+function offerLoopedPlates(list: OfferList): void {
+  if (list.part.kind !== 'filter') return;
+  const hose = (name: string) => ({ ...entryDraft('hose10'), name });
+  for (const plate of PLATES)
+    for (const id of ON_A_PLATE)
+      list.add(
+        'Fit with plate and hoses',
+        {
+          kind: 'fitLoop',
+          at: list.port('in'),
+          plate: entryDraft(plate),
+          drafts: [hose('Hose out'), entryDraft(id), hose('Hose back')],
+        },
+        `${catalogueEntry(plate).label} ${catalogueEntry(id).label}`,
+      );
 }
 
 function offerRemoval(list: OfferList): void {

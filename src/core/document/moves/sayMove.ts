@@ -68,6 +68,11 @@ export function sayMove(circuit: Circuit, move: Move): string {
       const { name, port } = at(move.at);
       return `insert ${list(move.drafts)} ${port === 'in' ? 'before' : port === 'out' ? 'after' : `at the ${sayPort(port)} of`} ${name}`;
     }
+    case 'fitLoop': {
+      const { name, port } = at(move.at);
+      const where = `${port === 'in' ? 'before' : 'after'} ${name}`;
+      return `fit ${withArticle(lower(matter(move.drafts)))} with two hoses on ${withArticle(lower(move.plate.name))} ${where}`;
+    }
     case 'tee':
       return `feed ${lower(matter(move.drafts))} from ${at(move.at).port === 'in' ? 'before' : at(move.at).port === 'out' ? 'after' : `the ${sayPort(at(move.at).port)} of`} ${at(move.at).name}`;
     case 'bridge':

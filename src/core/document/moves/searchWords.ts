@@ -5,6 +5,7 @@ const MOVE_WORDS: Readonly<Partial<Record<Move['kind'], string>>> = {
   insert: 'add fit install put in',
   tee: 'add fit install tee off T fitting oil feed line',
   bridge: 'add fit install run go round reroute',
+  fitLoop: 'add fit install kit sandwich',
   parallel: 'put in parallel second',
   takeOut: 'take out delete',
   removeAndBlank: 'take out delete block off cap',
@@ -51,6 +52,7 @@ function wordsOfDraft(draft: MoveDraft): string {
 
 /** Words by which a change is found besides its label: other names for it, for what is fitted, and for its size. */
 export function searchWords(move: Move): string {
-  const drafts = 'drafts' in move ? move.drafts : 'draft' in move ? [move.draft] : [];
+  const plate = 'plate' in move ? [move.plate] : [];
+  const drafts = 'drafts' in move ? [...plate, ...move.drafts] : 'draft' in move ? [move.draft] : [];
   return [MOVE_WORDS[move.kind] ?? '', ...drafts.map(wordsOfDraft)].join(' ').trim();
 }
