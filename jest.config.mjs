@@ -38,6 +38,7 @@ export default {
       testEnvironment: 'jsdom',
       testMatch: ['<rootDir>/src/{app,workers}/**/*.test.{ts,tsx}'],
       setupFiles: ['<rootDir>/src/app/testing/jsdomShims.ts'],
+      moduleNameMapper: { '\\.css$|\\?url$': '<rootDir>/src/app/testing/asset.ts' },
     },
   ],
 };
