@@ -232,7 +232,9 @@ function useShortcuts(): void {
         return;
       }
       if (inField && event.key === 'Escape') (event.target as HTMLElement).blur();
-      if (inField || event.altKey) return;
+      // A dialog has its own keys: what closes it closes nothing behind it.
+      const inDialog = event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null;
+      if (inField || inDialog || event.altKey) return;
       if (event.key !== 'Escape' && !usePreferences.getState().singleKeys) return;
       const top = project.engine.maximumSpeedRevS * 1.03;
       if (event.key === 'Escape') (moves || preview ? closeMoves : () => select(undefined))();
