@@ -38,6 +38,8 @@ export default defineConfig({
   build: {
     outDir: 'dist/app',
     target: 'es2022',
+    // The content security policy takes fonts from files only.
+    assetsInlineLimit: (file) => (file.endsWith('.woff2') ? false : undefined),
     rolldownOptions: {
       output: {
         codeSplitting: {

@@ -49,6 +49,10 @@ test('edit the restrictor’s bore, see the verdict pass, reload and find it kep
   const bore = page.getByLabel('Bore', { exact: true });
   await bore.fill('1.2');
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /OK/);
+  await page
+    .getByText(/^How it is calculated/)
+    .first()
+    .click();
   await expect(page.locator('.law').first()).toContainText('Q = 0.7');
   await page.reload();
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.20.mm/);

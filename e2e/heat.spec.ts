@@ -55,7 +55,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible({ timeout: 20_000 });
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as CSV' }).first().click(),
+    page.getByRole('tabpanel').getByRole('button', { name: 'Save as CSV' }).first().click(),
   ]);
   expect(readFileSync(await download.path(), 'utf8').split('\n')[0]).toBe(
     '"Air, °C",as it is,without the cooler,without the thermostat,too hot above,too cold to boil off water below',

@@ -80,7 +80,7 @@ export default function MovesPanel({
   const [at, setAt] = useState(-1);
   const [chosen, setChosen] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
-  useFocusReturn(part);
+  useFocusReturn(part, true);
   const { circuit } = activeVariant(project);
   const { offers: found, looked, lookOn } = useOffers(part, words, chosen);
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
