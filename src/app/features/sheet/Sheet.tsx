@@ -38,6 +38,8 @@ const NAME_LETTER = 7.6;
 const RIBBON_ABOUT = 12;
 /** The drawing grows with the room that it has, up to this many times. */
 const LARGEST_SCALE = 1.6;
+/** A drawing so much wider than its room can be fitted to it. */
+const WIDER = 1.05;
 
 const NOTHING: readonly string[] = [];
 
@@ -138,7 +140,7 @@ export function Sheet({
       <h1 className="visually-hidden">
         Circuit of {project.name}, variant {variant.name}
       </h1>
-      {layout.width > available && <FitButton isFitted={isFitted} onChange={setFitted} />}
+      {layout.width > WIDER * available && <FitButton isFitted={isFitted} onChange={setFitted} />}
       <div className="pinned">
         <svg
           width={AXIS_LEFT * scale}

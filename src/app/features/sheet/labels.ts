@@ -8,6 +8,8 @@ import type { Station } from './station';
 const NAME_CHARACTER = 7.6;
 const DETAIL_WIDTH = 64;
 const LINE = 13;
+/** Baseline of the highest line that the drawing does not cut off. */
+const HIGHEST = 12;
 
 /** Where a station's words stand. */
 export interface Label {
@@ -75,7 +77,7 @@ function place(s: Station, lines: readonly string[], ribbon: number, away: numbe
   if (role === 'hanger') return { lines, nameY: y + 46, ...middle, top: y - 16, bottom: y + 36 + block };
   const half = Math.max(ribbon, symbolHalfHeight(part));
   if (isAbove(s)) {
-    const nameY = y - half - 6 - LINE * lines.length - away;
+    const nameY = Math.max(HIGHEST, y - half - 6 - LINE * lines.length - away);
     return { lines, nameY, ...middle, top: nameY - LINE, bottom: y + half + 4 };
   }
   return { lines, nameY: y + half + 17 + away, ...middle, top: y - half - 4, bottom: y + half + 6 + block + away };
