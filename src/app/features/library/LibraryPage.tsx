@@ -7,6 +7,7 @@ import { fieldIssue } from '../../../core/document/project/readProject';
 import { libraryFileSchema } from '../../../storage/library';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
 import { saveFile } from '../../files/saveFile';
+import { useRefusal } from '../../files/useRefusal';
 import { readTextFile } from '../../files/readTextFile';
 
 /** Parts and oils kept for reuse, with import and export. */
@@ -24,23 +25,12 @@ const MOST_A_PAGE = 50;
 function Library() {
   const items = useLibrary();
   const { keep, drop } = useLibraryChanges();
-  const { modal, message } = AntApp.useApp();
+  const { message } = AntApp.useApp();
+  const refusal = useRefusal('Your library is as it was.');
   const oil = useDocument((w) => w.project!.oil);
   const setOil = useDocument((w) => w.setOil);
   const importFile = async (chosen: File) => {
-    const refuse = (...sentences: readonly string[]) =>
-      void modal.error({
-        title: `${chosen.name} was not taken in`,
-        content: (
-          <div>
-            {sentences.map((s) => (
-              <p key={s}>{s}</p>
-            ))}
-            <p>Your library is as it was.</p>
-          </div>
-        ),
-        okText: 'OK',
-      });
+    const refuse = (...sentences: readonly string[]) => refusal(`${chosen.name} was not taken in`, sentences);
     if (chosen.size > LARGEST_LIBRARY_BYTES)
       return refuse('The file is over 4 MiB. Check that it is a library export.');
     let raw: unknown;

@@ -13,7 +13,7 @@ import {
 } from '../../../core/foundations/units';
 import { activeVariant } from '../../../core/document/project/project';
 import { exportProject, fileName } from '../../files/exportProject';
-import { useAudit, useSweep } from '../../state/useAnswers';
+import { studyPool } from '../../../workers/studyPool';
 import { useDrop } from '../../files/useDrop';
 import { useProjectImport } from '../../files/useProjectImport';
 import { DEMOS } from '../../state/demos';
@@ -24,6 +24,8 @@ import { VIEWS } from '../../views';
 
 const UnitsDialog = lazy(() => import('./UnitsDialog').then((m) => ({ default: m.UnitsDialog })));
 const HistoryDialog = lazy(() => import('./HistoryDialog').then((m) => ({ default: m.HistoryDialog })));
+
+const ignore = () => undefined;
 
 /** The system that is chosen, where every unit is of one; none is marked where they are mixed. */
 function systemOf(units: UnitChoice): 'Metric' | 'US' | undefined {
@@ -52,8 +54,6 @@ function Menu() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const { modal, message } = AntApp.useApp();
-  const sweep = useSweep().data;
-  const findings = useAudit().data;
   const importFile = useProjectImport();
   const isOver = useDrop(importFile);
   const file = useRef<HTMLInputElement>(null);
@@ -68,9 +68,14 @@ function Menu() {
       )
       .catch(() => message.error('The browser could not draw the picture. Try the other format.'));
   };
+  const noSummary = (error: unknown) =>
+    void message.error(`There is no summary: ${error instanceof Error ? error.message : 'nothing was computed'}`);
   const copySummary = async () => {
-    if (!sweep) return;
     const { summaryOf } = await import('../../../core/judgement/summary');
+    const { signal } = new AbortController();
+    // Asked for when it is wanted: a page without the circuit computes nothing for it.
+    const sweep = await studyPool().run('sweep', project, {}, ignore, signal, 'now');
+    const findings = await studyPool().run('audit', project, {}, ignore, signal, 'now');
     const text = summaryOf(project, sweep, findings, units);
     try {
       await navigator.clipboard.writeText(text);
@@ -126,7 +131,7 @@ function Menu() {
                 { key: 'print', label: 'Print this page…', onClick: () => window.print() },
                 { key: 'svg', label: 'Drawing as SVG', disabled: pathname !== '/', onClick: () => picture('svg') },
                 { key: 'png', label: 'Drawing as PNG', disabled: pathname !== '/', onClick: () => picture('png') },
-                { key: 'summary', label: 'Copy summary as text', disabled: !sweep, onClick: () => void copySummary() },
+                { key: 'summary', label: 'Copy summary as text', onClick: () => void copySummary().catch(noSummary) },
               ],
             },
             { key: 'save', label: 'Versions…', onClick: () => setDialog('versions') },

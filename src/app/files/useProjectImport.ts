@@ -4,25 +4,15 @@ import { sayIssue } from '../../core/document/project/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../core/document/project/readProject';
 import { openProject } from '../state/workspace';
 import { readTextFile } from './readTextFile';
+import { useRefusal } from './useRefusal';
 
 /** Opens a project file that the reader chose or dropped; what cannot be read is refused by name, and nothing changes. */
 export function useProjectImport(): (chosen: File) => Promise<void> {
-  const { modal, message } = AntApp.useApp();
+  const { message } = AntApp.useApp();
+  const refusal = useRefusal('Your project is as it was.');
   const navigate = useNavigate();
   return async (chosen) => {
-    const refuse = (sentences: readonly string[]) =>
-      void modal.error({
-        title: `${chosen.name} was not opened`,
-        content: (
-          <div>
-            {sentences.map((s) => (
-              <p key={s}>{s}</p>
-            ))}
-            <p>Your project is as it was.</p>
-          </div>
-        ),
-        okText: 'OK',
-      });
+    const refuse = (sentences: readonly string[]) => refusal(`${chosen.name} was not opened`, sentences);
     if (chosen.size > LARGEST_FILE_BYTES) return refuse([sayIssue(fileTooLarge(chosen.size))]);
     let text: string;
     try {
