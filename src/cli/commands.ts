@@ -1,7 +1,7 @@
 import { OPTIONS, type OptionName, type StudyCommand } from '../core/studies/job/command';
 import type { StudyKind } from '../core/studies/job/study';
 import { STUDIES } from '../core/studies/registry';
-import { OWN_COMMANDS } from './newCommand';
+import { OWN_COMMANDS } from './ownCommands';
 
 /** A study as the command line sees it, whatever its question and answer are made of. */
 type AnyKind = StudyKind<object, unknown, unknown, unknown>;

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import type { Project } from '../core/document/project/project';
 import { OPTIONS, type Asked, type OptionName } from '../core/studies/job/command';
 import { studyHere } from '../core/studies/job/runHere';
-import { OWN_COMMANDS } from './newCommand';
+import { OWN_COMMANDS, OWN_OPTIONS } from './ownCommands';
 import { loadCommands, usage, type Command } from './commands';
 import { complain, say, sayJson } from './console';
 import { load, loadTable } from './load';
@@ -49,7 +49,7 @@ export async function main(argv: readonly string[]): Promise<number> {
     const { values, positionals } = parseArgs({
       args: [...argv],
       allowPositionals: true,
-      options: { ...ARGUMENTS, ...HELP },
+      options: { ...ARGUMENTS, ...OWN_OPTIONS, ...HELP },
     });
     if (values.help) {
       say(usage(commands));
@@ -57,7 +57,7 @@ export async function main(argv: readonly string[]): Promise<number> {
     }
     const [name, file, word, ...rest] = positionals;
     const own = Object.hasOwn(OWN_COMMANDS, name ?? '') ? OWN_COMMANDS[name!] : undefined;
-    if (own) return own.run(positionals.slice(1), { json: (values as { json?: boolean }).json === true });
+    if (own) return await own.run(positionals.slice(1), values);
     const ways = commands.get(name ?? '');
     const [first] = ways ?? [];
     if (!ways || !first || !file || rest.length > 0 || (word !== undefined && first.command.word === undefined))

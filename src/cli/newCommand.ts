@@ -10,11 +10,23 @@ import { textOf } from './textFile';
 
 const LARGEST_BYTES = 1024 * 1024;
 
-/** A command that opens no project. */
+/** Options of commands that are no study. */
+export interface OwnGiven {
+  readonly json?: boolean;
+  readonly csv?: boolean;
+  readonly variant?: string;
+  readonly from?: string;
+  readonly paper?: string;
+  readonly short?: boolean;
+  readonly revision?: string;
+  readonly output?: string;
+}
+
+/** A command that is no study. */
 export interface OwnCommand {
   readonly usage: string;
   /** @param words after its name @returns the exit code @throws Refusal */
-  run(words: readonly string[], given: { readonly json?: boolean }): number;
+  run(words: readonly string[], given: OwnGiven): number | Promise<number>;
 }
 
 function answersFrom(file: string): unknown {
@@ -63,8 +75,8 @@ function listArchetypes(json: boolean): void {
   say(`\nuse: ${USES.map((use) => use.id).join(', ')}`);
 }
 
-/** Commands beside the studies. */
-export const OWN_COMMANDS: Readonly<Record<string, OwnCommand>> = {
+/** Commands that make a new engine. */
+export const NEW_COMMANDS: Readonly<Record<string, OwnCommand>> = {
   new: {
     usage: 'tidal new ANSWERS.json',
     run([file, ...rest]) {

@@ -34,7 +34,9 @@ export function entryFor(
   let most = -1;
   for (const each of KINDS[part.kind].catalogue) {
     const draft = each.part as Readonly<Record<string, unknown>>;
-    const agree = MARKS.filter((mark) => draft[mark] !== undefined && draft[mark] === part[mark]).length;
+    const agree =
+      MARKS.filter((mark) => draft[mark] !== undefined && draft[mark] === part[mark]).length +
+      (passageKind(draft) !== undefined && passageKind(draft) === passageKind(part) ? 1 : 0);
     if (agree > most) {
       most = agree;
       best = each;
@@ -42,3 +44,7 @@ export function entryFor(
   }
   return best;
 }
+
+/** How oil goes through a plate: that tells plates apart. */
+const passageKind = (part: Readonly<Record<string, unknown>>): unknown =>
+  (part['passage'] as { readonly kind?: unknown } | undefined)?.kind;

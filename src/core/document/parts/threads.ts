@@ -1,6 +1,6 @@
 /** How a joint seals and how it is tightened. */
 export type JointKind =
-  'flare37' | 'oRingBoss' | 'taperPipe' | 'bondedWasher' | 'banjo' | 'hoseTail' | 'flange' | 'spinOn';
+  'flare37' | 'flare45' | 'oRingBoss' | 'taperPipe' | 'bondedWasher' | 'banjo' | 'hoseTail' | 'flange' | 'spinOn';
 
 /** What each joint asks for. @source common practice, no source; torques are the maker's */
 export const JOINTS: Readonly<
@@ -10,6 +10,11 @@ export const JOINTS: Readonly<
     label: '37° flare',
     takesSealant: false,
     care: 'Dry. Hold the one half and tighten by flats from wrench resistance, or to the maker’s torque.',
+  },
+  flare45: {
+    label: '45° flare',
+    takesSealant: false,
+    care: 'Dry, with a 45° seat on both sides; never with a 37° one.',
   },
   oRingBoss: { label: 'O-ring boss', takesSealant: false, care: 'A new O-ring, oiled. No sealant.' },
   taperPipe: {
@@ -42,6 +47,11 @@ export const THREAD_IDS = [
   'flare12',
   'flare16',
   'flare20',
+  'seat45_4',
+  'seat45_5',
+  'seat45_6',
+  'seat45_8',
+  'seat45_10',
   'boss3',
   'boss4',
   'boss6',
@@ -94,6 +104,7 @@ export type ThreadId = (typeof THREAD_IDS)[number];
 
 const PREFIXES: readonly (readonly [string, JointKind])[] = [
   ['flare', 'flare37'],
+  ['seat45', 'flare45'],
   ['boss', 'oRingBoss'],
   ['taper', 'taperPipe'],
   ['washer', 'bondedWasher'],
@@ -104,7 +115,7 @@ const PREFIXES: readonly (readonly [string, JointKind])[] = [
 ];
 
 /** A thread that the list has not: its joint's word and its size as it is written on the part, "own_flare_M18x1.5". */
-export const OWN_THREAD = /^own_(flare|boss|taper|washer|banjo|tail|flange|spinOn)_[^_]{1,24}$/;
+export const OWN_THREAD = /^own_(flare|seat45|boss|taper|washer|banjo|tail|flange|spinOn)_[^_]{1,24}$/;
 /** A thread of the list, or one of a user's own. */
 export type Thread = ThreadId | `own_${string}`;
 
@@ -146,9 +157,11 @@ export function threadLabel(thread: Thread): string {
   if (inches !== undefined) return `${JOINTS[joint].label} ${inches}`;
   const size = thread
     .slice(prefix.length)
+    .replace(/^_/, '')
     .replace('x', ' × ')
     .replace(/(\d)_(\d)/g, joint === 'taperPipe' || /^spinOn\d/.test(thread) ? '$1/$2' : '$1.$2');
-  const dash = joint === 'flare37' || joint === 'oRingBoss' ? 'dash ' : joint === 'hoseTail' ? 'bore ' : '';
+  const dash =
+    joint === 'flare37' || joint === 'flare45' || joint === 'oRingBoss' ? 'dash ' : joint === 'hoseTail' ? 'bore ' : '';
   return size === ''
     ? JOINTS[joint].label
     : `${JOINTS[joint].label} ${dash}${size}${joint === 'hoseTail' ? ' mm' : ''}`;

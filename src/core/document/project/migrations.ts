@@ -8,6 +8,8 @@ export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject
   1: columnsForStationOrder,
   // Version 3 adds what an engine is used for and built like; all of it may be left out.
   2: (raw) => raw,
+  // Version 4 adds what is measured, ticked and noted at the bench; all of it may be left out.
+  3: (raw) => raw,
 };
 
 /** Version 2 keeps the sheet's columns, empty ones too, instead of an order of stations. */

@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { between, nonNegative, positive } from '../parts/field';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { benchSchema } from './bench';
 import { calibrationSchema } from './calibration';
 import { driveSchema, USE_IDS } from './use';
 import { partSchema } from '../parts/part';
 
 /** What stands at the head of every project file. */
 export const PROJECT_FORMAT = 'tidal-gauge-project';
-export const PROJECT_VERSION = 3;
+export const PROJECT_VERSION = 4;
 
 const MM = 1e-3;
 const MM2S = 1e-6;
@@ -165,6 +166,8 @@ export const variantSchema = z.strictObject({
   /** Figures that were typed or measured, as `part.path`: the others are still guesses. */
   known: z.array(z.string().max(200)).max(4000).optional(),
   calibration: calibrationSchema.optional(),
+  /** What was added at the bench: lengths as measured, ticks, dates, notes. */
+  bench: benchSchema.optional(),
 });
 
 export const projectSchema = z.strictObject({

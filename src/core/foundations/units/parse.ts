@@ -31,7 +31,7 @@ const FEET_AND_INCHES = new RegExp(
 );
 const FOOT = 0.3048;
 const INCH = 0.0254;
-const IN_LENGTHS: readonly Quantity[] = ['bore', 'length', 'clearance'];
+const IN_LENGTHS: readonly Quantity[] = ['bore', 'length', 'cutLength', 'clearance'];
 
 /**
  * Reads a typed figure, with or without a unit, to SI: "1.5", "60 thou", "37 1/2 in", "7/16", "5 ft 3 in", "1/4 turn", comma or point. Without

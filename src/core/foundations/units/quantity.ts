@@ -38,6 +38,8 @@ export const QUANTITIES = {
   temperatureDifference: [unit('K', 'K', 1, 1), unit('dF', '°F', 1 / FAHRENHEIT_PER_KELVIN, 1)],
   bore: [unit('mm', 'mm', 1e-3, 2), unit('in', 'in', INCH, 3)],
   length: [unit('m', 'm', 1, 3), unit('ft', 'ft', FOOT, 2), unit('in', 'in', INCH, 1), unit('mm', 'mm', 1e-3, 0)],
+  /** Hoses and brackets, as they are measured and cut. */
+  cutLength: [unit('mm', 'mm', 1e-3, 0), unit('in', 'in', INCH, 2)],
   clearance: [unit('um', 'µm', 1e-6, 1), unit('thou', 'thou', INCH / 1000, 2)],
   area: [unit('mm2', 'mm²', 1e-6, 1), unit('in2', 'in²', INCH * INCH, 4)],
   volume: [unit('L', 'L', 1e-3, 2), unit('qt', 'US qt', 0.946352946e-3, 2)],

@@ -94,6 +94,7 @@ export const SPELLINGS: Partial<Readonly<Record<Quantity, readonly Spelling[]>>>
   ],
   temperatureDifference: [unit(1, 'k', 'c', 'degc'), unit(1 / 1.8, 'f', 'degf', 'df')],
   bore: LENGTH,
+  cutLength: LENGTH,
   length: LENGTH,
   clearance: LENGTH,
   area: AREA,

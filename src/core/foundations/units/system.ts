@@ -9,6 +9,7 @@ export const US_UNITS: UnitChoice = {
   temperatureDifference: 'dF',
   bore: 'in',
   length: 'in',
+  cutLength: 'in',
   clearance: 'thou',
   area: 'in2',
   faceArea: 'sqin',

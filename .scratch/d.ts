@@ -1,0 +1,10 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { readProjectText } from '../src/core/document/project/readProject';
+import { sheetHtml } from '../src/core/bench/sheet/sheetHtml';
+import { SHEET_SECTIONS } from '../src/core/bench/sheet/jobSheet';
+import { studyHere } from '../src/core/studies/job/runHere';
+import { AUDIT_STUDY } from '../src/core/studies/audit/auditStudy';
+ const r = readProjectText(readFileSync(`demo/thornback.json`,'utf8')); if(!r.ok) throw 1;
+ const [a,b]=r.project.variants;
+ const findings = studyHere(AUDIT_STUDY as never, {...r.project, activeVariant:b!.id}, {}) as never;
+ writeFileSync('/tmp/sheet.html', sheetHtml({project:r.project,variant:b!,before:a,findings,firstStart:['Crank without ignition until the gauge moves. Stop at 15 s.'],sections:SHEET_SECTIONS,paper:'A4',units:{},date:'26 November 2026',revision:'1'}));

@@ -1,0 +1,199 @@
+import { writeFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import { hosesOf } from '../core/bench/hoses/hoseList';
+import { hoseVerdicts } from '../core/bench/hoses/hoseVerdicts';
+import { sayHoseEnd } from '../core/bench/hoses/hoseEnd';
+import { sayHoseSize, sayHoseVerdict } from '../core/bench/hoses/sayHose';
+import { itemsOf } from '../core/bench/items/itemList';
+import { jointsOf, sayFit } from '../core/bench/joints/jointList';
+import { planJob } from '../core/bench/plan/jobPlan';
+import { sayMinutes, sayStep } from '../core/bench/plan/sayStep';
+import { PAPERS, SHEET_SECTIONS, SHORT_SECTIONS, type Paper } from '../core/bench/sheet/jobSheet';
+import { sheetHtml } from '../core/bench/sheet/sheetHtml';
+import type { Project, Variant } from '../core/document/project/project';
+import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
+import { studyHere } from '../core/studies/job/runHere';
+import { say, sayJson } from './console';
+import { load } from './load';
+import type { OwnCommand, OwnGiven } from './newCommand';
+import { printPdf } from './printPdf';
+import { Refusal } from './refusal';
+
+interface Job {
+  readonly project: Project;
+  readonly variant: Variant;
+  readonly before: Variant | undefined;
+}
+
+/** The variant that is wanted and the one that the engine is in now. @throws Refusal */
+function jobOf(name: string, words: readonly string[], given: OwnGiven): Job {
+  const [file, ...rest] = words;
+  if (file === undefined || rest.length > 0) throw new Refusal(`${name}: give one project file.`);
+  const { project, variant } = load(file, given.variant);
+  const before = project.variants.find((v) => v.id === (given.from ?? variant.basedOn));
+  if (given.from !== undefined && !before)
+    throw new Refusal(
+      `--from: there is no variant ${given.from}. There are: ${project.variants.map((v) => v.id).join(', ')}.`,
+    );
+  return { project, variant, before: before?.id === variant.id ? undefined : before };
+}
+
+type Row = Readonly<Record<string, string | number | boolean | null>>;
+
+/** Prints rows in the form that was asked for: JSON with all there is, CSV, or a line each. */
+function print(
+  { project, variant, before }: Job,
+  given: OwnGiven,
+  key: string,
+  rows: readonly Row[],
+  all: readonly object[],
+  lines: readonly string[],
+): number {
+  if (given.json) sayJson({ project: project.name, variant: variant.id, from: before?.id ?? null, [key]: all });
+  else if (given.csv) say(Papa.unparse([...rows], { newline: '\n', escapeFormulae: true }));
+  else lines.forEach(say);
+  return 0;
+}
+
+const mm = (m: number | undefined): number | null => (m === undefined ? null : Math.round(m * 1e4) / 10);
+
+function hoses(words: readonly string[], given: OwnGiven): number {
+  const job = jobOf('hoses', words, given);
+  const list = hosesOf(job.variant);
+  const verdicts = hoseVerdicts(list, job.variant);
+  const said = (key: string) => (verdicts.get(key) ?? []).map((v) => sayHoseVerdict(v));
+  const rows = list.map((h) => ({
+    hose: h.name,
+    from: h.from.place,
+    to: h.to.place,
+    size: sayHoseSize(h).replace(/\u00a0/g, ' '),
+    routed_mm: mm(h.routedM),
+    slack_mm: mm(h.cut?.slackM),
+    ends_mm: mm(h.cut?.takeUpM),
+    cut_mm: mm(h.madeM ?? h.cut?.cutM),
+    plus_minus_mm: mm(h.cut?.plusMinusM),
+    first_end: sayHoseEnd(h.from.end),
+    second_end: sayHoseEnd(h.to.end),
+    clocking_deg: h.clockingDeg,
+    state: h.state,
+    remarks: said(h.key).join(' '),
+  }));
+  const lines = rows.flatMap((r) => [
+    `${r.hose}  ${r.from} to ${r.to}: ${r.size}, ${r.first_end} and ${r.second_end}`,
+    `   routed ${r.routed_mm ?? '?'} mm, cut ${r.cut_mm ?? '?'} mm (±${r.plus_minus_mm ?? '?'})${r.remarks ? `. ${r.remarks}` : ''}`,
+  ]);
+  return print(
+    job,
+    given,
+    'hoses',
+    rows,
+    list.map((h) => ({ ...h, verdicts: verdicts.get(h.key) })),
+    lines,
+  );
+}
+
+function joints(words: readonly string[], given: OwnGiven): number {
+  const job = jobOf('joints', words, given);
+  const list = jointsOf(job.variant);
+  const rows = list.map((j, i) => ({
+    order: i + 1,
+    joint: j.name,
+    kind: j.kind ?? '',
+    fit: j.fit.kind,
+    seal: j.tightening?.seal ?? '',
+    by: j.tightening?.by ?? '',
+    torque: j.note.torque?.value ?? null,
+    torque_unit: j.note.torque?.unit ?? '',
+    torque_source: j.note.torque?.source ?? '',
+    state: j.state,
+    remarks: sayFit(j.fit) ?? '',
+  }));
+  const lines = rows.map(
+    (r) =>
+      `${String(r.order).padStart(2)}  ${r.joint}: ${r.kind || 'not known'}${r.seal ? `; ${r.seal}` : ''}${r.by ? `; ${r.by}` : ''}${r.remarks ? `. ${r.remarks}` : ''}`,
+  );
+  const isGood = list.every((j) => j.fit.kind !== 'misfit' && j.fit.kind !== 'shared');
+  print(job, given, 'joints', rows, list, lines);
+  return isGood ? 0 : 1;
+}
+
+function parts(words: readonly string[], given: OwnGiven): number {
+  const job = jobOf('parts', words, given);
+  const list = itemsOf(job.project, job.variant, job.before);
+  const rows = list.map((i) => ({
+    group: i.group,
+    part: i.name,
+    size: i.size,
+    status: i.status,
+    quantity: i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
+    unit: i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
+    price: i.price ?? null,
+  }));
+  const lines = rows.map(
+    (r) =>
+      `${r.group.padEnd(12)} ${r.quantity === 0 ? 'some' : Number(r.quantity.toFixed(3))} ${r.unit}  ${r.part}${r.size ? `, ${r.size}` : ''} (${r.status})`,
+  );
+  return print(job, given, 'parts', rows, list, lines);
+}
+
+function plan(words: readonly string[], given: OwnGiven): number {
+  const job = jobOf('plan', words, given);
+  const { before } = job;
+  if (!before) throw new Refusal('plan: say --from ID, the variant that the engine is in now.');
+  const made = planJob(job.project, before, job.variant);
+  const rows = made.steps.map((s, i) => ({
+    step: i + 1,
+    phase: s.phase,
+    text: sayStep(s).replace(/\u00a0/g, ' '),
+    caution: s.caution ?? '',
+    minutes: s.plannedMin,
+    done: s.note.done === true,
+  }));
+  const lines = [
+    ...rows.map(
+      (r) => `${String(r.step).padStart(2)}  [${r.phase}] ${r.text}${r.caution ? ` CAUTION: ${r.caution}` : ''}`,
+    ),
+    `${sayMinutes(made.plannedMin)} planned.`,
+  ];
+  return print(job, given, 'steps', rows, made.steps, lines);
+}
+
+/** The job sheet as HTML, or as PDF where the output's name ends so and Chromium is found. */
+async function sheet(words: readonly string[], given: OwnGiven): Promise<number> {
+  const { project, variant, before } = jobOf('sheet', words, given);
+  const paper = PAPERS.find((p) => p.toLowerCase() === (given.paper ?? 'A4').toLowerCase());
+  if (!paper) throw new Refusal(`--paper: ${PAPERS.join(' or ')}.`);
+  const findings = studyHere(AUDIT_STUDY, { ...project, activeVariant: variant.id }, {});
+  const html = sheetHtml({
+    project,
+    variant,
+    before,
+    findings,
+    firstStart: [],
+    sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,
+    paper: paper satisfies Paper,
+    units: {},
+    date: new Date().toISOString().slice(0, 10),
+    revision: given.revision ?? '',
+  });
+  const { output } = given;
+  if (output === undefined) say(html);
+  else if (output.toLowerCase().endsWith('.pdf')) await printPdf(html, output);
+  else writeFileSync(output, html);
+  return 0;
+}
+
+const FORM = '[--variant ID] [--from ID] [--json|--csv]';
+
+/** Commands of the bench: what to cut, join, buy and do. */
+export const BENCH_COMMANDS: Readonly<Record<string, OwnCommand>> = {
+  hoses: { usage: `tidal hoses FILE ${FORM}`, run: hoses },
+  joints: { usage: `tidal joints FILE ${FORM}`, run: joints },
+  parts: { usage: `tidal parts FILE ${FORM}`, run: parts },
+  plan: { usage: `tidal plan FILE ${FORM}`, run: plan },
+  sheet: {
+    usage:
+      'tidal sheet FILE [--variant ID] [--from ID] [--paper A4|Letter] [--short] [--revision TEXT] [-o FILE.html|FILE.pdf]',
+    run: sheet,
+  },
+};

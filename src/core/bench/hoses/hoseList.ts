@@ -1,0 +1,298 @@
+import { dashBoreM } from '../../foundations/units/boreSizes';
+import type { Part, PartOf } from '../../document/parts/part';
+import { splitPortRef } from '../../document/parts/ports';
+import type { HoseEnd, HoseNote, HoseState } from '../../document/project/bench';
+import type { Circuit, Variant } from '../../document/project/project';
+import { PortGroups } from '../../document/plumbing/portGroups';
+import { isBolted } from '../bolted';
+import { portWords } from '../portWords';
+import { cutLength, type HoseCut } from './cutLength';
+import { endsOfLosses, isBent } from './hoseEnd';
+
+const MM = 1e-3;
+
+/** What a hose carries: it decides how it is built and what is asked of it. */
+export type HoseDuty = 'pressure' | 'suction' | 'drain' | 'coolant';
+export type HoseConstruction = NonNullable<HoseNote['construction']>;
+
+/** One end of a hose, where it goes. */
+export interface HoseEndAt {
+  readonly port: string;
+  /** The port that it is joined to; undefined: open. */
+  readonly mate: string | undefined;
+  /** As people say it: "Nose cooler, lower port". */
+  readonly place: string;
+  readonly end: HoseEnd;
+  readonly mount: 'engine' | 'frame';
+}
+
+/** A hose of the cut list. */
+export interface Hose {
+  /** Key of what a person adds: the part's id, or the cooler's with its coolant port. */
+  readonly key: string;
+  readonly name: string;
+  readonly part: string;
+  readonly duty: HoseDuty;
+  readonly construction: HoseConstruction;
+  readonly dash: number | undefined;
+  readonly boreM: number;
+  readonly from: HoseEndAt;
+  readonly to: HoseEndAt;
+  /** Along the route, seat to seat [m]; undefined: nobody has measured it and the circuit does not know it. */
+  readonly routedM: number | undefined;
+  readonly measuredBy: 'string' | 'tape' | 'circuit';
+  /** Angle between two bent ends; null where one of them is straight and turns. */
+  readonly clockingDeg: number | null;
+  readonly cut: HoseCut | undefined;
+  /** Length of the hose as it is now, after the last trim [m]. */
+  readonly madeM: number | undefined;
+  readonly clips: number;
+  readonly sleeved: boolean;
+  readonly state: HoseState;
+  readonly note: HoseNote;
+}
+
+/** Braided rubber shrinks by up to 4 % under pressure; PTFE hardly moves. @source common practice, no source */
+const SLACK_SHARE: Readonly<Record<HoseConstruction, number>> = {
+  rubberBraid: 0.035,
+  ptfeBraid: 0.01,
+  rubberPlain: 0.02,
+  suction: 0.01,
+};
+/** Between the engine on its mounts and the frame. @source common practice, no source: 20 to 40 mm */
+const ENGINE_MOVEMENT_M = 30 * MM;
+/** Left on, so that the hose can be offered up and trimmed. @source common practice, no source */
+const TRIM_M = 15 * MM;
+/** One clip every 300 to 450 mm, and one within 100 mm of a bend. @source common practice, no source */
+const CLIP_EVERY_M = 0.4;
+
+type Line = PartOf<'line'>;
+type Drain = PartOf<'drain'>;
+
+/**
+ * The hoses of a variant, in the order of its parts: pressure and suction hoses, drains, and the coolant hoses of a coolant-fed cooler.
+ * Everything but what a person added is derived from the circuit.
+ */
+export function hosesOf(variant: Variant): readonly Hose[] {
+  const { circuit, bench } = variant;
+  const look = new Surroundings(circuit);
+  const letters = nextLetter();
+  return circuit.parts.flatMap((part): Hose[] => {
+    if (part.kind === 'line' && part.form === 'hose')
+      return [lineHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
+    if (part.kind === 'drain') return [drainHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
+    if (part.kind === 'cooler' && part.medium === 'liquid' && part.coolantLooped !== true)
+      return (['in', 'out'] as const).map((side) =>
+        coolantHose(part, side, bench?.hoses?.[`${part.id} coolant ${side}`] ?? {}, letters),
+      );
+    return [];
+  });
+}
+
+/** A, B, … Z, AA: what a hose's label says. */
+function nextLetter(): () => string {
+  let n = 0;
+  return () => {
+    const i = n++;
+    const letter = String.fromCharCode(65 + (i % 26));
+    return i < 26 ? letter : `${String.fromCharCode(64 + Math.floor(i / 26))}${letter}`;
+  };
+}
+
+/** What a hose's ends are joined to. */
+class Surroundings {
+  private readonly byId: ReadonlyMap<string, Part>;
+  private readonly mates = new Map<string, string[]>();
+  private readonly suction: ReadonlySet<string>;
+
+  constructor(circuit: Circuit) {
+    this.byId = new Map(circuit.parts.map((p) => [p.id, p]));
+    for (const { from, to } of circuit.joints) {
+      this.mates.set(from, [...(this.mates.get(from) ?? []), to]);
+      this.mates.set(to, [...(this.mates.get(to) ?? []), from]);
+    }
+    this.suction = suctionParts(circuit);
+  }
+
+  isSuction(part: Part): boolean {
+    return this.suction.has(part.id);
+  }
+
+  endAt(part: Part, side: 'in' | 'out', end: HoseEnd): HoseEndAt {
+    const port = `${part.id}.${side}`;
+    const near = (this.mates.get(port) ?? []).map((ref) => ({ ref, ...this.partAt(ref) }));
+    const mate = near.find((n) => n.part && isBolted(n.part) && n.part.kind !== 'gauge') ?? near[0];
+    return {
+      port,
+      mate: mate?.ref,
+      place: mate?.part ? portWords(mate.part, mate.port) : 'open',
+      end,
+      mount: mate?.part?.place?.mount ?? 'engine',
+    };
+  }
+
+  private partAt(ref: string): { readonly part: Part | undefined; readonly port: string } {
+    const { part, port } = splitPortRef(ref);
+    return { part: this.byId.get(part), port };
+  }
+}
+
+/** Parts between a reservoir and a pump. */
+function suctionParts(circuit: Circuit): ReadonlySet<string> {
+  const groups = PortGroups.of(circuit);
+  const found = new Set<string>();
+  const places = circuit.parts.filter((p) => p.kind === 'pump').map((p) => groups.of(`${p.id}.in`));
+  const seen = new Set(places);
+  for (let place = places.pop(); place !== undefined; place = places.pop())
+    for (const part of circuit.parts) {
+      if (
+        (part.kind !== 'line' && part.kind !== 'fitting' && part.kind !== 'pickup') ||
+        groups.of(`${part.id}.out`) !== place
+      )
+        continue;
+      found.add(part.id);
+      const before = groups.of(`${part.id}.in`);
+      if (!seen.has(before)) {
+        seen.add(before);
+        places.push(before);
+      }
+    }
+  return found;
+}
+
+const clocking = (note: HoseNote, from: HoseEnd, to: HoseEnd): number | null =>
+  isBent(from) && isBent(to) ? (note.clockingDeg ?? 0) : null;
+
+/** The part of a hose that follows from its note and its ends alone. */
+function measures(
+  note: HoseNote,
+  construction: HoseConstruction,
+  from: HoseEndAt,
+  to: HoseEndAt,
+  circuitM: number | undefined,
+): Pick<Hose, 'routedM' | 'measuredBy' | 'clockingDeg' | 'cut' | 'madeM' | 'clips' | 'state' | 'note'> {
+  const routedM = note.measuredM ?? circuitM;
+  const measuredBy = note.measuredM === undefined ? 'circuit' : (note.measuredBy ?? 'tape');
+  const moves = from.mount !== to.mount;
+  return {
+    routedM,
+    measuredBy,
+    clockingDeg: clocking(note, from.end, to.end),
+    cut:
+      routedM === undefined
+        ? undefined
+        : cutLength(
+            routedM,
+            measuredBy,
+            from.end,
+            to.end,
+            note.slackShare ?? SLACK_SHARE[construction],
+            note.movementM ?? (moves ? ENGINE_MOVEMENT_M : 0),
+            note.trimM ?? TRIM_M,
+          ),
+    madeM: note.trimmedM?.at(-1),
+    clips: note.clips ?? (routedM === undefined ? 0 : Math.max(0, Math.ceil(routedM / CLIP_EVERY_M) - 1)),
+    state: note.state ?? 'toMeasure',
+    note,
+  };
+}
+
+function lineHose(look: Surroundings, part: Line, note: HoseNote, letter: () => string): Hose {
+  const isSuction = look.isSuction(part);
+  const construction = note.construction ?? (isSuction ? 'suction' : 'rubberBraid');
+  const losses = endsOfLosses(part);
+  const from = look.endAt(part, 'in', note.ends?.in ?? losses.in);
+  const to = look.endAt(part, 'out', note.ends?.out ?? losses.out);
+  return {
+    key: part.id,
+    name: note.label ?? letter(),
+    part: part.id,
+    duty: isSuction ? 'suction' : 'pressure',
+    construction,
+    dash: part.dash ?? nearestDash(part.boreM),
+    boreM: part.boreM,
+    from,
+    to,
+    sleeved: part.place?.sleeved === true,
+    ...measures(note, construction, from, to, part.lengthM > 0 ? part.lengthM : undefined),
+  };
+}
+
+function drainHose(look: Surroundings, part: Drain, note: HoseNote, letter: () => string): Hose {
+  const construction = note.construction ?? 'rubberPlain';
+  const from = look.endAt(part, 'in', note.ends?.in ?? { style: 'tail', angleDeg: 0 });
+  const to = look.endAt(part, 'out', note.ends?.out ?? { style: 'tail', angleDeg: 0 });
+  return {
+    key: part.id,
+    name: note.label ?? letter(),
+    part: part.id,
+    duty: 'drain',
+    construction,
+    dash: nearestDash(part.boreM),
+    boreM: part.boreM,
+    from,
+    to,
+    sleeved: part.place?.sleeved === true,
+    ...measures(note, construction, from, to, part.lengthM),
+  };
+}
+
+/** Usual bore of a coolant hose. @source engineering judgement */
+const COOLANT_BORE_M = 16 * MM;
+
+function coolantHose(part: PartOf<'cooler'>, side: 'in' | 'out', note: HoseNote, letter: () => string): Hose {
+  const construction = note.construction ?? 'rubberPlain';
+  const tail: HoseEnd = { style: 'tail', angleDeg: 0 };
+  const at = (place: string, mount: 'engine' | 'frame', own?: HoseEnd): HoseEndAt => ({
+    port: `${part.id}.coolant`,
+    mate: undefined,
+    place,
+    end: own ?? tail,
+    mount,
+  });
+  const engine = at('engine, coolant', 'engine', side === 'in' ? note.ends?.in : note.ends?.out);
+  const cooler = at(
+    `${part.name}, coolant ${side === 'in' ? 'inlet' : 'outlet'}`,
+    part.place?.mount ?? 'engine',
+    side === 'in' ? note.ends?.out : note.ends?.in,
+  );
+  const [from, to] = side === 'in' ? [engine, cooler] : [cooler, engine];
+  return {
+    key: `${part.id} coolant ${side}`,
+    name: note.label ?? letter(),
+    part: part.id,
+    duty: 'coolant',
+    construction,
+    dash: undefined,
+    boreM: COOLANT_BORE_M,
+    from,
+    to,
+    sleeved: false,
+    ...measures(note, construction, from, to, undefined),
+  };
+}
+
+const DASHES = [3, 4, 6, 8, 10, 12, 16, 20] as const;
+/** A bore this near a size's is that size. */
+const DASH_SHARE = 0.06;
+
+/** The dash size whose hose has this bore; undefined where there is none. */
+export function nearestDash(boreM: number): number | undefined {
+  return DASHES.find((dash) => {
+    const bore = dashBoreM(dash);
+    return bore !== undefined && Math.abs(boreM / bore - 1) <= DASH_SHARE;
+  });
+}
+
+/** Says a port as people say it at the bench, a hose by its letter: "hose C, second end". */
+export function portNamer(variant: Variant): (ref: string) => string {
+  const letters = new Map(hosesOf(variant).flatMap((h) => (h.duty === 'coolant' ? [] : [[h.part, h.name] as const])));
+  const byId = new Map(variant.circuit.parts.map((p) => [p.id, p]));
+  return (ref) => {
+    const { part, port } = splitPortRef(ref);
+    const letter = letters.get(part);
+    if (letter !== undefined) return `hose ${letter}, ${port === 'in' ? 'first' : 'second'} end`;
+    const found = byId.get(part);
+    return found ? portWords(found, port) : ref;
+  };
+}

@@ -1,0 +1,51 @@
+import type { Item } from './itemList';
+
+const item = (name: string, quantity: number, more: Partial<Item> = {}): Item => ({
+  key: name,
+  group: 'Consumables',
+  name,
+  size: '',
+  status: 'new',
+  quantity,
+  price: undefined,
+  massKg: undefined,
+  words: [name],
+  ...more,
+});
+
+/** Oil is bought for a new fill with a little over. @source common practice, no source */
+const OIL_MARGIN_M3 = 0.5e-3;
+
+/** What a job is about, as far as it decides what is used up. */
+export interface JobNeeds {
+  readonly makesHoses: boolean;
+  readonly opensCoolant: boolean;
+  /** Charge of the sump [m³]. */
+  readonly fillM3: number;
+  /** Oil beyond it [m³]. */
+  readonly addedM3: number;
+  readonly oil: string;
+}
+
+/** What a job uses up besides seals. @source common practice, no source */
+export function consumables(needs: JobNeeds): readonly Item[] {
+  return [
+    item('engine oil', needs.fillM3 + Math.max(0, needs.addedM3) + OIL_MARGIN_M3, {
+      size: needs.oil,
+      unit: 'm³',
+      words: ['oil', needs.oil],
+    }),
+    item('paint pen', 1, { words: ['paint pen', 'marker'] }),
+    item('caps and plugs for open ports', 1, { words: ['caps', 'plugs'] }),
+    ...(needs.makesHoses
+      ? [
+          item('solvent for flushing', 1, { words: ['solvent', 'brake cleaner'] }),
+          item('tape for cutting', 1, { words: ['tape'] }),
+          item('cable ties', 1, { words: ['ties', 'cable ties'], size: 'set' }),
+        ]
+      : []),
+    ...(needs.opensCoolant
+      ? [item('coolant', 1, { words: ['coolant', 'antifreeze'], size: 'as the maker says' })]
+      : []),
+  ];
+}

@@ -1,0 +1,258 @@
+import { entryFor } from '../../document/parts/catalogue';
+import type { Part } from '../../document/parts/part';
+import { threadLabel } from '../../document/parts/threads';
+import { isReservoir } from '../../document/parts/ports';
+import { partVolumeM3 } from '../../document/parts/partVolume';
+import { inSeason, type Project, type Variant } from '../../document/project/project';
+import { isBolted } from '../bolted';
+import { hosesOf, type Hose, type HoseConstruction } from '../hoses/hoseList';
+import { sayHoseEnd } from '../hoses/hoseEnd';
+import { jointsOf, type BenchJoint } from '../joints/jointList';
+import { oilChange } from '../level/oilToAdd';
+import { consumables } from './consumables';
+
+/** Groups by who sells such things. */
+export const ITEM_GROUPS = ['Parts', 'Hose', 'Hose ends', 'Adapters', 'Seals', 'Fasteners', 'Consumables'] as const;
+export type ItemGroup = (typeof ITEM_GROUPS)[number];
+
+/** What happens to a thing in this job. */
+export const ITEM_STATUSES = ['new', 'reused', 'kept', 'leftOver', 'blanked'] as const;
+export type ItemStatus = (typeof ITEM_STATUSES)[number];
+
+/** One line of the list of parts. */
+export interface Item {
+  /** Key of what a person adds: what the thing is, not which one. */
+  readonly key: string;
+  readonly group: ItemGroup;
+  readonly name: string;
+  /** Size and thread, as they are ordered. */
+  readonly size: string;
+  readonly status: ItemStatus;
+  readonly quantity: number;
+  /** Metres or litres; pieces where it is absent. */
+  readonly unit?: 'm' | 'm³';
+  readonly price: number | undefined;
+  readonly massKg: number | undefined;
+  readonly dash?: number;
+  readonly angleDeg?: number;
+  /** Words that a delivery note may use for it. */
+  readonly words: readonly string[];
+  readonly note?: string;
+}
+
+/** One spare is ordered of what is renewed each time. @source common practice, no source */
+const SPARES = 1;
+/** Clips a hose takes at each tail. */
+const CLAMPS_A_TAIL = 1;
+
+const CONSTRUCTION_LABELS: Readonly<Record<HoseConstruction, string>> = {
+  rubberBraid: 'hose, rubber with steel braid',
+  ptfeBraid: 'hose, PTFE with steel braid',
+  rubberPlain: 'hose, plain rubber',
+  suction: 'suction hose, with a spiral',
+};
+
+/**
+ * Everything that a job takes, from the circuit and from the difference to the variant that the engine is in now.
+ *
+ * Hoses and joints that are the same in both are not in the job: they keep what they have.
+ *
+ * @param before the variant that the engine is in now; undefined: all of it is new
+ */
+export function itemsOf(project: Project, variant: Variant, before: Variant | undefined): readonly Item[] {
+  const list = new Map<string, Item>();
+  const put = (item: Item) => {
+    const known = list.get(`${item.status} ${item.key}`);
+    list.set(`${item.status} ${item.key}`, known ? { ...known, quantity: known.quantity + item.quantity } : item);
+  };
+  partItems(variant, before).forEach(put);
+  const same = unchangedHoses(variant, before);
+  const hoses = hosesOf(variant).filter((h) => !same.has(h.key));
+  const old = new Map(before && hosesOf(before).map((h) => [h.key, h]));
+  hoses.flatMap((h) => hoseItems(h, isLongEnough(h, old.get(h.key)))).forEach(put);
+  const unchanged = new Set(before?.circuit.joints.flatMap(({ from, to }) => [`${from} ${to}`, `${to} ${from}`]));
+  jointsOf(variant)
+    .filter((j) => !unchanged.has(`${j.a.port} ${j.b.port}`))
+    .flatMap(jointItems)
+    .forEach(put);
+  consumables({
+    makesHoses: hoses.some((h) => h.duty !== 'coolant'),
+    opensCoolant: liquidCoolers(variant) !== liquidCoolers(before),
+    fillM3: variant.circuit.parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0),
+    addedM3: oilChange(variant, before).addedM3,
+    oil: inSeason(project, variant).oil.name,
+  }).forEach(put);
+  const notes = variant.bench?.items ?? {};
+  return [...list.values()]
+    .map((item) => ({ ...item, price: notes[item.key]?.price ?? item.price }))
+    .sort((a, b) => ITEM_GROUPS.indexOf(a.group) - ITEM_GROUPS.indexOf(b.group));
+}
+
+/** Coolers that coolant goes through, as text. */
+const liquidCoolers = (variant: Variant | undefined): string =>
+  (variant?.circuit.parts ?? [])
+    .filter((p) => p.kind === 'cooler' && p.medium === 'liquid')
+    .map((p) => p.id)
+    .sort()
+    .join(' ');
+
+/** Hoses that are in both variants between the same ports and of the same length: nothing is made anew. */
+function unchangedHoses(variant: Variant, before: Variant | undefined): ReadonlySet<string> {
+  if (!before) return new Set();
+  const old = new Map(hosesOf(before).map((h) => [h.key, h]));
+  return new Set(
+    hosesOf(variant).flatMap((h) => {
+      const was = old.get(h.key);
+      const isSame = was && was.from.mate === h.from.mate && was.to.mate === h.to.mate && was.boreM === h.boreM;
+      return isSame ? [h.key] : [];
+    }),
+  );
+}
+
+function partItems(variant: Variant, before: Variant | undefined): Item[] {
+  const old = new Map(before?.circuit.parts.map((p) => [p.id, p]));
+  const now = new Map(variant.circuit.parts.map((p) => [p.id, p]));
+  const isHose = (p: Part) => p.kind === 'drain' || (p.kind === 'line' && p.form === 'hose');
+  const of = (part: Part, status: ItemStatus): Item => ({
+    key: `part ${part.id}`,
+    group: 'Parts',
+    name: part.name,
+    size: sizeOf(part),
+    status,
+    quantity: 1,
+    price: part.price,
+    massKg: part.massKg,
+    words: [entryFor(part)?.label ?? part.kind, part.name],
+    ...(part.note === undefined ? {} : { note: part.note }),
+  });
+  return [
+    ...[...now.values()]
+      .filter((p) => isBolted(p) && !isHose(p))
+      .map((p) => of(p, p.kind === 'plug' ? 'blanked' : !old.has(p.id) ? 'new' : 'kept')),
+    ...[...old.values()].filter((p) => isBolted(p) && !now.has(p.id)).map((p) => of(p, 'leftOver')),
+  ];
+}
+
+/** What tells a part from its neighbours on the shelf: its threads. */
+function sizeOf(part: Part): string {
+  const threads = [...new Set((part.connections ?? []).map((c) => threadLabel(c.thread)))];
+  return threads.length > 0 ? threads.join(', ') : (entryFor(part)?.label ?? '');
+}
+
+/** A hose that is there already and reaches: it is moved, not made. */
+const isLongEnough = (hose: Hose, was: Hose | undefined): boolean =>
+  hose.note.existingM !== undefined ||
+  (was !== undefined && was.boreM === hose.boreM && (was.routedM ?? 0) >= (hose.routedM ?? Infinity));
+
+function hoseItems(hose: Hose, isReused: boolean): Item[] {
+  const status: ItemStatus = isReused ? 'reused' : 'new';
+  const size = hose.dash === undefined ? `bore ${(hose.boreM * 1e3).toFixed(1)} mm` : `dash ${hose.dash}`;
+  const label = hose.duty === 'coolant' ? 'coolant hose' : CONSTRUCTION_LABELS[hose.construction];
+  const dash = hose.dash === undefined ? {} : { dash: hose.dash };
+  const items: Item[] = [
+    {
+      key: `hose ${label} ${size}`,
+      group: 'Hose',
+      name: label,
+      size,
+      status,
+      quantity: hose.cut?.firstCutM ?? 0,
+      unit: 'm',
+      price: undefined,
+      massKg: undefined,
+      words: ['hose', label],
+      ...dash,
+    },
+  ];
+  for (const { end } of [hose.from, hose.to]) {
+    const tail = end.style === 'tail';
+    items.push({
+      key: tail ? `clamp ${size}` : `end ${size} ${sayHoseEnd(end)}`,
+      group: tail ? 'Fasteners' : 'Hose ends',
+      name: tail ? 'hose clamp' : end.style === 'banjo' ? 'banjo hose end' : `hose end, ${sayHoseEnd(end)}`,
+      size,
+      status,
+      quantity: tail ? CLAMPS_A_TAIL : 1,
+      price: undefined,
+      massKg: undefined,
+      words: tail ? ['clamp', 'clip'] : ['hose end', 'fitting', sayHoseEnd(end), end.style],
+      ...(tail ? {} : { angleDeg: end.angleDeg }),
+      ...dash,
+    });
+  }
+  if (hose.clips > 0)
+    items.push({
+      key: `clip ${size}`,
+      group: 'Fasteners',
+      name: 'P-clip, rubber-lined',
+      size,
+      status: 'new',
+      quantity: hose.clips,
+      price: undefined,
+      massKg: undefined,
+      words: ['p clip', 'p-clip', 'clip'],
+      ...dash,
+    });
+  if (hose.sleeved)
+    items.push({
+      key: `sleeve ${size}`,
+      group: 'Consumables',
+      name: 'heat sleeve',
+      size,
+      status: 'new',
+      quantity: hose.routedM ?? 0,
+      unit: 'm',
+      price: undefined,
+      massKg: undefined,
+      words: ['sleeve', 'heat sleeve'],
+      ...dash,
+    });
+  return items;
+}
+
+function jointItems(joint: BenchJoint): Item[] {
+  const items: Item[] = [];
+  const plain = { price: undefined, massKg: undefined, status: 'new' as const };
+  if (joint.fit.kind === 'adapter' && !joint.key.endsWith(' 2'))
+    items.push({
+      ...plain,
+      key: joint.fit.adapter,
+      group: 'Adapters',
+      name: joint.fit.adapter,
+      size: '',
+      quantity: 1,
+      words: ['adapter', joint.fit.adapter],
+    });
+  const { renew, bolts } = joint.tightening ?? {};
+  if (renew)
+    items.push({
+      ...plain,
+      key: renew.what,
+      group: renew.count === 0 ? 'Consumables' : 'Seals',
+      name: renew.what,
+      size: '',
+      quantity: renew.count === 0 ? 0 : renew.count,
+      words: [renew.what, ...renew.what.split(',')],
+      note: renew.count === 0 ? '' : `and ${SPARES} spare`,
+    });
+  if (bolts)
+    items.push({
+      ...plain,
+      key: `bolt ${bolts.size}`,
+      group: 'Fasteners',
+      name: 'bolt, class 8.8',
+      size: bolts.size,
+      quantity: bolts.count,
+      words: ['bolt', 'screw'],
+    });
+  return items;
+}
+
+/** Sum of prices of what is bought, and how many of its lines have none. */
+export function costOf(items: readonly Item[]): { readonly total: number; readonly unpriced: number } {
+  const bought = items.filter((i) => i.status === 'new');
+  return {
+    total: bought.reduce((sum, i) => sum + (i.price ?? 0) * (i.unit === 'm³' ? i.quantity * 1e3 : i.quantity), 0),
+    unpriced: bought.filter((i) => i.price === undefined).length,
+  };
+}

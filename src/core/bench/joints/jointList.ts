@@ -1,0 +1,270 @@
+import { entryFor } from '../../document/parts/catalogue';
+import type { Part } from '../../document/parts/part';
+import { splitPortRef } from '../../document/parts/ports';
+import { JOINTS, jointOf, threadLabel, type Thread } from '../../document/parts/threads';
+import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
+import type { Variant } from '../../document/project/project';
+import { isBolted } from '../bolted';
+import { hosesOf, type Hose } from '../hoses/hoseList';
+import { portWords } from '../portWords';
+import { matesWith } from './mating';
+import { CENTRE_BOLT, tighteningOf, type Tightening } from './tightening';
+
+/** The thread at one side of a joint. */
+export interface JointSide {
+  readonly port: string;
+  readonly place: string;
+  readonly thread: Thread | undefined;
+  /** Where the thread comes from: typed at the part; what its hose end has; usual for such a part; bought to match the other side; or nobody knows. */
+  readonly from: 'stated' | 'hoseEnd' | 'usual' | 'toMatch' | 'unknown';
+}
+
+/** Whether both sides go together. */
+export type JointFit =
+  | { readonly kind: 'mates' }
+  | { readonly kind: 'adapter'; readonly adapter: string }
+  | { readonly kind: 'misfit'; readonly why: string; readonly adapter: string | undefined }
+  | { readonly kind: 'shared'; readonly why: string }
+  | { readonly kind: 'unknown'; readonly why: string };
+
+/** One joint that somebody makes and tightens. */
+export interface BenchJoint {
+  /** Key of what a person adds; with ` 2` behind it for the far side of an adapter. */
+  readonly key: string;
+  readonly name: string;
+  readonly a: JointSide;
+  readonly b: JointSide;
+  readonly fit: JointFit;
+  /** "37° flare dash 10"; undefined where the thread is not known. */
+  readonly kind: string | undefined;
+  readonly tightening: Tightening | undefined;
+  readonly isCentreBolt: boolean;
+  readonly state: JointState;
+  readonly note: JointNote;
+}
+
+/** Joints of a variant that are made at the bench or on the engine, centre bolts last: the order in which they are tightened. */
+export function jointsOf(variant: Variant): readonly BenchJoint[] {
+  return new JointList(variant).run();
+}
+
+class JointList {
+  private readonly byId: ReadonlyMap<string, Part>;
+  private readonly hoses: ReadonlyMap<string, Hose>;
+  private readonly seen = new Set<string>();
+  private readonly atPort = new Map<string, string[]>();
+
+  constructor(private readonly variant: Variant) {
+    this.byId = new Map(variant.circuit.parts.map((p) => [p.id, p]));
+    this.hoses = new Map(hosesOf(variant).flatMap((h) => (h.duty === 'coolant' ? [] : [[h.part, h] as const])));
+    for (const { from, to } of variant.circuit.joints)
+      for (const [own, other] of [
+        [from, to],
+        [to, from],
+      ] as const)
+        this.atPort.set(own, [...(this.atPort.get(own) ?? []), other]);
+  }
+
+  run(): readonly BenchJoint[] {
+    const joints = this.variant.circuit.joints.flatMap(({ from, to }) => this.joint(from, to));
+    return [...joints.filter((j) => !j.isCentreBolt), ...joints.filter((j) => j.isCentreBolt)];
+  }
+
+  private joint(from: string, to: string): BenchJoint[] {
+    const key = jointKey(from, to);
+    const [pa, pb] = [this.partOf(from), this.partOf(to)];
+    if (!pa || !pb || this.seen.has(key) || pa === pb) return [];
+    if (!isBolted(pa) && !isBolted(pb)) return [];
+    this.seen.add(key);
+    // What a filter on the block lets out goes back through the stub that it is screwed onto: one joint, counted at its inlet.
+    if (isOutletOfStub(pa, from) || isOutletOfStub(pb, to)) return [];
+    const [a, b] = toMatch(pa, this.side(pa, from, pb), pb, this.side(pb, to, pa));
+    const note = this.variant.bench?.joints?.[key] ?? {};
+    if (isPlateOnBlock(pa, from, pb) || isPlateOnBlock(pb, to, pa))
+      return [this.row(key, a, b, note, { kind: 'mates' }, 'plate seal and centre bolt', CENTRE_BOLT, true)];
+    const shared = this.sharedPort(from, to);
+    if (!a.thread || !b.thread) {
+      const known = a.thread ?? b.thread;
+      const blank = a.thread ? b : a;
+      return [
+        this.row(
+          key,
+          a,
+          b,
+          note,
+          shared ?? {
+            kind: 'unknown',
+            why: `The thread of ${blank.place} is not known. Measure it and add it to the part.`,
+          },
+          known && threadLabel(known),
+          known && tighteningOf(known, note),
+        ),
+      ];
+    }
+    if (shared) return [this.row(key, a, b, note, shared, threadLabel(a.thread), tighteningOf(a.thread, note))];
+    const mating = matesWith(a.thread, b.thread);
+    if (mating.mates) {
+      // A banjo on a metric port is made as a banjo.
+      const thread = jointOf(a.thread) === 'banjo' ? a.thread : jointOf(b.thread) === 'banjo' ? b.thread : a.thread;
+      return [this.row(key, a, b, note, { kind: 'mates' }, threadLabel(thread), tighteningOf(thread, note))];
+    }
+    if (note.adapter && mating.adapter !== undefined) {
+      const fit: JointFit = { kind: 'adapter', adapter: mating.adapter };
+      const far = `${key} 2`;
+      const farNote = this.variant.bench?.joints?.[far] ?? {};
+      return [
+        this.row(key, a, { ...b, place: 'adapter' }, note, fit, threadLabel(a.thread), tighteningOf(a.thread, note)),
+        this.row(
+          far,
+          { ...a, place: 'adapter' },
+          b,
+          farNote,
+          fit,
+          threadLabel(b.thread),
+          tighteningOf(b.thread, farNote),
+        ),
+      ];
+    }
+    return [
+      this.row(key, a, b, note, { kind: 'misfit', why: mating.why, adapter: mating.adapter }, undefined, undefined),
+    ];
+  }
+
+  private row(
+    key: string,
+    a: JointSide,
+    b: JointSide,
+    note: JointNote,
+    fit: JointFit,
+    kind: string | undefined,
+    tightening: Tightening | undefined,
+    isCentreBolt = false,
+  ): BenchJoint {
+    return {
+      key,
+      name: `${a.place} – ${b.place}`,
+      a,
+      b,
+      fit,
+      kind,
+      tightening,
+      isCentreBolt,
+      state: note.state ?? 'loose',
+      note,
+    };
+  }
+
+  /** A port with two things on it needs a tee or a port of its own for one of them. */
+  private sharedPort(...ports: readonly string[]): JointFit | undefined {
+    for (const port of ports) {
+      const part = this.partOf(port);
+      const others = (this.atPort.get(port) ?? []).filter((ref) => {
+        const other = this.partOf(ref);
+        return other !== undefined && isBolted(other);
+      });
+      if (part && isBolted(part) && others.length > 1)
+        return {
+          kind: 'shared',
+          why: `${portWords(part, splitPortRef(port).port)} carries ${others.length} things: ${others.map((ref) => this.partOf(ref)!.name).join(', ')}. Fit a tee, or use a port for each.`,
+        };
+    }
+    return undefined;
+  }
+
+  private partOf(ref: string): Part | undefined {
+    return this.byId.get(splitPortRef(ref).part);
+  }
+
+  private side(part: Part, ref: string, mate: Part): JointSide {
+    const { port } = splitPortRef(ref);
+    const hose = this.hoses.get(part.id);
+    const place = hose ? `hose ${hose.name}` : portWords(part, port);
+    const stated = part.connections?.find((c) => c.port === port)?.thread;
+    if (stated !== undefined) return { port: ref, place, thread: stated, from: 'stated' };
+    if (hose) {
+      const thread = threadOfEnd(port === 'in' ? hose.from.end : hose.to.end, hose);
+      return { port: ref, place, thread, from: thread ? 'hoseEnd' : 'unknown' };
+    }
+    // A filter screwed onto a plate or the block has the stub's thread, whatever its head's ports would have.
+    const usual = isBolted(part) ? entryFor(part)?.threads?.[port] : undefined;
+    if (usual) return { port: ref, place, thread: usual, from: 'usual' };
+    if (part.kind === 'plate' && part.form !== 'inline' && mate.kind === 'filter')
+      return { port: ref, place, thread: entryFor(mate)?.threads?.['in'], from: 'usual' };
+    return { port: ref, place, thread: undefined, from: 'unknown' };
+  }
+}
+
+/** Hose tails by bore [mm]. */
+const TAILS_MM = [10, 13, 16, 19] as const;
+const MM = 1e-3;
+
+/** What a hose end screws or slips on with: a 37° flare of its dash size, or a tail of its bore. */
+function threadOfEnd(end: HoseEnd, { dash, boreM }: Hose): Thread | undefined {
+  if (end.style === 'banjo') return undefined;
+  if (end.style === 'tail') {
+    const [nearest] = [...TAILS_MM].sort((a, b) => Math.abs(a * MM - boreM) - Math.abs(b * MM - boreM));
+    return `tail${nearest!}`;
+  }
+  return dash === undefined ? undefined : (`flare${dash}` as Thread);
+}
+
+/** Small parts that are bought with the threads of what they are put between. */
+const MADE_TO_MATCH: ReadonlySet<Part['kind']> = new Set<Part['kind']>([
+  'orifice',
+  'fitting',
+  'tee',
+  'cross',
+  'checkValve',
+  'valve',
+]);
+
+/** Both sides, where one of them takes the other's thread: a small part that is bought to match, a banjo hose end, the block's own filter stub. */
+function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [JointSide, JointSide] {
+  const takes = (part: Part, other: Thread): boolean =>
+    MADE_TO_MATCH.has(part.kind) ||
+    (part.kind === 'line' && jointOf(other) !== 'flange') ||
+    (!isBolted(part) && jointOf(other) === 'spinOn');
+  // A hose is pushed over the tail that is there, as long as nobody has said that another one is.
+  const overTail = (side: JointSide, other: JointSide): boolean =>
+    side.from === 'hoseEnd' && other.from === 'usual' && isTail(side.thread) && isTail(other.thread);
+  const matched = (side: JointSide, part: Part, other: JointSide): JointSide => {
+    const { thread } = other;
+    if (thread === undefined) return side;
+    if (overTail(side, other)) return { ...side, thread };
+    const isMatched =
+      side.thread === undefined && takes(part, thread) && isBolted(part) === (jointOf(thread) !== 'spinOn');
+    return isMatched ? { ...side, thread, from: 'toMatch' } : side;
+  };
+  return [matched(a, pa, b), matched(b, pb, a)];
+}
+
+const isTail = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'hoseTail';
+
+const isOutletOfStub = (part: Part, ref: string): boolean =>
+  part.kind === 'filter' && part.mounting === 'block' && splitPortRef(ref).port === 'out';
+
+const isPlateOnBlock = (part: Part, ref: string, mate: Part): boolean =>
+  part.kind === 'plate' && part.form !== 'inline' && splitPortRef(ref).port === 'in' && !isBolted(mate);
+
+const withArticle = (thing: string): string => `${/^[aeiou]/.test(thing) ? 'an' : 'a'} ${thing}`;
+
+/** Every way that a joint's fit is not right, as a sentence; undefined where it is. */
+export function sayFit(fit: JointFit): string | undefined {
+  if (fit.kind === 'mates') return undefined;
+  if (fit.kind === 'adapter') return `With ${withArticle(fit.adapter)}.`;
+  if (fit.kind === 'misfit')
+    return `${fit.why} ${fit.adapter ? `Use ${withArticle(fit.adapter)}.` : 'Replace one side.'}`;
+  return fit.why;
+}
+
+/** What a joint asks for in general: the care line of its kind. */
+export const careOf = (thread: Thread): string => JOINTS[jointOf(thread)].care;
+
+export const JOINT_STATE_WORDS: Readonly<Record<JointState, string>> = {
+  loose: 'loose',
+  snug: 'snug',
+  final: 'tightened',
+  paintMark: 'paint mark',
+  leakChecked: 'checked for leaks',
+  recheckedHot: 'rechecked hot',
+};

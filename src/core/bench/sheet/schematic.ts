@@ -1,0 +1,188 @@
+import type { Part } from '../../document/parts/part';
+import { isReservoir, placeOf, splitPortRef, waysThrough } from '../../document/parts/ports';
+import { arrange } from '../../document/plumbing/arrange';
+import { PortGroups } from '../../document/plumbing/portGroups';
+import type { Circuit, Variant } from '../../document/project/project';
+import { formatQuantity, type UnitChoice } from '../../foundations/units';
+import { escapeXml } from '../places/bracketTemplate';
+import { hosesOf } from '../hoses/hoseList';
+
+const BOX_W = 92;
+const BOX_H = 34;
+const GAP_X = 34;
+const GAP_Y = 16;
+const PITCH_X = BOX_W + GAP_X;
+const PITCH_Y = BOX_H + GAP_Y;
+/** Lines of one gap stand this far apart. */
+const LANE = 6;
+/** Names longer than this are drawn narrower; longer than the second they are cut. */
+const NARROW_FROM = 14;
+const LONGEST_NAME = 22;
+
+interface Cell {
+  readonly col: number;
+  readonly row: number;
+}
+
+/**
+ * A circuit as a plain drawing for paper: black on white, a box a part, oil going to the right, each connection a line. Returns to the sump
+ * are not drawn.
+ *
+ * @returns an SVG as wide as its holder, its size in the view box
+ */
+export function schematic(variant: Variant, units: UnitChoice = {}): string {
+  const { circuit } = variant;
+  const cells = place(circuit);
+  const rows = [...cells.values()].map((c) => c.row);
+  const top = Math.min(...rows);
+  const [w, h] = [
+    (Math.max(...[...cells.values()].map((c) => c.col)) + 1) * PITCH_X,
+    (Math.max(...rows) - top + 1) * PITCH_Y + GAP_Y,
+  ];
+  const at = ({ col, row }: Cell) => ({ x: col * PITCH_X + LANE, y: (row - top) * PITCH_Y + GAP_Y });
+  const captions = captionsOf(variant, units);
+  const boxes = circuit.parts.flatMap((part) => {
+    const cell = cells.get(part.id);
+    if (!cell) return [];
+    const { x, y } = at(cell);
+    const name = part.name.length > LONGEST_NAME ? `${part.name.slice(0, LONGEST_NAME - 1)}…` : part.name;
+    return [
+      `<rect x="${x}" y="${y}" width="${BOX_W}" height="${BOX_H}" rx="2" fill="#fff"/>`,
+      `<text x="${x + BOX_W / 2}" y="${y + 14}" font-weight="600" text-anchor="middle"${name.length > NARROW_FROM ? ` textLength="${BOX_W - 6}" lengthAdjust="spacingAndGlyphs"` : ''}>${escapeXml(name)}</text>`,
+      `<text x="${x + BOX_W / 2}" y="${y + 27}" font-size="9" text-anchor="middle">${escapeXml(captions(part))}</text>`,
+    ];
+  });
+  const wires = wiresOf(circuit, cells, at);
+  return `<svg class="schematic" xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${w} ${h}" role="img" aria-label="Circuit, oil going to the right" font-size="11" stroke-width="1.2"><g stroke="#000" fill="none">${wires.join('')}</g><g stroke="#000" fill="#000"><style>.schematic text{stroke:none}</style>${boxes.join('')}</g></svg>`;
+}
+
+/** The second line of a part's box: what it is set to or how large it is. */
+function captionsOf(variant: Variant, units: UnitChoice): (part: Part) => string {
+  const hoses = new Map(hosesOf(variant).map((h) => [h.part, h]));
+  const q = formatQuantity;
+  return (part) => {
+    const hose = hoses.get(part.id);
+    if (hose && part.kind === 'line')
+      return `${hose.name}: ${hose.dash ? `dash ${hose.dash}, ` : ''}${hose.routedM ? q(hose.routedM, 'cutLength', units) : ''}`;
+    if (part.kind === 'relief') return `opens ${q(part.crackPa, 'pressure', units)}`;
+    if (part.kind === 'orifice') return q(part.boreM, 'bore', units);
+    if (part.kind === 'plate' && part.passage.kind === 'thermostat')
+      return `opens ${q(part.passage.opensK, 'temperature', units)}`;
+    if (part.kind === 'filter')
+      return part.bypass ? `bypass ${q(part.bypass.crackPa, 'pressure', units)}` : 'no bypass';
+    if ('count' in part && typeof part.count === 'number' && part.count > 1) return `× ${part.count}`;
+    return '';
+  };
+}
+
+/** A cell for each part that is drawn: the main lane in row 0, ways that come back above it, branches and fed parts below. */
+function place(circuit: Circuit): ReadonlyMap<string, Cell> {
+  const { main, chains, order, role, groups } = arrange(circuit);
+  const byId = new Map(circuit.parts.map((p) => [p.id, p]));
+  const cells = new Map<string, Cell>();
+  const taken = new Set<string>();
+  const put = (id: string, col: number, row: number) => {
+    cells.set(id, { col, row });
+    taken.add(`${col} ${row}`);
+  };
+  circuit.parts.filter(isReservoir).forEach((p, i) => put(p.id, 0, i === 0 ? 0 : i + 1));
+  const inletsOf = (id: string) => waysThrough(byId.get(id)!).map(([from]) => groups.of(`${id}.${from}`));
+  // A bearing's groove is the place that it is fed at, and a relief's outlet goes back to where the pump takes its oil.
+  const outletsOf = (id: string) =>
+    placeOf(byId.get(id)!) === 'relief'
+      ? []
+      : waysThrough(byId.get(id)!)
+          .map(([, to]) => groups.of(`${id}.${to}`))
+          .filter((place) => !inletsOf(id).includes(place));
+  const mainIndexOf = (place: string, of: (id: string) => readonly string[]) =>
+    main.findIndex((id) => of(id).includes(place));
+  let col = 1;
+  for (const [i, id] of main.entries()) {
+    // A way that leaves earlier and comes back here needs its room.
+    for (const chain of chains) {
+      if (chain.kind !== 'detour' || chain.to === undefined || mainIndexOf(chain.to, inletsOf) !== i) continue;
+      const leaves = mainIndexOf(chain.from, outletsOf);
+      const start = leaves < 0 || leaves >= i ? undefined : cells.get(main[leaves]!)?.col;
+      if (start !== undefined) col = Math.max(col, start + chain.members.length + 1);
+    }
+    put(id, col++, 0);
+  }
+  const colBehind = (place: string): number => {
+    const sources = [...cells].filter(([id]) => outletsOf(id).includes(place)).map(([, c]) => c.col);
+    return sources.length > 0 ? Math.max(...sources) + 1 : 1;
+  };
+  const rowFor = (start: number, length: number, step: 1 | -1): number => {
+    for (let row = step; ; row += step)
+      if (Array.from({ length }, (_, i) => `${start + i} ${row}`).every((key) => !taken.has(key))) return row;
+  };
+  for (const { kind, from, members } of [...chains].sort(
+    (a, b) => order.indexOf(a.members[0]!) - order.indexOf(b.members[0]!),
+  )) {
+    const start = colBehind(from);
+    const row = rowFor(start, members.length, kind === 'detour' ? -1 : 1);
+    members.forEach((id, i) => put(id, start + i, row));
+  }
+  for (const id of order) {
+    if (cells.has(id) || role.get(id) === 'loose') continue;
+    const start = colBehind(inletsOf(id)[0] ?? groups.of(`${id}.in`));
+    put(id, start, rowFor(start, 1, 1));
+  }
+  return cells;
+}
+
+/** Lines between parts, one tree a place: a trunk right of the source, a stub to each part that takes oil there. */
+function wiresOf(
+  circuit: Circuit,
+  cells: ReadonlyMap<string, Cell>,
+  at: (cell: Cell) => { readonly x: number; readonly y: number },
+): readonly string[] {
+  const groups = PortGroups.of(circuit);
+  const byId = new Map(circuit.parts.map((p) => [p.id, p]));
+  const places = new Map<string, Set<string>>();
+  for (const { from, to } of circuit.joints)
+    for (const ref of [from, to]) places.set(groups.of(ref), new Set([...(places.get(groups.of(ref)) ?? []), ref]));
+  const lanes = new Map<number, number>();
+  const cols = new Map([...cells.values()].map((c) => [`${c.col} ${c.row}`, c]));
+  const wires: string[] = [];
+  for (const refs of places.values()) {
+    const ends = [...refs].flatMap((ref) => {
+      const { part, port } = splitPortRef(ref);
+      const [p, cell] = [byId.get(part)!, cells.get(part)];
+      if (!cell || (isReservoir(p) && port === 'return')) return [];
+      if (placeOf(p) === 'relief' && port === 'out') return [];
+      const isFed = waysThrough(p).some(([inlet]) => groups.of(`${part}.${inlet}`) === groups.of(ref));
+      const isSource =
+        isReservoir(p) ||
+        (!isFed && waysThrough(p).some(([, to]) => to === port)) ||
+        (waysThrough(p).length === 0 && port !== 'in');
+      return [{ cell, isSource }];
+    });
+    if ([...refs].some((ref) => splitPortRef(ref).port === 'return')) continue;
+    const sources = ends.filter((e) => e.isSource);
+    const sinks = ends.filter((e) => !e.isSource);
+    if (sources.length === 0 || sinks.length === 0) continue;
+    const col = Math.max(...sources.map((s) => s.cell.col));
+    const lane = lanes.get(col) ?? 0;
+    lanes.set(col, lane + 1);
+    const x = col * PITCH_X + LANE + BOX_W + LANE + (lane % 4) * LANE;
+    const middle = (cell: Cell) => at(cell).y + BOX_H / 2;
+    for (const { cell } of sources) wires.push(path([at(cell).x + BOX_W, middle(cell)], [x, middle(cell)]));
+    const from = sources.find((s) => s.cell.col === col)!.cell;
+    for (const { cell } of sinks) {
+      const blocked = between(col, cell.col).some((c) => cols.has(`${c} ${cell.row}`));
+      if (cell.col > col && !blocked)
+        wires.push(path([x, middle(from)], [x, middle(cell)], [at(cell).x, middle(cell)]));
+      else {
+        const rail = Math.min(at(from).y, at(cell).y) - LANE;
+        const drop = at(cell).x + BOX_W / 2;
+        wires.push(path([x, middle(from)], [x, rail], [drop, rail], [drop, at(cell).y]));
+      }
+    }
+  }
+  return wires;
+}
+
+const between = (a: number, b: number): number[] => Array.from({ length: Math.max(0, b - a - 1) }, (_, i) => a + 1 + i);
+
+const path = (...points: readonly (readonly [number, number])[]): string =>
+  `<polyline points="${points.map(([x, y]) => `${x},${y}`).join(' ')}"/>`;

@@ -1,0 +1,350 @@
+import { formatFigure, formatQuantity, displayUnit, type Quantity } from '../../foundations/units';
+import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
+import { threadLabel } from '../../document/parts/threads';
+import { inSeason } from '../../document/project/project';
+import type { Part } from '../../document/parts/part';
+import { hosesOf, type Hose } from '../hoses/hoseList';
+import { hoseVerdicts } from '../hoses/hoseVerdicts';
+import { CONSTRUCTION_WORDS, DUTY_WORDS, sayHoseSize, sayHoseVerdict } from '../hoses/sayHose';
+import { isBent, sayHoseEnd } from '../hoses/hoseEnd';
+import { clockingView } from '../hoses/clocking';
+import { jointsOf, sayFit, type BenchJoint } from '../joints/jointList';
+import { sayTorque, torqueIn } from '../joints/torque';
+import { itemsOf, ITEM_GROUPS, type Item } from '../items/itemList';
+import { toolsFor } from '../items/tools';
+import { oilChange } from '../level/oilToAdd';
+import { byPhase, PHASE_WORDS, planJob } from '../plan/jobPlan';
+import { sayMinutes, sayStep } from '../plan/sayStep';
+import { escapeXml } from '../places/bracketTemplate';
+import { schematic } from './schematic';
+import { SECTION_WORDS, type JobSheetRequest, type SheetSection } from './jobSheet';
+import { SHEET_CSS } from './sheetCss';
+
+const h = escapeXml;
+const BOX = '<span class="box"></span>';
+const PAINT = '<span class="paint"></span>';
+
+/** A table. @param heads with ` right` behind those of figures */
+function table(heads: readonly string[], rows: readonly (readonly string[])[], className = ''): string {
+  const right = heads.map((head) => head.endsWith(' right'));
+  const cell = (tag: 'th' | 'td', said: string, i: number) => `<${tag}${right[i] ? ' class="r"' : ''}>${said}</${tag}>`;
+  return `<table${className ? ` class="${className}"` : ''}><thead><tr>${heads.map((t, i) => cell('th', h(t.replace(/ right$/, '')), i)).join('')}</tr></thead><tbody>${rows
+    .map((row) => `<tr>${row.map((said, i) => cell('td', said, i)).join('')}</tr>`)
+    .join('')}</tbody></table>`;
+}
+
+const section = (title: string, aside: string, body: string, className = ''): string =>
+  body === '' ? '' : `<section class="${className}"><h2>${h(title)}<span>${h(aside)}</span></h2>${body}</section>`;
+
+const ticks = (lines: readonly string[]): string =>
+  `<ul class="ticks">${lines.map((l) => `<li>${BOX}<span>${l}</span></li>`).join('')}</ul>`;
+
+/**
+ * The job sheet as one page of HTML that stands alone: black on white, for A4 or Letter, with page numbers where the printer's program knows
+ * them (CSS Paged Media).
+ */
+export function sheetHtml(request: JobSheetRequest): string {
+  const { project, variant, before, paper, date, revision, sections } = request;
+  const made = new SheetMaker(request);
+  const body = sections.map((s) => made.section(s)).join('');
+  const unitNote = ['pressure', 'temperature', 'flow', 'cutLength']
+    .map((q) => displayUnit(q as Quantity, request.units).symbol)
+    .join(', ');
+  const running = `${project.name}, ${variant.name}, ${date}${revision === '' ? '' : `, revision ${revision}`}`;
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${h(`Job sheet ${project.name} ${variant.name}`)}</title><style>${SHEET_CSS(paper, running)}</style></head><body><header><div><h1>Job sheet: ${h(project.name)}</h1><p>${h(project.engine.description)}${project.engine.description === '' ? '' : '. '}Variant <b>${h(variant.name)}</b>${before ? `, from <b>${h(before.name)}</b>` : ''}.${project.madeUp ? ' Invented demonstration data.' : ''}</p></div><p class="r">${h(date)}${revision === '' ? '' : `<br>Revision ${h(revision)}`}<br>${h(unitNote)}</p></header><main>${body}</main><footer><p>Hot oil and hot metal burn. A leaking pressure line near an exhaust can start a fire. The maker’s torque and limits come first. A calculation is not a licence: have safety-critical work checked by a qualified person.</p><p class="sign">Fitted by <i></i> Checked <i></i></p></footer></body></html>`;
+}
+
+class SheetMaker {
+  private readonly hoses: readonly Hose[];
+  private readonly joints: readonly BenchJoint[];
+  private readonly items: readonly Item[];
+
+  constructor(private readonly request: JobSheetRequest) {
+    this.hoses = hosesOf(request.variant);
+    this.joints = jointsOf(request.variant);
+    this.items = itemsOf(request.project, request.variant, request.before);
+  }
+
+  section(name: SheetSection): string {
+    const title = SECTION_WORDS[name];
+    switch (name) {
+      case 'drawing':
+        return section(
+          title,
+          'oil goes to the right; returns are not drawn',
+          schematic(this.request.variant, this.request.units),
+        );
+      case 'settings':
+        return section(title, '', this.settings());
+      case 'hoses':
+        return section(title, 'cut = routed + slack − ends; cut long, offer up, trim', this.hoseTable());
+      case 'joints':
+        return section(title, 'in this order; the maker’s torque comes first', this.jointTable());
+      case 'parts':
+        return section(title, '', this.partTable());
+      case 'tools':
+        return section(title, 'bold: often lacking', this.tools(), 'whole');
+      case 'places':
+        return section(title, '', this.places());
+      case 'steps':
+        return section(title, this.hours(), this.steps());
+      case 'level':
+        return section(title, '', this.level(), 'whole');
+      case 'firstStart':
+        return section(
+          title,
+          '',
+          this.request.firstStart.length > 0 ? ticks(this.request.firstStart.map(h)) : '',
+          'half',
+        );
+      case 'findings':
+        return section(title, 'settle before fitting', this.findings());
+      case 'guesses':
+        return section(title, 'measure these first', this.guesses());
+    }
+  }
+
+  private q(si: number, quantity: Quantity): string {
+    return h(formatQuantity(si, quantity, this.request.units));
+  }
+
+  private settings(): string {
+    const of = (part: Part): [string, string][] => {
+      switch (part.kind) {
+        case 'relief':
+          return [
+            [part.name, `opens ${this.q(part.crackPa, 'pressure')}, full at ${this.q(part.fullOpenPa, 'pressure')}`],
+          ];
+        case 'plate':
+          return part.passage.kind === 'thermostat'
+            ? [
+                [
+                  part.name,
+                  `thermostat opens ${this.q(part.passage.opensK, 'temperature')}, full at ${this.q(part.passage.fullK, 'temperature')}`,
+                ],
+              ]
+            : [];
+        case 'thermostat':
+          return [
+            [part.name, `opens ${this.q(part.opensK, 'temperature')}, full at ${this.q(part.fullK, 'temperature')}`],
+          ];
+        case 'sideStream':
+          return part.metering.kind === 'valve'
+            ? [[part.name, `needle ${part.metering.turns} turns open of ${part.metering.turnsToFull}`]]
+            : [[part.name, `orifice ${this.q(part.metering.boreM, 'bore')}`]];
+        case 'orifice':
+          return [[part.name, `bore ${this.q(part.boreM, 'bore')}`]];
+        case 'valve':
+          return [[part.name, `${part.turns} turns open`]];
+        default:
+          return [];
+      }
+    };
+    const { oil } = inSeason(this.request.project, this.request.variant);
+    const rows = [
+      ['Oil', h(oil.name)],
+      ...this.request.variant.circuit.parts.flatMap((p) => of(p).map(([a, b]) => [h(a), b])),
+    ];
+    return `<dl>${rows.map(([a, b]) => `<div><dt>${a}</dt><dd>${b}</dd></div>`).join('')}</dl>`;
+  }
+
+  private hoseTable(): string {
+    if (this.hoses.length === 0) return '';
+    const { units, variant } = this.request;
+    const verdicts = hoseVerdicts(this.hoses, variant);
+    const mm = (m: number | undefined) => (m === undefined ? '______' : h(formatFigure(m, 'cutLength', units)));
+    const rows = this.hoses.map((hose) => {
+      const said = (verdicts.get(hose.key) ?? []).map((v) => sayHoseVerdict(v, units));
+      const clock = hose.clockingDeg === null ? '' : `, turned ${hose.clockingDeg}°`;
+      return [
+        `<b>${h(hose.name)}</b>`,
+        `<b>${h(hose.from.place)}</b> to <b>${h(hose.to.place)}</b><small>${h([`${DUTY_WORDS[hose.duty]}, ${CONSTRUCTION_WORDS[hose.construction]}`, ...said].join('. '))}</small>`,
+        h(sayHoseSize(hose, units)),
+        mm(hose.routedM),
+        hose.cut ? mm(hose.cut.slackM) : '',
+        hose.cut ? mm(hose.cut.takeUpM) : '',
+        `<b>${mm(hose.madeM ?? hose.cut?.cutM)}</b>`,
+        hose.cut ? `±${mm(hose.cut.plusMinusM)}` : '',
+        `${h(sayHoseEnd(hose.from.end))}; ${h(sayHoseEnd(hose.to.end))}${clock} ${endDrawing(hose)}`,
+        BOX,
+      ];
+    });
+    return table(
+      ['', 'Hose', 'Size', 'Routed right', 'Slack right', 'Ends right', 'Cut right', 'Sure to right', 'Ends', 'Cut'],
+      rows,
+    );
+  }
+
+  private jointTable(): string {
+    const rows = this.joints.map((joint, i) => {
+      const fit = sayFit(joint.fit);
+      return [
+        String(i + 1),
+        `<b>${h(joint.name)}</b>${fit ? `<small>${h(fit)}</small>` : ''}`,
+        h(
+          joint.kind ??
+            ([joint.a.thread, joint.b.thread].flatMap((t) => (t ? [threadLabel(t)] : [])).join(' on ') || 'not known'),
+        ),
+        h(joint.tightening?.seal ?? ''),
+        ...torqueCells(joint),
+        BOX,
+        PAINT,
+      ];
+    });
+    return rows.length === 0
+      ? ''
+      : table(['', 'Joint', 'Kind', 'Seal', 'N·m right', 'lbf·in right', 'lbf·ft right', 'By', 'Done', 'Paint'], rows);
+  }
+
+  private partTable(): string {
+    const words = {
+      new: 'new',
+      reused: 'reused',
+      kept: 'stays',
+      leftOver: 'comes off, keep',
+      blanked: 'closes a port',
+    } as const;
+    const rows = ITEM_GROUPS.flatMap((group) => {
+      const items = this.items.filter((i) => i.group === group && i.status !== 'kept');
+      return items.map((i, n) => [
+        n === 0 ? `<b>${h(group)}</b>` : '',
+        h(i.name) + (i.note ? ` <small class="inline">${h(i.note)}</small>` : ''),
+        h(i.size),
+        this.quantity(i),
+        words[i.status],
+        BOX,
+      ]);
+    });
+    return rows.length === 0 ? '' : table(['', 'Part', 'Size', 'Quantity right', 'Status', 'Have'], rows, 'parts');
+  }
+
+  private quantity(item: Item): string {
+    if (item.unit === 'm') return this.q(item.quantity, 'length');
+    if (item.unit === 'm³') return this.q(item.quantity, 'volume');
+    return item.quantity === 0 ? 'some' : String(item.quantity);
+  }
+
+  private tools(): string {
+    const hoses = this.hoses.filter((x) => x.duty !== 'coolant');
+    return `<p>${toolsFor(this.joints, hoses)
+      .map((t) => (t.oftenLacking ? `<b>${h(t.name)}</b>` : h(t.name)))
+      .join('; ')}.</p>`;
+  }
+
+  private places(): string {
+    const { variant, units } = this.request;
+    const rows = variant.circuit.parts.flatMap((part) => {
+      const note = variant.bench?.places?.[part.id];
+      if (!note && !part.place) return [];
+      const facts = [
+        part.place?.mount === 'frame' ? 'on the frame' : 'on the engine',
+        note?.rubberMounted ? 'rubber mounts' : '',
+        note?.stones === 'exposed' ? 'exposed to stones' : note?.stones === 'protected' ? 'protected from stones' : '',
+        part.place?.nearExhaust ? (part.place.sleeved ? 'near the exhaust, sleeved' : 'near the exhaust') : '',
+        part.place?.serviceable === false ? `access: ${note?.accessNote ?? 'something else comes off first'}` : '',
+      ].filter((s) => s !== '');
+      return [
+        [
+          `<b>${h(part.name)}</b>`,
+          h(note?.where ?? ''),
+          note?.lineM === undefined ? '' : h(formatQuantity(note.lineM, 'length', units)),
+          h(facts.join(', ')),
+        ],
+      ];
+    });
+    return rows.length === 0 ? '' : table(['Part', 'Where', 'Line right', 'Mount and surroundings'], rows);
+  }
+
+  private hours(): string {
+    const { project, variant, before } = this.request;
+    if (!before) return '';
+    const plan = planJob(project, before, variant);
+    return `${sayMinutes(plan.plannedMin)} planned${variant.bench?.plan?.helper ? '; a helper is needed' : ''}`;
+  }
+
+  private steps(): string {
+    const { project, variant, before, units } = this.request;
+    if (!before) return '';
+    return `<div class="columns">${byPhase(planJob(project, before, variant).steps)
+      .map(
+        ({ phase, steps }) =>
+          `<h3>${PHASE_WORDS[phase]}</h3>${ticks(
+            steps.map(
+              (s) =>
+                `${h(sayStep(s, units))}${s.caution ? ` <b class="caution">${h(s.caution)}</b>` : ''}${s.note.note ? ` <i>${h(s.note.note)}</i>` : ''}`,
+            ),
+          )}`,
+      )
+      .join('')}</div>`;
+  }
+
+  private level(): string {
+    const { variant, before } = this.request;
+    const change = oilChange(variant, before);
+    const rows = [
+      ...change.came.map((p) => [h(p.name), `+${this.q(p.volumeM3, 'volume')}`, p.prefill ? 'prefill' : '']),
+      ...change.went.map((p) => [h(p.name), `−${this.q(p.volumeM3, 'volume')}`, 'comes off']),
+      ['<b>Oil to add beyond the usual fill</b>', `<b>${this.q(change.addedM3, 'volume')}</b>`, ''],
+    ];
+    return `${table(['Part', 'Oil right', ''], rows)}<p>The dipstick may read up to ${this.q(change.overBeforeStartM3, 'volume')} over full before the first start: the parts are empty, do not drain. Runs back overnight: about ${this.q(change.drainsBackM3, 'volume')}.</p>`;
+  }
+
+  private findings(): string {
+    const { findings, variant, units } = this.request;
+    if (!findings) return '';
+    const name = (f: Finding) => variant.circuit.parts.find((p) => p.id === f.part)?.name;
+    const say = (f: Finding) =>
+      `<b>${h(f.title)}${name(f) ? `, ${h(name(f)!)}` : ''}.</b> ${h(sayFinding(f, f.what, units))}`;
+    const heavy = findings.filter((f) => f.waived === null && WEIGHTS.indexOf(f.weight) <= WEIGHTS.indexOf('mend'));
+    const waived = findings.filter((f) => f.waived !== null);
+    const list = (all: readonly Finding[], more: (f: Finding) => string) =>
+      `<ul class="findings">${all.map((f) => `<li class="${f.weight}">${say(f)}${more(f)}</li>`).join('')}</ul>`;
+    return [
+      heavy.length > 0
+        ? list(heavy, (f) => (f.remedies[0] ? ` Usual remedy: ${h(f.remedies[0])}.` : ''))
+        : '<p>Nothing critical and nothing to fix.</p>',
+      waived.length > 0
+        ? `<h3>Dismissed, with the reason</h3>${list(waived, (f) => ` <i>${h(f.waived ?? '')}</i>`)}`
+        : '',
+    ].join('');
+  }
+
+  private guesses(): string {
+    const { variant } = this.request;
+    const unmeasured = this.hoses.filter((x) => x.measuredBy === 'circuit').map((x) => `hose ${x.name}`);
+    const unknown = this.joints.filter((j) => j.fit.kind === 'unknown').map((j) => j.name);
+    const known = new Set((variant.known ?? []).map((k) => k.slice(0, k.indexOf('.'))));
+    const parts = variant.known ? variant.circuit.parts.filter((p) => !known.has(p.id)).map((p) => p.name) : [];
+    const line = (what: string, list: readonly string[]) =>
+      list.length > 0 ? `<p><b>${what}:</b> ${h(list.join('; '))}.</p>` : '';
+    return [
+      line('Lengths that nobody has measured', unmeasured),
+      line('Threads that are not known', unknown),
+      line('Parts with no figure typed or measured', parts),
+    ].join('');
+  }
+}
+
+/** Torque in three units as it was given, typical where it was not, or in words. */
+function torqueCells(joint: BenchJoint): readonly string[] {
+  const { torque } = joint.note;
+  const t = joint.tightening;
+  if (torque) {
+    const said = sayTorque(torque);
+    return [h(said['N·m']), h(said['lbf·in']), h(said['lbf·ft']), h(torque.source)];
+  }
+  if (!t?.typicalNm) return ['', '', '', h(t?.by ?? '')];
+  const [low, high] = t.typicalNm;
+  const span = (unit: 'N·m' | 'lbf·in' | 'lbf·ft', decimals: number) => {
+    const [a, b] = [torqueIn(low, unit).toFixed(decimals), torqueIn(high, unit).toFixed(decimals)];
+    return a === b ? a : `${a}–${b}`;
+  };
+  return [span('N·m', 0), span('lbf·in', 0), span('lbf·ft', 0), `typical${t.by === 'torque' ? '' : `; ${h(t.by)}`}`];
+}
+
+/** The two ends of a hose as a small drawing: the first points up, the second as it is clocked. */
+function endDrawing(hose: Hose): string {
+  if (hose.clockingDeg === null || !isBent(hose.from.end)) return '';
+  const { x, y } = clockingView(hose.clockingDeg);
+  return `<svg class="clock" viewBox="-11 -11 22 22" role="img" aria-label="Second end at ${hose.clockingDeg}° from the first, clockwise"><circle r="9.5" fill="none" stroke="#000"/><line y2="-9" stroke="#000" stroke-width="2.4"/><line x2="${(x * 9).toFixed(2)}" y2="${(y * 9).toFixed(2)}" stroke="#000" stroke-dasharray="2 1.4" stroke-width="1.6"/></svg>`;
+}
