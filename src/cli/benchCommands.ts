@@ -172,6 +172,7 @@ async function sheet(words: readonly string[], given: OwnGiven): Promise<number>
     firstStart: [],
     sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,
     paper: paper satisfies Paper,
+    short: given.short === true,
     units: {},
     date: new Date().toISOString().slice(0, 10),
     revision: given.revision ?? '',

@@ -8,15 +8,18 @@ export function ChoiceInput<T extends string>({
   options,
   onChange,
   note,
+  asList = false,
 }: {
   readonly title: string;
   readonly value: T;
   readonly options: readonly { readonly value: T; readonly label: string }[];
   readonly onChange: (value: T) => void;
   readonly note?: string | undefined;
+  /** As a list, however few they are: where there is little room. */
+  readonly asList?: boolean;
 }) {
   const id = useId();
-  const many = options.length > 4;
+  const many = asList || options.length > 4;
   return (
     <div className="field">
       <label htmlFor={many ? id : undefined} id={`${id}-label`}>

@@ -22,8 +22,8 @@ export interface FigureInputProps {
   readonly title: string;
   readonly quantity: Quantity;
   readonly si: number | undefined;
-  /** @param dash the dash size that was named, where one was */
-  readonly onChange: (si: number | undefined, dash?: number) => void;
+  /** @param dash the dash size that was named, where one was @param typed as it was typed */
+  readonly onChange: (si: number | undefined, dash?: number, typed?: string) => void;
   readonly optional?: boolean;
   /** What users meet, in SI. */
   readonly typical?: readonly [number, number];
@@ -73,7 +73,7 @@ export function FigureInput(props: FigureInputProps) {
     const parsed = parseQuantity(typed, quantity, units, names);
     const refused = parsed.ok && allowed && (parsed.si < allowed[0] || parsed.si > allowed[1]);
     setWrong(!parsed.ok ? REASONS[parsed.reason] : refused ? `${title} must be ${range(allowed)}.` : undefined);
-    if (parsed.ok && !refused) onChange(parsed.si, parsed.dash);
+    if (parsed.ok && !refused) onChange(parsed.si, parsed.dash, typed.trim());
   };
   const unusual = si !== undefined && typical && (si < typical[0] || si > typical[1]);
   const say = wrong ?? problem;

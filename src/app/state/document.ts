@@ -33,6 +33,11 @@ interface DocumentStore extends History {
   /** Makes the open variant another one, as one named step. */
   replaceVariant(name: string, variant: Variant): void;
   /**
+   * Changes the open variant by what was added at the bench, with the circuit where that follows; only what differs is kept for undo.
+   * @param on what was typed: typing in one field is one step
+   */
+  changeVariant(name: string, change: (variant: Variant) => Variant, on?: string): void;
+  /**
    * Replaces one part of the open variant; the caller has checked it against the schema.
    * @param field what of it was typed: typing in one field is one step
    */
@@ -99,6 +104,25 @@ function deleteOpenVariant(draft: ProjectDraft): void {
   }
   draft.variants = left;
   draft.activeVariant = parent.id;
+}
+
+type Tree = Record<string, unknown>;
+
+const isTree = (of: unknown): of is Tree => typeof of === 'object' && of !== null && !Array.isArray(of);
+/** Lists whose members are looked at one by one; another list is replaced as a whole. */
+const isSameLength = (a: unknown, b: unknown): boolean =>
+  Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.length > 0 && isTree(a[0]);
+
+/** Puts into a draft what differs between two versions of it, as deep as they differ. */
+function assignChanged(draft: Tree, before: Tree, after: Tree): void {
+  for (const key of new Set([...Object.keys(before), ...Object.keys(after)])) {
+    const [was, is] = [before[key], after[key]];
+    if (was === is) continue;
+    if (is === undefined) delete draft[key];
+    else if ((isTree(was) && isTree(is)) || isSameLength(was, is))
+      assignChanged(draft[key] as Tree, was as Tree, is as Tree);
+    else draft[key] = is;
+  }
 }
 
 /** Acts on what is said of the engine as a whole. */
@@ -209,6 +233,16 @@ export const useDocument = create<DocumentStore>()((set, get) => {
           Object.assign(draft.variants[at]!, variant);
         },
       }),
+
+    changeVariant: (name, change, on = '') =>
+      onVariant(
+        name,
+        (variant) => {
+          const open = activeVariant(get().project!);
+          assignChanged(variant as Tree, open as unknown as Tree, change(open) as unknown as Tree);
+        },
+        on,
+      ),
 
     replacePart: (part, field) =>
       onVariant(

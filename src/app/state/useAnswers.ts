@@ -1,7 +1,7 @@
 import { useDocument } from './document';
 import { useView } from './view';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { Project } from '../../core/document/project/project';
+import type { Project, Variant } from '../../core/document/project/project';
 import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';
 
@@ -12,11 +12,31 @@ const CIRCUIT_KEPT_MS = 30_000;
 
 const numbers = new WeakMap<Project, number>();
 let next = 1;
-/** Projects are replaced, never changed in place, so identity is the revision. */
+let last: { readonly project: Project; readonly n: number } | undefined;
+
+/** True where two versions of a project differ in nothing but what was added at the bench or in the log: no answer depends on that. */
+function isSameToSolve(a: Project, b: Project): boolean {
+  const keys = Object.keys({ ...a, ...b }) as (keyof Project)[];
+  if (keys.some((key) => key !== 'variants' && a[key] !== b[key])) return false;
+  return (
+    a.variants.length === b.variants.length &&
+    a.variants.every((variant, i) => {
+      const other = b.variants[i]!;
+      const fields = Object.keys({ ...variant, ...other }) as (keyof Variant)[];
+      return variant === other || fields.every((field) => field === 'bench' || variant[field] === other[field]);
+    })
+  );
+}
+
+/** Projects are replaced, never changed in place, so identity is the revision; notes at the bench make no new one. */
 function revision(project: Project | undefined): number {
   if (!project) return 0;
   let n = numbers.get(project);
-  if (n === undefined) numbers.set(project, (n = next++));
+  if (n === undefined) {
+    n = last && isSameToSolve(last.project, project) ? last.n : next++;
+    numbers.set(project, n);
+  }
+  last = { project, n };
   return n;
 }
 

@@ -59,6 +59,8 @@ export interface JobSheetRequest {
   readonly firstStart: readonly string[];
   readonly sections: readonly SheetSection[];
   readonly paper: Paper;
+  /** The form for the wall: smaller type, remarks left out. */
+  readonly short: boolean;
   readonly units: UnitChoice;
   /** As it is printed: "26 November 2026". */
   readonly date: string;

@@ -49,5 +49,10 @@ dd { margin: 0; text-align: right; }
 .schematic { width: 100%; max-height: 88mm; }
 footer { margin-top: 5mm; border-top: 0.8pt solid #000; font-size: 8pt; break-inside: avoid; }
 .sign i { display: inline-block; width: 34mm; border-bottom: 0.8pt solid #000; margin-right: 6mm; height: 5mm; }
+body.short { font-size: 8pt; }
+body.short section { margin-top: 2.5mm; }
+body.short small { display: none; }
+body.short th, body.short td { padding-block: 0.4mm; }
+body.short .schematic { max-height: 62mm; }
 @media screen { body { padding: 8mm; } }
 `;

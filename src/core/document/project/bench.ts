@@ -84,6 +84,8 @@ export const itemNoteSchema = z.strictObject({
   have: z.boolean().optional(),
 });
 
+export type ItemNote = z.infer<typeof itemNoteSchema>;
+
 export const rollSchema = z.strictObject({
   id: partIdSchema,
   dash: z.int().min(2).max(32),

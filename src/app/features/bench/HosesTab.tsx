@@ -1,0 +1,81 @@
+import { Empty, Table } from 'antd';
+import { hoseVerdicts, type HoseVerdict } from '../../../core/bench/hoses/hoseVerdicts';
+import { HOSE_STATE_WORDS, sayHoseSize, sayHoseVerdict } from '../../../core/bench/hoses/sayHose';
+import { sayHoseEnd } from '../../../core/bench/hoses/hoseEnd';
+import type { Hose } from '../../../core/bench/hoses/hoseList';
+import { formatQuantity } from '../../../core/foundations/units';
+import { CsvButton } from '../../files/CsvButton';
+import { WeightIcon } from '../../marks/WeightMark';
+import { usePreferences } from '../../state/preferences';
+import { HoseForm } from './HoseForm';
+import { RollSection } from './RollSection';
+import { useJob } from './useBench';
+
+/** The cut list: each hose between its two ports. */
+export default function HosesTab() {
+  const { variant, hoses } = useJob();
+  const units = usePreferences((p) => p.units);
+  const verdicts = hoseVerdicts(hoses, variant);
+  const l = (m: number | undefined) => (m === undefined ? 'not known' : formatQuantity(m, 'cutLength', units));
+  if (hoses.length === 0) return <Empty description="This circuit has no hoses." />;
+  return (
+    <>
+      <p className="quiet block">
+        Cut length = routed length + slack − what the two ends take up. Cut long, offer it up, trim: hose can be cut and
+        not grown. Typical figures; measure your own ends where it matters.
+      </p>
+      <Table<Hose>
+        rowKey="key"
+        size="small"
+        pagination={false}
+        scroll={{ x: 900 }}
+        dataSource={[...hoses]}
+        expandable={{
+          expandRowByClick: false,
+          expandedRowRender: (hose) => <HoseForm hose={hose} verdicts={verdicts.get(hose.key) ?? []} />,
+        }}
+        columns={[
+          { title: 'Hose', rowScope: 'row', render: (_, h) => <b>{h.name}</b> },
+          {
+            title: 'From, to',
+            className: 'wrap',
+            render: (_, h) => (
+              <>
+                {h.from.place} <span className="quiet">to</span> {h.to.place}
+                <Marks verdicts={verdicts.get(h.key) ?? []} />
+              </>
+            ),
+          },
+          { title: 'Size', render: (_, h) => sayHoseSize(h, units) },
+          { title: 'Ends', render: (_, h) => `${sayHoseEnd(h.from.end)}; ${sayHoseEnd(h.to.end)}` },
+          {
+            title: 'Routed',
+            align: 'right',
+            render: (_, h) => (
+              <>
+                {l(h.routedM)}
+                {h.measuredBy === 'circuit' && <span className="quiet"> not measured</span>}
+              </>
+            ),
+          },
+          { title: 'Cut', align: 'right', render: (_, h) => <b>{l(h.madeM ?? h.cut?.cutM)}</b> },
+          { title: 'State', render: (_, h) => HOSE_STATE_WORDS[h.state] },
+        ]}
+      />
+      <CsvButton name="hoses" />
+      <RollSection />
+    </>
+  );
+}
+
+/** The gravest that is wrong with a hose, in a line. */
+function Marks({ verdicts }: { readonly verdicts: readonly HoseVerdict[] }) {
+  const units = usePreferences((p) => p.units);
+  const [first] = verdicts;
+  return first ? (
+    <span className="remark">
+      <WeightIcon weight={first.weight} /> {sayHoseVerdict(first, units)}
+      {verdicts.length > 1 && ` (${verdicts.length - 1} more)`}
+    </span>
+  ) : null;
+}

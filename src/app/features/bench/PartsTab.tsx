@@ -1,0 +1,153 @@
+import { Button, Checkbox, Input, InputNumber, Table } from 'antd';
+import { useMemo } from 'react';
+import { costOf, itemsOf, type Item } from '../../../core/bench/items/itemList';
+import { toolsFor } from '../../../core/bench/items/tools';
+import { jointsOf } from '../../../core/bench/joints/jointList';
+import type { ItemNote } from '../../../core/document/project/bench';
+import { formatQuantity } from '../../../core/foundations/units';
+import { saveTable } from '../../files/saveTable';
+import { usePreferences } from '../../state/preferences';
+import { DeliverySection } from './DeliverySection';
+import { tidy, useBenchChange, useJob } from './useBench';
+
+const STATUS_WORDS = {
+  new: 'new',
+  reused: 'reused',
+  kept: 'stays',
+  leftOver: 'comes off, keep it',
+  blanked: 'closes a port',
+} as const;
+
+/** What to buy, what stays, what is left over; tools; and what came. */
+export default function PartsTab() {
+  const { project, variant, before, hoses } = useJob();
+  const units = usePreferences((p) => p.units);
+  const change = useBenchChange();
+  const items = useMemo(() => itemsOf(project, variant, before), [project, variant, before]);
+  const tools = useMemo(() => toolsFor(jointsOf(variant), hoses), [variant, hoses]);
+  const notes = variant.bench?.items ?? {};
+  const cost = costOf(items);
+  const quantity = (i: Item) =>
+    i.unit === 'm'
+      ? formatQuantity(i.quantity, 'length', units)
+      : i.unit === 'm³'
+        ? formatQuantity(i.quantity, 'volume', units)
+        : i.quantity === 0
+          ? 'some'
+          : String(i.quantity);
+  const note = (
+    item: Item,
+    name: string,
+    changed: { readonly [K in keyof ItemNote]?: ItemNote[K] | undefined },
+    on = '',
+  ) =>
+    change(
+      `${name}: ${item.name}`,
+      (bench) => ({
+        ...bench,
+        items: { ...bench.items, [item.key]: tidy({ ...bench.items?.[item.key], ...changed }) as ItemNote },
+      }),
+      on === '' ? '' : `item ${item.key} ${on}`,
+    );
+  return (
+    <>
+      <Table<Item>
+        rowKey={(i) => `${i.status} ${i.key}`}
+        size="small"
+        pagination={false}
+        scroll={{ x: 900 }}
+        dataSource={[...items]}
+        columns={[
+          { title: 'Bought from', render: (_, i, n) => (items[n - 1]?.group === i.group ? '' : <b>{i.group}</b>) },
+          {
+            title: 'Part',
+            rowScope: 'row',
+            className: 'wrap',
+            render: (_, i) => (
+              <>
+                {i.name} {i.note && <span className="quiet">{i.note}</span>}
+              </>
+            ),
+          },
+          { title: 'Size', className: 'wrap', dataIndex: 'size' },
+          { title: 'Quantity', align: 'right', render: (_, i) => quantity(i) },
+          { title: 'Status', render: (_, i) => STATUS_WORDS[i.status] },
+          {
+            title: 'Price each',
+            render: (_, i) =>
+              i.status === 'new' && (
+                <InputNumber
+                  size="small"
+                  aria-label={`Price of ${i.name} ${i.size}`}
+                  min={0}
+                  value={i.price ?? null}
+                  onChange={(price) => note(i, 'price', { price: price ?? undefined }, 'price')}
+                />
+              ),
+          },
+          {
+            title: 'Source',
+            render: (_, i) =>
+              i.status === 'new' && (
+                <Input
+                  size="small"
+                  aria-label={`Source of ${i.name} ${i.size}`}
+                  maxLength={120}
+                  value={notes[i.key]?.source ?? ''}
+                  onChange={(e) => note(i, 'source', { source: e.target.value || undefined }, 'source')}
+                />
+              ),
+          },
+          {
+            title: 'Have',
+            render: (_, i) =>
+              i.status === 'new' && (
+                <Checkbox
+                  aria-label={`Have ${i.name} ${i.size}`}
+                  checked={notes[i.key]?.have ?? false}
+                  onChange={(e) => note(i, 'have', { have: e.target.checked || undefined })}
+                />
+              ),
+          },
+        ]}
+      />
+      <p>
+        Together {formatQuantity(cost.total, 'money', units)}
+        {cost.unpriced > 0 && <span className="quiet">; {cost.unpriced} lines without a price</span>}.
+      </p>
+      <div className="moves">
+        <Button
+          onClick={() =>
+            saveTable('parts.csv', {
+              columns: ['group', 'part', 'size', 'status', 'quantity', 'unit', 'price', 'source'],
+              rows: items.map((i) => [
+                i.group,
+                i.name,
+                i.size,
+                i.status,
+                i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
+                i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
+                i.price ?? null,
+                notes[i.key]?.source ?? '',
+              ]),
+            })
+          }
+        >
+          Save as CSV
+        </Button>
+      </div>
+      <section aria-label="Tools">
+        <h2>Tools</h2>
+        <ul className="tools">
+          {tools.map((t) => (
+            <li key={t.name}>
+              {t.oftenLacking ? <b>{t.name}</b> : t.name}
+              {t.oftenLacking && <span className="quiet"> often lacking</span>}
+            </li>
+          ))}
+        </ul>
+      </section>
+      <DeliverySection items={items} />
+    </>
+  );
+}

@@ -1,0 +1,275 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { Button, Checkbox, Empty, Input, InputNumber, Progress, Select, Switch } from 'antd';
+import { useMemo, useState } from 'react';
+import { byPhase, PHASE_WORDS, planJob, type PlanStep } from '../../../core/bench/plan/jobPlan';
+import { moveStep } from '../../../core/bench/plan/orderSteps';
+import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
+import { PLAN_PHASES, type PlanNote, type PlanPhase, type StepNote } from '../../../core/document/project/bench';
+import { Fold } from '../../forms/Fold';
+import { SelectInput } from '../../forms/SelectInput';
+import { usePreferences } from '../../state/preferences';
+import { tidy, today, useBenchChange, useJob } from './useBench';
+
+/** Changes what is noted of the plan. */
+function usePlanChange() {
+  const change = useBenchChange();
+  return (name: string, changed: (plan: PlanNote) => PlanNote, on?: string) =>
+    change(name, (bench) => ({ ...bench, plan: tidy(changed(bench.plan ?? {})) }), on);
+}
+
+/** The job from the one variant to the other, step by step. */
+export default function PlanTab() {
+  const { project, variant, before } = useJob();
+  const change = usePlanChange();
+  const plan = useMemo(() => before && planJob(project, before, variant), [project, before, variant]);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const [refused, setRefused] = useState('');
+  if (!plan)
+    return <Empty description="Choose above what the engine is now: the plan leads from there to this variant." />;
+  if (plan.steps.every((s) => s.own !== undefined))
+    return (
+      <>
+        <Empty description={`${plan.from.name} and ${plan.to.name} are the same circuit: there is nothing to do.`} />
+        <AddStep />
+      </>
+    );
+  const move = (id: string, to: number) => {
+    const order = moveStep(plan.steps, id, to);
+    if (order) change('move a step', (p) => ({ ...p, order: [...order] }));
+    const step = plan.steps.find((s) => s.id === id);
+    setRefused(
+      order || !step ? '' : `“${sayStep(step)}” cannot go there: it depends on steps before it, or others on it.`,
+    );
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id)
+      move(
+        String(active.id),
+        plan.steps.findIndex((s) => s.id === over.id),
+      );
+  };
+  const notes = variant.bench?.plan ?? {};
+  return (
+    <>
+      <div className="row">
+        <span>
+          <b>{plan.done}</b> of {plan.steps.length} steps done. {sayMinutes(plan.plannedMin)} planned,{' '}
+          {sayMinutes(plan.spentMin)} spent.
+        </span>
+        <Progress percent={Math.round((100 * plan.done) / plan.steps.length)} size="small" aria-label="Steps done" />
+        <label>
+          <Switch checked={notes.helper ?? false} onChange={(helper) => change('helper', (p) => ({ ...p, helper }))} />{' '}
+          a helper is needed
+        </label>
+        <SelectInput
+          label="Difficulty"
+          value={notes.difficulty ?? 'moderate'}
+          options={[
+            { value: 'easy', label: 'easy' },
+            { value: 'moderate', label: 'moderate' },
+            { value: 'hard', label: 'hard' },
+          ]}
+          onChange={(difficulty) => change('difficulty', (p) => ({ ...p, difficulty }))}
+        />
+      </div>
+      {plan.keep.length > 0 && <p>Keep for putting it back: {plan.keep.join(', ')}.</p>}
+      {refused && (
+        <p className="problem" role="alert">
+          {refused}
+        </p>
+      )}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        {byPhase(plan.steps).map(({ phase, steps }) => (
+          <section key={phase} aria-label={PHASE_WORDS[phase]}>
+            <h2>{PHASE_WORDS[phase]}</h2>
+            <SortableContext items={steps.map((s) => s.id)} strategy={verticalListSortingStrategy}>
+              <ol className="steps">
+                {steps.map((step) => (
+                  <StepRow key={step.id} step={step} at={plan.steps.indexOf(step)} onMove={move} />
+                ))}
+              </ol>
+            </SortableContext>
+          </section>
+        ))}
+      </DndContext>
+      <AddStep />
+    </>
+  );
+}
+
+function StepRow({
+  step,
+  at,
+  onMove,
+}: {
+  readonly step: PlanStep;
+  readonly at: number;
+  readonly onMove: (id: string, to: number) => void;
+}) {
+  const units = usePreferences((p) => p.units);
+  const change = usePlanChange();
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: step.id });
+  const said = sayStep(step, units);
+  const set = (name: string, changed: { readonly [K in keyof StepNote]?: StepNote[K] | undefined }, on = '') =>
+    change(
+      `${name}: ${said.slice(0, 40)}`,
+      (p) => ({ ...p, steps: { ...p.steps, [step.id]: tidy({ ...p.steps?.[step.id], ...changed }) as StepNote } }),
+      on === '' ? '' : `step ${step.id} ${on}`,
+    );
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={step.note.done ? 'done' : ''}
+    >
+      <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Move: ${said}`}>
+        <span aria-hidden>⠿</span>
+      </button>
+      <Checkbox
+        checked={step.note.done ?? false}
+        onChange={(e) =>
+          set(e.target.checked ? 'done' : 'not done', {
+            done: e.target.checked || undefined,
+            on: e.target.checked ? today() : undefined,
+          })
+        }
+      >
+        {said}
+      </Checkbox>
+      {step.caution && <strong className="caution">{step.caution}</strong>}
+      <span className="quiet">
+        {sayMinutes(step.plannedMin)}
+        {step.note.on && `, done ${step.note.on}`}
+      </span>
+      <Fold title={<span className="visually-hidden">More about: {said}</span>}>
+        <div className="row">
+          <label>
+            Planned{' '}
+            <InputNumber
+              aria-label="Planned, minutes"
+              min={0}
+              max={10000}
+              value={step.plannedMin}
+              suffix="min"
+              onChange={(plannedMin) => set('planned', { plannedMin: plannedMin ?? undefined }, 'planned')}
+            />
+          </label>
+          <label>
+            Spent{' '}
+            <InputNumber
+              aria-label="Spent, minutes"
+              min={0}
+              max={10000}
+              value={step.note.spentMin ?? null}
+              suffix="min"
+              onChange={(spentMin) => set('spent', { spentMin: spentMin ?? undefined }, 'spent')}
+            />
+          </label>
+          <Button size="small" onClick={() => onMove(step.id, at - 1)}>
+            Move up
+          </Button>
+          <Button size="small" onClick={() => onMove(step.id, at + 1)}>
+            Move down
+          </Button>
+          {step.own && (
+            <Button
+              size="small"
+              danger
+              onClick={() =>
+                change('remove a step', (p) => ({ ...p, own: (p.own ?? []).filter((o) => o.id !== step.id) }))
+              }
+            >
+              Remove
+            </Button>
+          )}
+        </div>
+        <Input
+          aria-label="Wording"
+          addonBefore="Wording"
+          maxLength={300}
+          value={step.note.text ?? said}
+          onChange={(e) => set('wording', { text: e.target.value || undefined }, 'text')}
+        />
+        <Input
+          aria-label="Note"
+          addonBefore="Note"
+          maxLength={1000}
+          value={step.note.note ?? ''}
+          onChange={(e) => set('note', { note: e.target.value || undefined }, 'note')}
+        />
+        <Input
+          aria-label="Had to be done again"
+          addonBefore="Had to be done again"
+          maxLength={500}
+          placeholder="what went wrong"
+          value={step.note.rework ?? ''}
+          onChange={(e) => set('rework', { rework: e.target.value || undefined }, 'rework')}
+        />
+      </Fold>
+    </li>
+  );
+}
+
+/** A step of the user's own; what is taken off for access comes back at the end. */
+function AddStep() {
+  const { variant } = useJob();
+  const change = usePlanChange();
+  const [text, setText] = useState('');
+  const [phase, setPhase] = useState<PlanPhase>('prepare');
+  const [refit, setRefit] = useState(false);
+  const own = variant.bench?.plan?.own ?? [];
+  const add = () => {
+    let n = own.length + 1;
+    while (own.some((o) => o.id === `own${n}`)) n++;
+    change('add a step', (p) => ({
+      ...p,
+      own: [...(p.own ?? []), { id: `own${n}`, phase, text: text.trim(), ...(refit ? { refit: true } : {}) }],
+    }));
+    setText('');
+  };
+  return (
+    <section aria-label="Add a step">
+      <h2>Add a step</h2>
+      <div className="row">
+        <Input
+          aria-label="What is done"
+          value={text}
+          maxLength={300}
+          placeholder="e.g. take off the bumper"
+          onChange={(e) => setText(e.target.value)}
+        />
+        <Select
+          aria-label="Phase"
+          value={phase}
+          onChange={setPhase}
+          options={PLAN_PHASES.map((value) => ({ value, label: PHASE_WORDS[value] }))}
+          popupMatchSelectWidth={false}
+        />
+        <Checkbox checked={refit} onChange={(e) => setRefit(e.target.checked)}>
+          taken off for access: refit it at the end
+        </Checkbox>
+        <Button disabled={text.trim() === ''} onClick={add}>
+          Add
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+import fontUrl from '@fontsource-variable/encode-sans/files/encode-sans-latin-wdth-normal.woff2?url';
+import { Button, Checkbox, Input, Switch } from 'antd';
+import { useMemo, useRef, useState } from 'react';
+import {
+  PAPERS,
+  SECTION_WORDS,
+  SHEET_SECTIONS,
+  SHORT_SECTIONS,
+  type Paper,
+  type SheetSection,
+} from '../../../core/bench/sheet/jobSheet';
+import { sheetHtml } from '../../../core/bench/sheet/sheetHtml';
+import { saveText } from '../../files/saveFile';
+import { ChoiceInput } from '../../forms/ChoiceInput';
+import { usePreferences } from '../../state/preferences';
+import { useAudit } from '../../state/useAnswers';
+import { useJob } from './useBench';
+
+const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
+
+/** The job sheet as it prints. */
+export default function SheetTab() {
+  const { project, variant, before } = useJob();
+  const units = usePreferences((p) => p.units);
+  const audit = useAudit();
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [paper, setPaper] = useState<Paper>('A4');
+  const [isShort, setShort] = useState(false);
+  const [left, setLeft] = useState<readonly SheetSection[]>([]);
+  const [revision, setRevision] = useState('1');
+  const html = useMemo(
+    () =>
+      sheetHtml({
+        project,
+        variant,
+        before,
+        findings: audit.data,
+        firstStart: [],
+        sections: (isShort ? SHORT_SECTIONS : SHEET_SECTIONS).filter((s) => !left.includes(s)),
+        paper,
+        short: isShort,
+        units,
+        date: new Date().toLocaleDateString('en-GB', DATE),
+        revision,
+      }),
+    [project, variant, before, audit.data, isShort, left, paper, units, revision],
+  );
+  // The frame takes the app's own font from where the app lies.
+  const framed = html.replace(
+    '<style>',
+    `<style>@font-face{font-family:'Encode Sans Variable';font-weight:100 900;font-stretch:75% 125%;src:url(${new URL(fontUrl, location.href).href}) format('woff2')}`,
+  );
+  return (
+    <div className="sheettab">
+      <div className="options">
+        <ChoiceInput
+          title="Paper"
+          value={paper}
+          options={PAPERS.map((value) => ({ value, label: value }))}
+          onChange={setPaper}
+        />
+        <label className="field">
+          <span>Short form for the wall</span>
+          <Switch checked={isShort} onChange={setShort} />
+        </label>
+        <div className="field">
+          <label htmlFor="revision">Revision</label>
+          <Input id="revision" value={revision} maxLength={20} onChange={(e) => setRevision(e.target.value)} />
+        </div>
+        <fieldset>
+          <legend>Sections</legend>
+          {(isShort ? SHORT_SECTIONS : SHEET_SECTIONS).map((s) => (
+            <div key={s}>
+              <Checkbox
+                checked={!left.includes(s)}
+                onChange={(e) => setLeft(e.target.checked ? left.filter((x) => x !== s) : [...left, s])}
+              >
+                {SECTION_WORDS[s]}
+              </Checkbox>
+            </div>
+          ))}
+        </fieldset>
+        <div className="moves">
+          <Button type="primary" onClick={() => frame.current?.contentWindow?.print()}>
+            Print or save as PDF
+          </Button>
+          <Button onClick={() => saveText(`Job sheet ${project.name} ${variant.name}.html`, html, 'text/html')}>
+            Save as HTML
+          </Button>
+        </div>
+        {audit.data === undefined && <p className="quiet">Findings come when the audit is done.</p>}
+      </div>
+      <iframe ref={frame} title="Job sheet" srcDoc={framed} />
+    </div>
+  );
+}

@@ -1,0 +1,42 @@
+import { useMemo } from 'react';
+import { hosesOf, type Hose } from '../../../core/bench/hoses/hoseList';
+import { activeVariant, type Project, type Variant } from '../../../core/document/project/project';
+import type { Bench } from '../../../core/document/project/bench';
+import { useDocument } from '../../state/document';
+
+/** The job that the bench is about: the open variant, and the one that the engine is in now. */
+export interface Job {
+  readonly project: Project;
+  readonly variant: Variant;
+  /** Undefined where the open variant is the first of all. */
+  readonly before: Variant | undefined;
+  readonly hoses: readonly Hose[];
+}
+
+/** The job, derived again when the document changes. */
+export function useJob(): Job {
+  const project = useDocument((d) => d.project)!;
+  const variant = activeVariant(project);
+  const from = variant.bench?.plan?.from ?? variant.basedOn;
+  const before = project.variants.find((v) => v.id === from && v.id !== variant.id);
+  const hoses = useMemo(() => hosesOf(variant), [variant]);
+  return { project, variant, before, hoses };
+}
+
+/** Changes what is kept of the bench, as one step of undo. @param on what is typed: typing in one field is one step */
+export function useBenchChange() {
+  const changeVariant = useDocument((d) => d.changeVariant);
+  return (name: string, change: (bench: Bench) => Bench, on?: string) =>
+    changeVariant(name, (variant) => ({ ...variant, bench: change(variant.bench ?? {}) }), on);
+}
+
+/** Today as it is kept: "2026-11-26". */
+export const today = (): string => {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+};
+
+/** Plain data without what is undefined: the schema leaves such fields out. */
+export const tidy = <T extends object>(of: T): T =>
+  Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as T;
