@@ -14,7 +14,7 @@ const numbers = new WeakMap<Project, number>();
 let next = 1;
 let last: { readonly project: Project; readonly n: number } | undefined;
 
-/** True where two versions of a project differ in nothing but what was added at the bench or in the log: no answer depends on that. */
+/** True where two versions of a project differ in nothing that an answer depends on: of what was added at the bench only the places count. */
 function isSameToSolve(a: Project, b: Project): boolean {
   const keys = Object.keys({ ...a, ...b }) as (keyof Project)[];
   if (keys.some((key) => key !== 'variants' && a[key] !== b[key])) return false;
@@ -23,7 +23,12 @@ function isSameToSolve(a: Project, b: Project): boolean {
     a.variants.every((variant, i) => {
       const other = b.variants[i]!;
       const fields = Object.keys({ ...variant, ...other }) as (keyof Variant)[];
-      return variant === other || fields.every((field) => field === 'bench' || variant[field] === other[field]);
+      return (
+        variant === other ||
+        fields.every((field) =>
+          field === 'bench' ? variant.bench?.places === other.bench?.places : variant[field] === other[field],
+        )
+      );
     })
   );
 }

@@ -1,6 +1,12 @@
 import { Empty, Table } from 'antd';
 import { TIGHTENING_ORDER } from '../../../core/bench/joints/tightening';
-import { JOINT_STATE_WORDS, jointsOf, sayFit, type BenchJoint } from '../../../core/bench/joints/jointList';
+import {
+  JOINT_STATE_WORDS,
+  jointKindWords,
+  jointsOf,
+  sayFit,
+  type BenchJoint,
+} from '../../../core/bench/joints/jointList';
 import { sayTorque, torqueIn } from '../../../core/bench/joints/torque';
 import { CsvButton } from '../../files/CsvButton';
 import { WeightIcon } from '../../marks/WeightMark';
@@ -40,7 +46,7 @@ export default function JointsTab() {
               </>
             ),
           },
-          { title: 'Kind', className: 'wrap', render: (_, j) => j.kind ?? 'not known' },
+          { title: 'Kind', className: 'wrap', render: (_, j) => jointKindWords(j) },
           { title: 'Seal', className: 'wrap', render: (_, j) => j.tightening?.seal ?? '' },
           { title: 'N·m', align: 'right', render: (_, j) => torque(j, 'N·m') },
           { title: 'lbf·in', align: 'right', render: (_, j) => torque(j, 'lbf·in') },
@@ -48,7 +54,10 @@ export default function JointsTab() {
           {
             title: 'How',
             className: 'wrap',
-            render: (_, j) => (j.note.torque ? `${j.note.torque.source || 'your figure'}` : (j.tightening?.by ?? '')),
+            render: (_, j) =>
+              j.note.torque
+                ? `${j.note.torque.source || 'your figure'}`
+                : (j.tightening?.by ?? '').replace(/^torque/, 'typical torque'),
           },
           { title: 'State', render: (_, j) => `${JOINT_STATE_WORDS[j.state]}${j.note.on ? `, ${j.note.on}` : ''}` },
         ]}

@@ -52,7 +52,7 @@ const clean = (text: string): string => text.replace(/^["'\s,;]+|["'\s,;]+$/g, '
 export const lineKey = (text: string): string =>
   text
     .toLowerCase()
-    .replace(/[^a-z0-9°]+/g, ' ')
+    .replace(/[^a-z0-9]+/g, ' ')
     .trim()
     .slice(0, LONGEST_LINE);
 
@@ -76,12 +76,14 @@ function likeness(line: string, item: Item): number {
       .filter((w) => w.length > 1);
     if (words.length === 0) continue;
     const hits = words.filter((w) => said.includes(` ${w}`)).length;
-    best = Math.max(best, hits / words.length);
+    if (hits / words.length >= LEAST_LIKENESS) best = Math.max(best, hits / words.length + LONGER * hits);
   }
   return best;
 }
 
 const LEAST_LIKENESS = 0.6;
+/** What names more words of a thing names it better: "hose end 90" is an end and no hose. */
+const LONGER = 0.1;
 
 /**
  * Holds a delivery against what the job needs. Each line goes to the wanted item that it names best and whose size it has; a line that names

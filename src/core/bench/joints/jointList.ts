@@ -1,7 +1,7 @@
 import { entryFor } from '../../document/parts/catalogue';
 import type { Part } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
-import { JOINTS, jointOf, threadLabel, type Thread } from '../../document/parts/threads';
+import { jointOf, threadLabel, type Thread } from '../../document/parts/threads';
 import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
@@ -77,7 +77,7 @@ class JointList {
     if (!isBolted(pa) && !isBolted(pb)) return [];
     this.seen.add(key);
     // What a filter on the block lets out goes back through the stub that it is screwed onto: one joint, counted at its inlet.
-    if (isOutletOfStub(pa, from) || isOutletOfStub(pb, to)) return [];
+    if (isOutletOfStub(pa, from, pb) || isOutletOfStub(pb, to, pa)) return [];
     const [a, b] = toMatch(pa, this.side(pa, from, pb), pb, this.side(pb, to, pa));
     const note = this.variant.bench?.joints?.[key] ?? {};
     if (isPlateOnBlock(pa, from, pb) || isPlateOnBlock(pb, to, pa))
@@ -240,8 +240,8 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
 
 const isTail = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'hoseTail';
 
-const isOutletOfStub = (part: Part, ref: string): boolean =>
-  part.kind === 'filter' && part.mounting === 'block' && splitPortRef(ref).port === 'out';
+const isOutletOfStub = (part: Part, ref: string, mate: Part): boolean =>
+  part.kind === 'filter' && part.mounting === 'block' && splitPortRef(ref).port === 'out' && !isBolted(mate);
 
 const isPlateOnBlock = (part: Part, ref: string, mate: Part): boolean =>
   part.kind === 'plate' && part.form !== 'inline' && splitPortRef(ref).port === 'in' && !isBolted(mate);
@@ -257,9 +257,6 @@ export function sayFit(fit: JointFit): string | undefined {
   return fit.why;
 }
 
-/** What a joint asks for in general: the care line of its kind. */
-export const careOf = (thread: Thread): string => JOINTS[jointOf(thread)].care;
-
 export const JOINT_STATE_WORDS: Readonly<Record<JointState, string>> = {
   loose: 'loose',
   snug: 'snug',
@@ -268,3 +265,7 @@ export const JOINT_STATE_WORDS: Readonly<Record<JointState, string>> = {
   leakChecked: 'checked for leaks',
   recheckedHot: 'rechecked hot',
 };
+
+/** A joint's kind in words: what it is made as, or what both sides have where they do not go together. */
+export const jointKindWords = ({ kind, a, b }: BenchJoint): string =>
+  kind ?? ([a.thread, b.thread].flatMap((t) => (t ? [threadLabel(t)] : [])).join(' on ') || 'not known');

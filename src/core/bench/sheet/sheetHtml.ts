@@ -1,6 +1,5 @@
 import { formatFigure, formatQuantity, displayUnit, type Quantity } from '../../foundations/units';
 import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
-import { threadLabel } from '../../document/parts/threads';
 import { inSeason } from '../../document/project/project';
 import type { Part } from '../../document/parts/part';
 import { hosesOf, type Hose } from '../hoses/hoseList';
@@ -8,7 +7,7 @@ import { hoseVerdicts } from '../hoses/hoseVerdicts';
 import { CONSTRUCTION_WORDS, DUTY_WORDS, sayHoseSize, sayHoseVerdict } from '../hoses/sayHose';
 import { isBent, sayHoseEnd } from '../hoses/hoseEnd';
 import { clockingView } from '../hoses/clocking';
-import { jointsOf, sayFit, type BenchJoint } from '../joints/jointList';
+import { jointKindWords, jointsOf, sayFit, type BenchJoint } from '../joints/jointList';
 import { sayTorque, torqueIn } from '../joints/torque';
 import { itemsOf, ITEM_GROUPS, type Item } from '../items/itemList';
 import { toolsFor } from '../items/tools';
@@ -181,10 +180,7 @@ class SheetMaker {
       return [
         String(i + 1),
         `<b>${h(joint.name)}</b>${fit ? `<small>${h(fit)}</small>` : ''}`,
-        h(
-          joint.kind ??
-            ([joint.a.thread, joint.b.thread].flatMap((t) => (t ? [threadLabel(t)] : [])).join(' on ') || 'not known'),
-        ),
+        h(jointKindWords(joint)),
         h(joint.tightening?.seal ?? ''),
         ...torqueCells(joint),
         BOX,

@@ -1,3 +1,4 @@
+import type { PlaceNote } from '../../document/project/bench';
 import { changePart } from '../../document/parts/partFields';
 import { activeVariant, type Project, type Variant } from '../../document/project/project';
 import { applyMove, type Move, type MoveDraft } from '../../document/moves';
@@ -77,6 +78,12 @@ const SIDE_STREAM: Move = {
  * Each rule: where it finds something, and where it finds nothing. Limits are those that the rule states with its source; most are
  * common practice, so what is held here is the sense of each rule, not a figure from elsewhere.
  */
+/** A cooler on the frame, with what was answered at the bench about its place. */
+const placed = (place: PlaceNote): Variant => ({
+  ...set({ 'cooler.place': { mount: 'frame' } }, moved(STOCK, PLATE, LOOP)),
+  bench: { places: { cooler: place } },
+});
+
 const CASES: readonly (readonly [
   rule: string,
   what: string,
@@ -383,6 +390,13 @@ const CASES: readonly (readonly [
     () => set({ 'fineFilter.place.mount': 'engine' }, moved(STOCK, SIDE_STREAM)),
     ['look fineFilter'],
     () => moved(STOCK, SIDE_STREAM),
+  ],
+  [
+    'mounting',
+    'a cooler in still air, in the stones, in a hot place and without rubber',
+    () => placed({ stones: 'exposed', airflow: 'still', heat: 'hot', rubberMounted: false }),
+    ['look cooler', 'look cooler', 'mend cooler', 'mend cooler'],
+    () => placed({ stones: 'protected', airflow: 'ram', heat: 'cool', rubberMounted: true }),
   ],
   [
     'benchFlush',

@@ -90,12 +90,14 @@ export function dependenciesOf<P>(
   const ids = kind.variants?.(request) ?? [project.activeVariant];
   const variants = (kind.apart?.(project, request) ?? project).variants
     .filter((v) => ids.includes(v.id))
-    .map(({ id, circuit, season, tolerances, known, calibration }) => ({
+    .map(({ id, circuit, season, tolerances, known, calibration, bench }) => ({
       id,
       circuit,
       season,
       tolerances,
       known,
+      // The audit reads where parts are mounted; nothing else of the bench changes an answer.
+      places: bench?.places,
       // Readings that wait for a fit change nothing yet; the question of a fit has its own.
       calibration: calibration?.applied,
     }));

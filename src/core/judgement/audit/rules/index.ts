@@ -16,6 +16,7 @@ import {
   thermostatMissing,
 } from './heat';
 import { sealant, smallestBore, threadMates } from './joints';
+import { mounting } from './mounting';
 import { blankedPassage, coolerFilling, openPorts } from './passages';
 import { pumpsInSeries } from './pumps';
 import { pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
@@ -63,6 +64,7 @@ export const RULES: readonly Rule[] = [
   hoseBend,
   surroundings,
   canisterMount,
+  mounting,
   benchFlush,
   coolantSide,
   electrics,

@@ -1,0 +1,107 @@
+import { demoProject } from '../../verification/testing/demo';
+import type { Variant } from '../../document/project/project';
+import { hosesOf } from '../hoses/hoseList';
+import { jointsOf } from '../joints/jointList';
+import { checkDelivery, lineKey, parseDelivery } from './delivery';
+import { costOf, itemsOf, type Item } from './itemList';
+import { toolsFor } from './tools';
+
+const project = demoProject();
+const [stock, cooled] = project.variants as [Variant, Variant];
+const items = itemsOf(project, cooled, stock);
+const find = (name: string, size = ''): Item => items.find((i) => i.name.includes(name) && i.size.includes(size))!;
+
+describe('The list of parts', () => {
+  it('has what is new, what stays and what is left over', () => {
+    expect(find('Nose cooler').status).toBe('new');
+    expect(find('Turbo').status).toBe('kept');
+    expect(itemsOf(project, stock, cooled).find((i) => i.name === 'Nose cooler')!.status).toBe('leftOver');
+    expect(itemsOf(project, cooled, undefined).find((i) => i.name === 'Turbo')!.status).toBe('new');
+  });
+
+  it('counts ends by size and angle, hose by the metre, clips and seals', () => {
+    expect(find('hose end, straight', 'dash 10').quantity).toBe(2);
+    expect(find('hose end, 90°', 'dash 10').quantity).toBe(2);
+    const length = hosesOf(cooled)
+      .filter((h) => h.dash === 10 && h.duty === 'pressure')
+      .reduce((sum, h) => sum + h.cut!.firstCutM, 0);
+    expect(find('steel braid', 'dash 10').quantity).toBeCloseTo(length, 9);
+    expect(find('plate seal').quantity).toBe(1);
+    expect(find('engine oil').quantity).toBeCloseTo(5e-3 + 1.06094e-3 + 0.5e-3, 7);
+  });
+
+  it('a hose that is moved and still reaches is reused, with its ends', () => {
+    expect(find('steel braid', 'dash 4').status).toBe('reused');
+  });
+
+  it('takes a price and says how many lines have none', () => {
+    const key = find('Nose cooler').key;
+    const priced = itemsOf(project, { ...cooled, bench: { items: { [key]: { price: 120 } } } }, stock);
+    expect(costOf(priced).total).toBe(120);
+    expect(costOf(priced).unpriced).toBe(costOf(items).unpriced - 1);
+  });
+
+  it('names the tools that people lack first', () => {
+    const tools = toolsFor(jointsOf(cooled), hosesOf(cooled));
+    expect(tools[0]!.oftenLacking).toBe(true);
+    expect(tools.map((t) => t.name)).toEqual(
+      expect.arrayContaining(['aluminium-jawed spanner, 1 in hexagon', 'vice with soft jaws']),
+    );
+    expect(tools.at(-1)!.oftenLacking).toBe(false);
+  });
+});
+
+describe('A delivery', () => {
+  it('is read a part a line, however it is typed', () => {
+    expect(
+      parseDelivery(
+        '4 x hose end 90, dash 8\nhose end straight -10; 2\n"thread sealant"\n\n3,5 m hose dash 10\nP clip x 7',
+      ),
+    ).toEqual([
+      { quantity: 4, text: 'hose end 90, dash 8' },
+      { quantity: 2, text: 'hose end straight -10' },
+      { quantity: 1, text: 'thread sealant' },
+      { quantity: 3.5, text: 'hose dash 10' },
+      { quantity: 7, text: 'P clip' },
+    ]);
+  });
+
+  it('with dash 6 and dash 10 ends for dash 8 hose names the wrong sizes', () => {
+    const larkspur = demoProject('larkspur');
+    const [bare, summer] = larkspur.variants as [Variant, Variant];
+    const wanted = itemsOf(larkspur, summer, bare);
+    const check = checkDelivery(
+      wanted,
+      parseDelivery('2 x hose end 90, dash 6\n2 x hose end straight, -10\n2 x hose end 90, dash 8'),
+    );
+    expect(check.lines.map((l) => [l.verdict, l.came, l.wanted])).toEqual([
+      ['wrongSize', 'dash 6', 'dash 8'],
+      ['wrongSize', 'dash 10', 'dash 8'],
+      ['wanted', undefined, undefined],
+    ]);
+    expect(check.missing.map((m) => m.item.name)).toContain('hose end, straight');
+    expect(check.isComplete).toBe(false);
+  });
+
+  it('counts what is missing and what is too much', () => {
+    const check = checkDelivery(items, parseDelivery('1 x hose end 90, dash 10\n5 x hose end straight, dash 10'));
+    expect(check.lines.map((l) => l.verdict)).toEqual(['wanted', 'surplus']);
+    expect(check.missing.find((m) => m.item.name === 'hose end, 90°')!.quantity).toBe(1);
+  });
+
+  it('does not recognise what nobody asked for, and remembers what was matched by hand', () => {
+    const line = parseDelivery('1 x part no. 4711-B');
+    expect(checkDelivery(items, line).lines[0]!.verdict).toBe('unknown');
+    const matched = checkDelivery(items, line, { [lineKey('Part No. 4711-B')]: find('Nose cooler').key });
+    expect(matched.lines[0]).toMatchObject({ verdict: 'wanted', item: { name: 'Nose cooler' } });
+    expect(matched.missing.some((m) => m.item.name === 'Nose cooler')).toBe(false);
+  });
+
+  it('of all that is wanted is complete', () => {
+    const all = items
+      .filter((i) => i.status === 'new' && i.quantity > 0)
+      .map((i) => ({ text: i.key, quantity: i.quantity }));
+    const matches = Object.fromEntries(all.map(({ text }) => [lineKey(text), text]));
+    expect(checkDelivery(items, all, matches)).toMatchObject({ isComplete: true, missing: [] });
+  });
+});

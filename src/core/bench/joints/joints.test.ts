@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import type { Thread } from '../../document/parts/threads';
+import type { Variant } from '../../document/project/project';
+import { demoProject } from '../../verification/testing/demo';
+import { arbitrarySeed, randomProject } from '../../verification/testing/randomCircuit';
+import { hosesOf } from '../hoses/hoseList';
+import { jointsOf, sayFit } from './jointList';
+import { matesWith } from './mating';
+import { CENTRE_BOLT, tighteningOf } from './tightening';
+import { BOLT_TORQUE_NM, sayTorque, torqueIn, torqueNm, torqueQuestion } from './torque';
+
+const why = (a: Thread, b: Thread): string => {
+  const [there, back] = [matesWith(a, b), matesWith(b, a)];
+  expect(there.mates).toBe(back.mates);
+  return there.mates ? 'mates' : there.why;
+};
+
+/* Exact: international pound, standard gravity and inch (NIST SP 811). */
+describe('Torques', () => {
+  it('are exact in all three units', () => {
+    expect(torqueNm({ value: 1, unit: 'lbf·ft' })).toBeCloseTo(1.3558179483314004, 12);
+    expect(torqueNm({ value: 1, unit: 'lbf·in' })).toBeCloseTo(0.1129848290276167, 12);
+    expect(torqueNm({ value: 106, unit: 'lbf·in' })).toBeCloseTo(11.98, 2);
+    expect(torqueIn(torqueNm({ value: 7.4, unit: 'lbf·ft' }), 'lbf·in')).toBeCloseTo(88.8, 10);
+    expect(torqueNm({ value: 80, unit: 'lbf·in' })).toBeCloseTo(9.04, 2);
+    expect(torqueIn(9.04, 'lbf·ft')).toBeCloseTo(6.67, 2);
+    expect([30, 35].map((value) => torqueNm({ value, unit: 'lbf·ft' }).toFixed(1))).toEqual(['40.7', '47.5']);
+  });
+
+  it('stand as they were given, and converted beside it', () => {
+    expect(sayTorque({ value: 80, unit: 'lbf·in' })).toEqual({ 'N·m': '9.0', 'lbf·ft': '6.7', 'lbf·in': '80' });
+  });
+
+  it('that would snap the thread are asked about, with the unit that was likely meant', () => {
+    const question = torqueQuestion({ value: 80, unit: 'lbf·ft' }, BOLT_TORQUE_NM.M6, 'M6');
+    expect(question).toMatch(/80 lbf·ft on M6 is 11 times .* lbf·in meant\?/);
+    expect(torqueQuestion({ value: 80, unit: 'lbf·in' }, BOLT_TORQUE_NM.M6, 'M6')).toBeUndefined();
+    expect(torqueQuestion({ value: 14.2, unit: 'N·m' }, 9.5, 'M6')).toBeUndefined();
+    expect(torqueQuestion({ value: 14.3, unit: 'N·m' }, 9.5, 'M6')).toContain('may snap');
+  });
+});
+
+/* Standard: SAE J514, J512, J1926, ASME B1.20.1, ISO 7-1, ISO 261 (from memory); what happens when they are tried: common practice. */
+describe('What mates with what', () => {
+  it('the same thread, and a banjo on a port of its own metric size', () => {
+    expect(why('flare10', 'flare10')).toBe('mates');
+    expect(why('banjoM12x1_5', 'washerM12x1_5')).toBe('mates');
+    expect(why('flange', 'flange')).toBe('mates');
+  });
+
+  it.each<[Thread, Thread, RegExp]>([
+    ['flare8', 'seat45_8', /37° and a 45° .* leak/],
+    ['flare6', 'seat45_6', /does not seal/],
+    ['flare8', 'boss8', /thread is the same and the seat is not/],
+    ['flare6', 'washerM14x1_5', /turn or two .* tear/],
+    ['flare10', 'washerM22x1_5', /turn or two .* tear/],
+    ['boss8', 'washerM20x1_5', /turn or two .* tear/],
+    ['flare8', 'spinOn3_4', /spin-on stub/],
+    ['taper1_2', 'taperR1_2', /share their pitch/],
+    ['taper3_4', 'taperR3_4', /share their pitch/],
+    ['taper1_8', 'taperR1_8', /differ in pitch/],
+    ['taper1_4', 'boss4', /splits it/],
+    ['taper1_8', 'taper1_4', /sizes differ/],
+    ['flare6', 'flare8', /Dash 6 does not fit dash 8/],
+    ['flare10', 'flare8', /Dash 10 does not fit dash 8/],
+    ['washerM14x1_5', 'washerM16x1_5', /sizes differ/],
+  ])('%s and %s are refused with the reason', (a, b, reason) => {
+    expect(why(a, b)).toMatch(reason);
+  });
+
+  it('names the adapter, and none onto a spin-on stub', () => {
+    expect(matesWith('boss10', 'flare10')).toMatchObject({
+      adapter: 'adapter, O-ring boss dash 10 to 37° flare dash 10',
+    });
+    expect(matesWith('spinOn3_4', 'flare8')).toMatchObject({ adapter: undefined });
+  });
+});
+
+/* Handbook values, from memory, shown as typical; what has no row here is the maker's figure. */
+describe('How joints are sealed and tightened', () => {
+  it('flares dry, by flats past wrench resistance, with the hexagon of their size', () => {
+    expect(tighteningOf('flare6')).toMatchObject({
+      seal: 'dry',
+      typicalNm: [8.5, 14],
+      wrench: '11/16 in hexagon',
+      renew: undefined,
+    });
+    expect(tighteningOf('flare6').by).toContain('1¼ flats');
+    expect(tighteningOf('flare12')).toMatchObject({ typicalNm: [34, 56] });
+  });
+
+  it('bosses, washers and banjos with new seals; taper with sealant; spin-ons by hand', () => {
+    expect(tighteningOf('boss10')).toMatchObject({ sureness: 'maker', typicalNm: undefined, renew: { count: 1 } });
+    expect(tighteningOf('banjoM12x1_5')).toMatchObject({ typicalNm: [28, 28], renew: { count: 2 } });
+    expect(tighteningOf('washerM18x1_5')).toMatchObject({ typicalNm: [30, 45] });
+    expect(tighteningOf('washerM27x2')).toMatchObject({ typicalNm: undefined, sureness: 'maker' });
+    expect(tighteningOf('taper1_8').seal).toContain('thread’s direction');
+    expect(tighteningOf('spinOn3_4').by).toContain('by hand');
+    expect(CENTRE_BOLT.typicalNm).toEqual([40, 48]);
+  });
+
+  it('a flange by its bolts: size, number, into aluminium', () => {
+    expect(tighteningOf('flange')).toMatchObject({ sureness: 'maker', bolts: undefined });
+    expect(tighteningOf('flange', { bolts: { size: 'M6', count: 2, intoAluminium: false } }).typicalNm).toEqual([
+      9.5, 9.5,
+    ]);
+    const soft = tighteningOf('flange', { bolts: { size: 'M8', count: 6, intoAluminium: true } });
+    expect([soft.typicalNm![0], soft.bolts]).toEqual([
+      expect.closeTo(16.1, 9),
+      { size: 'M8', count: 6, pattern: 'from the centre outwards, crosswise' },
+    ]);
+    expect(tighteningOf('flange', { gasketReused: true }).seal).toContain('sealer');
+  });
+});
+
+describe('The joints of a circuit', () => {
+  const cooled = (): Variant => demoProject().variants[1]!;
+
+  it('are those outside the engine, once each, the centre bolt last', () => {
+    const joints = jointsOf(cooled());
+    expect(new Set(joints.map((j) => j.key)).size).toBe(joints.length);
+    expect(joints.at(-1)).toMatchObject({ isCentreBolt: true, tightening: { typicalNm: [40, 48] } });
+    expect(joints.some((j) => j.name.includes('Mains'))).toBe(false);
+  });
+
+  it('say that a port carries two things', () => {
+    const shared = jointsOf(cooled()).filter((j) => j.fit.kind === 'shared');
+    expect(shared.map((j) => j.key)).toEqual(['plate.tap turboFeed.in', 'oilGauge.in plate.tap']);
+  });
+
+  it('with an adapter are two, one on either side of it', () => {
+    const stated = (variant: Variant): Variant => ({
+      ...variant,
+      circuit: {
+        ...variant.circuit,
+        parts: variant.circuit.parts.map((p) =>
+          p.id === 'noseCooler'
+            ? { ...p, connections: [{ port: 'in', thread: 'boss10' as const, sealant: false }] }
+            : p,
+        ),
+      },
+    });
+    const key = 'hoseOut.out noseCooler.in';
+    const misfit = jointsOf(stated(cooled())).find((j) => j.key === key)!;
+    expect([misfit.fit.kind, sayFit(misfit.fit)]).toEqual(['misfit', expect.stringContaining('has no seal')]);
+    const mended = jointsOf({ ...stated(cooled()), bench: { joints: { [key]: { adapter: true } } } }).filter((j) =>
+      j.key.startsWith(key),
+    );
+    expect(mended.map((j) => [j.key, j.tightening!.seal])).toEqual([
+      [key, 'dry'],
+      [`${key} 2`, 'new O-ring, oiled'],
+    ]);
+  });
+
+  it('of any random circuit: each end of every hose mates, or its misfit has a name', () => {
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => {
+        const variant = randomProject(seed).variants[0]!;
+        const joints = jointsOf(variant);
+        for (const j of joints) {
+          if (j.fit.kind === 'mates') expect(j.tightening).toBeDefined();
+          else expect(sayFit(j.fit)).toMatch(/^\S.*\.$/);
+        }
+        const ends = new Set(joints.flatMap((j) => [j.a.port, j.b.port]));
+        for (const h of hosesOf(variant))
+          for (const e of [h.from, h.to])
+            if (h.duty !== 'coolant' && e.mate !== undefined && e.mate.split('.')[0] !== h.part)
+              expect(ends.has(e.port)).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { applyMove, offersFor } from '../../document/moves';
+import { partVolumeM3 } from '../../document/parts/partVolume';
+import { isReservoir } from '../../document/parts/ports';
+import type { Project, Variant } from '../../document/project/project';
+import { seeded } from '../../foundations/random/quasiRandom';
+import { demoProject } from '../../verification/testing/demo';
+import { arbitrarySeed, randomProject } from '../../verification/testing/randomCircuit';
+import { oilChange } from '../level/oilToAdd';
+import { applyChanges, changesBetween, isSameCircuit } from './circuitChange';
+import { byPhase, planJob } from './jobPlan';
+import { moveStep, orderSteps } from './orderSteps';
+import { sayMinutes, sayStep } from './sayStep';
+
+/** A variant and what some random changes make of it. */
+function randomJob(seed: number): { readonly project: Project; readonly from: Variant; readonly to: Variant } {
+  const project = randomProject(seed);
+  const from = project.variants[0]!;
+  const random = seeded(seed);
+  const pick = <T>(of: readonly T[]): T | undefined => of[Math.floor(random() * of.length)];
+  let to: Variant = { ...from, id: 'changed', name: 'Changed' };
+  for (let n = 0; n < 3; n++) {
+    const offer = pick(offersFor(to.circuit, pick(to.circuit.parts)!));
+    const outcome = offer && applyMove(to, offer.move);
+    if (outcome?.ok) to = outcome.variant;
+  }
+  return { project, from, to };
+}
+
+const job = () => {
+  const project = demoProject();
+  const [from, to] = project.variants as [Variant, Variant];
+  return { project, from, to, plan: planJob(project, from, to) };
+};
+
+describe('The plan of a job', () => {
+  it('applied step by step turns the one circuit into the other; leaving any of its changes out does not', () => {
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => {
+        const { project, from, to } = randomJob(seed);
+        const { steps } = planJob(project, from, to);
+        const all = steps.reduce((circuit, step) => applyChanges(circuit, step.changes), from.circuit);
+        expect(changesBetween(all, to.circuit)).toEqual([]);
+        for (const left of steps.filter((s) => s.changes.length > 0)) {
+          const without = steps
+            .filter((s) => s !== left)
+            .reduce((circuit, step) => applyChanges(circuit, step.changes), from.circuit);
+          expect(isSameCircuit(without, to.circuit)).toBe(false);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps its phases and what each step depends on, whatever order is wanted', () => {
+    const { plan } = job();
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(
+          plan.steps.map((s) => s.id),
+          { minLength: plan.steps.length },
+        ),
+        (wanted) => {
+          const ordered = orderSteps(plan.steps, wanted);
+          const at = new Map(ordered.map((s, i) => [s.id, i]));
+          expect(at.size).toBe(plan.steps.length);
+          for (const s of ordered) for (const id of s.after) expect(at.get(id) ?? -1).toBeLessThan(at.get(s.id)!);
+          const phases = byPhase(ordered).flatMap((p) => p.steps.map((s) => s.id));
+          expect(phases).toEqual(ordered.map((s) => s.id));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('lets a step be moved where nothing forbids it, and nowhere else', () => {
+    const { plan } = job();
+    const ids = plan.steps.map((s) => s.id);
+    const [first, second] = ['on-plate', 'on-hoseOut'].map((id) => ids.indexOf(id)) as [number, number];
+    const moved = moveStep(plan.steps, 'on-hoseOut', first)!;
+    expect(moved.indexOf('on-hoseOut')).toBeLessThan(moved.indexOf('on-plate'));
+    expect(second).toBeGreaterThan(first);
+    expect(moveStep(plan.steps, 'tighten', first)).toBeUndefined();
+    expect(moveStep(plan.steps, 'order', 0)).toBeUndefined();
+    expect(moveStep(plan.steps, 'on-plate', -1)).toBeUndefined();
+  });
+
+  it('holds everything in its place before anything is ordered, drained or tightened', () => {
+    const ids = job().plan.steps.map((s) => s.id);
+    const at = (id: string) => ids.indexOf(id);
+    expect(at('mockUp')).toBe(0);
+    expect(at('order')).toBeGreaterThan(at('measure-hoseOut'));
+    expect(at('drain')).toBeGreaterThan(at('dryFit'));
+    expect(at('tighten')).toBeGreaterThan(at('join-plate.away-hoseOut.in'));
+    expect(at('firstStart')).toBeGreaterThan(at('refill'));
+  });
+
+  it('says its figures in the reader’s units, and its cautions where they matter', () => {
+    const { plan } = job();
+    const say = (id: string) => sayStep(plan.steps.find((s) => s.id === id)!).replace(/\u00a0/g, ' ');
+    expect(say('drain')).toContain('(5.00 L)');
+    expect(say('refill')).toContain('6.06 L of 10W-40');
+    expect(plan.steps.find((s) => s.id === 'drain')!.caution).toContain('burn');
+    expect([0, 59, 60, 135].map(sayMinutes)).toEqual(['0 min', '59 min', '1 h', '2 h 15 min']);
+  });
+
+  it('refits what was taken off for access at the end, the last first', () => {
+    const { project, from, to } = job();
+    const own = [
+      { id: 'bumper', phase: 'prepare' as const, text: 'Take off the bumper', refit: true },
+      { id: 'grille', phase: 'prepare' as const, text: 'Take off the grille', refit: true },
+    ];
+    const ids = planJob(project, from, { ...to, bench: { plan: { own } } }).steps.map((s) => s.id);
+    expect(ids.indexOf('bumper')).toBeLessThan(ids.indexOf('grille'));
+    expect(ids.indexOf('refit-grille')).toBeLessThan(ids.indexOf('refit-bumper'));
+    expect(ids.indexOf('refit-grille')).toBeGreaterThan(ids.indexOf('tighten'));
+  });
+
+  it('of a circuit into itself has no steps', () => {
+    const { project, from } = job();
+    expect(planJob(project, from, { ...from, id: 'copy' }).steps).toEqual([]);
+  });
+
+  it('back to stock keeps what comes off', () => {
+    const { project, from, to } = job();
+    expect(planJob(project, to, from).keep).toEqual(
+      expect.arrayContaining(['Plate', 'Nose cooler', 'Hose out', 'Hose back']),
+    );
+  });
+});
+
+describe('Oil to add', () => {
+  it('is what all parts hold after less what they held before, on any change', () => {
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => {
+        const { from, to } = randomJob(seed);
+        const held = (v: Variant) =>
+          v.circuit.parts.filter((p) => !isReservoir(p)).reduce((sum, p) => sum + partVolumeM3(p), 0);
+        expect(Math.abs(oilChange(to, from).addedM3 - (held(to) - held(from)))).toBeLessThan(
+          1e-6 * (to.circuit.parts.length + from.circuit.parts.length),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('of an air cooler with two dash 10 hoses is what builders find: 0.7 to 1.2 L (common practice)', () => {
+    const { from, to } = job();
+    const litres = oilChange(to, from).addedM3 * 1e3;
+    expect(litres).toBeGreaterThan(0.7);
+    expect(litres).toBeLessThan(1.2);
+  });
+
+  it('reads over full by what the empty parts will take, less what is prefilled', () => {
+    const { from, to } = job();
+    const { came, prefillM3, overBeforeStartM3 } = oilChange(to, from);
+    expect(prefillM3).toBeCloseTo(0.5e-3, 9);
+    expect(overBeforeStartM3 + prefillM3).toBeCloseTo(
+      came.reduce((sum, p) => sum + p.volumeM3, 0),
+      12,
+    );
+    expect(oilChange(from, to).overBeforeStartM3).toBe(0);
+  });
+});
