@@ -56,10 +56,19 @@ const PLACES: readonly (readonly [name: string, path: string, open: (page: Page)
   ['gauge', '/gauge', (page) => page.getByRole('button', { name: 'Add hot idle' }).click()],
   ['compare', '/compare', (page) => expect(page.getByRole('region', { name: 'Comparison' })).toBeVisible()],
   ['tolerances', '/tolerances', (page) => expect(page.getByRole('heading', { name: 'Sensitivity' })).toBeVisible()],
+  ...['hoses', 'joints', 'parts', 'places', 'level', 'plan', 'sheet'].map(
+    (tab) => [`bench, ${tab}`, `/bench?tab=${tab}`, (page: Page) => openedTab(page, tab)] as const,
+  ),
   ['library', '/library', async () => undefined],
   ['projects', '/projects', (page) => expect(page.getByText(/not supplied/)).toBeVisible()],
   ['new engine', '/new', async () => undefined],
 ];
+
+/** A tab of the bench with its first line unfolded, where it has lines to unfold. */
+async function openedTab(page: Page, tab: string): Promise<void> {
+  await page.getByRole('tabpanel').locator('> *').first().waitFor();
+  if (tab === 'hoses' || tab === 'joints') await page.locator('.ant-table-row-expand-icon').first().click();
+}
 
 const NARROW = 400;
 const LEAST = 320;

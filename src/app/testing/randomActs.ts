@@ -1,4 +1,7 @@
 import { applyMove, offersFor } from '../../core/document/moves';
+import { withHoseEnd, withMeasuredHose, withTrimmedHose } from '../../core/bench/hoses/hoseActs';
+import { hosesOf } from '../../core/bench/hoses/hoseList';
+import { HOSE_END_ANGLES, HOSE_END_STYLES, JOINT_STATES } from '../../core/document/project/bench';
 import { changePart, partFields } from '../../core/document/parts/partFields';
 import { activeVariant, type Project } from '../../core/document/project/project';
 import { seeded } from '../../core/foundations/random/quasiRandom';
@@ -144,6 +147,33 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
       part: pick(random, activeVariant(project()).circuit.parts)!.id,
       reason: pick(random, NAMES)!,
     }),
+  hose: (random) => {
+    const key = pick(random, hosesOf(activeVariant(project())))?.key;
+    const lengthM = pick(random, FIGURES)!;
+    if (key !== undefined)
+      bench().changeVariant('a hose', (v) =>
+        random() < 0.3
+          ? withTrimmedHose(v, key, lengthM)
+          : random() < 0.5
+            ? withMeasuredHose(v, key, lengthM, pick(random, NAMES)!.slice(0, 40))
+            : withHoseEnd(v, key, random() < 0.5 ? 'in' : 'out', {
+                style: pick(random, HOSE_END_STYLES)!,
+                angleDeg: pick(random, HOSE_END_ANGLES)!,
+              }),
+      );
+  },
+  jointAndStep: (random) =>
+    bench().changeVariant('a joint', (v) => ({
+      ...v,
+      bench: {
+        ...v.bench,
+        joints: {
+          ...v.bench?.joints,
+          [`a.in b${Math.floor(9 * random())}.out`]: { state: pick(random, JOINT_STATES)!, note: pick(random, NAMES)! },
+        },
+        plan: { ...v.bench?.plan, steps: { drain: { done: random() < 0.5, spentMin: pick(random, FIGURES)! } } },
+      },
+    })),
   unwaive: () => bench().unwaive('supply', undefined),
   tidy: () => bench().tidy(),
 };

@@ -1,4 +1,4 @@
-import { App as AntApp, Button, Input, InputNumber } from 'antd';
+import { Button, Input, InputNumber } from 'antd';
 import { useState } from 'react';
 import { clockingView } from '../../../core/bench/hoses/clocking';
 import { withHoseEnd, withHoseNote, withMeasuredHose, withTrimmedHose } from '../../../core/bench/hoses/hoseActs';
@@ -29,6 +29,7 @@ export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly ver
   const units = usePreferences((p) => p.units);
   const changeVariant = useDocument((d) => d.changeVariant);
   const { note } = hose;
+  const [said, setSaid] = useState('');
   const set = (name: string, change: Partial<Record<keyof HoseNote, unknown>>, on = '') =>
     changeVariant(
       `${name}, hose ${hose.name}`,
@@ -99,8 +100,8 @@ export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly ver
             onChange={(si) => set('existing hose', { existingM: si }, 'existing')}
           />
         </section>
-        <EndSection hose={hose} side="in" />
-        <EndSection hose={hose} side="out" />
+        <EndSection hose={hose} side="in" onSaid={setSaid} />
+        <EndSection hose={hose} side="out" onSaid={setSaid} />
         <section aria-label="Hose and route">
           <ChoiceInput
             title="Kind of hose"
@@ -147,6 +148,9 @@ export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly ver
         </section>
       </div>
       <CutLine hose={hose} />
+      <p role="status" className="quiet">
+        {said}
+      </p>
       <ul className="plain">
         {verdicts.map((v) => (
           <li key={v.code}>
@@ -181,10 +185,18 @@ function CutLine({ hose }: { readonly hose: Hose }) {
   );
 }
 
-function EndSection({ hose, side }: { readonly hose: Hose; readonly side: 'in' | 'out' }) {
+function EndSection({
+  hose,
+  side,
+  onSaid,
+}: {
+  readonly hose: Hose;
+  readonly side: 'in' | 'out';
+  /** What the change did to the length. */
+  readonly onSaid: (said: string) => void;
+}) {
   const units = usePreferences((p) => p.units);
   const changeVariant = useDocument((d) => d.changeVariant);
-  const { message } = AntApp.useApp();
   const at = side === 'in' ? hose.from : hose.to;
   const { end } = at;
   const l = (m: number) => formatQuantity(m, 'cutLength', units);
@@ -197,13 +209,13 @@ function EndSection({ hose, side }: { readonly hose: Hose; readonly side: 'in' |
     );
     const now = hosesOf(activeVariant(useDocument.getState().project!)).find((h) => h.key === hose.key)?.cut?.cutM;
     if (on === '' && before !== undefined && now !== undefined && Math.abs(now - before) > 5e-4)
-      void message.info(`Cut length of hose ${hose.name}: ${l(before)} before, ${l(now)} now.`);
+      onSaid(`Cut length of hose ${hose.name}: ${l(before)} before, ${l(now)} now.`);
   };
   return (
     <section aria-label={side === 'in' ? 'First end' : 'Second end'}>
-      <h3>
+      <h2>
         {side === 'in' ? 'First end' : 'Second end'}: {at.place}
-      </h3>
+      </h2>
       <ChoiceInput
         title="Kind of end"
         asList

@@ -31,6 +31,7 @@ export default function HosesTab() {
         scroll={{ x: 900 }}
         dataSource={[...hoses]}
         expandable={{
+          columnTitle: <span className="visually-hidden">More</span>,
           expandRowByClick: false,
           expandedRowRender: (hose) => <HoseForm hose={hose} verdicts={verdicts.get(hose.key) ?? []} />,
         }}

@@ -32,7 +32,10 @@ export default function JointsTab() {
         pagination={false}
         scroll={{ x: 1000 }}
         dataSource={[...joints]}
-        expandable={{ expandedRowRender: (joint) => <JointForm joint={joint} /> }}
+        expandable={{
+          columnTitle: <span className="visually-hidden">More</span>,
+          expandedRowRender: (joint) => <JointForm joint={joint} />,
+        }}
         columns={[
           { title: 'Order', render: (_, _joint, i) => i + 1 },
           {

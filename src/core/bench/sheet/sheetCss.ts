@@ -11,9 +11,9 @@ export const SHEET_CSS = (paper: Paper, running: string): string => `
 * { box-sizing: border-box; }
 html { background: #fff; color: #000; }
 body { font: 9pt/1.35 'Encode Sans Variable', 'Encode Sans', sans-serif; font-variant-numeric: tabular-nums; margin: 0 auto; max-width: 190mm; }
-header { display: flex; justify-content: space-between; gap: 8mm; border-bottom: 1.5pt solid #000; padding-bottom: 2mm; }
+.head { display: flex; justify-content: space-between; gap: 8mm; border-bottom: 1.5pt solid #000; padding-bottom: 2mm; }
 h1 { font-size: 17pt; line-height: 1.1; margin: 0 0 1mm; }
-header p { margin: 0; }
+.head p { margin: 0; }
 section { margin-top: 4mm; }
 h2 { font-size: 11pt; border-top: 1.2pt solid #000; margin: 0 0 1mm; padding-top: 1mm; display: flex; justify-content: space-between; break-after: avoid; }
 h2 span { font-weight: 400; font-size: 8.5pt; }
@@ -47,7 +47,7 @@ dd { margin: 0; text-align: right; }
 .findings .mend::before { content: '▲'; }
 .clock { width: 5.5mm; height: 5.5mm; vertical-align: middle; }
 .schematic { width: 100%; max-height: 88mm; }
-footer { margin-top: 5mm; border-top: 0.8pt solid #000; font-size: 8pt; break-inside: avoid; }
+.foot { margin-top: 5mm; border-top: 0.8pt solid #000; font-size: 8pt; break-inside: avoid; }
 .sign i { display: inline-block; width: 34mm; border-bottom: 0.8pt solid #000; margin-right: 6mm; height: 5mm; }
 body.short { font-size: 8pt; }
 body.short section { margin-top: 2.5mm; }

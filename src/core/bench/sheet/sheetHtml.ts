@@ -26,7 +26,11 @@ const PAINT = '<span class="paint"></span>';
 /** A table. @param heads with ` right` behind those of figures */
 function table(heads: readonly string[], rows: readonly (readonly string[])[], className = ''): string {
   const right = heads.map((head) => head.endsWith(' right'));
-  const cell = (tag: 'th' | 'td', said: string, i: number) => `<${tag}${right[i] ? ' class="r"' : ''}>${said}</${tag}>`;
+  // A heading without words would be read out as one.
+  const cell = (tag: 'th' | 'td', said: string, i: number) => {
+    const name = said === '' ? 'td' : tag;
+    return `<${name}${right[i] ? ' class="r"' : ''}>${said}</${name}>`;
+  };
   return `<table${className ? ` class="${className}"` : ''}><thead><tr>${heads.map((t, i) => cell('th', h(t.replace(/ right$/, '')), i)).join('')}</tr></thead><tbody>${rows
     .map((row) => `<tr>${row.map((said, i) => cell('td', said, i)).join('')}</tr>`)
     .join('')}</tbody></table>`;
@@ -50,7 +54,7 @@ export function sheetHtml(request: JobSheetRequest): string {
     .map((q) => displayUnit(q as Quantity, request.units).symbol)
     .join(', ');
   const running = `${project.name}, ${variant.name}, ${date}${revision === '' ? '' : `, revision ${revision}`}`;
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${h(`Job sheet ${project.name} ${variant.name}`)}</title><style>${SHEET_CSS(paper, running)}</style></head><body${request.short ? ' class="short"' : ''}><header><div><h1>Job sheet: ${h(project.name)}</h1><p>${h(project.engine.description)}${project.engine.description === '' ? '' : '. '}Variant <b>${h(variant.name)}</b>${before ? `, from <b>${h(before.name)}</b>` : ''}.${project.madeUp ? ' Invented demonstration data.' : ''}</p></div><p class="r">${h(date)}${revision === '' ? '' : `<br>Revision ${h(revision)}`}<br>${h(unitNote)}</p></header><main>${body}</main><footer><p>Hot oil and hot metal burn. A leaking pressure line near an exhaust can start a fire. The maker’s torque and limits come first. A calculation is not a licence: have safety-critical work checked by a qualified person.</p><p class="sign">Fitted by <i></i> Checked <i></i></p></footer></body></html>`;
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${h(`Job sheet ${project.name} ${variant.name}`)}</title><style>${SHEET_CSS(paper, running)}</style></head><body${request.short ? ' class="short"' : ''}><div class="head"><div><h1>Job sheet: ${h(project.name)}</h1><p>${h(project.engine.description)}${project.engine.description === '' ? '' : '. '}Variant <b>${h(variant.name)}</b>${before ? `, from <b>${h(before.name)}</b>` : ''}.${project.madeUp ? ' Invented demonstration data.' : ''}</p></div><p class="r">${h(date)}${revision === '' ? '' : `<br>Revision ${h(revision)}`}<br>${h(unitNote)}</p></div><div>${body}</div><div class="foot"><p>Hot oil and hot metal burn. A leaking pressure line near an exhaust can start a fire. The maker’s torque and limits come first. A calculation is not a licence: have safety-critical work checked by a qualified person.</p><p class="sign">Fitted by <i></i> Checked <i></i></p></div></body></html>`;
 }
 
 class SheetMaker {

@@ -395,7 +395,7 @@ const CASES: readonly (readonly [
     'mounting',
     'a cooler in still air, in the stones, in a hot place and without rubber',
     () => placed({ stones: 'exposed', airflow: 'still', heat: 'hot', rubberMounted: false }),
-    ['look cooler', 'look cooler', 'mend cooler', 'mend cooler'],
+    ['mend cooler', 'mend cooler', 'look cooler', 'look cooler'],
     () => placed({ stones: 'protected', airflow: 'ram', heat: 'cool', rubberMounted: true }),
   ],
   [

@@ -1,0 +1,102 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { choose, openApp } from './app';
+
+const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();
+const openRow = (page: Page, name: string) =>
+  page
+    .getByRole('row', { name: new RegExp(name) })
+    .locator('.ant-table-row-expand-icon')
+    .click();
+
+test('from stock to the nose cooler: hoses trimmed, a delivery with the wrong sizes, all joints ticked, the sheet', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const problems = await openApp(page);
+  await choose(page, 'Variant', 'Nose cooler');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page).toHaveTitle('Bench · Thornback · Tidal Gauge');
+
+  // A hose: measured as people measure, an end turned, trimmed twice; the circuit has its length.
+  await openRow(page, 'port to the cooler');
+  const hose = page.getByRole('group', { name: 'Hose C' });
+  await hose.getByLabel('Measured, seat to seat').fill('67 in');
+  await expect(hose.getByText('Written down: 67 in')).toBeVisible();
+  await choose(hose.getByRole('region', { name: 'First end' }), 'Angle', '90°');
+  await expect(page.getByText(/Cut length of hose C: \d+\smm before, \d+\smm now/)).toBeVisible();
+  for (const length of ['1640', '1625']) {
+    await hose.getByLabel('Length after trimming').fill(length);
+    await hose.getByRole('button', { name: 'Record trim' }).click();
+  }
+  await expect(hose.getByText('Trimmed: 1640 mm, 1625 mm. The circuit has the new length.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /port to the cooler/ })).toContainText('1625 mm');
+
+  // A roll, and what is cut from it.
+  await page.getByRole('button', { name: 'Add a length of hose' }).click();
+  const stock = page.getByRole('region', { name: 'Stock' });
+  await stock.getByLabel('Length').fill('4 m');
+  await expect(stock.getByText(/cut hose C, hose D; .* left\. One length cut into 2\./)).toBeVisible();
+
+  // A delivery with dash 6 and dash 8 ends.
+  await tab(page, 'Parts and delivery');
+  await page.getByLabel(/What came/).fill('2 x hose end 90, dash 6\n1 x hose end 90, dash 10\n1 x banner');
+  await page.getByRole('button', { name: 'Check delivery' }).click();
+  const delivery = page.getByRole('region', { name: 'Delivery check' });
+  await expect(delivery.getByText('wrong size: dash 6 came, dash 10 needed.')).toBeVisible();
+  await expect(delivery.getByText('not recognised')).toBeVisible();
+  await expect(delivery.getByRole('heading', { name: 'Still missing' })).toBeVisible();
+
+  // A torque that would snap the thread is asked about.
+  await tab(page, 'Joints');
+  await openRow(page, 'Restrictor – Turbo, inlet');
+  const joint = page.getByRole('group', { name: 'Restrictor – Turbo, inlet' });
+  await joint.getByLabel('Torque', { exact: true }).fill('80');
+  await choose(joint, 'Unit of the torque', 'lbf·ft');
+  await joint.getByRole('button', { name: 'Keep torque' }).click();
+  const question = page.getByRole('dialog', { name: 'Is this torque right?' });
+  await expect(question).toContainText('lbf·in meant?');
+  await question.getByRole('button', { name: 'Cancel' }).click();
+  await choose(joint, 'Unit of the torque', 'lbf·in');
+  await joint.getByRole('button', { name: 'Keep torque' }).click();
+  await expect(page.getByRole('row', { name: /row 2 Restrictor – Turbo, inlet/ })).toContainText('9.0');
+  await choose(joint, 'State', 'paint mark');
+  await expect(page.getByText('1 of 12 joints tightened.')).toBeVisible();
+
+  // The plan: a step ticked, another moved by keyboard buttons, one refused.
+  await tab(page, 'Plan');
+  await page.getByRole('checkbox', { name: /Hold every new part/ }).check();
+  await expect(page.getByText('1 of', { exact: false }).first()).toBeVisible();
+
+  // The sheet, and what the reader kept after a reload.
+  await tab(page, 'Job sheet');
+  const sheet = page.frameLocator('iframe[title="Job sheet"]');
+  await expect(sheet.getByRole('heading', { name: 'Job sheet: Thornback' })).toBeVisible();
+  await expect(sheet.getByText('Hold every new part')).toBeVisible();
+  await page.reload();
+  await tab(page, 'Hoses');
+  await expect(page.getByRole('row', { name: /port to the cooler/ })).toContainText('1625 mm');
+  expect(problems).toEqual([]);
+});
+
+test('the command line prints the sheet on both papers, and says what does not mate', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'tidal-'));
+  const tidal = (...args: string[]) =>
+    execFileSync('node_modules/.bin/tsx', ['src/cli/tidal.ts', ...args], { encoding: 'utf8' });
+  for (const paper of ['A4', 'Letter']) {
+    const file = join(folder, `${paper}.pdf`);
+    tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler', '--paper', paper, '-o', file);
+    expect(existsSync(file)).toBe(true);
+    const pdf = readFileSync(file, 'latin1');
+    expect(pdf.startsWith('%PDF')).toBe(true);
+    expect(pdf).toMatch(paper === 'A4' ? /MediaBox \[0 0 59[45]/ : /MediaBox \[0 0 612 792/);
+  }
+  const short = join(folder, 'short.pdf');
+  tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler', '--short', '-o', short);
+  expect(readFileSync(short, 'latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
+  const html = tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler');
+  expect(html).toContain('<h1>Job sheet: Thornback</h1>');
+});
