@@ -21,6 +21,7 @@ export const STUDIES = {
   guesses: () => import('./sensitivity/guessStudy').then((m) => m.GUESS_STUDY),
   fit: () => import('./fit/fitStudy').then((m) => m.FIT_STUDY),
   spread: () => import('./spread/spreadStudy').then((m) => m.SPREAD_STUDY),
+  filling: () => import('./filling/fillingStudy').then((m) => m.FILLING_STUDY),
 };
 
 export type StudyName = keyof typeof STUDIES;
