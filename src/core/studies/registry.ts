@@ -22,6 +22,7 @@ export const STUDIES = {
   fit: () => import('./fit/fitStudy').then((m) => m.FIT_STUDY),
   spread: () => import('./spread/spreadStudy').then((m) => m.SPREAD_STUDY),
   filling: () => import('./filling/fillingStudy').then((m) => m.FILLING_STUDY),
+  explain: () => import('./explain/explainStudy').then((m) => m.EXPLAIN_STUDY),
 };
 
 export type StudyName = keyof typeof STUDIES;
