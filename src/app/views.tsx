@@ -37,6 +37,7 @@ export const VIEWS: readonly View[] = [
   { path: 'engine', title: 'Engine', view: lazy(() => import('./features/engine/EnginePage')) },
   { path: 'gauge', title: 'Gauge', view: lazy(() => import('./features/gauge/GaugePage')) },
   { path: 'bench', title: 'Bench', view: lazy(() => import('./features/bench/BenchPage')) },
+  { path: 'log', title: 'Log', view: lazy(() => import('./features/log/LogPage')) },
   { path: 'compare', title: 'Compare', view: lazy(() => import('./features/compare/ComparePage')) },
   {
     path: 'tolerances',

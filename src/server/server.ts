@@ -8,6 +8,7 @@ import etag from '@koa/etag';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
 import rangeParser from 'range-parser';
+import type { Logger } from './logger';
 
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files that the build names by their content may be kept for ever; the page itself is asked for anew. */
@@ -23,8 +24,9 @@ const READS = ['GET', 'HEAD'];
  * The server: the built app and nothing else, with headers that allow only what the app itself ships.
  * antd writes its styles at run time, hence 'unsafe-inline' for styles; scripts and workers are our own files only.
  * @param root folder of the built app
+ * @param logger a simulated data logger, where there is one
  */
-export function createServer(root: string): Koa {
+export function createServer(root: string, logger?: Logger): Koa {
   const app = new Koa();
   app.on('error', (error: NodeJS.ErrnoException) => {
     // A browser that goes away is no fault of ours.
@@ -53,6 +55,7 @@ export function createServer(root: string): Koa {
       strictTransportSecurity: false,
     }),
   );
+  if (logger) app.use(logger.middleware);
   app.use(readsOnly);
   app.use(conditional());
   app.use(etag());
@@ -125,6 +128,7 @@ export function listen(
   port: number,
   host: string,
   root = resolve('dist', 'app'),
+  logger?: Logger,
 ): Promise<{ readonly url: string; close(): Promise<void> }> {
   if (!existsSync(join(root, 'index.html')))
     throw new Error(`There is no built app in ${root}. Run "npm run build" first.`);
@@ -135,7 +139,7 @@ export function listen(
         headersTimeout: HEAD_WITHIN_MS,
         connectionsCheckingInterval: LOOKED_AT_EVERY_MS,
       },
-      createServer(root).callback() as RequestListener,
+      createServer(root, logger).callback() as RequestListener,
     ).listen(port, host);
     server.once('error', fail);
     server.once('listening', () => {
@@ -145,6 +149,7 @@ export function listen(
         url: `http://${host}:${actual}/`,
         close: () =>
           new Promise<void>((closed) => {
+            logger?.close();
             server.close(() => closed());
             server.closeAllConnections();
           }),

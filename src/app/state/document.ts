@@ -10,6 +10,7 @@ import {
   type Variant,
   type Waiver,
 } from '../../core/document/project/project';
+import type { Log } from '../../core/document/project/log';
 import { sayIssueHere } from '../../core/document/project/issue';
 import { copyName, shortName } from '../../core/document/project/names';
 import { issuesOf } from '../../core/document/project/soundProject';
@@ -37,6 +38,8 @@ interface DocumentStore extends History {
    * @param on what was typed: typing in one field is one step
    */
   changeVariant(name: string, change: (variant: Variant) => Variant, on?: string): void;
+  /** Changes what is kept of the engine's runs. @param on what was typed: typing in one field is one step */
+  changeLog(name: string, change: (log: Log) => Log, on?: string): void;
   /**
    * Replaces one part of the open variant; the caller has checked it against the schema.
    * @param field what of it was typed: typing in one field is one step
@@ -243,6 +246,17 @@ export const useDocument = create<DocumentStore>()((set, get) => {
         },
         on,
       ),
+
+    changeLog: (name, change, on = '') =>
+      act({
+        name,
+        on: on === '' ? '' : `log ${on}`,
+        recipe: (draft) => {
+          const { log = {} } = get().project!;
+          draft.log ??= {};
+          assignChanged(draft.log as Tree, log as Tree, change(log) as Tree);
+        },
+      }),
 
     replacePart: (part, field) =>
       onVariant(

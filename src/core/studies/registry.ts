@@ -23,6 +23,8 @@ export const STUDIES = {
   spread: () => import('./spread/spreadStudy').then((m) => m.SPREAD_STUDY),
   filling: () => import('./filling/fillingStudy').then((m) => m.FILLING_STUDY),
   explain: () => import('./explain/explainStudy').then((m) => m.EXPLAIN_STUDY),
+  expected: () => import('./explain/expectedStudy').then((m) => m.EXPECTED_STUDY),
+  cleanliness: () => import('./cleanliness/cleanlinessStudy').then((m) => m.CLEANLINESS_STUDY),
 };
 
 export type StudyName = keyof typeof STUDIES;

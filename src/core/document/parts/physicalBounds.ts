@@ -27,6 +27,7 @@ export const PHYSICAL_BOUNDS: Readonly<Record<Quantity, Bounds>> = {
   temperatureDifference: { least: 1e-3, most: 500, because: 'oil freezes or burns beyond' },
   bore: { least: 0.01 * MM, most: 2, because: 'no part of an engine is so large or so small' },
   length: { least: 0.1 * MM, most: 100, because: 'no engine has so long a line' },
+  distance: { least: 1, most: 1e10, because: 'no engine runs so far' },
   cutLength: { least: 0.1 * MM, most: 100, because: 'no engine has so long a line' },
   clearance: { least: 1e-8, most: 3 * MM, because: 'no bearing or bore is so rough or so loose' },
   area: { least: 1e-10, most: 0.1, because: 'no valve is so large or so small' },

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { between, nonNegative, positive } from '../parts/field';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
 import { benchSchema } from './bench';
+import { logSchema } from './log';
 import { calibrationSchema } from './calibration';
 import { driveSchema, USE_IDS } from './use';
 import { partSchema } from '../parts/part';
@@ -183,6 +184,8 @@ export const projectSchema = z.strictObject({
   namedStates: z.array(namedStateSchema).max(12).default([]),
   variants: z.array(variantSchema).min(1).max(200),
   activeVariant: partIdSchema,
+  /** What was seen on the engine: sessions, first starts, reminders. */
+  log: logSchema.optional(),
 });
 
 export type Project = z.infer<typeof projectSchema>;

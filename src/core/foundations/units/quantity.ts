@@ -38,6 +38,7 @@ export const QUANTITIES = {
   temperatureDifference: [unit('K', 'K', 1, 1), unit('dF', '°F', 1 / FAHRENHEIT_PER_KELVIN, 1)],
   bore: [unit('mm', 'mm', 1e-3, 2), unit('in', 'in', INCH, 3)],
   length: [unit('m', 'm', 1, 3), unit('ft', 'ft', FOOT, 2), unit('in', 'in', INCH, 1), unit('mm', 'mm', 1e-3, 0)],
+  distance: [unit('km', 'km', 1e3, 0), unit('mi', 'mi', 1609.344, 0)],
   /** Hoses and brackets, as they are measured and cut. */
   cutLength: [unit('mm', 'mm', 1e-3, 0), unit('in', 'in', INCH, 2)],
   clearance: [unit('um', 'µm', 1e-6, 1), unit('thou', 'thou', INCH / 1000, 2)],

@@ -95,6 +95,7 @@ export const SPELLINGS: Partial<Readonly<Record<Quantity, readonly Spelling[]>>>
   temperatureDifference: [unit(1, 'k', 'c', 'degc'), unit(1 / 1.8, 'f', 'degf', 'df')],
   bore: LENGTH,
   cutLength: LENGTH,
+  distance: [unit(1, 'm'), unit(1e3, 'km'), unit(MILE, 'mi', 'mile', 'miles')],
   length: LENGTH,
   clearance: LENGTH,
   area: AREA,

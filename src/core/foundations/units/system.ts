@@ -10,6 +10,7 @@ export const US_UNITS: UnitChoice = {
   bore: 'in',
   length: 'in',
   cutLength: 'in',
+  distance: 'mi',
   clearance: 'thou',
   area: 'in2',
   faceArea: 'sqin',

@@ -203,3 +203,15 @@ function scatterOf(project: Project, looks: readonly Look[], healthy: readonly n
   for (const input of inputsOf(project, variant)) if (!covered.has(input.id) && input.plusMinus > 0) one(input);
   return looks.map((_, i) => looks.map((__, k) => rows.reduce((sum, row) => sum + row[i]! * row[k]!, 0)));
 }
+
+/** What a gauge should show at each look, with one standard deviation by tolerances [Pa]. */
+export function expectedAt(
+  project: Project,
+  looks: readonly Look[],
+): { pressurePa: number | null; deviationPa: number }[] {
+  const healthy = pressuresOf(project, looks);
+  if (!healthy?.every(Number.isFinite))
+    return looks.map((_, i) => ({ pressurePa: Number.isFinite(healthy?.[i]) ? healthy![i]! : null, deviationPa: 0 }));
+  const scatter = scatterOf(project, looks, healthy);
+  return healthy.map((pressurePa, i) => ({ pressurePa, deviationPa: Math.sqrt(scatter[i]![i]!) }));
+}

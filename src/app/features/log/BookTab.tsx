@@ -1,0 +1,398 @@
+import { Button, Checkbox, DatePicker, Empty, Input, Table } from 'antd';
+import { useMemo, useState } from 'react';
+import { agesOf, compareSessions, dueReminders, findSessions, residualOf } from '../../../core/log/sessions';
+import {
+  SESSION_KINDS,
+  type Log,
+  type Logged,
+  type Session,
+  type SessionKind,
+} from '../../../core/document/project/log';
+import { activeVariant } from '../../../core/document/project/project';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { FigureInput } from '../../forms/FigureInput';
+import { SelectInput } from '../../forms/SelectInput';
+import { saveTable } from '../../files/saveTable';
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
+import { freshId, tidy, today, useEngineLog } from './useLog';
+import { AddReading } from './AddReading';
+
+const KIND_WORDS: Readonly<Record<SessionKind, string>> = {
+  firstStart: 'first start',
+  drive: 'drive',
+  service: 'service',
+  sample: 'oil sample',
+  note: 'note',
+};
+
+/** Sessions by date, what changed between them, ages and reminders. */
+export default function BookTab() {
+  const { log } = useEngineLog();
+  const units = usePreferences((p) => p.units);
+  const changeLog = useDocument((d) => d.changeLog);
+  const project = useDocument((d) => d.project)!;
+  const [search, setSearch] = useState('');
+  const shown = useMemo(() => findSessions(log, search), [log, search]);
+  const ages = agesOf(log);
+  const due = dueReminders(log, today());
+  const put = (name: string, change: (sessions: readonly Session[]) => readonly Session[], on?: string) =>
+    changeLog(name, (l) => ({ ...l, sessions: [...change(l.sessions ?? [])] }), on);
+  const add = (kind: SessionKind) =>
+    put('add a session', (all) => [
+      ...all,
+      { id: freshId('session', all), on: today(), kind, title: '', variant: activeVariant(project).name },
+    ]);
+  return (
+    <>
+      {due.map((r) => (
+        <p key={r.id} className="notice" role="status">
+          Due since {r.on}: {r.text}{' '}
+          <Button
+            size="small"
+            onClick={() =>
+              changeLog('reminder done', (l) => ({ ...l, reminders: (l.reminders ?? []).filter((x) => x.id !== r.id) }))
+            }
+          >
+            Done
+          </Button>
+        </p>
+      ))}
+      <div className="row">
+        <Input.Search
+          aria-label="Search the log book"
+          placeholder="search"
+          allowClear
+          onChange={(e) => setSearch(e.target.value)}
+        />
+        {SESSION_KINDS.map((kind) => (
+          <Button key={kind} onClick={() => add(kind)}>
+            Add {KIND_WORDS[kind]}
+          </Button>
+        ))}
+        <Button disabled={shown.length === 0} onClick={() => saveTable('log book.csv', csvOf(shown))}>
+          Save as CSV
+        </Button>
+      </div>
+      <p className="quiet block">
+        Oil: {sayAge(ages.oilM, ages.oilS, units)}. Filter: {sayAge(ages.filterM, ages.filterS, units)}.
+      </p>
+      {shown.length === 0 ? (
+        <Empty description={search === '' ? 'Nothing is in the log book yet.' : 'Nothing fits this search.'} />
+      ) : (
+        <Table<Session>
+          rowKey="id"
+          size="small"
+          pagination={shown.length > 30 ? { pageSize: 30 } : false}
+          scroll={{ x: 760 }}
+          dataSource={[...shown]}
+          expandable={{
+            columnTitle: <span className="visually-hidden">More</span>,
+            expandedRowRender: (s) => (
+              <SessionForm
+                session={s}
+                earlier={shown.filter((x) => x.id !== s.id && x.on <= s.on)}
+                onChange={(next, on) =>
+                  put('edit a session', (all) => all.map((x) => (x.id === s.id ? next : x)), on && `${s.id} ${on}`)
+                }
+                onRemove={() => put('remove a session', (all) => all.filter((x) => x.id !== s.id))}
+              />
+            ),
+          }}
+          columns={[
+            { title: 'Date', rowScope: 'row', dataIndex: 'on' },
+            { title: 'Kind', render: (_, s) => KIND_WORDS[s.kind] },
+            { title: 'Title', dataIndex: 'title' },
+            { title: 'Variant', dataIndex: 'variant' },
+            {
+              title: 'Distance',
+              align: 'right',
+              render: (_, s) => (s.distanceM === undefined ? '' : formatQuantity(s.distanceM, 'distance', units)),
+            },
+            { title: 'Readings', align: 'right', render: (_, s) => s.readings?.length ?? 0 },
+            { title: 'Off by', align: 'right', render: (_, s) => worst(s.readings ?? [], units) },
+          ]}
+        />
+      )}
+      <Reminders log={log} />
+    </>
+  );
+}
+
+function sayAge(distanceM: number | undefined, hoursS: number | undefined, units: UnitChoice): string {
+  const parts = [
+    ...(distanceM === undefined ? [] : [formatQuantity(distanceM, 'distance', units)]),
+    ...(hoursS === undefined ? [] : [`${(hoursS / 3600).toFixed(0)} h`]),
+  ];
+  return parts.length === 0 ? 'age not known' : `${parts.join(', ')} since it was changed`;
+}
+
+/** The reading that is furthest from its prediction. */
+function worst(readings: readonly Logged[], units: UnitChoice): string {
+  const off = readings.flatMap((r) => {
+    const residual = residualOf(r);
+    return residual === undefined ? [] : [{ residual, kind: r.reading.kind }];
+  });
+  const most = off.sort((a, b) => Math.abs(b.residual) - Math.abs(a.residual))[0];
+  if (!most) return '';
+  return formatQuantity(most.residual, most.kind === 'pressure' ? 'pressure' : 'temperatureDifference', units);
+}
+
+function SessionForm({
+  session,
+  earlier,
+  onChange,
+  onRemove,
+}: {
+  readonly session: Session;
+  readonly earlier: readonly Session[];
+  readonly onChange: (s: Session, on?: string) => void;
+  readonly onRemove: () => void;
+}) {
+  const units = usePreferences((p) => p.units);
+  const [against, setAgainst] = useState('');
+  const set = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) =>
+    onChange(tidy({ ...session, ...change }) as Session, on);
+  const text = (key: 'title' | 'settings' | 'underFault' | 'decision' | 'note', title: string, most: number) => (
+    <div className="field">
+      <label htmlFor={`${session.id} ${key}`}>{title}</label>
+      <Input.TextArea
+        id={`${session.id} ${key}`}
+        autoSize
+        maxLength={most}
+        value={session[key] ?? ''}
+        onChange={(e) => set({ [key]: e.target.value === '' && key !== 'title' ? undefined : e.target.value }, key)}
+      />
+    </div>
+  );
+  const pairs =
+    against === ''
+      ? []
+      : compareSessions(
+          earlier.find((s) => s.id === against)!,
+          session,
+        );
+  const say = ({ reading }: Logged) =>
+    `${formatQuantity(reading.speedRevS, 'speed', units)}${reading.kind === 'pressure' ? `, oil ${formatQuantity(reading.oilTemperatureK, 'temperature', units)}` : `, air ${formatQuantity(reading.airTemperatureK, 'temperature', units)}`}`;
+  return (
+    <div role="group" aria-label={`Session ${session.on}`}>
+      <div className="columns">
+        <div>
+          {text('title', 'Title', 120)}
+          <FigureInput
+            title="Distance"
+            quantity="distance"
+            si={session.distanceM}
+            optional
+            onChange={(distanceM) => set({ distanceM }, 'distance')}
+          />
+          <FigureInput
+            title="Engine hours"
+            quantity="ratio"
+            si={session.hours === undefined ? undefined : session.hours / 3600}
+            optional
+            onChange={(h) => set({ hours: h === undefined ? undefined : h * 3600 }, 'hours')}
+          />
+          <FigureInput
+            title="Ambient air"
+            quantity="temperature"
+            si={session.airTemperatureK}
+            optional
+            onChange={(airTemperatureK) => set({ airTemperatureK }, 'air')}
+          />
+          <Checkbox
+            checked={session.oilChanged ?? false}
+            onChange={(e) => set({ oilChanged: e.target.checked || undefined })}
+          >
+            oil changed
+          </Checkbox>{' '}
+          <Checkbox
+            checked={session.filterChanged ?? false}
+            onChange={(e) => set({ filterChanged: e.target.checked || undefined })}
+          >
+            filter changed
+          </Checkbox>
+        </div>
+        <div>
+          {text('settings', 'Settings as left: needle, relief, thermostat', 300)}
+          {text('underFault', 'Run with a fault', 200)}
+          {text('decision', 'Decision, with the reason', 1000)}
+          {text('note', 'Note', 4000)}
+        </div>
+        <div>
+          {session.kind === 'sample' && (
+            <>
+              <div className="field">
+                <label htmlFor={`${session.id} code`}>ISO 4406 code</label>
+                <Input
+                  id={`${session.id} code`}
+                  maxLength={20}
+                  value={session.sample?.code ?? ''}
+                  onChange={(e) => set({ sample: { metals: '', ...session.sample, code: e.target.value } }, 'code')}
+                />
+              </div>
+              <div className="field">
+                <label htmlFor={`${session.id} metals`}>Wear metals, as the laboratory wrote them</label>
+                <Input.TextArea
+                  id={`${session.id} metals`}
+                  autoSize
+                  maxLength={300}
+                  value={session.sample?.metals ?? ''}
+                  onChange={(e) => set({ sample: { code: '', ...session.sample, metals: e.target.value } }, 'metals')}
+                />
+              </div>
+            </>
+          )}
+          <ul className="plain">
+            {(session.readings ?? []).map((logged, i) => {
+              const residual = residualOf(logged);
+              const q = logged.reading.kind === 'pressure' ? 'pressure' : 'temperature';
+              const value =
+                logged.reading.kind === 'pressure' ? logged.reading.pressurePa : logged.reading.oilTemperatureK;
+              return (
+                <li key={i}>
+                  {say(logged)}: <b>{formatQuantity(value, q, units)}</b>
+                  {logged.predicted !== null &&
+                    ` (predicted ${formatQuantity(logged.predicted, q, units)}, ${residual! >= 0 ? '+' : ''}${formatQuantity(residual!, logged.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference', units)})`}
+                </li>
+              );
+            })}
+          </ul>
+          <AddReading onAdd={(logged) => set({ readings: [...(session.readings ?? []), logged] })} />
+          {earlier.length > 0 && (
+            <SelectInput
+              label={`Compare ${session.on} with`}
+              value={against}
+              options={[
+                { value: '', label: 'compare with an earlier session' },
+                ...earlier.map((s) => ({ value: s.id, label: `${s.on} ${s.title}` })),
+              ]}
+              onChange={setAgainst}
+            />
+          )}
+          {against !== '' && (
+            <ul className="plain" aria-label="Compared at like conditions">
+              {pairs.length === 0 && <li>No readings at like conditions.</li>}
+              {pairs.map((pair, i) => (
+                <li key={i}>
+                  {say(pair.after)}:{' '}
+                  {formatQuantity(
+                    pair.change,
+                    pair.after.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference',
+                    units,
+                  )}{' '}
+                  {pair.after.reading.kind === 'temperature' && (pair.change < 0 ? '(cooler)' : '(warmer)')}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      </div>
+      <div className="moves">
+        <Button danger onClick={onRemove}>
+          Remove this session
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Reminders({ log }: { readonly log: Log }) {
+  const changeLog = useDocument((d) => d.changeLog);
+  const [text, setText] = useState('');
+  const [on, setOn] = useState('');
+  return (
+    <section aria-label="Reminders">
+      <h2>Reminders</h2>
+      <ul className="plain">
+        {(log.reminders ?? []).map((r) => (
+          <li key={r.id}>
+            {r.on}: {r.text}{' '}
+            <Button
+              size="small"
+              type="link"
+              onClick={() =>
+                changeLog('remove a reminder', (l) => ({
+                  ...l,
+                  reminders: (l.reminders ?? []).filter((x) => x.id !== r.id),
+                }))
+              }
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="row">
+        <DatePicker aria-label="On" onChange={(_, day) => setOn(typeof day === 'string' ? day : '')} />
+        <Input
+          aria-label="What to remember"
+          maxLength={200}
+          value={text}
+          placeholder="e.g. refit the cooler"
+          onChange={(e) => setText(e.target.value)}
+        />
+        <Button
+          disabled={text.trim() === '' || on === ''}
+          onClick={() => {
+            changeLog('add a reminder', (l) => ({
+              ...l,
+              reminders: [
+                ...(l.reminders ?? []),
+                { id: freshId('reminder', l.reminders ?? []), on, text: text.trim() },
+              ],
+            }));
+            setText('');
+          }}
+        >
+          Add a reminder
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+const csvOf = (sessions: readonly Session[]) => ({
+  columns: [
+    'date',
+    'kind',
+    'title',
+    'variant',
+    'distance_km',
+    'hours',
+    'air_C',
+    'rpm',
+    'oil_C',
+    'pressure_bar',
+    'predicted_bar',
+    'oil_changed',
+    'filter_changed',
+    'code',
+    'settings',
+    'fault',
+    'decision',
+    'note',
+  ],
+  rows: sessions.flatMap((s) =>
+    (s.readings?.length ? s.readings : [undefined]).map((r) => [
+      s.on,
+      s.kind,
+      s.title,
+      s.variant,
+      s.distanceM === undefined ? null : s.distanceM / 1000,
+      s.hours === undefined ? null : s.hours / 3600,
+      s.airTemperatureK === undefined ? null : s.airTemperatureK - 273.15,
+      r ? r.reading.speedRevS * 60 : null,
+      r ? r.reading.oilTemperatureK - 273.15 : null,
+      r?.reading.kind === 'pressure' ? r.reading.pressurePa / 1e5 : null,
+      r?.reading.kind === 'pressure' && r.predicted !== null ? r.predicted / 1e5 : null,
+      s.oilChanged ? 'yes' : '',
+      s.filterChanged ? 'yes' : '',
+      s.sample?.code ?? '',
+      s.settings ?? '',
+      s.underFault ?? '',
+      s.decision ?? '',
+      s.note ?? '',
+    ]),
+  ),
+});

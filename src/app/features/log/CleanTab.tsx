@@ -1,0 +1,119 @@
+import { Input, Table } from 'antd';
+import { useState } from 'react';
+import { CODE_SIZES_UM, parseIsoCode } from '../../../core/physics/contamination/iso4406';
+import { formatFigure } from '../../../core/foundations/units';
+import type { Cleanliness } from '../../../core/studies/cleanliness/cleanlinessStudy';
+import { FigureInput } from '../../forms/FigureInput';
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
+import { useSettled } from '../../state/useSettled';
+import { useStudy } from '../../state/useStudy';
+import { StudyStatus } from '../../studies/StudyStatus';
+
+const HOUR_S = 3600;
+const MINUTE_S = 60;
+const HOT_OIL_K = 368.15;
+const CRUISE_SHARE = 0.4;
+
+/** What the filters make of the oil, with and without the side-stream ones. */
+export default function CleanTab() {
+  const project = useDocument((d) => d.project)!;
+  const units = usePreferences((p) => p.units);
+  const [text, setText] = useState('21/19/16');
+  const [hours, setHours] = useState(50);
+  const [oilTemperatureK, setOil] = useState(HOT_OIL_K);
+  const code = parseIsoCode(text);
+  const request = useSettled({
+    speedRevS: CRUISE_SHARE * project.engine.maximumSpeedRevS,
+    oilTemperatureK,
+    code: [...(code ?? [21, 19, 16])] as [number, number, number],
+    hours,
+  });
+  const study = useStudy('cleanliness', request, 'fresh');
+  const { answer } = study;
+  const hasSide = answer?.filters.some((f) => f.sideStream) ?? false;
+  return (
+    <>
+      <div className="row">
+        <div className="field">
+          <label htmlFor="code">ISO 4406 code of the oil now</label>
+          <Input id="code" value={text} status={code ? '' : 'error'} onChange={(e) => setText(e.target.value)} />
+          <span className={code ? 'typical' : 'problem'}>
+            {code
+              ? 'from a sample; 21/19/16 is typical of used oil'
+              : 'Write three numbers that fall, for instance 21/19/16.'}
+          </span>
+        </div>
+        <FigureInput
+          title="After, hours"
+          quantity="ratio"
+          si={hours}
+          allowed={[1, 1000]}
+          onChange={(h) => h !== undefined && setHours(h)}
+        />
+        <FigureInput
+          title="Oil temperature"
+          quantity="temperature"
+          si={oilTemperatureK}
+          onChange={(k) => k !== undefined && setOil(k)}
+        />
+      </div>
+      <StudyStatus study={study} doing="computing cleanliness" />
+      {answer && (
+        <>
+          <p className="headline">
+            {answer.codeBefore.join('/')} now; after {hours} h <b>{answer.codeWith.join('/')}</b>
+            {hasSide && <> with the side-stream filter, {answer.codeWithout.join('/')} without</>}.
+          </p>
+          <Table<Cleanliness['filters'][number]>
+            rowKey="part"
+            size="small"
+            pagination={false}
+            dataSource={answer.filters}
+            locale={{ emptyText: 'This circuit has no filter.' }}
+            columns={[
+              { title: 'Filter', rowScope: 'row', dataIndex: 'name' },
+              { title: 'Through its media', align: 'right', render: (_, f) => formatFigure(f.flowM3S, 'flow', units) },
+              { title: 'Whole oil, times an hour', align: 'right', render: (_, f) => f.turnoversPerHour.toFixed(1) },
+              { title: 'β at 4, 6, 14 µm', render: (_, f) => f.beta.map((b) => b.toFixed(1)).join(', ') },
+            ]}
+          />
+          <Table<Cleanliness['sizes'][number]>
+            rowKey="sizeUm"
+            size="small"
+            pagination={false}
+            dataSource={answer.sizes}
+            columns={[
+              { title: 'Particles over', rowScope: 'row', render: (_, s) => `${s.sizeUm} µm` },
+              { title: 'Now, per mL', align: 'right', render: (_, s) => perMl(s.startPerM3) },
+              { title: 'Comes to, per mL', align: 'right', render: (_, s) => perMl(s.steadyWith) },
+              { title: 'Without side-stream', align: 'right', render: (_, s) => perMl(s.steadyWithout) },
+              { title: 'Halves in', align: 'right', render: (_, s) => sayHalf(s.halfTimeWithS) },
+            ]}
+          />
+          {answer.coldBypass.map((b) => (
+            <p key={b.part}>
+              {b.name}:{' '}
+              {b.share === 0
+                ? 'all oil goes through its media at the coldest start.'
+                : `${Math.round(100 * b.share)} % goes past its media at the coldest start${b.untilK === null ? '' : `, until the oil is at ${formatFigure(b.untilK, 'temperature', units)}°`}.`}
+            </p>
+          ))}
+          <p className="quiet block">
+            Stirred sump; efficiency 1 − 1/β (ISO 16889); codes by ISO 4406 at {CODE_SIZES_UM.join(', ')} µm. How much
+            dirt an engine makes and typical β are engineering judgement: a sample of your own oil says more.
+          </p>
+        </>
+      )}
+    </>
+  );
+}
+
+const perMl = (perM3: number | null): string =>
+  perM3 === null
+    ? 'grows'
+    : perM3 * 1e-6 < 10
+      ? (perM3 * 1e-6).toFixed(1)
+      : Math.round(perM3 * 1e-6).toLocaleString('en-GB');
+const sayHalf = (s: number | null): string =>
+  s === null ? 'never' : s < 2 * HOUR_S ? `${(s / MINUTE_S).toFixed(1)} min` : `${(s / HOUR_S).toFixed(1)} h`;

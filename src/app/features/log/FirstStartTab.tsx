@@ -1,0 +1,224 @@
+import { Button, Progress } from 'antd';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { firstStartSteps, judgeStartPressure, type StartStep } from '../../../core/log/firstStart';
+import type { Seen } from '../../../core/document/project/log';
+import { FigureInput } from '../../forms/FigureInput';
+import { useDocument } from '../../state/document';
+import { usePreferences } from '../../state/preferences';
+import { StudyStatus } from '../../studies/StudyStatus';
+import { LiveWatch } from './LiveWatch';
+import { freshId, tidy, today, useEngineLog, useStartPredictions } from './useLog';
+
+/** The first start, one step at a time, large enough to read from the engine bay. */
+export default function FirstStartTab() {
+  const { project, variant, before, log } = useEngineLog();
+  const units = usePreferences((p) => p.units);
+  const changeLog = useDocument((d) => d.changeLog);
+  const { studies, predicted } = useStartPredictions();
+  const { filling, coldIdle, hotIdle, thermostatOpensS } = predicted;
+  const steps = useMemo(
+    () => firstStartSteps(project, variant, before, { filling, coldIdle, hotIdle, thermostatOpensS }, units),
+    [project, variant, before, filling, coldIdle, hotIdle, thermostatOpensS, units],
+  );
+  const seen = log.firstStarts?.[variant.id] ?? {};
+  const firstOpen = steps.findIndex((s) => !seen[s.id]?.done);
+  // Where it was left: after a reload too.
+  const [chosen, setChosen] = useState<number>();
+  const at = chosen ?? (firstOpen < 0 ? steps.length - 1 : firstOpen);
+  const step = steps[Math.min(at, steps.length - 1)]!;
+  const done = steps.filter((s) => seen[s.id]?.done).length;
+  const put = (id: string, change: { readonly [K in keyof Seen]?: Seen[K] | undefined }, on = '') =>
+    changeLog(
+      'first start',
+      (l) => {
+        const mine = l.firstStarts?.[variant.id] ?? {};
+        return {
+          ...l,
+          firstStarts: { ...l.firstStarts, [variant.id]: { ...mine, [id]: tidy({ ...mine[id], ...change }) as Seen } },
+        };
+      },
+      on === '' ? '' : `${variant.id} ${id} ${on}`,
+    );
+  const keepInBook = () => {
+    const readings = steps.flatMap((s) => {
+      const pressurePa = seen[s.id]?.pressurePa;
+      return s.pressure && pressurePa !== undefined
+        ? [
+            {
+              reading: {
+                kind: 'pressure' as const,
+                speedRevS: s.pressure.speedRevS,
+                oilTemperatureK: s.pressure.oilTemperatureK,
+                pressurePa,
+              },
+              predicted: s.pressure.expectPa,
+            },
+          ]
+        : [];
+    });
+    const notes = steps.flatMap((s) => (seen[s.id]?.note ? [`${s.title}: ${seen[s.id]!.note}`] : []));
+    changeLog('first start into the log book', (l) => ({
+      ...l,
+      sessions: [
+        ...(l.sessions ?? []),
+        tidy({
+          id: freshId('session', l.sessions ?? []),
+          on: today(),
+          kind: 'firstStart' as const,
+          title: `First start, ${done} of ${steps.length} steps`,
+          variant: variant.name,
+          readings: readings.length > 0 ? readings : undefined,
+          note: notes.length > 0 ? notes.join('\n').slice(0, 4000) : undefined,
+        }) as never,
+      ],
+    }));
+  };
+  return (
+    <>
+      {studies.map((study, i) => (
+        <StudyStatus key={i} study={study} doing={['filling the circuit', 'predicting the gauge', 'warming up'][i]!} />
+      ))}
+      <LiveWatch />
+      <div className="startbar">
+        <Progress percent={Math.round((100 * done) / steps.length)} size="small" aria-label="Steps done" />
+        <span>
+          Step {steps.indexOf(step) + 1} of {steps.length}, {done} done
+        </span>
+        <Button onClick={keepInBook} disabled={done === 0}>
+          Put into the log book
+        </Button>
+      </div>
+      <StepCard
+        key={step.id}
+        step={step}
+        seen={seen[step.id] ?? {}}
+        onSeen={(change, on) => put(step.id, change, on)}
+      />
+      <div className="startnav">
+        <Button size="large" disabled={at <= 0} onClick={() => setChosen(at - 1)}>
+          Back
+        </Button>
+        <Button
+          size="large"
+          type="primary"
+          onClick={() => {
+            put(step.id, { done: true, on: today() });
+            setChosen(Math.min(steps.length - 1, at + 1));
+          }}
+        >
+          {at === steps.length - 1 ? 'Done' : 'Done, next step'}
+        </Button>
+      </div>
+      <ol className="startlist">
+        {steps.map((s, i) => (
+          <li key={s.id} className={seen[s.id]?.done ? 'done' : ''}>
+            <Button type="link" onClick={() => setChosen(i)} aria-current={s === step ? 'step' : undefined}>
+              {i + 1}. {s.title}
+              {seen[s.id]?.done ? ' – done' : ''}
+            </Button>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function StepCard({
+  step,
+  seen,
+  onSeen,
+}: {
+  readonly step: StartStep;
+  readonly seen: Seen;
+  readonly onSeen: (change: { readonly [K in keyof Seen]?: Seen[K] | undefined }, on?: string) => void;
+}) {
+  const units = usePreferences((p) => p.units);
+  const verdict = seen.pressurePa === undefined ? undefined : judgeStartPressure(step, seen.pressurePa, units);
+  return (
+    <section className="startcard" aria-label={step.title}>
+      <h2>{step.title}</h2>
+      <ul>
+        {step.orders.map((o) => (
+          <li key={o}>{o}</li>
+        ))}
+      </ul>
+      {step.expect && (
+        <p className="expect">
+          <b>Expect:</b> {step.expect}
+        </p>
+      )}
+      {step.otherwise && (
+        <p className={step.stops ? 'otherwise stops' : 'otherwise'}>
+          <b>{step.stops ? 'If not, stop the engine now:' : 'If not:'}</b> {step.otherwise}
+        </p>
+      )}
+      {step.timer && <Timer timer={step.timer} onStopped={(seconds) => onSeen({ seconds })} last={seen.seconds} />}
+      {step.pressure && (
+        <FigureInput
+          title="Gauge reads"
+          quantity="pressure"
+          si={seen.pressurePa}
+          optional
+          onChange={(pressurePa) => onSeen({ pressurePa }, 'pressure')}
+        />
+      )}
+      {verdict && (
+        <p role="status" className={verdict.ok ? 'told' : 'told problem'}>
+          {verdict.text}
+        </p>
+      )}
+    </section>
+  );
+}
+
+const TICK_MS = 100;
+
+/** A stopwatch with one large button: it says when to stop. */
+function Timer({
+  timer,
+  onStopped,
+  last,
+}: {
+  readonly timer: NonNullable<StartStep['timer']>;
+  readonly onStopped: (seconds: number) => void;
+  readonly last: number | undefined;
+}) {
+  const [runs, setRuns] = useState(false);
+  const [seconds, setSeconds] = useState(0);
+  const began = useRef(0);
+  useEffect(() => {
+    if (!runs) return;
+    const id = setInterval(() => setSeconds((performance.now() - began.current) / 1000), TICK_MS);
+    return () => clearInterval(id);
+  }, [runs]);
+  const press = () => {
+    if (runs) {
+      setRuns(false);
+      onStopped(Math.round(10 * seconds) / 10);
+    } else {
+      began.current = performance.now();
+      setSeconds(0);
+      setRuns(true);
+    }
+  };
+  const isOver = seconds > timer.stopS;
+  return (
+    <div className={isOver ? 'timer over' : 'timer'}>
+      <Button size="large" onClick={press} danger={isOver}>
+        {runs ? 'Stop the clock' : 'Start the clock'}
+      </Button>
+      <output className="seconds" aria-live="off">
+        {(runs ? seconds : (last ?? 0)).toFixed(1)} s
+      </output>
+      <span>
+        {timer.expectS !== null && `expected within ${timer.expectS.toFixed(timer.expectS < 10 ? 1 : 0)} s; `}
+        <b>stop at {timer.stopS.toFixed(0)} s</b>
+      </span>
+      {isOver && (
+        <strong role="alert" className="stopnow">
+          Stop now
+        </strong>
+      )}
+    </div>
+  );
+}

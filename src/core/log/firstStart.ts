@@ -1,0 +1,290 @@
+import { isBolted } from '../bench/bolted';
+import { jointsOf } from '../bench/joints/jointList';
+import { oilChange } from '../bench/level/oilToAdd';
+import { isReservoir } from '../document/parts/ports';
+import { partVolumeM3 } from '../document/parts/partVolume';
+import { inSeason, type Project, type Variant } from '../document/project/project';
+import { formatQuantity, type UnitChoice } from '../foundations/units';
+import type { FillingAnswer } from '../studies/filling/fillingSchema';
+import { saySeconds } from '../studies/filling/sayFilling';
+
+/** A step of the first start. */
+export interface StartStep {
+  readonly id: string;
+  readonly title: string;
+  /** What to do, one order a line. */
+  readonly orders: readonly string[];
+  /** What the model expects at this moment; empty: nothing to expect. */
+  readonly expect: string;
+  /** What to do when it is not so. */
+  readonly otherwise: string;
+  /** A timer: how long it should take, and when to stop [s]. */
+  readonly timer?: { readonly expectS: number | null; readonly stopS: number };
+  /** Pressure that is read here, as it is predicted, with one standard deviation [Pa]. */
+  readonly pressure?: {
+    readonly expectPa: number;
+    readonly deviationPa: number;
+    readonly speedRevS: number;
+    readonly oilTemperatureK: number;
+  };
+  /** True where the engine must be stopped at once when it goes wrong. */
+  readonly stops?: boolean;
+}
+
+/** What the studies say of this engine; undefined while they are computed or where they have no answer. */
+export interface StartPredictions {
+  readonly filling: FillingAnswer | undefined;
+  /** Gauge at cold idle, hot idle and hot at 3000 rpm [Pa]. */
+  readonly coldIdle: { readonly pressurePa: number | null; readonly deviationPa: number } | undefined;
+  readonly hotIdle: { readonly pressurePa: number | null; readonly deviationPa: number } | undefined;
+  /** From a cold start until the thermostat opens [s]; null: it has none, or it does not open. */
+  readonly thermostatOpensS: number | null | undefined;
+}
+
+/** Longest bout of cranking, and the pause after it: a starter burns out. @source common practice, no source */
+export const CRANK_BOUT_S = 15;
+const CRANK_PAUSE_S = 60;
+/** After the start the gauge must move within this. @source common practice, no source */
+export const RUNNING_STOP_S = 5;
+/** A gauge below this share of its prediction at a first start is not a matter of tolerances. @source engineering judgement */
+const LEAST_SHARE = 0.5;
+/** Speed at which a side-stream return is watched for overflow. @source common practice, no source */
+const HOT_OIL_K = 373.15;
+
+/** The step's pressure is far too low: stop now. @param pressurePa as read [Pa] */
+export function isFarTooLow(step: StartStep, pressurePa: number): boolean {
+  return (
+    step.pressure !== undefined &&
+    pressurePa < Math.min(LEAST_SHARE * step.pressure.expectPa, step.pressure.expectPa - 4 * step.pressure.deviationPa)
+  );
+}
+
+/** What a reading says beside what was expected. */
+export function judgeStartPressure(
+  step: StartStep,
+  pressurePa: number,
+  units: UnitChoice = {},
+): { readonly ok: boolean; readonly text: string } {
+  const { pressure } = step;
+  if (!pressure) return { ok: true, text: '' };
+  const p = (pa: number) => formatQuantity(pa, 'pressure', units);
+  const within = 2 * Math.hypot(pressure.deviationPa, 0.05e5 + 0.02 * pressure.expectPa);
+  if (isFarTooLow(step, pressurePa))
+    return {
+      ok: false,
+      text: `Stop the engine now. ${p(pressurePa)} read; ${p(pressure.expectPa)} expected. ${step.otherwise}`,
+    };
+  if (pressurePa < pressure.expectPa - within)
+    return {
+      ok: false,
+      text: `${p(pressurePa)} read; ${p(pressure.expectPa)} expected. Low: find out why before you go on.`,
+    };
+  if (pressurePa > pressure.expectPa + within)
+    return {
+      ok: false,
+      text: `${p(pressurePa)} read; ${p(pressure.expectPa)} expected. High: thicker oil, colder oil, or a relief that sticks.`,
+    };
+  return { ok: true, text: `${p(pressurePa)} read; ${p(pressure.expectPa)} expected: as predicted.` };
+}
+
+/**
+ * The first start of a variant, step by step.
+ * @param before the variant that the engine was in; undefined: all of it is new
+ */
+export function firstStartSteps(
+  project: Project,
+  variant: Variant,
+  before: Variant | undefined,
+  predicted: StartPredictions,
+  units: UnitChoice = {},
+): readonly StartStep[] {
+  const level = oilChange(variant, before);
+  const seasonal = inSeason(project, variant);
+  const v = (m3: number) => formatQuantity(m3, 'volume', units);
+  const p = (pa: number) => formatQuantity(pa, 'pressure', units);
+  const fill = variant.circuit.parts.filter(isReservoir).reduce((sum, part) => sum + partVolumeM3(part), 0);
+  const prefilled = level.came.filter((part) => part.prefill);
+  const { filling, coldIdle, hotIdle, thermostatOpensS } = predicted;
+  const gaugeS = filling?.gaugeS ?? null;
+  const late = filling?.consumers.filter((c) => c.late) ?? [];
+  const thermostat = variant.circuit.parts.find(
+    (part) => part.kind === 'thermostat' || (part.kind === 'plate' && part.passage.kind === 'thermostat'),
+  );
+  const sideStream = variant.circuit.parts.find((part) => part.kind === 'sideStream');
+  const fan = variant.circuit.parts.find((part) => part.kind === 'cooler' && part.electrical);
+  const joints = jointsOf(variant);
+  const { engine, range } = seasonal;
+  const pressure = (at: StartPredictions['coldIdle'], oilTemperatureK: number) =>
+    at?.pressurePa == null
+      ? {}
+      : {
+          pressure: {
+            expectPa: at.pressurePa,
+            deviationPa: at.deviationPa,
+            speedRevS: engine.idleSpeedRevS,
+            oilTemperatureK,
+          },
+        };
+  const steps: StartStep[] = [
+    {
+      id: 'fluids',
+      title: 'Fluids',
+      orders: [
+        `Oil in: ${v(fill + level.addedM3)} of ${seasonal.oil.name} in all.`,
+        ...(prefilled.length > 0
+          ? [`Filled before fitting: ${prefilled.map((part) => `${part.name} ${v(part.volumeM3)}`).join(', ')}.`]
+          : []),
+        'Coolant at its mark, where it was opened.',
+      ],
+      expect:
+        level.overBeforeStartM3 > 1e-5
+          ? `The dipstick may read up to ${v(level.overBeforeStartM3)} over full: the parts are still empty. Do not drain it.`
+          : 'The dipstick at its mark.',
+      otherwise: 'Below the mark: top up before you crank.',
+    },
+    {
+      id: 'ready',
+      title: 'Seals, sensors, joints',
+      orders: [
+        'Every seal oiled and in its groove.',
+        'Every sensor plugged in, the oil sender too.',
+        `All ${joints.length} joints tightened and wiped dry.`,
+        'Extinguisher at hand, someone at the switch.',
+      ],
+      expect: '',
+      otherwise: 'A joint that is not sure is done again now, not hot.',
+    },
+    {
+      id: 'crank',
+      title: 'Crank without ignition',
+      orders: [
+        'Ignition or fuel off.',
+        `Crank in bouts of at most ${CRANK_BOUT_S} s, ${CRANK_PAUSE_S} s apart, until the gauge moves.`,
+      ],
+      expect:
+        gaugeS === null
+          ? 'No prediction: stop each bout in time.'
+          : `First pressure after about ${saySeconds(gaugeS)} of cranking.`,
+      otherwise:
+        'No pressure after two bouts: stop. Look at the level, the pickup, the pump’s drive, the filter seal, the sender. Prime the pump through the sender’s port.',
+      timer: { expectS: gaugeS, stopS: CRANK_BOUT_S },
+      stops: true,
+    },
+    {
+      id: 'start',
+      title: 'Start',
+      orders: [
+        'Start. No throttle.',
+        `No pressure within ${RUNNING_STOP_S} s: stop at once.`,
+        'Run 5 to 10 s, then stop.',
+      ],
+      expect: coldIdle?.pressurePa == null ? 'Pressure at once.' : `About ${p(coldIdle.pressurePa)} at cold idle.`,
+      otherwise: 'Look for a leak, the level, the filter seal, a plug left in a hose, crossed hoses.',
+      timer: { expectS: 2, stopS: RUNNING_STOP_S },
+      ...pressure(coldIdle, (range.coldestOilK + range.fullSpeedFromK) / 2),
+      stops: true,
+    },
+    {
+      id: 'components',
+      title: 'Every component has oil',
+      orders: [
+        ...(filling?.consumers ?? []).map(
+          (c) =>
+            `${c.name}: oil after ${c.arrivesS === null ? 'more time than was computed' : saySeconds(c.arrivesS)} in all${c.late ? ' – watch it' : ''}.`,
+        ),
+        ...(variant.circuit.parts.some((part) => isBolted(part) && part.kind === 'consumer')
+          ? ['Crack the feed joint at the turbo or supercharger with a rag round it: oil must come; tighten again.']
+          : []),
+      ],
+      expect:
+        late.length === 0
+          ? 'All in time.'
+          : `${late.map((c) => c.name).join(', ')} late: prefill by hand through the joint.`,
+      otherwise:
+        'Stop now. No oil at one component and pressure at the gauge: its feed is blocked. Take its hose off and look.',
+      stops: true,
+    },
+    {
+      id: 'level',
+      title: 'Level again',
+      orders: ['Engine stopped, wait two minutes, read the dipstick, top up to the mark.'],
+      expect: `It fell by about ${v(filling?.filledM3 ?? level.overBeforeStartM3)}: what went into the parts.`,
+      otherwise: 'Fell by much more: look for a leak. Did not fall: a part has not filled.',
+    },
+    ...joints.map((joint): StartStep => ({
+      id: `joint ${joint.key}`.slice(0, 80),
+      title: `Leak check: ${joint.name}`,
+      orders: ['Dry to a clean rag?'],
+      expect: 'Dry.',
+      otherwise:
+        'Wet: wipe, run, look where it begins. Oil runs down: a leaking cover gasket above is often taken for a leaking seal below.',
+    })),
+    ...(sideStream
+      ? [
+          {
+            id: 'sideStream',
+            title: `${sideStream.name}: set the needle`,
+            orders: [
+              'Needle a quarter turn open at idle.',
+              'Wait until oil shows at the return.',
+              'High idle for a minute, then high speed: watch for overflow.',
+              'Close it a little if the canister fills; read how far it is open and write it down.',
+            ],
+            expect: 'Oil at the return within a few minutes; no overflow at high speed.',
+            otherwise:
+              'No oil: the tap or the metering is blocked. Overflow: close the needle, look at the return’s fall.',
+          } satisfies StartStep,
+        ]
+      : []),
+    {
+      id: 'warm',
+      title: 'Warm up',
+      orders: [
+        'Let it warm at fast idle, no load.',
+        ...(thermostat ? [`Feel the hose behind ${thermostat.name}.`] : []),
+        ...(fan ? ['The fan comes on at its switch.'] : []),
+      ],
+      expect:
+        thermostatOpensS == null
+          ? 'Oil temperature rises steadily.'
+          : `The thermostat opens after about ${saySeconds(thermostatOpensS)}; then the hose behind it gets warm to the hand.`,
+      otherwise: 'The hose stays cold long after: air in the cooler, crossed hoses, or a thermostat that sticks.',
+      ...(thermostatOpensS == null ? {} : { timer: { expectS: thermostatOpensS, stopS: 3 * thermostatOpensS } }),
+    },
+    {
+      id: 'hotIdle',
+      title: 'Hot idle',
+      orders: ['Oil at working temperature, idle, read the gauge.'],
+      expect:
+        hotIdle?.pressurePa == null ? '' : `About ${p(hotIdle.pressurePa)}, within ${p(2 * hotIdle.deviationPa)}.`,
+      otherwise: 'Look at: why is it low?',
+      ...pressure(hotIdle, HOT_OIL_K),
+      stops: true,
+    },
+    {
+      id: 'levelHot',
+      title: 'Level hot, joints again',
+      orders: [
+        'Stop, wait some minutes, read the dipstick hot.',
+        'Feel and wipe every joint again; tighten what the maker wants tightened hot.',
+      ],
+      expect: 'At the mark; all dry.',
+      otherwise: 'Over the mark hot is not drained before it was read cold.',
+    },
+    {
+      id: 'drive',
+      title: 'First drive',
+      orders: ['Ten quiet minutes, gauge in sight.', 'Then: level cold, every joint once more, undertray off.'],
+      expect: 'Pressure with speed as predicted, nothing on the ground.',
+      otherwise: 'Any drop of pressure: stop, do not drive home.',
+    },
+    {
+      id: 'recheck',
+      title: 'Re-check after 100 km or the first session',
+      orders: ['Joints, clips, hoses for rubbing, level.', 'Write it in the log book.'],
+      expect: '',
+      otherwise: '',
+    },
+  ];
+  return steps;
+}
