@@ -1,7 +1,7 @@
 import { Input, Table } from 'antd';
 import { useState } from 'react';
 import { CODE_SIZES_UM, parseIsoCode } from '../../../core/physics/contamination/iso4406';
-import { formatFigure } from '../../../core/foundations/units';
+import { formatQuantity } from '../../../core/foundations/units';
 import type { Cleanliness } from '../../../core/studies/cleanliness/cleanlinessStudy';
 import { FigureInput } from '../../forms/FigureInput';
 import { useDocument } from '../../state/document';
@@ -73,7 +73,11 @@ export default function CleanTab() {
             locale={{ emptyText: 'This circuit has no filter.' }}
             columns={[
               { title: 'Filter', rowScope: 'row', dataIndex: 'name' },
-              { title: 'Through its media', align: 'right', render: (_, f) => formatFigure(f.flowM3S, 'flow', units) },
+              {
+                title: 'Through its media',
+                align: 'right',
+                render: (_, f) => formatQuantity(f.flowM3S, 'flow', units),
+              },
               { title: 'Whole oil, times an hour', align: 'right', render: (_, f) => f.turnoversPerHour.toFixed(1) },
               { title: 'β at 4, 6, 14 µm', render: (_, f) => f.beta.map((b) => b.toFixed(1)).join(', ') },
             ]}
@@ -96,7 +100,7 @@ export default function CleanTab() {
               {b.name}:{' '}
               {b.share === 0
                 ? 'all oil goes through its media at the coldest start.'
-                : `${Math.round(100 * b.share)} % goes past its media at the coldest start${b.untilK === null ? '' : `, until the oil is at ${formatFigure(b.untilK, 'temperature', units)}°`}.`}
+                : `${Math.round(100 * b.share)} % goes past its media at the coldest start${b.untilK === null ? '' : `, until the oil is at ${formatQuantity(b.untilK, 'temperature', units)}`}.`}
             </p>
           ))}
           <p className="quiet block">

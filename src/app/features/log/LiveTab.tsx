@@ -25,7 +25,7 @@ const FAULT_WORDS: Readonly<Record<LoggerFault, string>> = {
   dropouts: 'dropouts',
   clockJumps: 'clock jumps',
 };
-const SPEEDS = [0.15, 0.3, 0.5, 0.75, 1];
+const SPEED_SHARES = [0.3, 0.5, 0.75, 1];
 const TEMPERATURES_K = [283.15, 303.15, 323.15, 343.15, 363.15, 383.15];
 
 /** Live traces beside what is predicted for the same conditions. */
@@ -36,22 +36,27 @@ export default function LiveTab() {
   const { state, message, latest, ring } = useLogger();
   const [cycle, setCycle] = useState<(typeof CYCLES)[number]>('road');
   const [faults, setFaults] = useState<readonly LoggerFault[]>([]);
-  const grid = useMemo(
+  const { crankingSpeedRevS, idleSpeedRevS, maximumSpeedRevS } = project.engine;
+  const speeds = useMemo(
     () =>
-      SPEEDS.flatMap((s) =>
-        TEMPERATURES_K.map((oilTemperatureK) => ({ speedRevS: s * project.engine.maximumSpeedRevS, oilTemperatureK })),
+      [...new Set([crankingSpeedRevS, idleSpeedRevS, ...SPEED_SHARES.map((s) => s * maximumSpeedRevS)])].sort(
+        (a, b) => a - b,
       ),
-    [project.engine.maximumSpeedRevS],
+    [crankingSpeedRevS, idleSpeedRevS, maximumSpeedRevS],
+  );
+  const grid = useMemo(
+    () => speeds.flatMap((speedRevS) => TEMPERATURES_K.map((oilTemperatureK) => ({ speedRevS, oilTemperatureK }))),
+    [speeds],
   );
   const { answer } = useStudy('expected', { states: grid }, 'fresh');
   const predict = useMemo(
     () =>
       predictorOf(
-        SPEEDS.map((s) => s * project.engine.maximumSpeedRevS),
+        speeds,
         TEMPERATURES_K,
         answer?.at.map((a) => a.pressurePa ?? NaN),
       ),
-    [answer, project.engine.maximumSpeedRevS],
+    [answer, speeds],
   );
   const now = latest && readingsOf(latest);
   const name = (id: string) => activeVariant(project).circuit.parts.find((p) => p.id === id)?.name ?? id;

@@ -13,6 +13,8 @@ import { useWhy } from './why';
 
 /** A component that has less than this has no oil [Pa]. */
 const NO_OIL_PA = 0.1e5;
+/** Steps that a gauge shows: 10 rpm, 0.5 K, 0.05 bar. */
+const SHOWN = { speedRevS: 10 / 60, oilK: 0.5, pressurePa: 5000 } as const;
 
 /** What the logger says while the guide is followed: it calls for a stop when a component stays dry. */
 export function LiveWatch() {
@@ -64,11 +66,17 @@ export function LiveWatch() {
   const toWhy = () => {
     const { speedRevS, oilTemperatureK, gaugePa } = now;
     if (speedRevS === undefined || oilTemperatureK === undefined) return;
-    const at = { kind: 'pressure' as const, speedRevS, oilTemperatureK };
+    // What a gauge can show, not the logger's last digit.
+    const round = (x: number, to: number) => Math.round(x / to) * to;
+    const at = {
+      kind: 'pressure' as const,
+      speedRevS: round(speedRevS, SHOWN.speedRevS),
+      oilTemperatureK: round(oilTemperatureK - 273.15, SHOWN.oilK) + 273.15,
+    };
     setWhy({
       readings: [
-        ...(gaugePa === undefined ? [] : [{ ...at, pressurePa: gaugePa }]),
-        ...now.parts.map((p) => ({ ...at, pressurePa: p.pressurePa, at: `${p.part}.in` })),
+        ...(gaugePa === undefined ? [] : [{ ...at, pressurePa: round(gaugePa, SHOWN.pressurePa) }]),
+        ...now.parts.map((p) => ({ ...at, pressurePa: round(p.pressurePa, SHOWN.pressurePa), at: `${p.part}.in` })),
       ],
       answers: [],
     });

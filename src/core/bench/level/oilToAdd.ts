@@ -48,7 +48,7 @@ function drainsBack(part: Part, volumeM3: number, levelM: number): number {
 
 /**
  * How much oil a change of the circuit takes, part by part.
- * @param before the variant that the engine is in now; undefined: nothing was there
+ * @param before the variant that the engine is in now; undefined: the engine as it is filled usually, its parts empty
  * @source closed form: volumes of bores and parts; what drains back: engineering judgement
  */
 export function oilChange(variant: Variant, before: Variant | undefined): OilChange {
@@ -78,7 +78,8 @@ export function oilChange(variant: Variant, before: Variant | undefined): OilCha
   const sum = (parts: readonly PartLevel[], of: (p: PartLevel) => number) => parts.reduce((s, p) => s + of(p), 0);
   const cameM3 = sum(came, (p) => p.volumeM3);
   const prefillM3 = sum(came, (p) => (p.prefill ? p.volumeM3 : 0));
-  const addedM3 = cameM3 - sum(went, (p) => p.volumeM3);
+  // The usual fill of an engine counts the parts that it has: only a change adds to it.
+  const addedM3 = before ? cameM3 - sum(went, (p) => p.volumeM3) : 0;
   return {
     came,
     went,
