@@ -59,6 +59,9 @@ const PLACES: readonly (readonly [name: string, path: string, open: (page: Page)
   ...['hoses', 'joints', 'parts', 'places', 'level', 'plan', 'sheet'].map(
     (tab) => [`bench, ${tab}`, `/bench?tab=${tab}`, (page: Page) => openedTab(page, tab)] as const,
   ),
+  ...['start', 'live', 'book', 'why', 'clean'].map(
+    (tab) => [`log, ${tab}`, `/log?tab=${tab}`, (page: Page) => openedTab(page, tab)] as const,
+  ),
   ['library', '/library', async () => undefined],
   ['projects', '/projects', (page) => expect(page.getByText(/not supplied/)).toBeVisible()],
   ['new engine', '/new', async () => undefined],

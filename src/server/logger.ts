@@ -62,7 +62,7 @@ export class Logger {
     const action = `${ctx.method} ${ctx.path.slice(PATH.length)}`;
     // A page of another origin may not start, stop or read an engine here.
     const origin = ctx.get('Origin');
-    if (origin !== '' && origin !== ctx.origin)
+    if (origin !== '' && origin !== `${ctx.protocol}://${ctx.host}`)
       return ctx.throw(403, 'This logger answers the app on this server only.');
     switch (action) {
       case 'GET ':

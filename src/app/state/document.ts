@@ -121,7 +121,7 @@ function assignChanged(draft: Tree, before: Tree, after: Tree): void {
   for (const key of new Set([...Object.keys(before), ...Object.keys(after)])) {
     const [was, is] = [before[key], after[key]];
     if (was === is) continue;
-    if (is === undefined) delete draft[key];
+    if (is === undefined) Reflect.deleteProperty(draft, key);
     else if ((isTree(was) && isTree(is)) || isSameLength(was, is))
       assignChanged(draft[key] as Tree, was as Tree, is as Tree);
     else draft[key] = is;
@@ -165,6 +165,34 @@ type Outcome = (History & { readonly project: Project }) | undefined;
 
 /** An act on the open variant. @param on what of it; empty: a step of its own */
 type ActOnVariant = (name: string, recipe: (variant: VariantDraft) => void, on?: string) => void;
+
+/** Acts on what is kept beside the circuit: at the bench, and of the engine's runs. */
+const keptActs = (
+  act: (of: Act) => void,
+  onVariant: ActOnVariant,
+  get: () => DocumentStore,
+): Pick<DocumentStore, 'changeVariant' | 'changeLog'> => ({
+  changeVariant: (name, change, on = '') =>
+    onVariant(
+      name,
+      (variant) => {
+        const open = activeVariant(get().project!);
+        assignChanged(variant as Tree, open as unknown as Tree, change(open) as unknown as Tree);
+      },
+      on,
+    ),
+
+  changeLog: (name, change, on = '') =>
+    act({
+      name,
+      on: on === '' ? '' : `log ${on}`,
+      recipe: (draft) => {
+        const { log = {} } = get().project!;
+        draft.log ??= {};
+        assignChanged(draft.log as Tree, log as Tree, change(log) as Tree);
+      },
+    }),
+});
 
 /** Acts on what is said of a variant beside its circuit. */
 const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'waive' | 'unwaive'> => ({
@@ -237,26 +265,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
         },
       }),
 
-    changeVariant: (name, change, on = '') =>
-      onVariant(
-        name,
-        (variant) => {
-          const open = activeVariant(get().project!);
-          assignChanged(variant as Tree, open as unknown as Tree, change(open) as unknown as Tree);
-        },
-        on,
-      ),
-
-    changeLog: (name, change, on = '') =>
-      act({
-        name,
-        on: on === '' ? '' : `log ${on}`,
-        recipe: (draft) => {
-          const { log = {} } = get().project!;
-          draft.log ??= {};
-          assignChanged(draft.log as Tree, log as Tree, change(log) as Tree);
-        },
-      }),
+    ...keptActs(act, onVariant, get),
 
     replacePart: (part, field) =>
       onVariant(

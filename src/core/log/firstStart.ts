@@ -87,17 +87,14 @@ export function judgeStartPressure(
   return { ok: true, text: `${p(pressurePa)} read; ${p(pressure.expectPa)} expected: as predicted.` };
 }
 
-/**
- * The first start of a variant, step by step.
- * @param before the variant that the engine was in; undefined: all of it is new
- */
-export function firstStartSteps(
+/** What all steps are made of. */
+function startContext(
   project: Project,
   variant: Variant,
   before: Variant | undefined,
   predicted: StartPredictions,
-  units: UnitChoice = {},
-): readonly StartStep[] {
+  units: UnitChoice,
+) {
   const level = oilChange(variant, before);
   const seasonal = inSeason(project, variant);
   const v = (m3: number) => formatQuantity(m3, 'volume', units);
@@ -125,7 +122,46 @@ export function firstStartSteps(
             oilTemperatureK,
           },
         };
-  const steps: StartStep[] = [
+  return {
+    variant,
+    seasonal,
+    level,
+    v,
+    p,
+    fill,
+    prefilled,
+    filling,
+    coldIdle,
+    hotIdle,
+    thermostatOpensS,
+    gaugeS,
+    late,
+    thermostat,
+    sideStream,
+    fan,
+    joints,
+    range,
+    pressure,
+  };
+}
+
+type StartContext = ReturnType<typeof startContext>;
+
+/** Fluids, seals, cranking, the start. */
+function untilItRuns({
+  seasonal,
+  level,
+  v,
+  p,
+  fill,
+  prefilled,
+  coldIdle,
+  gaugeS,
+  joints,
+  range,
+  pressure,
+}: StartContext): StartStep[] {
+  return [
     {
       id: 'fluids',
       title: 'Fluids',
@@ -184,6 +220,12 @@ export function firstStartSteps(
       ...pressure(coldIdle, (range.coldestOilK + range.fullSpeedFromK) / 2),
       stops: true,
     },
+  ];
+}
+
+/** Oil at every component, the level, every joint. */
+function whileItIsCold({ variant, level, v, filling, late, joints }: StartContext): StartStep[] {
+  return [
     {
       id: 'components',
       title: 'Every component has oil',
@@ -219,6 +261,20 @@ export function firstStartSteps(
       otherwise:
         'Wet: wipe, run, look where it begins. Oil runs down: a leaking cover gasket above is often taken for a leaking seal below.',
     })),
+  ];
+}
+
+/** The side-stream needle, warming up, hot idle, and what follows. */
+function whenItIsWarm({
+  p,
+  hotIdle,
+  thermostatOpensS,
+  thermostat,
+  sideStream,
+  fan,
+  pressure,
+}: StartContext): StartStep[] {
+  return [
     ...(sideStream
       ? [
           {
@@ -286,5 +342,19 @@ export function firstStartSteps(
       otherwise: '',
     },
   ];
-  return steps;
+}
+
+/**
+ * The first start of a variant, step by step.
+ * @param before the variant that the engine was in; undefined: all of it is new
+ */
+export function firstStartSteps(
+  project: Project,
+  variant: Variant,
+  before: Variant | undefined,
+  predicted: StartPredictions,
+  units: UnitChoice = {},
+): readonly StartStep[] {
+  const context = startContext(project, variant, before, predicted, units);
+  return [...untilItRuns(context), ...whileItIsCold(context), ...whenItIsWarm(context)];
 }

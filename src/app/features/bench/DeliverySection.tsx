@@ -1,7 +1,7 @@
 import { Button, Input, Table, Upload } from 'antd';
 import { useMemo, useState } from 'react';
 import { checkDelivery, lineKey, parseDelivery, type DeliveredLine } from '../../../core/bench/items/delivery';
-import type { Item } from '../../../core/bench/items/itemList';
+import type { Item } from '../../../core/bench/items/item';
 import { SelectInput } from '../../forms/SelectInput';
 import { readTextFile } from '../../files/readTextFile';
 import { WeightIcon } from '../../marks/WeightMark';

@@ -1,6 +1,7 @@
 import { Button, Checkbox, Input, InputNumber, Table } from 'antd';
 import { useMemo } from 'react';
-import { costOf, itemsOf, type Item } from '../../../core/bench/items/itemList';
+import type { Item } from '../../../core/bench/items/item';
+import { costOf, itemsOf } from '../../../core/bench/items/itemList';
 import { toolsFor } from '../../../core/bench/items/tools';
 import { jointsOf } from '../../../core/bench/joints/jointList';
 import type { ItemNote } from '../../../core/document/project/bench';

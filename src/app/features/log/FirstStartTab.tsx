@@ -207,9 +207,7 @@ function Timer({
       <Button size="large" onClick={press} danger={isOver}>
         {runs ? 'Stop the clock' : 'Start the clock'}
       </Button>
-      <output className="seconds" aria-live="off">
-        {(runs ? seconds : (last ?? 0)).toFixed(1)} s
-      </output>
+      <span className="seconds">{(runs ? seconds : (last ?? 0)).toFixed(1)} s</span>
       <span>
         {timer.expectS !== null && `expected within ${timer.expectS.toFixed(timer.expectS < 10 ? 1 : 0)} s; `}
         <b>stop at {timer.stopS.toFixed(0)} s</b>

@@ -1,4 +1,4 @@
-import type { Item } from './itemList';
+import type { Item } from './item';
 
 const item = (name: string, quantity: number, more: Partial<Item> = {}): Item => ({
   key: name,

@@ -1,5 +1,5 @@
 import type { Delivered } from '../../document/project/bench';
-import type { Item } from './itemList';
+import type { Item } from './item';
 
 /** What a line of a delivery turned out to be. */
 export interface DeliveredLine extends Delivered {

@@ -3,7 +3,8 @@ import type { Variant } from '../../document/project/project';
 import { hosesOf } from '../hoses/hoseList';
 import { jointsOf } from '../joints/jointList';
 import { checkDelivery, lineKey, parseDelivery } from './delivery';
-import { costOf, itemsOf, type Item } from './itemList';
+import type { Item } from './item';
+import { costOf, itemsOf } from './itemList';
 import { toolsFor } from './tools';
 
 const project = demoProject();

@@ -1,7 +1,7 @@
 import type { Asked } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import { StudyRefused } from '../job/studyRefused';
-import { readReadings } from '../fit/readReadings';
+import { readReadings } from '../inputs/readReadings';
 import { answerSchema, requestSchema, type ExplainAnswer, type ExplainRequest } from './explainSchema';
 import { explainReadings } from './explainWork';
 import { explainLines } from './sayExplain';

@@ -1,11 +1,5 @@
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
-import type { FillingAnswer, FILL_STARTS } from './fillingSchema';
-
-export const START_WORDS: Readonly<Record<(typeof FILL_STARTS)[number], string>> = {
-  dry: 'parts dry',
-  prefilled: 'parts prefilled',
-  overnight: 'after a night',
-};
+import type { FillingAnswer } from './fillingSchema';
 
 const seconds = (s: number): string =>
   s < 10 ? `${s.toFixed(1)} s` : s < 120 ? `${s.toFixed(0)} s` : `${(s / 60).toFixed(0)} min`;

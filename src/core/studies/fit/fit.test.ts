@@ -8,7 +8,7 @@ import { FitModel } from './fitModel';
 import { FIT_STUDY } from './fitStudy';
 import { deviationOf, fitInRounds, fitReadings } from './fitWork';
 import { fitLeastSquares, profileAt, profileBound } from '../../foundations/leastSquares/leastSquares';
-import { readReadings } from './readReadings';
+import { readReadings } from '../inputs/readReadings';
 import { fitRemarks, sayParameter, sayReadingFit } from './sayFit';
 import { choleskyOf } from '../../foundations/linear/cholesky';
 

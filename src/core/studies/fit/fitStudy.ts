@@ -5,7 +5,7 @@ import { oneTask, type StudyKind } from '../job/study';
 import { StudyRefused } from '../job/studyRefused';
 import { fitSchema, requestSchema, type FitRequest, type FitResult } from './fitSchema';
 import { fitReadings } from './fitWork';
-import { readReadings } from './readReadings';
+import { readReadings } from '../inputs/readReadings';
 import { fitRemarks, sayParameter, sayReadingFit } from './sayFit';
 
 /** @throws StudyRefused where the table is none of readings */
