@@ -42,13 +42,6 @@ const PICTURES: readonly {
     },
   },
   {
-    name: 'drain',
-    prepare: async (page) => {
-      await choose(page, 'Variant', 'Nose cooler');
-      await page.locator('[data-part=turboDrain]').click();
-    },
-  },
-  {
     name: 'projects',
     prepare: async (page) => {
       await page.locator('[data-part=turboRestrictor]').click();
@@ -115,36 +108,6 @@ const PICTURES: readonly {
     },
   },
   {
-    name: 'heat-curves',
-    prepare: async (page) => {
-      await choose(page, 'Variant', 'Nose cooler');
-      await page.getByRole('link', { name: 'Heat' }).click();
-      await page.getByRole('heading', { name: 'Oil temperature by ambient air' }).waitFor();
-      await page.evaluate(() => document.querySelector('.studies')?.scrollIntoView());
-    },
-  },
-  {
-    name: 'saltmarsh',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Project' }).click();
-      await page.getByRole('menuitem', { name: /Saltmarsh/ }).click();
-    },
-  },
-  {
-    name: 'interview',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Project' }).click();
-      await page.getByRole('menuitem', { name: /New engine/ }).click();
-      await page.getByRole('textbox', { name: 'Name' }).fill('Brackwater');
-    },
-  },
-  {
-    name: 'engine',
-    prepare: async (page) => {
-      await page.getByRole('link', { name: 'Engine' }).click();
-    },
-  },
-  {
     name: 'gauge',
     prepare: async (page) => {
       await page.getByRole('link', { name: 'Gauge' }).click();
@@ -152,6 +115,56 @@ const PICTURES: readonly {
         await page.getByRole('button', { name: `Add ${reading}` }).click();
       await page.getByRole('button', { name: 'Fit the circuit to these readings' }).click();
       await page.getByText(/Most useful next reading/).waitFor();
+    },
+  },
+  {
+    name: 'bench-hoses',
+    prepare: async (page) => {
+      await choose(page, 'Variant', 'Nose cooler');
+      await page.getByRole('link', { name: 'Bench' }).click();
+      await page
+        .getByRole('row', { name: /port to the cooler/ })
+        .locator('.ant-table-row-expand-icon')
+        .click();
+      const hose = page.getByRole('group', { name: 'Hose C' });
+      await hose.getByLabel('Measured, seat to seat').fill('1.62 m');
+      await choose(hose.getByRole('region', { name: 'First end' }), 'Angle', '45°');
+    },
+  },
+  {
+    name: 'bench-plan',
+    prepare: async (page) => {
+      await choose(page, 'Variant', 'Nose cooler');
+      await page.getByRole('link', { name: 'Bench' }).click();
+      await page.getByRole('tab', { name: 'Plan' }).click();
+      await page.getByRole('checkbox', { name: /Hold every new part/ }).check();
+    },
+  },
+  {
+    name: 'bench-sheet',
+    prepare: async (page) => {
+      await choose(page, 'Variant', 'Nose cooler');
+      await page.getByRole('link', { name: 'Bench' }).click();
+      await page.getByRole('tab', { name: 'Job sheet' }).click();
+      await page.frameLocator('iframe').getByText('First pressure after').waitFor();
+    },
+  },
+  {
+    name: 'first-start',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Log', exact: true }).click();
+      await page.getByRole('button', { name: '3. Crank without ignition' }).click();
+      await page.getByText('First pressure after').waitFor();
+    },
+  },
+  {
+    name: 'why',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Log', exact: true }).click();
+      await page.getByRole('tab', { name: 'Why is it low?' }).click();
+      await page.getByRole('button', { name: 'Add a reading' }).click();
+      await page.getByRole('group', { name: 'Reading 1' }).getByLabel('Pressure').fill('1.5 bar');
+      await page.getByRole('heading', { name: 'Next check' }).waitFor();
     },
   },
 ];

@@ -12,6 +12,10 @@ import { PAPERS, SHEET_SECTIONS, SHORT_SECTIONS, type Paper } from '../core/benc
 import { sheetHtml } from '../core/bench/sheet/sheetHtml';
 import type { Project, Variant } from '../core/document/project/project';
 import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
+import { firstStartSteps, startLines, type StartPredictions } from '../core/log/firstStart';
+import { EXPECTED_STUDY } from '../core/studies/explain/expectedStudy';
+import { USUAL_FILLING } from '../core/studies/filling/fillingSchema';
+import { FILLING_STUDY } from '../core/studies/filling/fillingStudy';
 import { studyHere } from '../core/studies/job/runHere';
 import { say, sayJson } from './console';
 import { load } from './load';
@@ -158,6 +162,24 @@ function plan(words: readonly string[], given: OwnGiven): number {
   return print(job, given, 'steps', rows, made.steps, lines);
 }
 
+/** A workshop in which an engine is started for the first time [K]. */
+const WORKSHOP_K = 293.15;
+const HOT_OIL_K = 373.15;
+
+/** What the studies say of the first start. */
+function predictionsOf(project: Project): StartPredictions {
+  const oilTemperatureK = Math.max(project.range.coldestOilK, WORKSHOP_K);
+  const { idleSpeedRevS } = project.engine;
+  const [coldIdle, hotIdle] = studyHere(EXPECTED_STUDY, project, {
+    states: [
+      { speedRevS: idleSpeedRevS, oilTemperatureK },
+      { speedRevS: idleSpeedRevS, oilTemperatureK: HOT_OIL_K },
+    ],
+  }).at;
+  const filling = studyHere(FILLING_STUDY, project, { start: 'prefilled', oilTemperatureK, ...USUAL_FILLING });
+  return { filling, coldIdle, hotIdle, thermostatOpensS: undefined };
+}
+
 /** The job sheet as HTML, or as PDF where the output's name ends so and Chromium is found. */
 async function sheet(words: readonly string[], given: OwnGiven): Promise<number> {
   const { project, variant, before } = jobOf('sheet', words, given);
@@ -169,7 +191,9 @@ async function sheet(words: readonly string[], given: OwnGiven): Promise<number>
     variant,
     before,
     findings,
-    firstStart: [],
+    firstStart: startLines(
+      firstStartSteps(project, variant, before, predictionsOf({ ...project, activeVariant: variant.id })),
+    ),
     sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,
     paper: paper satisfies Paper,
     short: given.short === true,

@@ -358,3 +358,19 @@ export function firstStartSteps(
   const context = startContext(project, variant, before, predicted, units);
   return [...untilItRuns(context), ...whileItIsCold(context), ...whenItIsWarm(context)];
 }
+
+/** The first start in a few lines, for paper: the leak checks of all joints are one. */
+export function startLines(steps: readonly StartStep[]): readonly string[] {
+  const isJoint = (s: StartStep) => s.id.startsWith('joint ');
+  const firstJoint = steps.findIndex(isJoint);
+  return steps.flatMap((s, i) => {
+    if (isJoint(s))
+      return i === firstJoint
+        ? [`Leak check: each of the ${steps.filter(isJoint).length} joints dry to a clean rag.`]
+        : [];
+    const gauge = s.pressure ? ' Read: ______' : '';
+    return [
+      `${s.title}. ${s.id === 'components' ? '' : `${s.orders.join(' ')} `}${s.expect}${s.stops ? ' If not, stop the engine.' : ''}${gauge}`.trim(),
+    ];
+  });
+}

@@ -10,12 +10,17 @@ import {
   type SheetSection,
 } from '../../../core/bench/sheet/jobSheet';
 import { sheetHtml } from '../../../core/bench/sheet/sheetHtml';
+import { firstStartSteps, startLines } from '../../../core/log/firstStart';
 import { saveText } from '../../files/saveFile';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { usePreferences } from '../../state/preferences';
+import { useStudy } from '../../state/useStudy';
 import { useAudit } from '../../state/useAnswers';
 import { useJob } from './useBench';
 
+/** A workshop in which an engine is started for the first time. */
+const WORKSHOP_K = 293.15;
+const HOT_OIL_K = 373.15;
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
 
 /** The job sheet as it prints. */
@@ -28,6 +33,29 @@ export default function SheetTab() {
   const [isShort, setShort] = useState(false);
   const [left, setLeft] = useState<readonly SheetSection[]>([]);
   const [revision, setRevision] = useState('1');
+  const { range, engine } = project;
+  const oilTemperatureK = Math.max(range.coldestOilK, WORKSHOP_K);
+  const { answer: filling } = useStudy(
+    'filling',
+    { start: 'prefilled', oilTemperatureK, crankForS: 30, idleForS: 600 },
+    'fresh',
+  );
+  const { answer: expected } = useStudy(
+    'expected',
+    {
+      states: [
+        { speedRevS: engine.idleSpeedRevS, oilTemperatureK },
+        { speedRevS: engine.idleSpeedRevS, oilTemperatureK: HOT_OIL_K },
+      ],
+    },
+    'fresh',
+  );
+  const firstStart = useMemo(() => {
+    const [coldIdle, hotIdle] = expected?.at ?? [];
+    return startLines(
+      firstStartSteps(project, variant, before, { filling, coldIdle, hotIdle, thermostatOpensS: undefined }, units),
+    );
+  }, [project, variant, before, filling, expected, units]);
   const html = useMemo(
     () =>
       sheetHtml({
@@ -35,7 +63,7 @@ export default function SheetTab() {
         variant,
         before,
         findings: audit.data,
-        firstStart: [],
+        firstStart,
         sections: (isShort ? SHORT_SECTIONS : SHEET_SECTIONS).filter((s) => !left.includes(s)),
         paper,
         short: isShort,
@@ -43,7 +71,7 @@ export default function SheetTab() {
         date: new Date().toLocaleDateString('en-GB', DATE),
         revision,
       }),
-    [project, variant, before, audit.data, isShort, left, paper, units, revision],
+    [project, variant, before, audit.data, isShort, left, paper, units, revision, firstStart],
   );
   // The frame takes the app's own font from where the app lies.
   const framed = html.replace(

@@ -149,7 +149,7 @@ function StepCard({
       )}
       {step.otherwise && (
         <p className={step.stops ? 'otherwise stops' : 'otherwise'}>
-          <b>{step.stops ? 'If not, stop the engine now:' : 'If not:'}</b> {step.otherwise}
+          <b>{step.stops ? 'If not, stop:' : 'If not:'}</b> {step.otherwise}
         </p>
       )}
       {step.timer && <Timer timer={step.timer} onStopped={(seconds) => onSeen({ seconds })} last={seen.seconds} />}

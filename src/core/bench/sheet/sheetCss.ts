@@ -10,11 +10,11 @@ export const SHEET_CSS = (paper: Paper, running: string): string => `
   @bottom-right { content: "page " counter(page) " of " counter(pages); font: 8pt 'Encode Sans Variable', sans-serif; } }
 * { box-sizing: border-box; }
 html { background: #fff; color: #000; }
-body { font: 9pt/1.35 'Encode Sans Variable', 'Encode Sans', sans-serif; font-variant-numeric: tabular-nums; margin: 0 auto; max-width: 190mm; }
+body { font: 8.8pt/1.32 'Encode Sans Variable', 'Encode Sans', sans-serif; font-variant-numeric: tabular-nums; margin: 0 auto; max-width: 190mm; }
 .head { display: flex; justify-content: space-between; gap: 8mm; border-bottom: 1.5pt solid #000; padding-bottom: 2mm; }
 h1 { font-size: 17pt; line-height: 1.1; margin: 0 0 1mm; }
 .head p { margin: 0; }
-section { margin-top: 4mm; }
+section { margin-top: 3.4mm; }
 h2 { font-size: 11pt; border-top: 1.2pt solid #000; margin: 0 0 1mm; padding-top: 1mm; display: flex; justify-content: space-between; break-after: avoid; }
 h2 span { font-weight: 400; font-size: 8.5pt; }
 section.whole { break-inside: avoid; }
@@ -22,6 +22,7 @@ h3 { font-size: 9.5pt; margin: 2mm 0 0.5mm; break-after: avoid; }
 p { margin: 1mm 0; }
 table { border-collapse: collapse; width: 100%; }
 th { text-align: left; font-weight: 600; border-bottom: 0.8pt solid #000; font-size: 8.5pt; }
+thead td { border-bottom: 0.8pt solid #000; }
 th, td { padding: 0.8mm 1.6mm 0.8mm 0; vertical-align: top; }
 td { border-bottom: 0.4pt solid #999; }
 tr { break-inside: avoid; }
@@ -49,10 +50,12 @@ dd { margin: 0; text-align: right; }
 .schematic { width: 100%; max-height: 88mm; }
 .foot { margin-top: 5mm; border-top: 0.8pt solid #000; font-size: 8pt; break-inside: avoid; }
 .sign i { display: inline-block; width: 34mm; border-bottom: 0.8pt solid #000; margin-right: 6mm; height: 5mm; }
-body.short { font-size: 8pt; }
+body.short { font-size: 7.6pt; }
+body.short .steel { display: none; }
 body.short section { margin-top: 2.5mm; }
 body.short small { display: none; }
 body.short th, body.short td { padding-block: 0.4mm; }
-body.short .schematic { max-height: 62mm; }
+body.short .schematic { max-height: 56mm; }
+body.short .foot { margin-top: 2mm; }
 @media screen { body { padding: 8mm; } }
 `;

@@ -340,7 +340,12 @@ function torqueCells(joint: BenchJoint): readonly string[] {
     const [a, b] = [torqueIn(low, unit).toFixed(decimals), torqueIn(high, unit).toFixed(decimals)];
     return a === b ? a : `${a}–${b}`;
   };
-  return [span('N·m', 0), span('lbf·in', 0), span('lbf·ft', 0), `typical${t.by === 'torque' ? '' : `; ${h(t.by)}`}`];
+  return [
+    span('N·m', 0),
+    span('lbf·in', 0),
+    span('lbf·ft', 0),
+    `typical${t.by === 'torque' ? '' : `; ${h(t.by).replace(/; aluminium nut.*$/, '<span class="steel">$&</span>')}`}`,
+  ];
 }
 
 /** The two ends of a hose as a small drawing: the first points up, the second as it is clocked. */
