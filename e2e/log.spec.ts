@@ -77,3 +77,32 @@ test('cleanliness says what the side-stream filter gains', async ({ page }) => {
   await page.getByLabel('ISO 4406 code of the oil now').fill('16/19/21');
   await expect(page.getByText('Write three numbers that fall')).toBeVisible();
 });
+
+test('a recorded CSV is read in a worker: columns chosen, progress, conditions, and what explains them', async ({
+  page,
+}) => {
+  await openApp(page);
+  await page.goto('/log?tab=live');
+  const rows = Array.from(
+    { length: 60_000 },
+    (_, n) =>
+      `${n / 10};${[850, 3000, 6000][n % 3]};${(98 + (n % 4) / 2).toFixed(1).replace('.', ',')};${[1.5, 3.2, 3.6][n % 3]!.toFixed(2).replace('.', ',')}`,
+  );
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Open a CSV file' }).click();
+  await (
+    await chooser
+  ).setFiles({
+    name: 'run.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['Some logger', 'time_s;rpm;oil temp;press 2', ...rows].join('\n')),
+  });
+  const section = page.getByRole('region', { name: 'Recorded log' });
+  await expect(section.getByRole('checkbox', { name: 'decimal comma' })).toBeChecked();
+  await expect(section.getByRole('button', { name: 'Read the log' })).toBeDisabled();
+  await choose(section, 'Column of oil pressure', 'press 2');
+  await section.getByRole('button', { name: 'Read the log' }).click();
+  await expect(section.getByText('60000 rows read; 3 conditions.')).toBeVisible({ timeout: 60_000 });
+  await section.getByRole('button', { name: 'Explain these readings' }).click();
+  await expect(page.getByRole('region', { name: 'Explanations' })).toContainText('by tolerances', { timeout: 60_000 });
+});

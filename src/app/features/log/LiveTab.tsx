@@ -8,6 +8,7 @@ import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useStudy } from '../../state/useStudy';
 import { saveText } from '../../files/saveFile';
+import { RecordedSection } from './RecordedSection';
 import { Traces } from './Traces';
 import { freshId, today } from './useLog';
 import { connectLogger, disconnectLogger, readingsOf, startEngine, stopEngine, useLogger } from './useLogger';
@@ -185,6 +186,7 @@ export default function LiveTab() {
       ) : (
         <Empty description="No logger yet. Start the simulated engine of this project, or connect to a run that is going on." />
       )}
+      <RecordedSection />
     </>
   );
 }
