@@ -3,6 +3,8 @@ import { chromium, type Page } from '@playwright/test';
 import { choose, openExample } from '../e2e/app';
 import { listen } from '../src/server/server';
 
+/** An instrument has come to rest after so long [ms]. */
+const SETTLED_MS = 1500;
 const PICTURES: readonly {
   name: string;
   width?: number;
@@ -92,6 +94,9 @@ const PICTURES: readonly {
       await page.getByRole('slider', { name: 'Oil temperature' }).focus();
       for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
       await page.getByRole('link', { name: 'Tolerances' }).click();
+      // The question is that of the new condition once the instrument has come to rest.
+      await page.getByText('this condition: 850 rpm, 120').waitFor();
+      await page.waitForTimeout(SETTLED_MS);
       await page.getByRole('button', { name: 'Run' }).click();
       await page
         .getByText(/Tighten first|Everything is supplied/)
