@@ -3,7 +3,8 @@ import { Tabs } from 'antd';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { SelectInput } from '../../forms/SelectInput';
-import { tidy, useBenchChange, useJob } from './useBench';
+import { tidy } from '../../state/plain';
+import { useBenchChange, useJob } from './useBench';
 
 const HosesTab = lazy(() => import('./HosesTab'));
 const JointsTab = lazy(() => import('./JointsTab'));

@@ -17,7 +17,8 @@ import { ChoiceInput } from '../../forms/ChoiceInput';
 import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { ask } from '../../state/question';
-import { tidy, today, useBenchChange, useJob } from './useBench';
+import { tidy, today } from '../../state/plain';
+import { useBenchChange, useJob } from './useBench';
 
 /** All that is said of one joint. */
 export function JointForm({ joint }: { readonly joint: BenchJoint }) {

@@ -4,7 +4,8 @@ import { oilChange, type PartLevel } from '../../../core/bench/level/oilToAdd';
 import { formatQuantity } from '../../../core/foundations/units';
 import { FigureInput } from '../../forms/FigureInput';
 import { usePreferences } from '../../state/preferences';
-import { tidy, useBenchChange, useJob } from './useBench';
+import { tidy } from '../../state/plain';
+import { useBenchChange, useJob } from './useBench';
 
 const STICKS = [
   ['before', 'Before the first start', 'Over full by what the empty parts will take: do not drain it.'],

@@ -9,7 +9,8 @@ import { formatQuantity } from '../../../core/foundations/units';
 import { saveTable } from '../../files/saveTable';
 import { usePreferences } from '../../state/preferences';
 import { DeliverySection } from './DeliverySection';
-import { tidy, useBenchChange, useJob } from './useBench';
+import { tidy } from '../../state/plain';
+import { useBenchChange, useJob } from './useBench';
 
 const STATUS_WORDS = {
   new: 'new',

@@ -9,7 +9,8 @@ import { FigureInput } from '../../forms/FigureInput';
 import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { BracketEditor } from './BracketEditor';
-import { tidy, today, useBenchChange, useJob } from './useBench';
+import { tidy, today } from '../../state/plain';
+import { useBenchChange, useJob } from './useBench';
 
 const NO_PLACE = { mount: 'engine', nearExhaust: false, sleeved: false, nearMoving: false, serviceable: true } as const;
 

@@ -23,7 +23,8 @@ import { PLAN_PHASES, type PlanNote, type PlanPhase, type StepNote } from '../..
 import { Fold } from '../../forms/Fold';
 import { SelectInput } from '../../forms/SelectInput';
 import { usePreferences } from '../../state/preferences';
-import { tidy, today, useBenchChange, useJob } from './useBench';
+import { tidy, today } from '../../state/plain';
+import { useBenchChange, useJob } from './useBench';
 
 /** Changes what is noted of the plan. */
 function usePlanChange() {

@@ -15,7 +15,8 @@ import { SelectInput } from '../../forms/SelectInput';
 import { saveTable } from '../../files/saveTable';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { freshId, tidy, today, useEngineLog } from './useLog';
+import { tidy, today } from '../../state/plain';
+import { freshId, useEngineLog } from './useLog';
 import { AddReading } from './AddReading';
 
 const KIND_WORDS: Readonly<Record<SessionKind, string>> = {

@@ -7,7 +7,8 @@ import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { LiveWatch } from './LiveWatch';
-import { freshId, tidy, today, useEngineLog, useStartPredictions } from './useLog';
+import { tidy, today } from '../../state/plain';
+import { freshId, useEngineLog, useStartPredictions } from './useLog';
 
 /** The first start, one step at a time, large enough to read from the engine bay. */
 export default function FirstStartTab() {

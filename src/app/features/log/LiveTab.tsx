@@ -10,7 +10,8 @@ import { useStudy } from '../../state/useStudy';
 import { saveText } from '../../files/saveFile';
 import { RecordedSection } from './RecordedSection';
 import { Traces } from './Traces';
-import { freshId, today } from './useLog';
+import { today } from '../../state/plain';
+import { freshId } from './useLog';
 import { connectLogger, disconnectLogger, readingsOf, startEngine, stopEngine, useLogger } from './useLogger';
 
 const CYCLE_WORDS = { firstStart: 'first start', idle: 'idle', road: 'road', sprint: 'sprint' } as const;

@@ -7,7 +7,8 @@ import { activeVariant } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { freshId, today } from './useLog';
+import { today } from '../../state/plain';
+import { freshId } from './useLog';
 import { readingsOf, stopEngine, useLogger } from './useLogger';
 import { useWhy } from './why';
 
