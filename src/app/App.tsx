@@ -10,7 +10,6 @@ import { useQuestion } from './state/question';
 import { AntdTheme } from './theme/AntdTheme';
 import { AppFailed } from './AppFailed';
 import { KeepingNotices } from './features/keeping/KeepingNotices';
-import { UnreadStore } from './features/keeping/UnreadStore';
 import { useKeeping } from './state/keeping';
 import { useHelp } from './state/help';
 import { useHelpKey } from './useHelpKey';
@@ -18,6 +17,9 @@ import { useTour } from './state/tour';
 import { keepBench, openAtStart } from './state/workspace';
 
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
+const UnreadStore = lazy(() =>
+  import('./features/keeping/UnreadStore').then(({ UnreadStore: view }) => ({ default: view })),
+);
 const FirstScreen = lazy(() => import('./features/workspace/FirstScreen'));
 const HelpDrawer = lazy(() => import('./features/help/HelpDrawer'));
 const Tour = lazy(() => import('./features/tour/Tour'));
@@ -65,7 +67,12 @@ function Shell() {
   const project = useDocument((w) => w.project);
   const { isOpen: isHelping, close: closeHelp } = useHelp();
   const isTouring = useTour((t) => t.isOn);
-  if (phase === 'unread') return <UnreadStore />;
+  if (phase === 'unread')
+    return (
+      <Suspense fallback={null}>
+        <UnreadStore />
+      </Suspense>
+    );
   if (phase === 'first' && !project) return <Beginning />;
   if (!project)
     return (

@@ -1,21 +1,21 @@
 import { Button, Popover } from 'antd';
-import type { ReactNode } from 'react';
-import { entryOf, type EntryKey } from './glossary';
+import { lazy, Suspense, type ReactNode } from 'react';
+import { TERMS, type EntryKey } from './terms';
+
+const WhyText = lazy(() => import('./WhyText'));
 
 /** What a figure, verdict or mark is, what it follows from, and whose law that is: one press away. */
 export function Why({ of, children }: { readonly of: EntryKey; readonly children?: ReactNode }) {
-  const { term, text, law, source } = entryOf(of);
+  const term = TERMS[of];
   return (
     <Popover
       trigger="click"
       title={term}
       styles={{ root: { maxWidth: 340 } }}
       content={
-        <div className="why">
-          <p>{text}</p>
-          {law && <p>How: {law}</p>}
-          {source && <p className="quiet">Source: {source}.</p>}
-        </div>
+        <Suspense fallback={<p className="quiet">Opening…</p>}>
+          <WhyText of={of} />
+        </Suspense>
       }
     >
       {children === undefined ? (

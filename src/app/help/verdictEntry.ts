@@ -1,5 +1,5 @@
 import type { Verdict } from '../../core/judgement/stateResult';
-import type { EntryKey } from './glossary';
+import type { EntryKey } from './terms';
 
 /** Where the glossary says what a verdict means. */
 export const VERDICT_ENTRY: Readonly<Record<Verdict, EntryKey>> = {

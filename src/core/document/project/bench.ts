@@ -9,6 +9,8 @@ import { partIdSchema, portRefSchema } from '../parts/partBase';
 
 const text = (most: number) => z.string().max(most);
 const daySchema = z.iso.date();
+const lengthM = positive('cutLength', 'Length');
+const distanceM = nonNegative('cutLength', 'Distance');
 
 /** Angles that hose ends are sold in [degrees]. */
 export const HOSE_END_ANGLES = [0, 30, 45, 60, 90, 120, 150, 180] as const;
@@ -19,7 +21,7 @@ export const hoseEndSchema = z.strictObject({
   style: z.enum(HOSE_END_STYLES),
   angleDeg: z.literal(HOSE_END_ANGLES),
   /** Along the hose, from the seat to where the hose begins; absent: typical. */
-  takeUpM: nonNegative('cutLength', 'Takes up', { typical: [0.005, 0.1] }).optional(),
+  takeUpM: distanceM.optional(),
 });
 export type HoseEnd = z.infer<typeof hoseEndSchema>;
 
@@ -31,22 +33,22 @@ export type HoseState = (typeof HOSE_STATES)[number];
 export const hoseNoteSchema = z.strictObject({
   construction: z.enum(HOSE_CONSTRUCTIONS).optional(),
   /** Along the route, seat to seat. */
-  measuredM: positive('cutLength', 'Measured, seat to seat', { typical: [0.1, 3] }).optional(),
+  measuredM: lengthM.optional(),
   /** As it was written down: "37 1/2 in". */
   measuredAs: text(40).optional(),
   measuredBy: z.enum(['string', 'tape']).optional(),
   route: text(300).optional(),
   slackShare: between(0, 0.2, 'share', 'For shrinking', { typical: [0, 0.05] }).optional(),
-  movementM: nonNegative('cutLength', 'For the engine’s movement', { typical: [0, 0.06] }).optional(),
-  trimM: nonNegative('cutLength', 'Left on for trimming', { typical: [0, 0.05] }).optional(),
+  movementM: distanceM.optional(),
+  trimM: distanceM.optional(),
   ends: z.strictObject({ in: hoseEndSchema.optional(), out: hoseEndSchema.optional() }).optional(),
   /** Between its bent ends, seen along the hose from the first to the second, clockwise. */
   clockingDeg: z.number().min(0).lt(360).optional(),
   /** Length of the hose itself after each trim, the last one last. */
-  trimmedM: z.array(positive('cutLength', 'Length after trimming')).max(20).optional(),
-  exhaustDistanceM: nonNegative('cutLength', 'Distance to the exhaust', { typical: [0.02, 1] }).optional(),
+  trimmedM: z.array(lengthM).max(20).optional(),
+  exhaustDistanceM: distanceM.optional(),
   /** A hose that is there already, to be shortened. */
-  existingM: positive('cutLength', 'Existing hose, length').optional(),
+  existingM: lengthM.optional(),
   temperatureRatingK: positive('temperature', 'Rated to', { typical: [373.15, 533.15] }).optional(),
   clips: z.int().min(0).max(99).optional(),
   state: z.enum(HOSE_STATES).optional(),
@@ -90,7 +92,7 @@ export const rollSchema = z.strictObject({
   id: partIdSchema,
   dash: z.int().min(2).max(32),
   construction: z.enum(HOSE_CONSTRUCTIONS),
-  lengthM: positive('cutLength', 'Length', { typical: [0.3, 10] }),
+  lengthM: lengthM,
   note: text(120).optional(),
 });
 export type Roll = z.infer<typeof rollSchema>;
@@ -100,18 +102,18 @@ export type Delivered = z.infer<typeof deliveredSchema>;
 
 /** Points of a bracket from its lower left corner. */
 const holeSchema = z.strictObject({
-  xM: nonNegative('cutLength', 'From the left'),
-  yM: nonNegative('cutLength', 'From below'),
-  diameterM: positive('cutLength', 'Hole', { typical: [0.004, 0.05] }),
+  xM: distanceM,
+  yM: distanceM,
+  diameterM: lengthM,
 });
 export const bracketSchema = z.strictObject({
-  widthM: positive('cutLength', 'Width', { typical: [0.02, 0.3] }),
-  heightM: positive('cutLength', 'Height, flat', { typical: [0.02, 0.4] }),
+  widthM: lengthM,
+  heightM: lengthM,
   holes: z.array(holeSchema).max(40),
   bends: z
     .array(
       z.strictObject({
-        yM: nonNegative('cutLength', 'Bend at, from below'),
+        yM: distanceM,
         angleDeg: z.number().min(-180).max(180),
       }),
     )
@@ -122,7 +124,7 @@ export type Bracket = z.infer<typeof bracketSchema>;
 export const placeNoteSchema = z.strictObject({
   where: text(200).optional(),
   /** Along the hose to the engine. */
-  lineM: nonNegative('length', 'Line to the engine', { typical: [0.2, 2.5] }).optional(),
+  lineM: distanceM.optional(),
   stones: z.enum(['protected', 'exposed']).optional(),
   aboveBumper: z.boolean().optional(),
   airflow: z.enum(['ram', 'fan', 'still']).optional(),
