@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { hosesOf } from '../core/bench/hoses/hoseList';
-import { hoseVerdicts } from '../core/bench/hoses/hoseVerdicts';
+import { hoseVerdicts, seenByRange } from '../core/bench/hoses/hoseVerdicts';
 import { sayHoseEnd } from '../core/bench/hoses/hoseEnd';
 import { sayHoseSize, sayHoseVerdict } from '../core/bench/hoses/sayHose';
 import { itemsOf } from '../core/bench/items/itemList';
@@ -64,7 +64,7 @@ const mm = (m: number | undefined): number | null => (m === undefined ? null : M
 function hoses(words: readonly string[], given: OwnGiven): number {
   const job = jobOf('hoses', words, given);
   const list = hosesOf(job.variant);
-  const verdicts = hoseVerdicts(list, job.variant);
+  const verdicts = hoseVerdicts(list, job.variant, seenByRange(job.project, job.variant));
   const said = (key: string) => (verdicts.get(key) ?? []).map((v) => sayHoseVerdict(v));
   const rows = list.map((h) => ({
     hose: h.name,

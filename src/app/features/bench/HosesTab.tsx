@@ -1,5 +1,5 @@
 import { Empty, Table } from 'antd';
-import { hoseVerdicts, type HoseVerdict } from '../../../core/bench/hoses/hoseVerdicts';
+import { hoseVerdicts, seenByRange, type HoseVerdict } from '../../../core/bench/hoses/hoseVerdicts';
 import { HOSE_STATE_WORDS, sayHoseSize, sayHoseVerdict } from '../../../core/bench/hoses/sayHose';
 import { sayHoseEnd } from '../../../core/bench/hoses/hoseEnd';
 import type { Hose } from '../../../core/bench/hoses/hoseList';
@@ -13,9 +13,9 @@ import { useJob } from './useBench';
 
 /** The cut list: each hose between its two ports. */
 export default function HosesTab() {
-  const { variant, hoses } = useJob();
+  const { project, variant, hoses } = useJob();
   const units = usePreferences((p) => p.units);
-  const verdicts = hoseVerdicts(hoses, variant);
+  const verdicts = hoseVerdicts(hoses, variant, seenByRange(project, variant));
   const l = (m: number | undefined) => (m === undefined ? 'not known' : formatQuantity(m, 'cutLength', units));
   if (hoses.length === 0) return <Empty description="This circuit has no hoses." />;
   return (

@@ -1,4 +1,4 @@
-import type { Circuit, Variant } from '../../document/project/project';
+import { inSeason, type Circuit, type Project, type Variant } from '../../document/project/project';
 import type { Hose } from './hoseList';
 
 const MM = 1e-3;
@@ -159,3 +159,9 @@ function likeVerdicts(hose: Hose, hoses: readonly Hose[]): HoseVerdict[] {
   );
   return other ? [{ code: 'crossed', weight: 'note', other: other.name }] : [];
 }
+
+/** What is known without solving: how hot the oil gets over the range; no pressures. */
+export const seenByRange = (project: Project, variant: Variant): WorstSeen => ({
+  highPa: () => undefined,
+  hottestK: inSeason(project, variant).range.hottestOilK,
+});

@@ -3,7 +3,7 @@ import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
 import { inSeason } from '../../document/project/project';
 import type { Part } from '../../document/parts/part';
 import { hosesOf, type Hose } from '../hoses/hoseList';
-import { hoseVerdicts } from '../hoses/hoseVerdicts';
+import { hoseVerdicts, seenByRange } from '../hoses/hoseVerdicts';
 import { CONSTRUCTION_WORDS, DUTY_WORDS, sayHoseSize, sayHoseVerdict } from '../hoses/sayHose';
 import { isBent, sayHoseEnd } from '../hoses/hoseEnd';
 import { clockingView } from '../hoses/clocking';
@@ -155,7 +155,7 @@ class SheetMaker {
   private hoseTable(): string {
     if (this.hoses.length === 0) return '';
     const { units, variant } = this.request;
-    const verdicts = hoseVerdicts(this.hoses, variant);
+    const verdicts = hoseVerdicts(this.hoses, variant, seenByRange(this.request.project, variant));
     const mm = (m: number | undefined) => (m === undefined ? '______' : h(formatFigure(m, 'cutLength', units)));
     const rows = this.hoses.map((hose) => {
       const said = (verdicts.get(hose.key) ?? []).map((v) => sayHoseVerdict(v, units));
