@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
@@ -97,6 +97,17 @@ test('the command line prints the sheet on both papers, and says what does not m
   const short = join(folder, 'short.pdf');
   tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler', '--short', '-o', short);
   expect(readFileSync(short, 'latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
+  // A bracket's PDF is as large as its template, so that it prints at true size.
+  const project = JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as { variants: { bench?: unknown }[] };
+  const shape = { widthM: 0.12, heightM: 0.06, holes: [{ xM: 0.02, yM: 0.02, diameterM: 0.0085 }], bends: [] };
+  project.variants[1]!.bench = { places: { noseCooler: { brackets: [{ on: '2026-11-26', shape, changed: '' }] } } };
+  const [own, bracket] = [join(folder, 'own.json'), join(folder, 'bracket.pdf')];
+  writeFileSync(own, JSON.stringify(project));
+  tidal('bracket', own, 'noseCooler', '--variant', 'noseCooler', '-o', bracket);
+  // 120 + 2 × 16 mm wide, 60 + 62 mm high, in points of 1/72 in.
+  const [, width, height] = /MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(readFileSync(bracket, 'latin1'))!;
+  expect(Math.abs(Number(width) - (152 / 25.4) * 72)).toBeLessThan(1.5);
+  expect(Math.abs(Number(height) - (122 / 25.4) * 72)).toBeLessThan(1.5);
   const html = tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler');
   expect(html).toContain('<h1>Job sheet: Thornback</h1>');
 });

@@ -38,7 +38,7 @@ for (const [what, text, sentence] of [
   ],
   ['an absent part', DEMO.replace('"to": "filter.in"', '"to": "ghost.in"'), 'names a part that is not in this circuit'],
   ['an unknown kind', DEMO.replace('"kind": "filter"', '"kind": "centrifuge"'), 'this kind is not known'],
-  ['a newer version', DEMO.replace('"version": 4', '"version": 7'), 'version 7, this app reads up to 4'],
+  ['a newer version', DEMO.replace('"version": 5', '"version": 7'), 'version 7, this app reads up to 5'],
   [
     'numbers as text',
     DEMO.replace('"lengthM": 0.46', '"lengthM": "0.46"'),

@@ -8,8 +8,7 @@ import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
 import { AuditList, HalfDone } from './features/audit/AuditList';
 import { FindingRow } from './features/audit/FindingRow';
 import { Findings } from './features/findings/Findings';
-import { PreviewBar } from './features/moves/PreviewBar';
-import { PartSheet } from './features/partSheet/PartSheet';
+
 import { Sheet } from './features/sheet/Sheet';
 import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
 import { CircuitRefused } from '../workers/client';
@@ -19,6 +18,8 @@ import type { PostBand } from './marks/TidePost';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
+const PartSheet = lazy(() => import('./features/partSheet/PartSheet').then((m) => ({ default: m.PartSheet })));
+const PreviewBar = lazy(() => import('./features/moves/PreviewBar').then((m) => ({ default: m.PreviewBar })));
 
 const SPEED_STEP_REV_S = 50 / 60;
 /** Parts that a refusal offers to open. */

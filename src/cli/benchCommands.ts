@@ -1,21 +1,24 @@
 import { writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { hosesOf } from '../core/bench/hoses/hoseList';
-import { hoseVerdicts, seenByRange } from '../core/bench/hoses/hoseVerdicts';
+import { hoseVerdicts, seenByRange, type WorstSeen } from '../core/bench/hoses/hoseVerdicts';
 import { sayHoseEnd } from '../core/bench/hoses/hoseEnd';
 import { sayHoseSize, sayHoseVerdict } from '../core/bench/hoses/sayHose';
 import { itemsOf } from '../core/bench/items/itemList';
 import { jointsOf, sayFit } from '../core/bench/joints/jointList';
 import { planJob } from '../core/bench/plan/jobPlan';
 import { sayMinutes, sayStep } from '../core/bench/plan/sayStep';
+import { bracketPage, bracketProblems, bracketTemplate } from '../core/bench/places/bracketTemplate';
 import { PAPERS, SHEET_SECTIONS, SHORT_SECTIONS, type Paper } from '../core/bench/sheet/jobSheet';
 import { sheetHtml } from '../core/bench/sheet/sheetHtml';
 import type { Project, Variant } from '../core/document/project/project';
+import { compileCircuit } from '../core/network/compile/compile';
 import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
 import { firstStartSteps, startLines, type StartPredictions } from '../core/log/firstStart';
 import { EXPECTED_STUDY } from '../core/studies/explain/expectedStudy';
 import { USUAL_FILLING } from '../core/studies/filling/fillingSchema';
 import { FILLING_STUDY } from '../core/studies/filling/fillingStudy';
+import { SWEEP_STUDY } from '../core/studies/sweep/sweepStudy';
 import { studyHere } from '../core/studies/job/runHere';
 import { say, sayJson } from './console';
 import { load } from './load';
@@ -59,12 +62,22 @@ function print(
   return 0;
 }
 
+/** The circuit at its worst, by its sweep; without pressures where it cannot be computed. */
+function worstSeen(project: Project, variant: Variant): WorstSeen {
+  const open = { ...project, activeVariant: variant.id };
+  const made = compileCircuit(variant.circuit);
+  if (!made.ok) return seenByRange(project, variant);
+  const { nodeOfPort } = made.compiled;
+  const { nodeHighPa } = studyHere(SWEEP_STUDY, open, {});
+  return seenByRange(project, variant, (port) => nodeHighPa[nodeOfPort.get(port) ?? -1] ?? undefined);
+}
+
 const mm = (m: number | undefined): number | null => (m === undefined ? null : Math.round(m * 1e4) / 10);
 
 function hoses(words: readonly string[], given: OwnGiven): number {
   const job = jobOf('hoses', words, given);
   const list = hosesOf(job.variant);
-  const verdicts = hoseVerdicts(list, job.variant, seenByRange(job.project, job.variant));
+  const verdicts = hoseVerdicts(list, job.variant, worstSeen(job.project, job.variant));
   const said = (key: string) => (verdicts.get(key) ?? []).map((v) => sayHoseVerdict(v));
   const rows = list.map((h) => ({
     hose: h.name,
@@ -191,6 +204,7 @@ async function sheet(words: readonly string[], given: OwnGiven): Promise<number>
     variant,
     before,
     findings,
+    seen: worstSeen(project, variant),
     firstStart: startLines(
       firstStartSteps(project, variant, before, predictionsOf({ ...project, activeVariant: variant.id })),
     ),
@@ -208,6 +222,31 @@ async function sheet(words: readonly string[], given: OwnGiven): Promise<number>
   return 0;
 }
 
+async function bracket(words: readonly string[], given: OwnGiven): Promise<number> {
+  const [file, part, ...rest] = words;
+  if (file === undefined || part === undefined || rest.length > 0)
+    throw new Refusal('bracket: give a project file and the part that the bracket is for.');
+  const { variant } = jobOf('bracket', [file], given);
+  const brackets = Object.entries(variant.bench?.places ?? {}).flatMap(([id, place]) =>
+    place.brackets?.length ? [[id, place.brackets] as const] : [],
+  );
+  const found = brackets.find(([id]) => id === part)?.[1];
+  if (!found)
+    throw new Refusal(
+      `bracket: ${part} has no bracket. ${brackets.length > 0 ? `There are: ${brackets.map(([id]) => id).join(', ')}.` : 'Draw one under Bench, Places.'}`,
+    );
+  const name = variant.circuit.parts.find((p) => p.id === part)?.name ?? part;
+  const { shape, on } = found.at(-1)!;
+  const title = `Bracket for ${name}, revision ${found.length} of ${on}`;
+  const problems = bracketProblems(shape);
+  for (const problem of problems) console.error(problem);
+  const { output } = given;
+  if (output === undefined) say(bracketTemplate(shape, title).svg);
+  else if (output.toLowerCase().endsWith('.pdf')) await printPdf(bracketPage(shape, title, true), output);
+  else writeFileSync(output, bracketTemplate(shape, title).svg);
+  return problems.length > 0 ? 1 : 0;
+}
+
 const FORM = '[--variant ID] [--from ID] [--json|--csv]';
 
 /** Commands of the bench: what to cut, join, buy and do. */
@@ -221,4 +260,5 @@ export const BENCH_COMMANDS: Readonly<Record<string, OwnCommand>> = {
       'tidal sheet FILE [--variant ID] [--from ID] [--paper A4|Letter] [--short] [--revision TEXT] [-o FILE.html|FILE.pdf]',
     run: sheet,
   },
+  bracket: { usage: 'tidal bracket FILE PART [--variant ID] [-o FILE.svg|FILE.pdf]', run: bracket },
 };

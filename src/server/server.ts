@@ -41,7 +41,8 @@ export function createServer(root: string, logger?: Logger): Koa {
           scriptSrc: ["'self'"],
           workerSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
+          // Photos out of the browser's store are shown by blob addresses.
+          imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           objectSrc: ["'none'"],

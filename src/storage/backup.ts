@@ -1,12 +1,14 @@
-import { strFromU8, strToU8, unzipSync, zipSync, type Unzipped } from 'fflate';
+import { strFromU8, strToU8, zipSync, type Unzipped, type Zippable } from 'fflate';
 import { z } from 'zod';
 import { sayIssue } from '../core/document/project/issue';
 import type { Project } from '../core/document/project/project';
 import { readProject, readProjectText } from '../core/document/project/readProject';
 import { database } from './database';
+import { photoFiles, takePhotos } from './photos';
 import { keepInLibrary, libraryItemSchema, listLibrary, type LibraryItem } from './library';
 import { listProjects, writeProject } from './projects';
 import { answered } from './storeProblem';
+import { fileIn, jsonIn, unpack } from './zip';
 
 const FORMAT = 'tidal-gauge-workspace';
 const INDEX = 'workspace.json';
@@ -15,7 +17,7 @@ const SAVE_POINTS = 'save-points.json';
 const PREFERENCES = 'preferences.json';
 
 /** A backup that unpacks to more is not one of ours. */
-const MOST_BYTES = 256 * 1024 * 1024;
+const MOST_BYTES = 1024 * 1024 * 1024;
 
 const entrySchema = z.object({
   id: z.string().min(1).max(80),
@@ -56,11 +58,13 @@ export interface Backup {
   readonly savePoints: readonly BackedUpSavePoint[];
   /** As stored: the preferences check it. */
   readonly preferences: unknown;
+  /** Its files as they were unpacked: the photos are taken from them. */
+  readonly files: Unzipped;
 }
 
 /**
- * The whole workspace as one zip file: every project as a file that can be opened by itself, those set aside too; save points, library and
- * preferences.
+ * The whole workspace as one zip file: every project as a file that can be opened by itself, those set aside too; save points, library,
+ * preferences and photos.
  * @param now milliseconds since 1970
  * @throws StoreProblem
  */
@@ -82,7 +86,15 @@ export async function makeBackup(preferences: unknown, now: number): Promise<Uin
   };
   projects.forEach(({ file }, i) => (files[file] = bodies[i]?.project ?? null));
   const packed = Object.entries(files).map(([name, data]) => [name, strToU8(`${JSON.stringify(data, null, 1)}\n`)]);
-  return zipSync(Object.fromEntries(packed) as Record<string, Uint8Array>, { level: 6 }) as Uint8Array<ArrayBuffer>;
+  const readable = [...bodies.map((body) => body?.project), ...savePoints.map((point) => point.project)].flatMap(
+    (raw) => {
+      const read = readProject(raw);
+      return read.ok ? [read.project] : [];
+    },
+  );
+  // Pictures are packed already.
+  const photos = Object.entries(await photoFiles(readable)).map(([name, data]) => [name, [data, { level: 0 }]]);
+  return zipSync(Object.fromEntries([...packed, ...photos]) as Zippable, { level: 6 }) as Uint8Array<ArrayBuffer>;
 }
 
 const plain = (name: string): string =>
@@ -97,19 +109,8 @@ export function readBackup(
   bytes: Uint8Array,
   mostBytes = MOST_BYTES,
 ): { readonly ok: true; readonly backup: Backup } | { readonly ok: false; readonly why: string } {
-  let files: Unzipped;
-  let total = 0;
-  try {
-    files = unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        total += originalSize;
-        if (total > mostBytes) throw new Error('too large');
-        return true;
-      },
-    });
-  } catch {
-    return no('The file is not a backup, or it is damaged. Choose a .zip file that was made here.');
-  }
+  const files = unpack(bytes, mostBytes);
+  if (!files) return no('The file is not a backup, or it is damaged. Choose a .zip file that was made here.');
   const index = indexSchema.safeParse(jsonIn(files, INDEX));
   if (!index.success) return no('The file is a zip file, but no backup of this app. Choose one that was made here.');
   const library = z.object({ items: z.array(z.unknown()) }).safeParse(jsonIn(files, LIBRARY));
@@ -122,6 +123,7 @@ export function readBackup(
       library: each(libraryItemSchema, library.success ? library.data.items : []),
       savePoints: each(savePointSchema, savePoints.success ? savePoints.data : []),
       preferences: jsonIn(files, PREFERENCES),
+      files,
     },
   };
 }
@@ -129,7 +131,7 @@ export function readBackup(
 const no = (why: string) => ({ ok: false as const, why });
 
 function projectIn(files: Unzipped, { id, name, file, updatedAt }: z.infer<typeof entrySchema>): BackedUpProject {
-  const bytes = Object.hasOwn(files, file) ? files[file] : undefined;
+  const bytes = fileIn(files, file);
   const read = bytes ? readProjectText(strFromU8(bytes)) : undefined;
   if (read?.ok) return { id, name: read.project.name, updatedAt, project: read.project, sentences: [] };
   const sentences = read ? read.issues.map(sayIssue) : [`${file} is missing in the backup.`];
@@ -142,14 +144,6 @@ const each = <T>(schema: z.ZodType<T>, raw: readonly unknown[]): T[] =>
     const parsed = schema.safeParse(item);
     return parsed.success ? [parsed.data] : [];
   });
-
-function jsonIn(files: Unzipped, name: string): unknown {
-  try {
-    return JSON.parse(Object.hasOwn(files, name) ? strFromU8(files[name]!) : 'null') as unknown;
-  } catch {
-    return null;
-  }
-}
 
 /** What came of putting projects back. */
 export interface Restored {
@@ -188,13 +182,17 @@ export async function restoreBackup(
       counts[free ? 'back' : 'beside']++;
     }
   }
+  const restored = backup.projects.flatMap(({ id, project }) => (project && ids.has(id) ? [project] : []));
   for (const point of backup.savePoints) {
     const of = point.of === undefined ? undefined : idOf.get(point.of);
     if (of === undefined && !(all && point.of === undefined)) continue;
-    if (!readProject(point.project).ok || (await isKept(point, of))) continue;
+    const read = readProject(point.project);
+    if (!read.ok || (await isKept(point, of))) continue;
+    restored.push(read.project);
     const { at, name, named, project } = point;
     await answered(() => database.savePoints.add({ at, name, named, project, ...(of === undefined ? {} : { of }) }));
   }
+  await takePhotos(backup.files, restored, now);
   if (all) {
     const kept = new Set((await listLibrary()).map((item) => `${item.kind} ${item.label}`));
     await keepInLibrary(...backup.library.filter((item) => !kept.has(`${item.kind} ${item.label}`)));

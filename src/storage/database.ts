@@ -68,6 +68,14 @@ interface ResultRow {
   answer: unknown;
 }
 
+/** A photo that projects refer to by its id. */
+interface PhotoRow {
+  id: string;
+  at: number;
+  /** JPEG. */
+  bytes: Uint8Array;
+}
+
 interface SettingRow {
   key: string;
   value: unknown;
@@ -84,6 +92,7 @@ export const database = new Dexie('tidal-gauge') as Dexie & {
   library: EntityTable<LibraryRow, 'id'>;
   results: EntityTable<ResultRow, 'key'>;
   settings: EntityTable<SettingRow, 'key'>;
+  photos: EntityTable<PhotoRow, 'id'>;
 };
 
 const OLDER = { projects: 'id, updatedAt', savePoints: '++id, at', library: 'id' };
@@ -103,6 +112,7 @@ database
     settings: 'key',
   })
   .upgrade(severalProjects);
+database.version(5).stores({ photos: 'id, at' });
 
 /** Up to version 3 there was one project, and what could not be read lay beside it under a name of its own. */
 async function severalProjects(upgrade: Transaction): Promise<void> {

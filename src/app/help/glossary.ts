@@ -153,6 +153,58 @@ const TEXTS: Readonly<Record<EntryKey, Omit<Entry, 'term'>>> = {
     law: 'a few thousand circuits, each solved',
     source: 'quasi-random sampling',
   },
+  dash: {
+    text: 'A hose’s size in sixteenths of an inch of the tube that it stands for: dash 8 is half an inch. Its bore is smaller, and the ends’ bores smaller still.',
+    source: 'SAE J517, from memory',
+  },
+  takeUp: {
+    text: 'How far an end reaches along the hose, from its seat to where the hose begins. A pair of straights takes about 25 mm. Measure your own ends where it matters.',
+    source: COMMON,
+  },
+  slack: {
+    text: 'Extra length: braided rubber shrinks by up to 4 % under pressure, and an engine moves on its mounts by 20 to 40 mm against the frame.',
+    law: 'share of the routed length + movement',
+    source: COMMON,
+  },
+  clocking: {
+    text: 'The angle between two bent ends, seen along the hose from the first to the second, clockwise. It cannot be changed once both ends are tight.',
+    source: COMMON,
+  },
+  trim: {
+    text: 'Cut long, make one end, offer the hose up, and take off what is too much. Record the length after each cut: the circuit uses the last one.',
+    source: COMMON,
+  },
+  mating: {
+    text: 'Two threads go together only where diameter, pitch, form and seat are the same. A 37° flare and a 45° flare look alike and leak; so do tapers of two standards.',
+    source: 'SAE J514, SAE J512, ISO 7-1, ASME B1.20.1, from memory',
+  },
+  flats: {
+    text: 'Turn the nut by hand until a wrench meets resistance, mark it, then turn it by so many flats of its hexagon. A flat is a sixth of a turn.',
+    source: 'handbook values, from memory',
+  },
+  prefill: {
+    text: 'Oil put into a filter, cooler or hose before the first start, so that pressure comes sooner. Only a part that stands upright keeps it.',
+    source: COMMON,
+  },
+  fillTime: {
+    text: 'Each hose, filter and cooler must be full before it passes oil on. The pump’s flow fills them one after another, by the ways that are open.',
+    law: 'mass balance, each front moved with the solved flow; the air’s own resistance is neglected',
+    source: 'closed forms for one, two in series and two in parallel',
+  },
+  cleanliness: {
+    text: 'Particles in a millilitre of oil, larger than 4, 6 and 14 µm, each as a number that rises by one when the count doubles. Lower is cleaner.',
+    source: 'ISO 4406, from memory',
+  },
+  betaRatio: {
+    text: 'Particles of a size before the element for each one behind it: β = 75 at 10 µm lets one of 75 through.',
+    law: 'share held back = 1 − 1/β',
+    source: 'ISO 16889, from memory',
+  },
+  cause: {
+    text: 'How likely a cause is after your readings: how often it happens in engines at all, times how well it explains every reading. The cheapest check is the one that tells the two likeliest apart.',
+    law: 'Bayes, with the tolerances of the model and of the gauge',
+    source: 'standard method; how often causes happen: engineering judgement',
+  },
 };
 
 /** What the words and marks of the app mean, by key. Sources as in docs/model.md. */

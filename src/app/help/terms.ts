@@ -34,6 +34,18 @@ export const TERMS = {
   guess: 'A guess',
   fit: 'Fit to the gauge',
   probability: 'Probability of supply',
+  dash: 'Dash size',
+  takeUp: 'Take-up of an end',
+  slack: 'Slack',
+  clocking: 'Clocking',
+  trim: 'Trim',
+  mating: 'Threads that mate',
+  flats: 'Flats past wrench resistance',
+  prefill: 'Prefill',
+  fillTime: 'Time to first oil',
+  cleanliness: 'ISO 4406 code',
+  betaRatio: 'Filter rating β',
+  cause: 'Probability of a cause',
 } as const;
 
 export type EntryKey = keyof typeof TERMS;

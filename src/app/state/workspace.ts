@@ -197,7 +197,10 @@ async function candidates(): Promise<string[]> {
   const heads = await listProjects();
   if (heads.some((h) => h.aside && h.deletedAt === undefined))
     tellOfUnreadable(heads.find((h) => h.aside && h.deletedAt === undefined)!.name);
-  void purgeDeleted(Date.now()).catch(() => undefined);
+  void purgeDeleted(Date.now())
+    .then(() => import('../../storage/photos'))
+    .then(({ forgetUnusedPhotos }) => forgetUnusedPhotos(Date.now()))
+    .catch(() => undefined);
   const last = await loadSetting(LAST_OPENED);
   const ids = [projectOfTab(), ...projectsWithLastWords(), last, ...heads.filter((h) => !h.aside).map((h) => h.id)];
   return [...new Set(ids)].filter((id) => typeof id === 'string');

@@ -1,6 +1,6 @@
 import { Button, InputNumber } from 'antd';
 import { useMemo } from 'react';
-import { bracketTemplate } from '../../../core/bench/places/bracketTemplate';
+import { bracketPage, bracketTemplate } from '../../../core/bench/places/bracketTemplate';
 import type { Bracket } from '../../../core/document/project/bench';
 import { FigureInput } from '../../forms/FigureInput';
 import { saveText } from '../../files/saveFile';
@@ -21,10 +21,9 @@ export function BracketEditor({
   const bend = (i: number, change: Partial<Bracket['bends'][number]>) =>
     onChange({ ...shape, bends: shape.bends.map((b, k) => (k === i ? { ...b, ...change } : b)) });
   const print = () => {
-    const page = `<!doctype html><meta charset="utf-8"><title>${title.replace(/[<&]/g, '')}</title><style>@page{margin:8mm}body{margin:0}svg{display:block}</style>${svg}`;
     const frame = document.createElement('iframe');
     frame.style.display = 'none';
-    frame.srcdoc = page;
+    frame.srcdoc = bracketPage(shape, title, false);
     frame.onload = () => {
       frame.contentWindow?.print();
       setTimeout(() => frame.remove(), 60_000);

@@ -1,28 +1,30 @@
 import { Empty, Table } from 'antd';
-import { hoseVerdicts, seenByRange, type HoseVerdict } from '../../../core/bench/hoses/hoseVerdicts';
+import { hoseVerdicts, type HoseVerdict } from '../../../core/bench/hoses/hoseVerdicts';
 import { HOSE_STATE_WORDS, sayHoseSize, sayHoseVerdict } from '../../../core/bench/hoses/sayHose';
 import { sayHoseEnd } from '../../../core/bench/hoses/hoseEnd';
 import type { Hose } from '../../../core/bench/hoses/hoseList';
 import { formatQuantity } from '../../../core/foundations/units';
 import { CsvButton } from '../../files/CsvButton';
+import { Why } from '../../help/Why';
 import { WeightIcon } from '../../marks/WeightMark';
 import { usePreferences } from '../../state/preferences';
 import { HoseForm } from './HoseForm';
 import { RollSection } from './RollSection';
-import { useJob } from './useBench';
+import { useJob, useWorstSeen } from './useBench';
 
 /** The cut list: each hose between its two ports. */
 export default function HosesTab() {
-  const { project, variant, hoses } = useJob();
+  const { variant, hoses } = useJob();
   const units = usePreferences((p) => p.units);
-  const verdicts = hoseVerdicts(hoses, variant, seenByRange(project, variant));
+  const verdicts = hoseVerdicts(hoses, variant, useWorstSeen());
   const l = (m: number | undefined) => (m === undefined ? 'not known' : formatQuantity(m, 'cutLength', units));
   if (hoses.length === 0) return <Empty description="This circuit has no hoses." />;
   return (
     <>
       <p className="quiet block">
-        Cut length = routed length + slack − what the two ends take up. Cut long, offer it up, trim: hose can be cut and
-        not grown. Typical figures; measure your own ends where it matters.
+        Cut length = routed length + <Why of="slack">slack</Why> − what the two ends <Why of="takeUp">take up</Why>. Cut
+        long, offer it up, <Why of="trim">trim</Why>: hose can be cut and not grown. Typical figures; measure your own
+        ends where it matters. <Why of="dash">Dash size</Why>, <Why of="clocking">clocking</Why>.
       </p>
       <Table<Hose>
         rowKey="key"

@@ -13,6 +13,7 @@ import { WeightIcon } from '../../marks/WeightMark';
 import { JointForm } from './JointForm';
 import { useJob } from './useBench';
 import { useMemo } from 'react';
+import { Why } from '../../help/Why';
 
 /** Every joint that somebody makes, in the order in which they are tightened. */
 export default function JointsTab() {
@@ -24,7 +25,7 @@ export default function JointsTab() {
     <>
       <p className="quiet block">
         {done} of {joints.length} joints tightened. {TIGHTENING_ORDER.join('; ')}. Typical figures are common practice:
-        the maker’s torque comes first.
+        the maker’s torque comes first. <Why of="mating">What mates</Why>, <Why of="flats">flats</Why>.
       </p>
       <Table<BenchJoint>
         rowKey="key"

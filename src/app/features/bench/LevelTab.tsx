@@ -6,6 +6,7 @@ import { FigureInput } from '../../forms/FigureInput';
 import { usePreferences } from '../../state/preferences';
 import { tidy } from '../../state/plain';
 import { useBenchChange, useJob } from './useBench';
+import { Why } from '../../help/Why';
 
 const STICKS = [
   ['before', 'Before the first start', 'Over full by what the empty parts will take: do not drain it.'],
@@ -30,7 +31,7 @@ export default function LevelTab() {
     <>
       <p className="headline">
         Oil to add beyond the usual fill: <b>{v(oil.addedM3)}</b>. Of it <b>{v(oil.prefillM3)}</b> can be filled in
-        before fitting.
+        before fitting. <Why of="prefill" />
       </p>
       <Table<PartLevel & { readonly sign: string }>
         rowKey="part"
@@ -86,7 +87,7 @@ export default function LevelTab() {
                 'dipstick',
                 (b) => ({
                   ...b,
-                  level: tidy({ ...b.level, stickM3: tidy({ ...b.level?.stickM3, [key]: si }) as never }),
+                  level: tidy({ ...b.level, stickM3: tidy({ ...b.level?.stickM3, [key]: si }) }),
                 }),
                 `level ${key}`,
               )

@@ -7,31 +7,16 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
-import { Button, Checkbox, Empty, Input, InputNumber, Progress, Select, Switch } from 'antd';
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { Button, Checkbox, Empty, Input, Progress, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
-import { byPhase, PHASE_WORDS, planJob, type PlanStep } from '../../../core/bench/plan/jobPlan';
+import { byPhase, PHASE_WORDS, planJob } from '../../../core/bench/plan/jobPlan';
 import { moveStep } from '../../../core/bench/plan/orderSteps';
 import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
-import { PLAN_PHASES, type PlanNote, type PlanPhase, type StepNote } from '../../../core/document/project/bench';
-import { Fold } from '../../forms/Fold';
+import { PLAN_PHASES, type PlanPhase } from '../../../core/document/project/bench';
 import { SelectInput } from '../../forms/SelectInput';
-import { usePreferences } from '../../state/preferences';
-import { tidy, today } from '../../state/plain';
-import { useBenchChange, useJob } from './useBench';
-
-/** Changes what is noted of the plan. */
-function usePlanChange() {
-  const change = useBenchChange();
-  return (name: string, changed: (plan: PlanNote) => PlanNote, on?: string) =>
-    change(name, (bench) => ({ ...bench, plan: tidy(changed(bench.plan ?? {})) }), on);
-}
+import { StepRow } from './StepRow';
+import { useJob, usePlanChange } from './useBench';
 
 /** The job from the one variant to the other, step by step. */
 export default function PlanTab() {
@@ -48,7 +33,9 @@ export default function PlanTab() {
   if (plan.steps.every((s) => s.own !== undefined))
     return (
       <>
-        <Empty description={`${plan.from.name} and ${plan.to.name} are the same circuit: there is nothing to do.`} />
+        <Empty
+          description={`${plan.from.name} and ${plan.to.name} are the same circuit with the same oil: there is nothing to do.`}
+        />
         <AddStep />
       </>
     );
@@ -113,119 +100,6 @@ export default function PlanTab() {
       </DndContext>
       <AddStep />
     </>
-  );
-}
-
-function StepRow({
-  step,
-  at,
-  onMove,
-}: {
-  readonly step: PlanStep;
-  readonly at: number;
-  readonly onMove: (id: string, to: number) => void;
-}) {
-  const units = usePreferences((p) => p.units);
-  const change = usePlanChange();
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: step.id });
-  const said = sayStep(step, units);
-  const set = (name: string, changed: { readonly [K in keyof StepNote]?: StepNote[K] | undefined }, on = '') =>
-    change(
-      `${name}: ${said.slice(0, 40)}`,
-      (p) => ({ ...p, steps: { ...p.steps, [step.id]: tidy({ ...p.steps?.[step.id], ...changed }) as StepNote } }),
-      on === '' ? '' : `step ${step.id} ${on}`,
-    );
-  return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={step.note.done ? 'done' : ''}
-    >
-      <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Move: ${said}`}>
-        <span aria-hidden>⠿</span>
-      </button>
-      <Checkbox
-        checked={step.note.done ?? false}
-        onChange={(e) =>
-          set(e.target.checked ? 'done' : 'not done', {
-            done: e.target.checked || undefined,
-            on: e.target.checked ? today() : undefined,
-          })
-        }
-      >
-        {said}
-      </Checkbox>
-      {step.caution && <strong className="caution">{step.caution}</strong>}
-      <span className="quiet">
-        {sayMinutes(step.plannedMin)}
-        {step.note.on && `, done ${step.note.on}`}
-      </span>
-      <Fold title={<span className="visually-hidden">More about: {said}</span>}>
-        <div className="row">
-          <label>
-            Planned{' '}
-            <InputNumber
-              aria-label="Planned, minutes"
-              min={0}
-              max={10000}
-              value={step.plannedMin}
-              suffix="min"
-              onChange={(plannedMin) => set('planned', { plannedMin: plannedMin ?? undefined }, 'planned')}
-            />
-          </label>
-          <label>
-            Spent{' '}
-            <InputNumber
-              aria-label="Spent, minutes"
-              min={0}
-              max={10000}
-              value={step.note.spentMin ?? null}
-              suffix="min"
-              onChange={(spentMin) => set('spent', { spentMin: spentMin ?? undefined }, 'spent')}
-            />
-          </label>
-          <Button size="small" onClick={() => onMove(step.id, at - 1)}>
-            Move up
-          </Button>
-          <Button size="small" onClick={() => onMove(step.id, at + 1)}>
-            Move down
-          </Button>
-          {step.own && (
-            <Button
-              size="small"
-              danger
-              onClick={() =>
-                change('remove a step', (p) => ({ ...p, own: (p.own ?? []).filter((o) => o.id !== step.id) }))
-              }
-            >
-              Remove
-            </Button>
-          )}
-        </div>
-        <Input
-          aria-label="Wording"
-          addonBefore="Wording"
-          maxLength={300}
-          value={step.note.text ?? said}
-          onChange={(e) => set('wording', { text: e.target.value || undefined }, 'text')}
-        />
-        <Input
-          aria-label="Note"
-          addonBefore="Note"
-          maxLength={1000}
-          value={step.note.note ?? ''}
-          onChange={(e) => set('note', { note: e.target.value || undefined }, 'note')}
-        />
-        <Input
-          aria-label="Had to be done again"
-          addonBefore="Had to be done again"
-          maxLength={500}
-          placeholder="what went wrong"
-          value={step.note.rework ?? ''}
-          onChange={(e) => set('rework', { rework: e.target.value || undefined }, 'rework')}
-        />
-      </Fold>
-    </li>
   );
 }
 

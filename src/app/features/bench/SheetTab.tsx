@@ -16,7 +16,7 @@ import { ChoiceInput } from '../../forms/ChoiceInput';
 import { usePreferences } from '../../state/preferences';
 import { useStudy } from '../../state/useStudy';
 import { useAudit } from '../../state/useAnswers';
-import { useJob } from './useBench';
+import { useJob, useWorstSeen } from './useBench';
 
 /** A workshop in which an engine is started for the first time. */
 const WORKSHOP_K = 293.15;
@@ -28,6 +28,7 @@ export default function SheetTab() {
   const { project, variant, before } = useJob();
   const units = usePreferences((p) => p.units);
   const audit = useAudit();
+  const seen = useWorstSeen();
   const frame = useRef<HTMLIFrameElement>(null);
   const [paper, setPaper] = useState<Paper>('A4');
   const [isShort, setShort] = useState(false);
@@ -63,6 +64,7 @@ export default function SheetTab() {
         variant,
         before,
         findings: audit.data,
+        seen,
         firstStart,
         sections: (isShort ? SHORT_SECTIONS : SHEET_SECTIONS).filter((s) => !left.includes(s)),
         paper,
@@ -71,7 +73,7 @@ export default function SheetTab() {
         date: new Date().toLocaleDateString('en-GB', DATE),
         revision,
       }),
-    [project, variant, before, audit.data, isShort, left, paper, units, revision, firstStart],
+    [project, variant, before, audit.data, seen, isShort, left, paper, units, revision, firstStart],
   );
   // The frame takes the app's own font from where the app lies.
   const framed = html.replace(

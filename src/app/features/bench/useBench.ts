@@ -1,8 +1,11 @@
 import { useMemo } from 'react';
 import { hosesOf, type Hose } from '../../../core/bench/hoses/hoseList';
+import { highByNodes, seenByRange, type WorstSeen } from '../../../core/bench/hoses/hoseVerdicts';
 import { activeVariant, type Project, type Variant } from '../../../core/document/project/project';
-import type { Bench } from '../../../core/document/project/bench';
+import type { Bench, PlanNote } from '../../../core/document/project/bench';
 import { useDocument } from '../../state/document';
+import { tidy } from '../../state/plain';
+import { useSolved, useSweep } from '../../state/useAnswers';
 
 /** The job that the bench is about: the open variant, and the one that the engine is in now. */
 export interface Job {
@@ -23,9 +26,32 @@ export function useJob(): Job {
   return { project, variant, before, hoses };
 }
 
+/** What the open circuit is seen to do at its worst; pressures only once its sweep is there. */
+export function useWorstSeen(): WorstSeen {
+  const { project, variant } = useJob();
+  const nodes = useSolved().data?.result.nodes;
+  const { data: sweep, isPlaceholderData } = useSweep();
+  return useMemo(
+    () =>
+      seenByRange(
+        project,
+        variant,
+        nodes && sweep && !isPlaceholderData ? highByNodes(nodes, sweep.nodeHighPa) : undefined,
+      ),
+    [project, variant, nodes, sweep, isPlaceholderData],
+  );
+}
+
 /** Changes what is kept of the bench, as one step of undo. @param on what is typed: typing in one field is one step */
 export function useBenchChange() {
   const changeVariant = useDocument((d) => d.changeVariant);
   return (name: string, change: (bench: Bench) => Bench, on?: string) =>
     changeVariant(name, (variant) => ({ ...variant, bench: change(variant.bench ?? {}) }), on);
+}
+
+/** Changes what is noted of the plan. */
+export function usePlanChange() {
+  const change = useBenchChange();
+  return (name: string, changed: (plan: PlanNote) => PlanNote, on?: string) =>
+    change(name, (bench) => ({ ...bench, plan: tidy(changed(bench.plan ?? {})) }), on);
 }

@@ -3,10 +3,12 @@ import { useMemo, useState } from 'react';
 import { agesOf, compareSessions, dueReminders, findSessions, residualOf } from '../../../core/log/sessions';
 import {
   SESSION_KINDS,
+  WEATHERS,
   type Log,
   type Logged,
   type Session,
   type SessionKind,
+  type Weather,
 } from '../../../core/document/project/log';
 import { activeVariant } from '../../../core/document/project/project';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -17,6 +19,7 @@ import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { tidy, today } from '../../state/plain';
 import { freshId, useEngineLog } from './useLog';
+import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
 import { AddReading } from './AddReading';
 
 const KIND_WORDS: Readonly<Record<SessionKind, string>> = {
@@ -25,6 +28,13 @@ const KIND_WORDS: Readonly<Record<SessionKind, string>> = {
   service: 'service',
   sample: 'oil sample',
   note: 'note',
+};
+
+const WEATHER_WORDS: Readonly<Record<Weather, string>> = {
+  dry: 'dry',
+  wet: 'wet roads',
+  snow: 'snow or salt',
+  dusty: 'dust',
 };
 
 /** Sessions by date, what changed between them, ages and reminders. */
@@ -93,8 +103,12 @@ export default function BookTab() {
               <SessionForm
                 session={s}
                 earlier={shown.filter((x) => x.id !== s.id && x.on <= s.on)}
-                onChange={(next, on) =>
-                  put('edit a session', (all) => all.map((x) => (x.id === s.id ? next : x)), on && `${s.id} ${on}`)
+                onChange={(changed, on) =>
+                  put(
+                    'edit a session',
+                    (all) => all.map((x) => (x.id === s.id ? changed(x) : x)),
+                    on && `${s.id} ${on}`,
+                  )
                 }
                 onRemove={() => put('remove a session', (all) => all.filter((x) => x.id !== s.id))}
               />
@@ -147,13 +161,11 @@ function SessionForm({
 }: {
   readonly session: Session;
   readonly earlier: readonly Session[];
-  readonly onChange: (s: Session, on?: string) => void;
+  readonly onChange: (changed: (s: Session) => Session, on?: string) => void;
   readonly onRemove: () => void;
 }) {
-  const units = usePreferences((p) => p.units);
-  const [against, setAgainst] = useState('');
   const set = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) =>
-    onChange(tidy({ ...session, ...change }) as Session, on);
+    onChange((now) => tidy({ ...now, ...change }) as Session, on);
   const text = (key: 'title' | 'settings' | 'underFault' | 'decision' | 'note', title: string, most: number) => (
     <div className="field">
       <label htmlFor={`${session.id} ${key}`}>{title}</label>
@@ -166,15 +178,6 @@ function SessionForm({
       />
     </div>
   );
-  const pairs =
-    against === ''
-      ? []
-      : compareSessions(
-          earlier.find((s) => s.id === against)!,
-          session,
-        );
-  const say = ({ reading }: Logged) =>
-    `${formatQuantity(reading.speedRevS, 'speed', units)}${reading.kind === 'pressure' ? `, oil ${formatQuantity(reading.oilTemperatureK, 'temperature', units)}` : `, air ${formatQuantity(reading.airTemperatureK, 'temperature', units)}`}`;
   return (
     <div role="group" aria-label={`Session ${session.on}`}>
       <div className="columns">
@@ -200,6 +203,15 @@ function SessionForm({
             si={session.airTemperatureK}
             optional
             onChange={(airTemperatureK) => set({ airTemperatureK }, 'air')}
+          />
+          <SelectInput
+            label="Weather"
+            value={session.weather ?? ''}
+            options={[
+              { value: '', label: 'weather not noted' },
+              ...WEATHERS.map((value) => ({ value, label: WEATHER_WORDS[value] })),
+            ]}
+            onChange={(weather) => set({ weather: weather === '' ? undefined : weather })}
           />
           <Checkbox
             checked={session.oilChanged ?? false}
@@ -244,57 +256,93 @@ function SessionForm({
               </div>
             </>
           )}
-          <ul className="plain">
-            {(session.readings ?? []).map((logged, i) => {
-              const residual = residualOf(logged);
-              const q = logged.reading.kind === 'pressure' ? 'pressure' : 'temperature';
-              const value =
-                logged.reading.kind === 'pressure' ? logged.reading.pressurePa : logged.reading.oilTemperatureK;
-              return (
-                <li key={i}>
-                  {say(logged)}: <b>{formatQuantity(value, q, units)}</b>
-                  {logged.predicted !== null &&
-                    ` (predicted ${formatQuantity(logged.predicted, q, units)}, ${residual! >= 0 ? '+' : ''}${formatQuantity(residual!, logged.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference', units)})`}
-                </li>
-              );
-            })}
-          </ul>
-          <AddReading onAdd={(logged) => set({ readings: [...(session.readings ?? []), logged] })} />
-          {earlier.length > 0 && (
-            <SelectInput
-              label={`Compare ${session.on} with`}
-              value={against}
-              options={[
-                { value: '', label: 'compare with an earlier session' },
-                ...earlier.map((s) => ({ value: s.id, label: `${s.on} ${s.title}` })),
-              ]}
-              onChange={setAgainst}
-            />
-          )}
-          {against !== '' && (
-            <ul className="plain" aria-label="Compared at like conditions">
-              {pairs.length === 0 && <li>No readings at like conditions.</li>}
-              {pairs.map((pair, i) => (
-                <li key={i}>
-                  {say(pair.after)}:{' '}
-                  {formatQuantity(
-                    pair.change,
-                    pair.after.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference',
-                    units,
-                  )}{' '}
-                  {pair.after.reading.kind === 'temperature' && (pair.change < 0 ? '(cooler)' : '(warmer)')}
-                </li>
-              ))}
-            </ul>
-          )}
+          <Readings
+            session={session}
+            earlier={earlier}
+            onAdd={(logged) => set({ readings: [...(session.readings ?? []), logged] })}
+          />
         </div>
       </div>
+      <PhotoStrip
+        of={`session ${session.on}`}
+        photos={session.photos ?? []}
+        onChange={(changed, typed) => onChange((now) => withPhotos(now, changed), typed)}
+      />
       <div className="moves">
         <Button danger onClick={onRemove}>
           Remove this session
         </Button>
       </div>
     </div>
+  );
+}
+
+/** Readings of a session beside their predictions, and compared with an earlier session. */
+function Readings({
+  session,
+  earlier,
+  onAdd,
+}: {
+  readonly session: Session;
+  readonly earlier: readonly Session[];
+  readonly onAdd: (logged: Logged) => void;
+}) {
+  const units = usePreferences((p) => p.units);
+  const [against, setAgainst] = useState('');
+  const pairs =
+    against === ''
+      ? []
+      : compareSessions(
+          earlier.find((s) => s.id === against)!,
+          session,
+        );
+  const say = ({ reading }: Logged) =>
+    `${formatQuantity(reading.speedRevS, 'speed', units)}${reading.kind === 'pressure' ? `, oil ${formatQuantity(reading.oilTemperatureK, 'temperature', units)}` : `, air ${formatQuantity(reading.airTemperatureK, 'temperature', units)}`}`;
+  return (
+    <>
+      <ul className="plain">
+        {(session.readings ?? []).map((logged, i) => {
+          const residual = residualOf(logged);
+          const q = logged.reading.kind === 'pressure' ? 'pressure' : 'temperature';
+          const value = logged.reading.kind === 'pressure' ? logged.reading.pressurePa : logged.reading.oilTemperatureK;
+          return (
+            <li key={i}>
+              {say(logged)}: <b>{formatQuantity(value, q, units)}</b>
+              {logged.predicted !== null &&
+                ` (predicted ${formatQuantity(logged.predicted, q, units)}, ${residual! >= 0 ? '+' : ''}${formatQuantity(residual!, logged.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference', units)})`}
+            </li>
+          );
+        })}
+      </ul>
+      <AddReading onAdd={onAdd} />
+      {earlier.length > 0 && (
+        <SelectInput
+          label={`Compare ${session.on} with`}
+          value={against}
+          options={[
+            { value: '', label: 'compare with an earlier session' },
+            ...earlier.map((s) => ({ value: s.id, label: `${s.on} ${s.title}` })),
+          ]}
+          onChange={setAgainst}
+        />
+      )}
+      {against !== '' && (
+        <ul className="plain" aria-label="Compared at like conditions">
+          {pairs.length === 0 && <li>No readings at like conditions.</li>}
+          {pairs.map((pair, i) => (
+            <li key={i}>
+              {say(pair.after)}:{' '}
+              {formatQuantity(
+                pair.change,
+                pair.after.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference',
+                units,
+              )}{' '}
+              {pair.after.reading.kind === 'temperature' && (pair.change < 0 ? '(cooler)' : '(warmer)')}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
 
@@ -362,6 +410,7 @@ const csvOf = (sessions: readonly Session[]) => ({
     'distance_km',
     'hours',
     'air_C',
+    'weather',
     'rpm',
     'oil_C',
     'pressure_bar',
@@ -383,6 +432,7 @@ const csvOf = (sessions: readonly Session[]) => ({
       s.distanceM === undefined ? null : s.distanceM / 1000,
       s.hours === undefined ? null : s.hours / 3600,
       s.airTemperatureK === undefined ? null : s.airTemperatureK - 273.15,
+      s.weather ?? '',
       r ? r.reading.speedRevS * 60 : null,
       r ? r.reading.oilTemperatureK - 273.15 : null,
       r?.reading.kind === 'pressure' ? r.reading.pressurePa / 1e5 : null,

@@ -2,6 +2,8 @@ import { Input, Table } from 'antd';
 import { useState } from 'react';
 import { CODE_SIZES_UM, parseIsoCode } from '../../../core/physics/contamination/iso4406';
 import { formatQuantity } from '../../../core/foundations/units';
+import { sayLife } from '../../../core/studies/cleanliness/sayFilterLife';
+import { USUAL_CHANGE_HOURS } from '../../../core/studies/cleanliness/usualChange';
 import type { Cleanliness } from '../../../core/studies/cleanliness/cleanlinessStudy';
 import { FigureInput } from '../../forms/FigureInput';
 import { useDocument } from '../../state/document';
@@ -9,6 +11,7 @@ import { usePreferences } from '../../state/preferences';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { Why } from '../../help/Why';
 
 const HOUR_S = 3600;
 const MINUTE_S = 60;
@@ -21,6 +24,7 @@ export default function CleanTab() {
   const units = usePreferences((p) => p.units);
   const [text, setText] = useState('21/19/16');
   const [hours, setHours] = useState(50);
+  const [usualChangeHours, setUsual] = useState<number>(USUAL_CHANGE_HOURS);
   const [oilTemperatureK, setOil] = useState(HOT_OIL_K);
   const code = parseIsoCode(text);
   const request = useSettled({
@@ -28,6 +32,7 @@ export default function CleanTab() {
     oilTemperatureK,
     code: [...(code ?? [21, 19, 16])] as [number, number, number],
     hours,
+    usualChangeHours,
   });
   const study = useStudy('cleanliness', request, 'fresh');
   const { answer } = study;
@@ -50,6 +55,13 @@ export default function CleanTab() {
           si={hours}
           allowed={[1, 1000]}
           onChange={(h) => h !== undefined && setHours(h)}
+        />
+        <FigureInput
+          title="An element alone is due after, hours"
+          quantity="ratio"
+          si={usualChangeHours}
+          allowed={[10, 5000]}
+          onChange={(h) => h !== undefined && setUsual(h)}
         />
         <FigureInput
           title="Oil temperature"
@@ -95,6 +107,11 @@ export default function CleanTab() {
               { title: 'Halves in', align: 'right', render: (_, s) => sayHalf(s.halfTimeWithS) },
             ]}
           />
+          {answer.filters.map((f) => (
+            <p key={f.part}>
+              {f.name}: {sayLife(f.life)}
+            </p>
+          ))}
           {answer.coldBypass.map((b) => (
             <p key={b.part}>
               {b.name}:{' '}
@@ -105,7 +122,8 @@ export default function CleanTab() {
           ))}
           <p className="quiet block">
             Stirred sump; efficiency 1 − 1/β (ISO 16889); codes by ISO 4406 at {CODE_SIZES_UM.join(', ')} µm. How much
-            dirt an engine makes and typical β are engineering judgement: a sample of your own oil says more.
+            dirt an engine makes, typical β and how fast an element clogs are engineering judgement: a sample of your
+            own oil says more. <Why of="cleanliness">ISO 4406</Why>, <Why of="betaRatio">β</Why>.
           </p>
         </>
       )}

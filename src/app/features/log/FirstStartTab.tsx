@@ -1,14 +1,19 @@
-import { Button, Progress } from 'antd';
+import { Button, Input, Progress } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { firstStartSteps, judgeStartPressure, type StartStep } from '../../../core/log/firstStart';
 import type { Seen } from '../../../core/document/project/log';
+import { MOST_PHOTOS } from '../../../core/document/project/photo';
 import { FigureInput } from '../../forms/FigureInput';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { LiveWatch } from './LiveWatch';
 import { tidy, today } from '../../state/plain';
+import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
 import { freshId, useEngineLog, useStartPredictions } from './useLog';
+import { Why } from '../../help/Why';
+
+type SeenChange = (seen: Seen) => Seen;
 
 /** The first start, one step at a time, large enough to read from the engine bay. */
 export default function FirstStartTab() {
@@ -28,14 +33,14 @@ export default function FirstStartTab() {
   const at = chosen ?? (firstOpen < 0 ? steps.length - 1 : firstOpen);
   const step = steps[Math.min(at, steps.length - 1)]!;
   const done = steps.filter((s) => seen[s.id]?.done).length;
-  const put = (id: string, change: { readonly [K in keyof Seen]?: Seen[K] | undefined }, on = '') =>
+  const put = (id: string, change: SeenChange, on = '') =>
     changeLog(
       'first start',
       (l) => {
         const mine = l.firstStarts?.[variant.id] ?? {};
         return {
           ...l,
-          firstStarts: { ...l.firstStarts, [variant.id]: { ...mine, [id]: tidy({ ...mine[id], ...change }) as Seen } },
+          firstStarts: { ...l.firstStarts, [variant.id]: { ...mine, [id]: tidy(change(mine[id] ?? {})) } },
         };
       },
       on === '' ? '' : `${variant.id} ${id} ${on}`,
@@ -57,6 +62,7 @@ export default function FirstStartTab() {
           ]
         : [];
     });
+    const photos = steps.flatMap((s) => seen[s.id]?.photos ?? []).slice(0, MOST_PHOTOS);
     const notes = steps.flatMap((s) => (seen[s.id]?.note ? [`${s.title}: ${seen[s.id]!.note}`] : []));
     changeLog('first start into the log book', (l) => ({
       ...l,
@@ -70,6 +76,7 @@ export default function FirstStartTab() {
           variant: variant.name,
           readings: readings.length > 0 ? readings : undefined,
           note: notes.length > 0 ? notes.join('\n').slice(0, 4000) : undefined,
+          photos: photos.length > 0 ? photos : undefined,
         }) as never,
       ],
     }));
@@ -103,7 +110,7 @@ export default function FirstStartTab() {
           size="large"
           type="primary"
           onClick={() => {
-            put(step.id, { done: true, on: today() });
+            put(step.id, (seenNow) => ({ ...seenNow, done: true, on: today() }));
             setChosen(Math.min(steps.length - 1, at + 1));
           }}
         >
@@ -131,7 +138,7 @@ function StepCard({
 }: {
   readonly step: StartStep;
   readonly seen: Seen;
-  readonly onSeen: (change: { readonly [K in keyof Seen]?: Seen[K] | undefined }, on?: string) => void;
+  readonly onSeen: (change: SeenChange, on?: string) => void;
 }) {
   const units = usePreferences((p) => p.units);
   const verdict = seen.pressurePa === undefined ? undefined : judgeStartPressure(step, seen.pressurePa, units);
@@ -145,7 +152,7 @@ function StepCard({
       </ul>
       {step.expect && (
         <p className="expect">
-          <b>Expect:</b> {step.expect}
+          <b>Expect:</b> {step.expect} {step.timer?.expectS != null && <Why of="fillTime" />}
         </p>
       )}
       {step.otherwise && (
@@ -153,14 +160,16 @@ function StepCard({
           <b>{step.stops ? 'If not, stop:' : 'If not:'}</b> {step.otherwise}
         </p>
       )}
-      {step.timer && <Timer timer={step.timer} onStopped={(seconds) => onSeen({ seconds })} last={seen.seconds} />}
+      {step.timer && (
+        <Timer timer={step.timer} onStopped={(seconds) => onSeen((s) => ({ ...s, seconds }))} last={seen.seconds} />
+      )}
       {step.pressure && (
         <FigureInput
           title="Gauge reads"
           quantity="pressure"
           si={seen.pressurePa}
           optional
-          onChange={(pressurePa) => onSeen({ pressurePa }, 'pressure')}
+          onChange={(pressurePa) => onSeen((s) => ({ ...s, pressurePa }) as Seen, 'pressure')}
         />
       )}
       {verdict && (
@@ -168,6 +177,19 @@ function StepCard({
           {verdict.text}
         </p>
       )}
+      <Input.TextArea
+        aria-label="What was seen"
+        placeholder="what was seen"
+        autoSize
+        maxLength={500}
+        value={seen.note ?? ''}
+        onChange={(e) => onSeen((s) => ({ ...s, note: e.target.value || undefined }) as Seen, 'note')}
+      />
+      <PhotoStrip
+        of={step.title}
+        photos={seen.photos ?? []}
+        onChange={(changed, typed) => onSeen((s) => withPhotos(s, changed), typed)}
+      />
     </section>
   );
 }

@@ -14,6 +14,7 @@ import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { useWhy } from './why';
+import { Why } from '../../help/Why';
 
 type Reading = ExplainRequest['readings'][number];
 const HOT_OIL_K = 373.15;
@@ -212,7 +213,7 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
       />
       <p className="quiet block">
         Probability by Bayes’ rule from the solved circuit; how often each cause is met at all is engineering judgement.
-        Single causes only.
+        Single causes only. <Why of="cause" />
       </p>
       <div className="moves">
         <Button

@@ -12,7 +12,7 @@ import {
   type UnitChoice,
 } from '../../../core/foundations/units';
 import { activeVariant } from '../../../core/document/project/project';
-import { exportProject, fileName } from '../../files/exportProject';
+import { exportProject, exportWithPhotos, fileName } from '../../files/exportProject';
 import { studyPool } from '../../../workers/studyPool';
 import { useDrop } from '../../files/useDrop';
 import { useProjectImport } from '../../files/useProjectImport';
@@ -90,7 +90,7 @@ function Menu() {
       <input
         ref={file}
         type="file"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         hidden
         aria-label="Project file"
         onChange={(event) => {
@@ -124,6 +124,16 @@ function Menu() {
             { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
             { key: 'export', label: 'Export', onClick: () => exportProject(project) },
+            {
+              key: 'exportPhotos',
+              label: 'Export with photos',
+              onClick: () =>
+                void exportWithPhotos(project).catch((error: unknown) =>
+                  message.error(
+                    `There is no file: ${error instanceof Error ? error.message : 'the photos could not be read'}`,
+                  ),
+                ),
+            },
             {
               key: 'out',
               label: 'Print, picture, summary',

@@ -10,7 +10,7 @@ import { folderBackupNow } from '../../state/folderBackup';
 import { preferencesNow, takePreferences } from '../../state/preferences';
 import { settled } from '../../state/workspace';
 
-const LARGEST_BACKUP_BYTES = 200 * 1024 * 1024;
+const LARGEST_BACKUP_BYTES = 1024 * 1024 * 1024;
 
 /** Everything as one file, put back whole or by project; a folder that is kept up to date where the browser has such a thing. */
 export function BackupSection({ onRestored }: { readonly onRestored: () => void }) {
@@ -25,7 +25,7 @@ export function BackupSection({ onRestored }: { readonly onRestored: () => void 
   };
   const take = async (file: File) => {
     if (file.size > LARGEST_BACKUP_BYTES)
-      return void message.error('The file is over 200 MiB. Choose a backup that was made here.');
+      return void message.error('The file is over 1 GiB. Choose a backup that was made here.');
     const read = readBackup(new Uint8Array(await file.arrayBuffer()));
     if (read.ok) setBackup(read.backup);
     else void message.error(read.why);

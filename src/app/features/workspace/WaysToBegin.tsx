@@ -51,7 +51,7 @@ export function WaysToBegin() {
         <p>A project that was exported from here. Or drop it anywhere on this page.</p>
         <Upload
           aria-label="Project file to open"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           showUploadList={false}
           beforeUpload={(chosen) => {
             void importFile(chosen);

@@ -160,8 +160,23 @@ function likeVerdicts(hose: Hose, hoses: readonly Hose[]): HoseVerdict[] {
   return other ? [{ code: 'crossed', weight: 'note', other: other.name }] : [];
 }
 
-/** What is known without solving: how hot the oil gets over the range; no pressures. */
-export const seenByRange = (project: Project, variant: Variant): WorstSeen => ({
-  highPa: () => undefined,
-  hottestK: inSeason(project, variant).range.hottestOilK,
-});
+/**
+ * What the circuit was seen to do over the range.
+ * @param highPa highest pressure at a port [Pa]; without it only the oil's temperature is known
+ */
+export const seenByRange = (
+  project: Project,
+  variant: Variant,
+  highPa: WorstSeen['highPa'] = () => undefined,
+): WorstSeen => ({ highPa, hottestK: inSeason(project, variant).range.hottestOilK });
+
+/** Highest pressure at a port, from the nodes of one solved state, which name their ports, and the sweep's extremes by node. */
+export function highByNodes(
+  nodes: readonly { readonly ports: readonly string[] }[],
+  nodeHighPa: readonly (number | null)[],
+): WorstSeen['highPa'] {
+  const byPort = new Map(
+    nodes.flatMap(({ ports }, i) => ports.map((port) => [port, nodeHighPa[i] ?? undefined] as const)),
+  );
+  return (port) => byPort.get(port);
+}

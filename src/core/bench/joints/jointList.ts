@@ -66,7 +66,10 @@ class JointList {
   }
 
   run(): readonly BenchJoint[] {
-    const joints = this.variant.circuit.joints.flatMap(({ from, to }) => this.joint(from, to));
+    const joints = [
+      ...this.variant.circuit.joints.flatMap(({ from, to }) => this.joint(from, to)),
+      ...this.coolantJoints(),
+    ];
     return [...joints.filter((j) => !j.isCentreBolt), ...joints.filter((j) => j.isCentreBolt)];
   }
 
@@ -128,6 +131,29 @@ class JointList {
     return [
       this.row(key, a, b, note, { kind: 'misfit', why: mating.why, adapter: mating.adapter }, undefined, undefined),
     ];
+  }
+
+  /** Coolant hoses are pushed over tails and clamped, at the cooler and at the engine. */
+  private coolantJoints(): BenchJoint[] {
+    return hosesOf(this.variant)
+      .filter((hose) => hose.duty === 'coolant')
+      .flatMap((hose) =>
+        ([hose.from, hose.to] as const).map((end, i) => {
+          const key = `${hose.key} ${i === 0 ? 'first' : 'second'} end`;
+          const thread = threadOfEnd({ style: 'tail', angleDeg: 0 }, hose);
+          const side = (place: string): JointSide => ({ port: end.port, place, thread, from: 'usual' });
+          const note = this.variant.bench?.joints?.[key] ?? {};
+          return this.row(
+            key,
+            side(`hose ${hose.name}`),
+            side(end.place),
+            note,
+            { kind: 'mates' },
+            thread && threadLabel(thread),
+            thread && tighteningOf(thread, note),
+          );
+        }),
+      );
   }
 
   private row(

@@ -123,6 +123,21 @@ describe('The joints of a circuit', () => {
     expect(joints.some((j) => j.name.includes('Mains'))).toBe(false);
   });
 
+  it('of a coolant-fed cooler are two to each coolant hose, pushed over tails and clamped, with notes of their own', () => {
+    const variant = demoProject('saltmarsh').variants.find((v) =>
+      v.circuit.parts.some((p) => p.kind === 'cooler' && p.medium === 'liquid' && !p.coolantLooped),
+    )!;
+    const coolant = jointsOf(variant).filter((j) => j.key.includes(' coolant '));
+    expect(coolant).toHaveLength(4);
+    for (const j of coolant) {
+      expect(j.fit.kind).toBe('mates');
+      expect(j.name).toMatch(/coolant/);
+      expect(j.tightening?.seal).toMatch(/clamp/);
+    }
+    const noted = { ...variant, bench: { joints: { [coolant[0]!.key]: { state: 'final' as const } } } };
+    expect(jointsOf(noted).find((j) => j.key === coolant[0]!.key)?.state).toBe('final');
+  });
+
   it('say that a port carries two things', () => {
     const shared = jointsOf(cooled()).filter((j) => j.fit.kind === 'shared');
     expect(shared.map((j) => j.key)).toEqual(['plate.tap turboFeed.in', 'oilGauge.in plate.tap']);

@@ -52,11 +52,12 @@ export function bracketTemplate(
       line(x - r - 2, y, x + r + 2, y),
       line(x, y - r - 2, x, y + r + 2),
       text(x + r + 1.5, y - 1.5, `⌀${f(2 * r)}`, 'start'),
+      text(x + r + 1.5, y + 3.4, `${f(hole.xM * MM_PER_M)}, ${f(hole.yM * MM_PER_M)}`, 'start'),
     ].join('');
   });
   const bends = bracket.bends.map(({ yM, angleDeg }) => {
     const y = y0 + h - yM * MM_PER_M;
-    return `${line(x0 - 4, y, x0 + w + 4, y, '4 2')}${text(x0 + w + 5, y + 1, `bend ${f(angleDeg)}°`, 'start')}`;
+    return `${line(x0 - 4, y, x0 + w + 4, y, '4 2')}${text(x0 + 1, y - 1, `bend ${f(angleDeg)}° at ${f(yM * MM_PER_M)}`, 'start')}`;
   });
   const svg = [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${f(widthMm)}mm" height="${f(heightMm)}mm" viewBox="0 0 ${f(widthMm)} ${f(heightMm)}" font-family="sans-serif" font-size="3.2" stroke="#000" stroke-width="0.25" fill="#000">`,
@@ -79,6 +80,16 @@ export function bracketTemplate(
     '</svg>',
   ].join('');
   return { svg, widthMm, heightMm };
+}
+
+/**
+ * The template as a page that prints itself at true size.
+ * @param own true: on a page of the template's own size, as a PDF has it; false: on whatever paper is in the printer
+ */
+export function bracketPage(bracket: Bracket, title: string, own: boolean): string {
+  const { svg, widthMm, heightMm } = bracketTemplate(bracket, title);
+  const page = own ? `size:${f(widthMm)}mm ${f(heightMm)}mm;margin:0` : 'margin:8mm';
+  return `<!doctype html><html lang="en"><meta charset="utf-8"><title>${escapeXml(title)}</title><style>@page{${page}}html,body{margin:0}svg{display:block}</style>${svg}</html>`;
 }
 
 function ruler(

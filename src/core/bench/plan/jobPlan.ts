@@ -71,11 +71,15 @@ type Draft = Pick<PlanStep, 'id' | 'phase' | 'text' | 'plannedMin'> &
  */
 export function planJob(project: Project, from: Variant, to: Variant): JobPlan {
   const drafts = [...circuitSteps(from, to)];
-  const steps = [
-    ...preparation(from, to, drafts),
-    ...drafts,
-    ...finishing(inSeason(project, to).oil.name, to, from, drafts),
-  ];
+  const [was, is] = [inSeason(project, from).oil, inSeason(project, to).oil];
+  // Another oil for the season is a job of its own, with no part touched.
+  const otherOil = JSON.stringify(was) !== JSON.stringify(is);
+  const steps =
+    drafts.length === 0
+      ? otherOil
+        ? oilChangeSteps(was.name, is.name, from, to)
+        : []
+      : [...preparation(from, to, drafts), ...drafts, ...finishing(is.name, to, from)];
   const note = to.bench?.plan ?? {};
   const own = ownSteps(note.own ?? [], steps);
   const all = [...steps, ...own].map((draft): PlanStep => {
@@ -227,12 +231,60 @@ const WORDS_OF_FIELD: Readonly<Record<string, string>> = {
   losses: 'ends',
 };
 
+/** The oil of another season: nothing of the circuit changes. */
+function oilChangeSteps(was: string, is: string, from: Variant, to: Variant): readonly Draft[] {
+  const { parts } = to.circuit;
+  const filters = parts.filter((p) => p.kind === 'filter').map((p) => p.name);
+  const held = from.circuit.parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
+  const oil = parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
+  return [
+    {
+      id: 'support',
+      phase: 'prepare',
+      text: 'Put the vehicle on stands and chock the wheels.',
+      caution: 'Never go under a vehicle that only a jack holds.',
+      plannedMin: MINUTES.drain,
+    },
+    {
+      id: 'drain',
+      phase: 'prepare',
+      text: `Run the engine warm, stop it, drain the ${was} ({oil}) and measure what comes out. {stays} stays in lines, filters and coolers.`,
+      figures: { oil: { si: oil, quantity: 'volume' }, stays: { si: Math.max(0, held - oil), quantity: 'volume' } },
+      caution: 'Hot oil and hot metal burn. Used oil goes where local rules say.',
+      after: ['support'],
+      plannedMin: MINUTES.drain,
+    },
+    ...(filters.length > 0
+      ? [
+          {
+            id: 'filters',
+            phase: 'main' as const,
+            text: `Change the element of ${filters.join(' and ')}. Oil its seal; check that the old one came off with it.`,
+            plannedMin: MINUTES.set,
+          },
+        ]
+      : []),
+    {
+      id: 'refill',
+      phase: 'finish',
+      text: `New washer on the drain plug. Fill in {fill} of ${is}.`,
+      figures: { fill: { si: oil, quantity: 'volume' } },
+      plannedMin: MINUTES.small,
+    },
+    {
+      id: 'firstStart',
+      phase: 'finish',
+      text: 'Start, watch the pressure come within seconds, stop, look at the drain plug and the filter, set the level.',
+      after: ['refill'],
+      plannedMin: MINUTES.finish,
+    },
+  ];
+}
+
 function preparation(from: Variant, to: Variant, main: readonly Draft[]): readonly Draft[] {
   const drained = from.circuit.parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
   const newHoses = hosesOf(to).filter((h) => main.some((s) => s.id === `on-${h.part}`));
   const coolant = liquidCoolers(from) !== liquidCoolers(to);
-  const changes = main.length > 0;
-  if (!changes) return [];
   const steps: Draft[] = [
     {
       id: 'photograph',
@@ -327,8 +379,7 @@ const liquidCoolers = (variant: Variant): string =>
     .sort()
     .join(' ');
 
-function finishing(oil: string, to: Variant, from: Variant, main: readonly Draft[]): readonly Draft[] {
-  if (main.length === 0) return [];
+function finishing(oil: string, to: Variant, from: Variant): readonly Draft[] {
   const level = oilChange(to, from);
   const fill = to.circuit.parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
   const prefilled = level.came.filter((p) => p.prefill).map((p) => p.name);

@@ -11,6 +11,7 @@ import { applyChanges, changesBetween, isSameCircuit } from './circuitChange';
 import { byPhase, planJob } from './jobPlan';
 import { moveStep, orderSteps } from './orderSteps';
 import { sayMinutes, sayStep } from './sayStep';
+import { addPiece, removePiece, tickPiece, tickStep } from './stepNotes';
 
 /** A variant and what some random changes make of it. */
 function randomJob(seed: number): { readonly project: Project; readonly from: Variant; readonly to: Variant } {
@@ -119,6 +120,32 @@ describe('The plan of a job', () => {
   it('of a circuit into itself has no steps', () => {
     const { project, from } = job();
     expect(planJob(project, from, { ...from, id: 'copy' }).steps).toEqual([]);
+  });
+
+  it('of a season with another oil is a job of its own: drained, filters, filled, looked at', () => {
+    const { project, from } = job();
+    const oil = { ...project.oil, name: '5W-30, winter' };
+    const winter = { ...from, id: 'winter', season: { name: 'Winter', oil } };
+    const { steps } = planJob(project, from, winter);
+    expect(steps.map((s) => s.id)).toEqual(['support', 'drain', 'filters', 'refill', 'firstStart']);
+    expect(sayStep(steps[1]!).replace(/\u00a0/g, ' ')).toContain('(5.00 L)');
+    expect(sayStep(steps[3]!)).toContain('of 5W-30, winter');
+    expect(planJob(project, winter, { ...winter, id: 'same' }).steps).toEqual([]);
+  });
+
+  it('splits a step: it is done when all of its parts are, and ticking it ticks them', () => {
+    const on = '2026-11-26';
+    let note = addPiece(addPiece({ note: 'tight' }, 'left', on), 'right', on);
+    note = tickPiece(note, 0, true, on);
+    expect(note.done).toBeUndefined();
+    note = tickPiece(note, 1, true, on);
+    expect(note).toMatchObject({ done: true, on, note: 'tight' });
+    expect(tickPiece(note, 0, false, '2026-11-27').done).toBeUndefined();
+    expect(addPiece(note, 'middle', on).done).toBeUndefined();
+    expect(removePiece(addPiece(note, 'middle', on), 2, on)).toEqual(note);
+    expect(tickStep(note, false, on).pieces).toEqual([{ text: 'left' }, { text: 'right' }]);
+    expect(tickStep(tickStep(note, false, on), true, on)).toEqual(note);
+    expect(removePiece(removePiece(note, 0, on), 0, on)).toEqual({ done: true, on, note: 'tight' });
   });
 
   it('back to stock keeps what comes off', () => {

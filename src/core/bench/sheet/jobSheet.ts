@@ -1,5 +1,6 @@
 import type { Finding } from '../../judgement/audit';
 import type { Project, Variant } from '../../document/project/project';
+import type { WorstSeen } from '../hoses/hoseVerdicts';
 import type { UnitChoice } from '../../foundations/units';
 
 export const SHEET_SECTIONS = [
@@ -55,6 +56,8 @@ export interface JobSheetRequest {
   readonly before: Variant | undefined;
   /** Findings of the audit; undefined where they were not asked for. */
   readonly findings: readonly Finding[] | undefined;
+  /** What the circuit was seen to do at its worst: hoses are held against it. */
+  readonly seen: WorstSeen;
   /** Steps of the first start, in words. */
   readonly firstStart: readonly string[];
   readonly sections: readonly SheetSection[];

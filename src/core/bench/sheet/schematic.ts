@@ -5,16 +5,20 @@ import { PortGroups } from '../../document/plumbing/portGroups';
 import type { Circuit, Variant } from '../../document/project/project';
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
 import { escapeXml } from '../places/bracketTemplate';
+import { isBolted } from '../bolted';
 import { hosesOf } from '../hoses/hoseList';
 
 const BOX_W = 92;
 const BOX_H = 34;
 const GAP_X = 34;
 const GAP_Y = 16;
-const PITCH_X = BOX_W + GAP_X;
 const PITCH_Y = BOX_H + GAP_Y;
 /** Lines of one gap stand this far apart. */
 const LANE = 6;
+/** Room for the names of ports that oil leaves by, and comes in by, beside a box that has several. */
+const OUT_NAMES = 46;
+const IN_NAMES = 20;
+const PORT_NAME_SIZE = 9;
 /** Names longer than this are drawn narrower; longer than the second they are cut. */
 const NARROW_FROM = 14;
 const LONGEST_NAME = 22;
@@ -35,11 +39,10 @@ export function schematic(variant: Variant, units: UnitChoice = {}): string {
   const cells = place(circuit);
   const rows = [...cells.values()].map((c) => c.row);
   const top = Math.min(...rows);
-  const [w, h] = [
-    (Math.max(...[...cells.values()].map((c) => c.col)) + 1) * PITCH_X,
-    (Math.max(...rows) - top + 1) * PITCH_Y + GAP_Y,
-  ];
-  const at = ({ col, row }: Cell) => ({ x: col * PITCH_X + LANE, y: (row - top) * PITCH_Y + GAP_Y });
+  const columns = columnsOf(circuit, cells);
+  const h = (Math.max(...rows) - top + 1) * PITCH_Y + GAP_Y;
+  const w = columns.at(-1)!.x + BOX_W + GAP_X;
+  const at = ({ col, row }: Cell) => ({ x: columns[col]!.x, y: (row - top) * PITCH_Y + GAP_Y });
   const captions = captionsOf(variant, units);
   const boxes = circuit.parts.flatMap((part) => {
     const cell = cells.get(part.id);
@@ -52,7 +55,7 @@ export function schematic(variant: Variant, units: UnitChoice = {}): string {
       `<text x="${x + BOX_W / 2}" y="${y + 27}" font-size="9" text-anchor="middle">${escapeXml(captions(part))}</text>`,
     ];
   });
-  const wires = wiresOf(circuit, cells, at);
+  const wires = wiresOf(circuit, cells, at, (col) => columns[col]!.lanesX);
   return `<svg class="schematic" xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${w} ${h}" role="img" aria-label="Circuit, oil going to the right" font-size="11" stroke-width="1.2"><g stroke="#000" fill="none">${wires.join('')}</g><g stroke="#000" fill="#000"><style>.schematic text{stroke:none}</style>${boxes.join('')}</g></svg>`;
 }
 
@@ -130,11 +133,33 @@ function place(circuit: Circuit): ReadonlyMap<string, Cell> {
   return cells;
 }
 
+/** Where each column's boxes begin, and the lanes of the gap behind it; wider where ports are named there. */
+function columnsOf(
+  circuit: Circuit,
+  cells: ReadonlyMap<string, Cell>,
+): readonly { readonly x: number; readonly lanesX: number }[] {
+  const last = Math.max(...[...cells.values()].map((c) => c.col));
+  const named = Array.from({ length: last + 2 }, () => ({ outlets: false, inlets: false }));
+  for (const part of circuit.parts) {
+    const [many, cell] = [manyPorts(part), cells.get(part.id)];
+    if (!many || !cell) continue;
+    if (many.outlets.length > 1) named[cell.col]!.outlets = true;
+    if (many.inlets.length > 1) named[cell.col]!.inlets = true;
+  }
+  let x = LANE;
+  return Array.from({ length: last + 1 }, (_, col) => {
+    const column = { x, lanesX: x + BOX_W + LANE + (named[col]!.outlets ? OUT_NAMES : 0) };
+    x = column.lanesX - LANE + GAP_X + (named[col + 1]!.inlets ? IN_NAMES : 0);
+    return column;
+  });
+}
+
 /** Lines between parts, one tree a place: a trunk right of the source, a stub to each part that takes oil there. */
 function wiresOf(
   circuit: Circuit,
   cells: ReadonlyMap<string, Cell>,
   at: (cell: Cell) => { readonly x: number; readonly y: number },
+  lanesX: (col: number) => number,
 ): readonly string[] {
   const groups = PortGroups.of(circuit);
   const byId = new Map(circuit.parts.map((p) => [p.id, p]));
@@ -155,7 +180,7 @@ function wiresOf(
         isReservoir(p) ||
         (!isFed && waysThrough(p).some(([, to]) => to === port)) ||
         (waysThrough(p).length === 0 && port !== 'in');
-      return [{ cell, isSource }];
+      return [{ cell, isSource, part: p, port }];
     });
     if ([...refs].some((ref) => splitPortRef(ref).port === 'return')) continue;
     const sources = ends.filter((e) => e.isSource);
@@ -164,23 +189,71 @@ function wiresOf(
     const col = Math.max(...sources.map((s) => s.cell.col));
     const lane = lanes.get(col) ?? 0;
     lanes.set(col, lane + 1);
-    const x = col * PITCH_X + LANE + BOX_W + LANE + (lane % 4) * LANE;
-    const middle = (cell: Cell) => at(cell).y + BOX_H / 2;
-    for (const { cell } of sources) wires.push(path([at(cell).x + BOX_W, middle(cell)], [x, middle(cell)]));
-    const from = sources.find((s) => s.cell.col === col)!.cell;
-    for (const { cell } of sinks) {
+    const x = lanesX(col) + (lane % 4) * LANE;
+    const heightAt = (end: { readonly cell: Cell; readonly part: Part; readonly port: string }) =>
+      at(end.cell).y + BOX_H * portShare(end.part, end.port);
+    for (const source of sources) {
+      const y = heightAt(source);
+      wires.push(path([at(source.cell).x + BOX_W, y], [x, y]));
+      wires.push(portName(source.part, source.port, at(source.cell).x + BOX_W + 2, y - 2, 'start'));
+    }
+    const from = sources.find((s) => s.cell.col === col)!;
+    for (const sink of sinks) {
+      const { cell } = sink;
+      const y = heightAt(sink);
       const blocked = between(col, cell.col).some((c) => cols.has(`${c} ${cell.row}`));
-      if (cell.col > col && !blocked)
-        wires.push(path([x, middle(from)], [x, middle(cell)], [at(cell).x, middle(cell)]));
-      else {
-        const rail = Math.min(at(from).y, at(cell).y) - LANE;
+      if (cell.col > col && !blocked) {
+        wires.push(path([x, heightAt(from)], [x, y], [at(cell).x, y]));
+        wires.push(portName(sink.part, sink.port, at(cell).x - 2, y - 2, 'end'));
+      } else {
+        const rail = Math.min(at(from.cell).y, at(cell).y) - LANE;
         const drop = at(cell).x + BOX_W / 2;
-        wires.push(path([x, middle(from)], [x, rail], [drop, rail], [drop, at(cell).y]));
+        wires.push(path([x, heightAt(from)], [x, rail], [drop, rail], [drop, at(cell).y]));
+        wires.push(portName(sink.part, sink.port, drop + 3, at(cell).y - 1, 'start'));
       }
     }
   }
   return wires;
 }
+
+/** Ports that oil leaves by and comes in by, of a part with more than one way. */
+function manyPorts(
+  part: Part,
+): { readonly inlets: readonly string[]; readonly outlets: readonly string[] } | undefined {
+  if (!isBolted(part)) return undefined;
+  const ways = waysThrough(part);
+  const inlets = [...new Set(ways.map(([inlet]) => inlet))];
+  const outlets = [...new Set(ways.map(([, outlet]) => outlet))];
+  return inlets.length + outlets.length > 2 ? { inlets, outlets } : undefined;
+}
+
+/** How far down its box a port lies, 0 to 1: ports of one side stand under one another. */
+function portShare(part: Part, port: string): number {
+  const many = manyPorts(part);
+  const side = many && (many.outlets.includes(port) ? many.outlets : many.inlets);
+  const i = side?.indexOf(port) ?? -1;
+  return side && i >= 0 ? (i + 1) / (side.length + 1) : 1 / 2;
+}
+
+/** A port's short name where a line meets its box; a part with one way through needs none. */
+function portName(part: Part, port: string, x: number, y: number, anchor: 'start' | 'end'): string {
+  if (!manyPorts(part)) return '';
+  // A side with one port needs no name either.
+  const many = manyPorts(part)!;
+  if ((many.outlets.includes(port) ? many.outlets : many.inlets).length < 2) return '';
+  const name = SHORT_PORTS[port] ?? port;
+  return `<text x="${x}" y="${y}" font-size="${PORT_NAME_SIZE}" text-anchor="${anchor}" fill="#000" stroke="#fff" stroke-width="2" paint-order="stroke">${escapeXml(name)}</text>`;
+}
+
+const SHORT_PORTS: Readonly<Record<string, string>> = {
+  in: 'in',
+  out: 'out',
+  away: 'to cooler',
+  back: 'from cooler',
+  tap: 'tap',
+  run: 'run',
+  branch: 'branch',
+};
 
 const between = (a: number, b: number): number[] => Array.from({ length: Math.max(0, b - a - 1) }, (_, i) => a + 1 + i);
 

@@ -2,6 +2,8 @@ import { demoProject } from '../../verification/testing/demo';
 import type { Project, Variant } from '../../document/project/project';
 import { US_UNITS } from '../../foundations/units';
 import { bracketProblems, bracketTemplate } from '../places/bracketTemplate';
+import { seenByRange } from '../hoses/hoseVerdicts';
+import { hosesOf } from '../hoses/hoseList';
 import { jointsOf } from '../joints/jointList';
 import { SHEET_SECTIONS, SHORT_SECTIONS, type JobSheetRequest } from './jobSheet';
 import { sheetHtml } from './sheetHtml';
@@ -12,6 +14,7 @@ const request = (project: Project = demoProject(), more: Partial<JobSheetRequest
   variant: project.variants[1]!,
   before: project.variants[0],
   findings: [],
+  seen: seenByRange(project, project.variants[1]!),
   firstStart: ['Crank without ignition.'],
   sections: SHEET_SECTIONS,
   paper: 'A4',
@@ -31,6 +34,33 @@ describe('The job sheet', () => {
     expect(html).toContain('Never go under a vehicle that only a jack holds.');
     expect(html).toContain('size: A4');
     expect(html).toContain('Invented demonstration data');
+  });
+
+  it('draws both ends of every hose, names the ports of what has several, and lists the parts of a split step', () => {
+    const project = demoProject();
+    const variant: Variant = {
+      ...project.variants[1]!,
+      bench: { plan: { steps: { drain: { pieces: [{ text: 'Loosen the filler cap' }] } } } },
+    };
+    const html = sheetHtml(request(project, { variant }));
+    expect(html.match(/class="ends"/g)).toHaveLength(hosesOf(variant).length);
+    expect(html).toContain('>to cooler</text>');
+    expect(html).toContain('>from cooler</text>');
+    expect(html).toContain('Loosen the filler cap');
+  });
+
+  it('holds a hose’s rating against the highest pressure that was seen at its ends', () => {
+    const project = demoProject();
+    const open = project.variants[1]!;
+    const [hose] = hosesOf(open);
+    const rated = (highPa: number) => {
+      const parts = open.circuit.parts.map((p) => (p.id === hose!.part ? { ...p, pressureRatingPa: 10e5 } : p));
+      const variant = { ...open, circuit: { ...open.circuit, parts } };
+      const seen = seenByRange(project, variant, (port) => (port === `${hose!.part}.in` ? highPa : undefined));
+      return sheetHtml(request(project, { variant, seen, sections: ['hoses'] }));
+    };
+    expect(rated(10.1e5)).toMatch(/Pressure 10\.10\sbar; rated to 10\.00\sbar/);
+    expect(rated(9.9e5)).not.toMatch(/rated to/);
   });
 
   it('on Letter, in US units, with chosen sections only', () => {

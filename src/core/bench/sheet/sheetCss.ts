@@ -46,6 +46,7 @@ dd { margin: 0; text-align: right; }
 .findings li::before { position: absolute; left: 0; content: '●'; }
 .findings .stop::before { content: '■'; }
 .findings .mend::before { content: '▲'; }
+.ends { width: 15mm; height: 5.8mm; vertical-align: middle; }
 .clock { width: 5.5mm; height: 5.5mm; vertical-align: middle; }
 .schematic { width: 100%; max-height: 88mm; }
 .foot { margin-top: 5mm; border-top: 0.8pt solid #000; font-size: 8pt; break-inside: avoid; }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { between, nonNegative, positive, signed } from '../parts/field';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { photosSchema } from './photo';
 
 /*
  * What a person adds at the bench: lengths as they were measured, ticks, dates, notes. All else there is derived from the circuit.
@@ -152,6 +153,12 @@ export const stepNoteSchema = z.strictObject({
   /** What went wrong and had to be done again. */
   rework: text(500).optional(),
   text: text(300).optional(),
+  /** What it was split into; it is done when all of them are. */
+  pieces: z
+    .array(z.strictObject({ text: text(300).min(1), done: z.boolean().optional() }))
+    .max(20)
+    .optional(),
+  photos: photosSchema.optional(),
 });
 export type StepNote = z.infer<typeof stepNoteSchema>;
 
@@ -195,7 +202,7 @@ export const benchSchema = z.strictObject({
       drainedM3: nonNegative('volume', 'Oil drained').optional(),
       /** On the dipstick over its mark; below it is negative. */
       stickM3: z
-        .record(z.enum(['before', 'afterRun', 'hot', 'afterDrive']), signed('volume', 'On the dipstick'))
+        .partialRecord(z.enum(['before', 'afterRun', 'hot', 'afterDrive']), signed('volume', 'On the dipstick'))
         .optional(),
     })
     .optional(),

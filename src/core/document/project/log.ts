@@ -2,12 +2,16 @@ import { z } from 'zod';
 import { nonNegative, positive } from '../parts/field';
 import { partIdSchema } from '../parts/partBase';
 import { readingSchema } from './calibration';
+import { photosSchema } from './photo';
 
 const text = (most: number) => z.string().max(most);
 const daySchema = z.iso.date();
 
 export const SESSION_KINDS = ['firstStart', 'drive', 'service', 'sample', 'note'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
+
+export const WEATHERS = ['dry', 'wet', 'snow', 'dusty'] as const;
+export type Weather = (typeof WEATHERS)[number];
 
 /** A reading with what was predicted for it on that day. */
 const loggedSchema = z.strictObject({ reading: readingSchema, predicted: z.number().nullable() });
@@ -23,6 +27,7 @@ export const sessionSchema = z.strictObject({
   hours: nonNegative('time', 'Engine hours').optional(),
   distanceM: nonNegative('distance', 'Distance').optional(),
   airTemperatureK: positive('temperature', 'Ambient air').optional(),
+  weather: z.enum(WEATHERS).optional(),
   readings: z.array(loggedSchema).max(200).optional(),
   oilChanged: z.boolean().optional(),
   filterChanged: z.boolean().optional(),
@@ -33,6 +38,7 @@ export const sessionSchema = z.strictObject({
   underFault: text(200).optional(),
   decision: text(1000).optional(),
   note: text(4000).optional(),
+  photos: photosSchema.optional(),
 });
 export type Session = z.infer<typeof sessionSchema>;
 
@@ -43,6 +49,7 @@ export const seenSchema = z.strictObject({
   pressurePa: z.number().nonnegative().max(2e7).optional(),
   seconds: z.number().nonnegative().max(86_400).optional(),
   note: text(500).optional(),
+  photos: photosSchema.optional(),
 });
 export type Seen = z.infer<typeof seenSchema>;
 

@@ -10,6 +10,8 @@ export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject
   2: (raw) => raw,
   // Version 4 adds what is measured, ticked and noted at the bench; all of it may be left out.
   3: (raw) => raw,
+  // Version 5 adds photos, steps that were split, the weather of a session; all of it may be left out.
+  4: (raw) => raw,
 };
 
 /** Version 2 keeps the sheet's columns, empty ones too, instead of an order of stations. */

@@ -9,7 +9,7 @@ import { partSchema } from '../parts/part';
 
 /** What stands at the head of every project file. */
 export const PROJECT_FORMAT = 'tidal-gauge-project';
-export const PROJECT_VERSION = 4;
+export const PROJECT_VERSION = 5;
 
 const MM = 1e-3;
 const MM2S = 1e-6;

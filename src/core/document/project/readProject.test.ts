@@ -13,7 +13,10 @@ import { solveState } from '../../judgement/judgeState';
 const DEMO = readFileSync('demo/thornback.json', 'utf8');
 type Raw = {
   version: unknown;
-  variants: { circuit: { parts: Record<string, unknown>[]; joints: { from: string; to: string }[] } }[];
+  variants: {
+    circuit: { parts: Record<string, unknown>[]; joints: { from: string; to: string }[] };
+    bench?: unknown;
+  }[];
 } & Record<string, unknown>;
 
 /** The demo with something broken in it, and what the reader says. */
@@ -40,14 +43,17 @@ describe('A project file', () => {
   });
 
   it('of every frozen version reads as the present one, its parts, joints and figures as they were', () => {
-    for (const version of [1, 2, 3]) {
+    for (const version of [1, 2, 3, 4]) {
       const text = readFileSync(`src/core/verification/frozen/version${version}.json`, 'utf8');
       const raw = JSON.parse(text) as Raw;
       expect(raw.version).toBe(version);
       const read = readProjectText(text);
       if (!read.ok) throw new Error(read.issues.map(sayIssue).join('\n'));
       expect(read.project.version).toBe(PROJECT_VERSION);
-      expect(read.project.variants).toMatchObject(raw.variants.map(({ circuit }) => ({ circuit })));
+      expect(read.project.variants).toMatchObject(
+        raw.variants.map(({ circuit, bench }) => ({ circuit, ...(bench === undefined ? {} : { bench }) })),
+      );
+      expect(read.project.log).toEqual(raw.log);
     }
   });
 
@@ -120,7 +126,7 @@ describe('A project file', () => {
     [
       'a newer version',
       (raw: Raw) => void (raw.version = PROJECT_VERSION + 1),
-      'version: the file has version 5, this app reads up to 4',
+      'version: the file has version 6, this app reads up to 5',
     ],
     [
       'a valve that opens before it cracks',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Part, PartOf } from '../../document/parts/part';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { solveState } from '../../judgement/judgeState';
 import type { SolveResult } from '../../judgement/stateResult';
@@ -13,6 +14,9 @@ import {
 import { oilTemperatureOf, STATE_OPTIONS, stateOf } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import type { StudyBench } from '../job/studyBench';
+import { filterLifeSchema, filterLives } from './filterLife';
+import { USUAL_CHANGE_HOURS } from './usualChange';
+import { sayLife } from './sayFilterLife';
 
 const requestSchema = z.strictObject({
   speedRevS: z.number().positive(),
@@ -20,6 +24,8 @@ const requestSchema = z.strictObject({
   /** ISO 4406 code of the oil now, at 4, 6 and 14 µm. */
   code: z.tuple([z.int().min(0).max(HIGHEST_CODE), z.int().min(0).max(HIGHEST_CODE), z.int().min(0).max(HIGHEST_CODE)]),
   hours: z.number().positive().max(1000),
+  /** Hours in which a full-flow element that gets all dirt is due. */
+  usualChangeHours: z.number().positive().max(5000),
 });
 export type CleanlinessRequest = z.infer<typeof requestSchema>;
 
@@ -44,6 +50,7 @@ const answerSchema = z.strictObject({
       flowM3S: z.number(),
       beta: z.array(z.number()),
       turnoversPerHour: z.number(),
+      life: filterLifeSchema,
     }),
   ),
   sizes: z.array(sizeSchema),
@@ -69,32 +76,46 @@ const SAMPLES = 24;
 const COLD_STEP_K = 5;
 const WARM_K = 363.15;
 
+const isFilter = (p: Part): p is PartOf<'filter'> | PartOf<'sideStream'> =>
+  p.kind === 'filter' || p.kind === 'sideStream';
+
 const flowThrough = (result: SolveResult, part: string, role?: string): number =>
   result.elements
     .filter((e) => e.part === part && (role === undefined || e.role === role))
     .reduce((most, e) => Math.max(most, Math.abs(e.flowM3S)), 0);
 
-function work(bench: StudyBench, { speedRevS, oilTemperatureK, code, hours }: CleanlinessRequest): Cleanliness {
+function work(
+  bench: StudyBench,
+  { speedRevS, oilTemperatureK, code, hours, usualChangeHours }: CleanlinessRequest,
+): Cleanliness {
   const circuit = bench.circuit();
   const { parts } = bench.variant.circuit;
   const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
   const volumeM3 = parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
-  const filters = parts.flatMap((p) => {
-    if (p.kind !== 'filter' && p.kind !== 'sideStream') return [];
-    const flowM3S = flowThrough(result, p.id, p.kind === 'filter' ? 'media' : undefined);
+  const filters = parts.filter(isFilter).map((p) => {
+    // A filter without a valve is one element, without a role.
+    const flowM3S = flowThrough(result, p.id, p.kind === 'filter' && p.bypass ? 'media' : undefined);
     const beta =
       p.kind === 'filter' ? [...FULL_FLOW_BETA] : SIDE_POWERS.map((power) => (p.betaRatio ?? USUAL_SIDE_BETA) ** power);
-    return [
-      {
-        part: p.id,
-        name: p.name,
-        sideStream: p.kind === 'sideStream',
-        flowM3S,
-        beta,
-        turnoversPerHour: (flowM3S * HOUR_S) / volumeM3,
-      },
-    ];
+    return {
+      part: p.id,
+      name: p.name,
+      sideStream: p.kind === 'sideStream',
+      flowM3S,
+      beta,
+      turnoversPerHour: (flowM3S * HOUR_S) / volumeM3,
+    };
   });
+  // Most of the dirt's volume is in its largest particles.
+  const holds = filters.map((f) => filterEfficiency(f.beta.at(-1)!) * f.flowM3S);
+  const whole = holds.reduce((sum, each) => sum + each, 0);
+  const lives = filterLives(
+    bench,
+    parts.filter(isFilter),
+    { speedRevS, oilTemperatureK },
+    new Map(filters.map((f, i) => [f.part, whole > 0 ? holds[i]! / whole : 0])),
+    usualChangeHours,
+  );
   const sumpAt = (size: number, withSide: boolean): StirredSump => ({
     volumeM3,
     cleaningM3S: filters
@@ -108,7 +129,7 @@ function work(bench: StudyBench, { speedRevS, oilTemperatureK, code, hours }: Cl
   return {
     status: result.convergence.status === 'converged' ? 'solved' : 'unsolved',
     volumeM3,
-    filters,
+    filters: filters.map((f) => ({ ...f, life: lives.get(f.part)! })),
     sizes: CODE_SIZES_UM.map((sizeUm, i) => ({
       sizeUm,
       startPerM3: start[i]!,
@@ -174,11 +195,14 @@ export const CLEANLINESS_STUDY = {
         oilTemperatureK: oilTemperatureOf(asked),
         code: TYPICAL_CODE,
         hours: USUAL_HOURS,
+        usualChangeHours: USUAL_CHANGE_HOURS,
       }),
       json: (answer) => answer,
       lines: (answer) => [
         `ISO 4406 ${answer.codeBefore.join('/')} now; after ${USUAL_HOURS} h ${answer.codeWith.join('/')}${answer.filters.some((f) => f.sideStream) ? `, without the side-stream filter ${answer.codeWithout.join('/')}` : ''}.`,
-        ...answer.filters.map((f) => `${f.name}: the whole oil ${f.turnoversPerHour.toFixed(1)} times an hour.`),
+        ...answer.filters.map(
+          (f) => `${f.name}: the whole oil ${f.turnoversPerHour.toFixed(1)} times an hour. ${sayLife(f.life)}`,
+        ),
         ...answer.coldBypass.map((b) =>
           b.share === 0
             ? `${b.name}: nothing past its media at the coldest start.`
