@@ -111,3 +111,67 @@ test('the command line prints the sheet on both papers, and says what does not m
   const html = tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler');
   expect(html).toContain('<h1>Job sheet: Thornback</h1>');
 });
+
+test('a photo of a step stays over a reload, goes out in a zip file and comes into another browser with it', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const problems = await openApp(page);
+  await choose(page, 'Variant', 'Nose cooler');
+  await page.goto('/bench?tab=plan');
+  const step = (on: Page) => on.getByRole('listitem').filter({ hasText: 'drain the oil' }).first();
+  await step(page)
+    .getByRole('button', { name: /More about/ })
+    .click();
+  // Larger than what is kept: it is scaled down to 1600 pixels.
+  const picture = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(3200, 1200);
+    canvas.getContext('2d')!.fillRect(0, 0, 1600, 600);
+    const blob = await canvas.convertToBlob({ type: 'image/png' });
+    return [...new Uint8Array(await blob.arrayBuffer())];
+  });
+  const file = { name: 'drain.png', mimeType: 'image/png', buffer: Buffer.from(picture) };
+  await step(page).locator('input[type=file]').setInputFiles(file);
+  const photo = (on: Page, name = 'Photo 1') => step(on).getByRole('img', { name });
+  await expect(photo(page)).toHaveJSProperty('naturalWidth', 1600);
+  await step(page)
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(step(page).getByRole('alert')).toContainText('notes.png could not be read as a picture');
+  await step(page).getByRole('button', { name: 'Photo 1' }).click();
+  await page.getByRole('textbox', { name: 'Caption' }).fill('plug before it was undone');
+  await page.getByRole('button', { name: 'Close' }).last().click();
+
+  // A step is split and is done when its parts are.
+  await step(page).getByRole('textbox', { name: /Split/ }).fill('Undo the filler cap');
+  await step(page).getByRole('button', { name: 'Split' }).click();
+  await step(page).getByRole('checkbox', { name: 'Undo the filler cap' }).check();
+  await expect(step(page).getByRole('checkbox').first()).toBeChecked();
+
+  await page.reload();
+  await step(page)
+    .getByRole('button', { name: /More about/ })
+    .click();
+  await expect(photo(page, 'Photo 1: plug before it was undone')).toHaveJSProperty('naturalWidth', 1600);
+
+  await page.getByRole('button', { name: 'Project' }).click();
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Export with photos' }).click();
+  const zip = await (await downloading).path();
+  const other = await (await browser.newContext()).newPage();
+  const otherProblems = await openApp(other);
+  await other.getByLabel('Project file').setInputFiles({
+    name: 'thornback.tidal.zip',
+    mimeType: 'application/zip',
+    buffer: readFileSync(zip),
+  });
+  await expect(other.getByText('Thornback is open')).toBeVisible();
+  await other.goto('/bench?tab=plan');
+  await step(other)
+    .getByRole('button', { name: /More about/ })
+    .click();
+  await expect(photo(other, 'Photo 1: plug before it was undone')).toHaveJSProperty('naturalWidth', 1600);
+  await other.context().close();
+  expect([...problems, ...otherProblems]).toEqual([]);
+});

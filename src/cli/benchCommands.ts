@@ -15,10 +15,11 @@ import type { Project, Variant } from '../core/document/project/project';
 import { compileCircuit } from '../core/network/compile/compile';
 import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
 import { firstStartSteps, startLines, type StartPredictions } from '../core/log/firstStart';
+import { startPredictions, startQuestions } from '../core/log/startPredictions';
 import { EXPECTED_STUDY } from '../core/studies/explain/expectedStudy';
-import { USUAL_FILLING } from '../core/studies/filling/fillingSchema';
 import { FILLING_STUDY } from '../core/studies/filling/fillingStudy';
 import { SWEEP_STUDY } from '../core/studies/sweep/sweepStudy';
+import { WARM_UP_STUDY } from '../core/studies/heat/warmUpStudy';
 import { studyHere } from '../core/studies/job/runHere';
 import { say, sayJson } from './console';
 import { load } from './load';
@@ -175,22 +176,14 @@ function plan(words: readonly string[], given: OwnGiven): number {
   return print(job, given, 'steps', rows, made.steps, lines);
 }
 
-/** A workshop in which an engine is started for the first time [K]. */
-const WORKSHOP_K = 293.15;
-const HOT_OIL_K = 373.15;
-
 /** What the studies say of the first start. */
-function predictionsOf(project: Project): StartPredictions {
-  const oilTemperatureK = Math.max(project.range.coldestOilK, WORKSHOP_K);
-  const { idleSpeedRevS } = project.engine;
-  const [coldIdle, hotIdle] = studyHere(EXPECTED_STUDY, project, {
-    states: [
-      { speedRevS: idleSpeedRevS, oilTemperatureK },
-      { speedRevS: idleSpeedRevS, oilTemperatureK: HOT_OIL_K },
-    ],
-  }).at;
-  const filling = studyHere(FILLING_STUDY, project, { start: 'prefilled', oilTemperatureK, ...USUAL_FILLING });
-  return { filling, coldIdle, hotIdle, thermostatOpensS: undefined };
+function predictionsOf(project: Project, variant: Variant): StartPredictions {
+  const questions = startQuestions(project, variant);
+  return startPredictions(
+    studyHere(FILLING_STUDY, project, questions.filling),
+    studyHere(EXPECTED_STUDY, project, questions.expected),
+    studyHere(WARM_UP_STUDY, project, questions.warmUp),
+  );
 }
 
 /** The job sheet as HTML, or as PDF where the output's name ends so and Chromium is found. */
@@ -206,7 +199,7 @@ async function sheet(words: readonly string[], given: OwnGiven): Promise<number>
     findings,
     seen: worstSeen(project, variant),
     firstStart: startLines(
-      firstStartSteps(project, variant, before, predictionsOf({ ...project, activeVariant: variant.id })),
+      firstStartSteps(project, variant, before, predictionsOf({ ...project, activeVariant: variant.id }, variant)),
     ),
     sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,
     paper: paper satisfies Paper,

@@ -39,6 +39,8 @@ export interface StartPredictions {
   readonly hotIdle: { readonly pressurePa: number | null; readonly deviationPa: number } | undefined;
   /** From a cold start until the thermostat opens [s]; null: it has none, or it does not open. */
   readonly thermostatOpensS: number | null | undefined;
+  /** From a cold start until the oil is warm to the hand [s]; null: it does not get there. */
+  readonly warmOilS: number | null | undefined;
 }
 
 /** Longest bout of cranking, and the pause after it: a starter burns out. @source common practice, no source */
@@ -134,6 +136,7 @@ function startContext(
     coldIdle,
     hotIdle,
     thermostatOpensS,
+    bowlWarmS: bowlWarmS(sideStream?.id, predicted),
     gaugeS,
     late,
     thermostat,
@@ -223,6 +226,12 @@ function untilItRuns({
   ];
 }
 
+/** When the bowl of a side-stream filter is warm to the hand: once the oil is, and has had the time that it took to fill the bowl cold. */
+function bowlWarmS(part: string | undefined, { filling, warmOilS }: StartPredictions): number | undefined {
+  const fullS = filling?.parts.find((p) => p.part === part)?.fullS;
+  return warmOilS == null || fullS == null ? undefined : warmOilS + fullS;
+}
+
 /** Oil at every component, the level, every joint. */
 function whileItIsCold({ variant, level, v, filling, late, joints }: StartContext): StartStep[] {
   return [
@@ -269,6 +278,7 @@ function whenItIsWarm({
   p,
   hotIdle,
   thermostatOpensS,
+  bowlWarmS,
   thermostat,
   sideStream,
   fan,
@@ -299,12 +309,20 @@ function whenItIsWarm({
         'Let it warm at fast idle, no load.',
         ...(thermostat ? [`Feel the hose behind ${thermostat.name}.`] : []),
         ...(fan ? ['The fan comes on at its switch.'] : []),
+        ...(sideStream
+          ? [
+              `Feel the bowl of ${sideStream.name} and its return${bowlWarmS === undefined ? '' : `: warm to the hand within about ${saySeconds(bowlWarmS)}`}.`,
+            ]
+          : []),
       ],
       expect:
         thermostatOpensS == null
           ? 'Oil temperature rises steadily.'
           : `The thermostat opens after about ${saySeconds(thermostatOpensS)}; then the hose behind it gets warm to the hand.`,
-      otherwise: 'The hose stays cold long after: air in the cooler, crossed hoses, or a thermostat that sticks.',
+      otherwise: [
+        'The hose stays cold long after: air in the cooler, crossed hoses, or a thermostat that sticks.',
+        ...(sideStream ? ['The bowl stays cold: nothing flows through it; its tap or its metering is blocked.'] : []),
+      ].join(' '),
       ...(thermostatOpensS == null ? {} : { timer: { expectS: thermostatOpensS, stopS: 3 * thermostatOpensS } }),
     },
     {

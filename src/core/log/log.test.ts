@@ -6,11 +6,13 @@ import { studyHere } from '../studies/job/runHere';
 import { AUDIT_STUDY } from '../studies/audit/auditStudy';
 import { CLEANLINESS_STUDY } from '../studies/cleanliness/cleanlinessStudy';
 import { sayLife } from '../studies/cleanliness/sayFilterLife';
+import { WARM_UP_STUDY } from '../studies/heat/warmUpStudy';
 import { EXPECTED_STUDY } from '../studies/explain/expectedStudy';
 import { fillCircuit } from '../studies/filling/fillingWork';
 import { CRANK_BOUT_S, firstStartSteps, isFarTooLow, judgeStartPressure, RUNNING_STOP_S } from './firstStart';
 import { frameOf, FrameRing, GAP_S, lineOf } from './frame';
 import { agesOf, compareSessions, dueReminders, findSessions, residualOf } from './sessions';
+import { timelineOf, underFaultM } from './timeline';
 import { LOGGER_FAULTS, SimulatedEngine, type LoggerFault } from './simulatedEngine';
 
 const C = 273.15;
@@ -25,7 +27,13 @@ describe('The first start', () => {
     idleForS: 600,
   });
   const at = { pressurePa: 4.2e5, deviationPa: 0.1e5 };
-  const steps = firstStartSteps(project, cooled, stock, { filling, coldIdle: at, hotIdle: at, thermostatOpensS: 400 });
+  const steps = firstStartSteps(project, cooled, stock, {
+    filling,
+    coldIdle: at,
+    hotIdle: at,
+    thermostatOpensS: 400,
+    warmOilS: 150,
+  });
   const step = (id: string) => steps.find((s) => s.id === id)!;
 
   it('goes from fluids over cranking and the start to the first drive, with a leak check for every joint', () => {
@@ -47,8 +55,22 @@ describe('The first start', () => {
   it('sets the needle of a side-stream filter, and only where there is one', () => {
     const saltmarsh = demoProject('saltmarsh');
     const side = saltmarsh.variants.find((v) => v.circuit.parts.some((p) => p.kind === 'sideStream'))!;
-    const none = { filling: undefined, coldIdle: undefined, hotIdle: undefined, thermostatOpensS: undefined };
+    const none = {
+      filling: undefined,
+      coldIdle: undefined,
+      hotIdle: undefined,
+      thermostatOpensS: undefined,
+      warmOilS: undefined,
+    };
     expect(firstStartSteps(saltmarsh, side, undefined, none).some((s) => s.id === 'sideStream')).toBe(true);
+    const bowl = side.circuit.parts.find((p) => p.kind === 'sideStream')!;
+    const fullS = 90;
+    const filled = {
+      ...filling,
+      parts: [{ part: bowl.id, name: bowl.name, volumeM3: 1e-3, startedFull: false, fullS, share: 1 }],
+    };
+    const told = firstStartSteps(saltmarsh, side, undefined, { ...none, filling: filled, warmOilS: 210 });
+    expect(told.find((s) => s.id === 'warm')!.orders.join(' ')).toContain('warm to the hand within about 5 min');
     expect(steps.some((s) => s.id === 'sideStream')).toBe(false);
   });
 
@@ -126,6 +148,46 @@ describe('The log book', () => {
     };
     expect(agesOf(log)).toEqual({ oilM: 5e6, filterM: 2e6, oilS: 60 * 3600, filterS: undefined });
     expect(agesOf({})).toEqual({ oilM: undefined, filterM: undefined, oilS: undefined, filterS: undefined });
+  });
+
+  it('is a picture along time: variants, marks, how far the gauge was off, oil codes, distance with a fault', () => {
+    const at = (on: string, more: Partial<Session>): Session => ({
+      id: `s${on}`,
+      on,
+      kind: 'drive',
+      title: '',
+      variant: 'Stock',
+      ...more,
+    });
+    const pressure = (pressurePa: number, predicted: number | null): Logged => ({
+      reading: { kind: 'pressure', speedRevS: 50, oilTemperatureK: 363, pressurePa },
+      predicted,
+    });
+    const sessions = [
+      at('2026-05-01', { variant: 'Cooler', distanceM: 9e6, readings: [pressure(4e5, 4.1e5), pressure(3e5, 2.7e5)] }),
+      at('2026-03-01', { distanceM: 5e6, underFault: 'relief weak' }),
+      at('2026-04-01', { distanceM: 6.5e6, oilChanged: true, readings: [pressure(4e5, null)] }),
+      at('2026-06-01', { kind: 'sample', variant: 'Cooler', sample: { code: '20/18/15', metals: '' } }),
+      at('2026-06-02', { kind: 'sample', variant: 'Cooler', sample: { code: 'lost', metals: '' } }),
+    ];
+    const log = { sessions, reminders: [{ id: 'r', on: '2026-12-01', text: 'Refit the cooler' }] };
+    const timeline = timelineOf(log, '2026-07-01')!;
+    expect([timeline.from, timeline.to]).toEqual(['2026-03-01', '2026-12-01']);
+    expect(timeline.variants).toEqual([
+      { name: 'Stock', from: '2026-03-01', to: '2026-05-01' },
+      { name: 'Cooler', from: '2026-05-01', to: '2026-07-01' },
+    ]);
+    expect(timeline.marks.map((m) => [m.on, m.underFault, m.oilChanged])).toEqual([
+      ['2026-03-01', true, false],
+      ['2026-04-01', false, true],
+      ['2026-05-01', false, false],
+      ['2026-06-01', false, false],
+      ['2026-06-02', false, false],
+    ]);
+    expect(timeline.pressureOff).toEqual([{ on: '2026-05-01', offPa: expect.closeTo(3e4, 6) as number }]);
+    expect(timeline.codes).toEqual([{ on: '2026-06-01', code: 20 }]);
+    expect(underFaultM(log)).toBe(1.5e6);
+    expect(timelineOf({}, '2026-07-01')).toBeUndefined();
   });
 
   it('reminds on the day and after it', () => {
@@ -241,6 +303,24 @@ describe('The simulated engine', () => {
     expect(last.values['oil_pressure_bar']!).toBeGreaterThan(1);
     expect(last.values['turbo_pressure_bar']!).toBeLessThan(0.05);
     expect(run([], 'firstStart').at(-1)!.values['turbo_pressure_bar']!).toBeGreaterThan(0.5);
+  });
+
+  it('warms its oil as the heat model does, and stays colder with its thermostat stuck open', () => {
+    const project = { ...demoProject(), activeVariant: 'noseCooler' };
+    const drive = { airTemperatureK: 293.15, roadSpeedMS: 0, load: 0.05 };
+    const question = { drive: { speedRevS: project.engine.idleSpeedRevS, ...drive }, startK: 293.15, durationS: 200 };
+    const alone = studyHere(WARM_UP_STUDY, project, question).samples.at(-1)!;
+    const engine = new SimulatedEngine(project, { cycle: 'idle', faults: [], seed: 1, startK: 293.15 });
+    let shown = 0;
+    for (let t = 0; t < alone.timeS; t += 0.5) shown = engine.step(0.5)!.values['oil_temperature_C']!;
+    expect(Math.abs(shown + C - alone.sumpK)).toBeLessThan(0.01);
+    const after = (faults: LoggerFault[]) => {
+      const warming = new SimulatedEngine(project, { cycle: 'road', faults, seed: 1, startK: 355.15 });
+      let frame;
+      for (let n = 0; n < 300; n++) frame = warming.step(1);
+      return frame!.values['oil_temperature_C']!;
+    };
+    expect(after(['thermostatStuck'])).toBeLessThan(after([]) - 5);
   });
 
   it('drops out and jumps where it is told to, and only there', () => {

@@ -67,6 +67,8 @@ export function findSessions(log: Log, words: string): readonly Session[] {
         s.note,
         s.sample?.code,
         s.sample?.metals,
+        s.weather,
+        ...(s.photos ?? []).map((p) => p.caption),
       ]
         .join(' ')
         .toLowerCase();

@@ -4,6 +4,9 @@ import { kindOf } from '../document/parts/part';
 import { gaugePort } from '../document/plumbing/gaugePort';
 import { activeVariant, inSeason, type Project } from '../document/project/project';
 import { seeded } from '../foundations/random/quasiRandom';
+import { DEFAULT_CONDITIONS } from '../heat/conditions';
+import { HeatSolver } from '../heat/heatSolver';
+import { TIME_STEP_S, WarmUp } from '../heat/transient';
 import { CircuitSolver } from '../network/circuitSolver';
 import { hypothesesOf, type Severity } from '../studies/explain/hypotheses';
 import { fillCircuit } from '../studies/filling/fillingWork';
@@ -40,10 +43,13 @@ export type Simulation = z.infer<typeof simulationSchema>;
 
 /** Noise of a sender that is well, and of one that is not, as shares of its figure. @source engineering judgement */
 const NOISE = { well: 0.005, bad: 0.03 } as const;
-/** How the oil comes to its temperature: a first-order rise, in which a stuck thermostat ends colder. @source engineering judgement */
-const WARM_UP_S = 300;
-const WARM_OIL_K = 368.15;
-const COLD_OIL_K = 333.15;
+/** Load and road speed of each cycle. @source engineering judgement */
+const DRIVE: Readonly<Record<Simulation['cycle'], { readonly load: number; readonly roadSpeedMS: number }>> = {
+  firstStart: { load: 0.05, roadSpeedMS: 0 },
+  idle: { load: 0.05, roadSpeedMS: 0 },
+  road: { load: 0.3, roadSpeedMS: 25 },
+  sprint: { load: 0.7, roadSpeedMS: 30 },
+};
 const CRANK_S = 8;
 const DROPOUT_CHANCE = 0.004;
 const DROPOUT_FRAMES = 15;
@@ -61,7 +67,9 @@ export class SimulatedEngine {
   private timeS = 0;
   private clockOffS = 0;
   private dropped = 0;
-  private oilK: number;
+  /** The oil by the heat model, a second ahead at most; between two of its steps on a straight line. */
+  private readonly warm: WarmUp;
+  private beforeK: number;
 
   /** @throws Error where the circuit cannot be computed */
   constructor(
@@ -69,7 +77,7 @@ export class SimulatedEngine {
     private readonly simulation: Simulation,
   ) {
     this.random = seeded(simulation.seed);
-    this.oilK = simulation.startK;
+    this.beforeK = simulation.startK;
     const sick = simulation.faults.reduce((project, fault) => withFault(project, fault), given);
     this.faulty = simulation.faults.includes('senderOffset')
       ? { words: '', project: undefined, sender: (p) => Math.max(0, p - SENDER_OFFSET_PA) }
@@ -81,6 +89,9 @@ export class SimulatedEngine {
     const made = CircuitSolver.of(sick);
     if (!made.ok) throw new Error('This circuit cannot be computed.');
     this.circuit = made.circuit;
+    const heated = CircuitSolver.of(sick);
+    if (!heated.ok) throw new Error('This circuit cannot be computed.');
+    this.warm = new WarmUp(new HeatSolver(heated.circuit), simulation.startK);
     this.ports = variant.circuit.parts.flatMap((p) =>
       isConsumer(p) && kindOf(p).sitsOutside?.(p) === true ? [{ part: p.id, port: `${p.id}.in` }] : [],
     );
@@ -110,9 +121,8 @@ export class SimulatedEngine {
     this.timeS += dtS;
     const { faults } = this.simulation;
     const speedRevS = this.speed();
-    const endK = faults.includes('thermostatStuck') ? COLD_OIL_K : WARM_OIL_K;
-    if (speedRevS > this.circuit.project.engine.crankingSpeedRevS) this.oilK += ((endK - this.oilK) * dtS) / WARM_UP_S;
-    const outcome = this.circuit.solveOnly(this.circuit.stateAt(speedRevS, this.oilK));
+    const oilK = this.oilAt(speedRevS);
+    const outcome = this.circuit.solveOnly(this.circuit.stateAt(speedRevS, oilK));
     const solved = outcome.status === 'converged';
     const at = (port: string | undefined) => {
       const node = port === undefined ? undefined : this.circuit.compiled.nodeOfPort.get(port);
@@ -134,7 +144,7 @@ export class SimulatedEngine {
       timeS: this.timeS + this.clockOffS,
       values: {
         engine_speed_rpm: speedRevS * 60,
-        oil_temperature_C: this.oilK - 273.15,
+        oil_temperature_C: oilK - 273.15,
         oil_pressure_bar: solved ? noisy(this.faulty?.sender ? this.faulty.sender(gaugePa) : gaugePa) / 1e5 : null,
         ...Object.fromEntries(
           this.ports.map(({ part, port }) => {
@@ -145,6 +155,18 @@ export class SimulatedEngine {
         ),
       },
     };
+  }
+
+  /** The sump's oil now [K]. Where a step of the heat does not solve the oil stays as it was. */
+  private oilAt(speedRevS: number): number {
+    const { warm } = this;
+    const { airTemperatureK } = DEFAULT_CONDITIONS;
+    while (warm.solved && warm.timeS < this.timeS) {
+      this.beforeK = warm.sumpK;
+      warm.step({ speedRevS, airTemperatureK, ...DRIVE[this.simulation.cycle] }, TIME_STEP_S);
+    }
+    const share = Math.min(1, 1 - (warm.timeS - this.timeS) / TIME_STEP_S);
+    return this.beforeK + (warm.sumpK - this.beforeK) * Math.max(0, share);
   }
 
   private speed(): number {

@@ -14,13 +14,10 @@ import { firstStartSteps, startLines } from '../../../core/log/firstStart';
 import { saveText } from '../../files/saveFile';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { usePreferences } from '../../state/preferences';
-import { useStudy } from '../../state/useStudy';
+import { useStartPredictions } from '../../state/useStartPredictions';
 import { useAudit } from '../../state/useAnswers';
 import { useJob, useWorstSeen } from './useBench';
 
-/** A workshop in which an engine is started for the first time. */
-const WORKSHOP_K = 293.15;
-const HOT_OIL_K = 373.15;
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
 
 /** The job sheet as it prints. */
@@ -34,29 +31,11 @@ export default function SheetTab() {
   const [isShort, setShort] = useState(false);
   const [left, setLeft] = useState<readonly SheetSection[]>([]);
   const [revision, setRevision] = useState('1');
-  const { range, engine } = project;
-  const oilTemperatureK = Math.max(range.coldestOilK, WORKSHOP_K);
-  const { answer: filling } = useStudy(
-    'filling',
-    { start: 'prefilled', oilTemperatureK, crankForS: 30, idleForS: 600 },
-    'fresh',
+  const { predicted } = useStartPredictions(project);
+  const firstStart = useMemo(
+    () => startLines(firstStartSteps(project, variant, before, predicted, units)),
+    [project, variant, before, predicted, units],
   );
-  const { answer: expected } = useStudy(
-    'expected',
-    {
-      states: [
-        { speedRevS: engine.idleSpeedRevS, oilTemperatureK },
-        { speedRevS: engine.idleSpeedRevS, oilTemperatureK: HOT_OIL_K },
-      ],
-    },
-    'fresh',
-  );
-  const firstStart = useMemo(() => {
-    const [coldIdle, hotIdle] = expected?.at ?? [];
-    return startLines(
-      firstStartSteps(project, variant, before, { filling, coldIdle, hotIdle, thermostatOpensS: undefined }, units),
-    );
-  }, [project, variant, before, filling, expected, units]);
   const html = useMemo(
     () =>
       sheetHtml({

@@ -1,6 +1,7 @@
 import { Button, Checkbox, DatePicker, Empty, Input, Table } from 'antd';
 import { useMemo, useState } from 'react';
 import { agesOf, compareSessions, dueReminders, findSessions, residualOf } from '../../../core/log/sessions';
+import { timelineOf, underFaultM } from '../../../core/log/timeline';
 import {
   SESSION_KINDS,
   WEATHERS,
@@ -8,7 +9,6 @@ import {
   type Logged,
   type Session,
   type SessionKind,
-  type Weather,
 } from '../../../core/document/project/log';
 import { activeVariant } from '../../../core/document/project/project';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -21,21 +21,8 @@ import { tidy, today } from '../../state/plain';
 import { freshId, useEngineLog } from './useLog';
 import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
 import { AddReading } from './AddReading';
-
-const KIND_WORDS: Readonly<Record<SessionKind, string>> = {
-  firstStart: 'first start',
-  drive: 'drive',
-  service: 'service',
-  sample: 'oil sample',
-  note: 'note',
-};
-
-const WEATHER_WORDS: Readonly<Record<Weather, string>> = {
-  dry: 'dry',
-  wet: 'wet roads',
-  snow: 'snow or salt',
-  dusty: 'dust',
-};
+import { SESSION_WORDS, WEATHER_WORDS } from './sessionWords';
+import { TimelinePicture } from './TimelinePicture';
 
 /** Sessions by date, what changed between them, ages and reminders. */
 export default function BookTab() {
@@ -47,6 +34,8 @@ export default function BookTab() {
   const shown = useMemo(() => findSessions(log, search), [log, search]);
   const ages = agesOf(log);
   const due = dueReminders(log, today());
+  const timeline = useMemo(() => timelineOf(log, today()), [log]);
+  const faultM = underFaultM(log);
   const put = (name: string, change: (sessions: readonly Session[]) => readonly Session[], on?: string) =>
     changeLog(name, (l) => ({ ...l, sessions: [...change(l.sessions ?? [])] }), on);
   const add = (kind: SessionKind) =>
@@ -78,7 +67,7 @@ export default function BookTab() {
         />
         {SESSION_KINDS.map((kind) => (
           <Button key={kind} onClick={() => add(kind)}>
-            Add {KIND_WORDS[kind]}
+            Add {SESSION_WORDS[kind]}
           </Button>
         ))}
         <Button disabled={shown.length === 0} onClick={() => saveTable('log book.csv', csvOf(shown))}>
@@ -87,6 +76,7 @@ export default function BookTab() {
       </div>
       <p className="quiet block">
         Oil: {sayAge(ages.oilM, ages.oilS, units)}. Filter: {sayAge(ages.filterM, ages.filterS, units)}.
+        {faultM > 0 && ` Run with a fault: ${formatQuantity(faultM, 'distance', units)}.`}
       </p>
       {shown.length === 0 ? (
         <Empty description={search === '' ? 'Nothing is in the log book yet.' : 'Nothing fits this search.'} />
@@ -116,7 +106,7 @@ export default function BookTab() {
           }}
           columns={[
             { title: 'Date', rowScope: 'row', dataIndex: 'on' },
-            { title: 'Kind', render: (_, s) => KIND_WORDS[s.kind] },
+            { title: 'Kind', render: (_, s) => SESSION_WORDS[s.kind] },
             { title: 'Title', dataIndex: 'title' },
             { title: 'Variant', dataIndex: 'variant' },
             {
@@ -129,6 +119,7 @@ export default function BookTab() {
           ]}
         />
       )}
+      {timeline && <TimelinePicture timeline={timeline} name={project.name} />}
       <Reminders log={log} />
     </>
   );

@@ -57,7 +57,7 @@ export default function CleanTab() {
           onChange={(h) => h !== undefined && setHours(h)}
         />
         <FigureInput
-          title="An element alone is due after, hours"
+          title="Element due after, hours"
           quantity="ratio"
           si={usualChangeHours}
           allowed={[10, 5000]}

@@ -10,7 +10,8 @@ import { StudyStatus } from '../../studies/StudyStatus';
 import { LiveWatch } from './LiveWatch';
 import { tidy, today } from '../../state/plain';
 import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
-import { freshId, useEngineLog, useStartPredictions } from './useLog';
+import { useStartPredictions } from '../../state/useStartPredictions';
+import { freshId, useEngineLog } from './useLog';
 import { Why } from '../../help/Why';
 
 type SeenChange = (seen: Seen) => Seen;
@@ -20,11 +21,10 @@ export default function FirstStartTab() {
   const { project, variant, before, log } = useEngineLog();
   const units = usePreferences((p) => p.units);
   const changeLog = useDocument((d) => d.changeLog);
-  const { studies, predicted } = useStartPredictions();
-  const { filling, coldIdle, hotIdle, thermostatOpensS } = predicted;
+  const { studies, predicted } = useStartPredictions(project);
   const steps = useMemo(
-    () => firstStartSteps(project, variant, before, { filling, coldIdle, hotIdle, thermostatOpensS }, units),
-    [project, variant, before, filling, coldIdle, hotIdle, thermostatOpensS, units],
+    () => firstStartSteps(project, variant, before, predicted, units),
+    [project, variant, before, predicted, units],
   );
   const seen = log.firstStarts?.[variant.id] ?? {};
   const firstOpen = steps.findIndex((s) => !seen[s.id]?.done);
