@@ -4,11 +4,12 @@ import { figures, files } from './campaign/files';
 import { kills } from './campaign/kills';
 import { monkey } from './campaign/monkey';
 import type { Part } from './campaign/part';
+import { recorded } from './campaign/recorded';
 import { requests } from './campaign/requests';
 import { states } from './campaign/states';
 import { words } from './campaign/words';
 
-const PARTS: readonly Part[] = [files, figures, words, acts, states, requests, kills, monkey];
+const PARTS: readonly Part[] = [files, figures, words, acts, states, requests, kills, recorded, monkey];
 const MOST_SHOWN = 20;
 
 async function run(part: Part, count: number, seed: number): Promise<boolean> {

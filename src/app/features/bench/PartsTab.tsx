@@ -75,6 +75,11 @@ export default function PartsTab() {
           { title: 'Quantity', align: 'right', render: (_, i) => quantity(i) },
           { title: 'Status', render: (_, i) => STATUS_WORDS[i.status] },
           {
+            title: 'Weight',
+            align: 'right',
+            render: (_, i) => (i.massKg === undefined ? '' : formatQuantity(i.massKg, 'mass', units)),
+          },
+          {
             title: 'Price each',
             render: (_, i) =>
               i.status === 'new' && (
@@ -115,13 +120,14 @@ export default function PartsTab() {
       />
       <p>
         Together {formatQuantity(cost.total, 'money', units)}
-        {cost.unpriced > 0 && <span className="quiet">; {cost.unpriced} lines without a price</span>}.
+        {cost.unpriced > 0 && <span className="quiet">; {cost.unpriced} lines without a price</span>}
+        {cost.massKg > 0 && `; new parts weigh ${formatQuantity(cost.massKg, 'mass', units)} as far as it is known`}.
       </p>
       <div className="moves">
         <Button
           onClick={() =>
             saveTable('parts.csv', {
-              columns: ['group', 'part', 'size', 'status', 'quantity', 'unit', 'price', 'source'],
+              columns: ['group', 'part', 'size', 'status', 'quantity', 'unit', 'price', 'weight_kg', 'source'],
               rows: items.map((i) => [
                 i.group,
                 i.name,
@@ -130,6 +136,7 @@ export default function PartsTab() {
                 i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
                 i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
                 i.price ?? null,
+                i.massKg ?? null,
                 notes[i.key]?.source ?? '',
               ]),
             })

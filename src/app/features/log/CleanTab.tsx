@@ -1,6 +1,7 @@
 import { Input, Table } from 'antd';
 import { useState } from 'react';
 import { CODE_SIZES_UM, parseIsoCode } from '../../../core/physics/contamination/iso4406';
+import type { Session } from '../../../core/document/project/log';
 import { formatQuantity } from '../../../core/foundations/units';
 import { sayLife } from '../../../core/studies/cleanliness/sayFilterLife';
 import { USUAL_CHANGE_HOURS } from '../../../core/studies/cleanliness/usualChange';
@@ -18,11 +19,18 @@ const MINUTE_S = 60;
 const HOT_OIL_K = 368.15;
 const CRUISE_SHARE = 0.4;
 
+const TYPICAL_CODE = '21/19/16';
+
+/** The code of the newest oil sample in the log book; undefined where none has one. */
+const lastCode = (sessions: readonly Session[]): string | undefined =>
+  [...sessions].sort((a, b) => (a.on < b.on ? 1 : -1)).find((s) => parseIsoCode(s.sample?.code ?? '') !== undefined)
+    ?.sample?.code;
+
 /** What the filters make of the oil, with and without the side-stream ones. */
 export default function CleanTab() {
   const project = useDocument((d) => d.project)!;
   const units = usePreferences((p) => p.units);
-  const [text, setText] = useState('21/19/16');
+  const [text, setText] = useState(() => lastCode(project.log?.sessions ?? []) ?? TYPICAL_CODE);
   const [hours, setHours] = useState(50);
   const [usualChangeHours, setUsual] = useState<number>(USUAL_CHANGE_HOURS);
   const [oilTemperatureK, setOil] = useState(HOT_OIL_K);
@@ -45,8 +53,8 @@ export default function CleanTab() {
           <Input id="code" value={text} status={code ? '' : 'error'} onChange={(e) => setText(e.target.value)} />
           <span className={code ? 'typical' : 'problem'}>
             {code
-              ? 'from a sample; 21/19/16 is typical of used oil'
-              : 'Write three numbers that fall, for instance 21/19/16.'}
+              ? `from a sample; ${TYPICAL_CODE} is typical of used oil`
+              : `Write three numbers that fall, for instance ${TYPICAL_CODE}.`}
           </span>
         </div>
         <FigureInput

@@ -178,7 +178,7 @@ export default function LiveTab() {
               </div>
             ))}
           </dl>
-          <Traces predict={predict} />
+          <Traces predict={predict} name={name} />
           <p className="quiet">
             {ring.list.length} frames; {ring.breaks} gaps; {ring.malformed} lines that could not be read;{' '}
             {ring.droppedS.toFixed(0)} s let go at the old end.

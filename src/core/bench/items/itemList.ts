@@ -221,10 +221,15 @@ function jointItems(joint: BenchJoint): Item[] {
 }
 
 /** Sum of prices of what is bought, and how many of its lines have none. */
-export function costOf(items: readonly Item[]): { readonly total: number; readonly unpriced: number } {
+export function costOf(items: readonly Item[]): {
+  readonly total: number;
+  readonly unpriced: number;
+  readonly massKg: number;
+} {
   const bought = items.filter((i) => i.status === 'new');
   return {
     total: bought.reduce((sum, i) => sum + (i.price ?? 0) * (i.unit === 'm³' ? i.quantity * 1e3 : i.quantity), 0),
     unpriced: bought.filter((i) => i.price === undefined).length,
+    massKg: bought.reduce((sum, i) => sum + (i.massKg ?? 0) * i.quantity, 0),
   };
 }

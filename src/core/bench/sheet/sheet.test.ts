@@ -63,6 +63,17 @@ describe('The job sheet', () => {
     expect(rated(9.9e5)).not.toMatch(/rated to/);
   });
 
+  it('has the switch of a fan among the settings', () => {
+    const project = demoProject();
+    const open = project.variants[1]!;
+    const fan = { faceSpeedMS: 5, onK: 368.15, offK: 360.15 };
+    const parts = open.circuit.parts.map((p) =>
+      p.kind === 'cooler' && p.cooling?.kind === 'air' ? { ...p, cooling: { ...p.cooling, fan } } : p,
+    );
+    const variant = { ...open, circuit: { ...open.circuit, parts } };
+    expect(sheetHtml(request(project, { variant, sections: ['settings'] }))).toMatch(/fan on at 95\s°C, off at 87\s°C/);
+  });
+
   it('on Letter, in US units, with chosen sections only', () => {
     const html = sheetHtml(request(undefined, { paper: 'Letter', units: US_UNITS, sections: ['hoses'] }));
     expect(html).toContain('size: letter');

@@ -141,6 +141,15 @@ class SheetMaker {
           return [[part.name, `bore ${this.q(part.boreM, 'bore')}`]];
         case 'valve':
           return [[part.name, `${part.turns} turns open`]];
+        case 'cooler':
+          return part.cooling?.kind === 'air' && part.cooling.fan
+            ? [
+                [
+                  part.name,
+                  `fan on at ${this.q(part.cooling.fan.onK, 'temperature')}, off at ${this.q(part.cooling.fan.offK, 'temperature')}`,
+                ],
+              ]
+            : [];
         default:
           return [];
       }
