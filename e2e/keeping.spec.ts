@@ -228,7 +228,7 @@ test('everything is backed up as one file and put back, and a folder is kept up 
 
   const elsewhere = await (await browser.newContext()).newPage();
   await elsewhere.goto('/projects');
-  await elsewhere.locator('input[type=file][accept*=zip]').setInputFiles(path);
+  await elsewhere.getByRole('region', { name: 'Backup' }).locator('input[type=file]').setInputFiles(path);
   await elsewhere.getByRole('button', { name: 'Restore everything' }).click();
   await elsewhere.getByRole('button', { name: 'Open Thornback, changed' }).click();
   await expect(part(elsewhere, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);

@@ -15,7 +15,7 @@ test('export, change, and import what was exported', async ({ page }) => {
   await page.getByRole('button', { name: 'Project' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'Export' }).click(),
+    page.getByRole('menuitem', { name: 'Export', exact: true }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('thornback.tidal.json');
   const exported = readFileSync(await download.path(), 'utf8');

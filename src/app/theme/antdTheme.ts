@@ -2,7 +2,7 @@ import { theme, type ThemeConfig } from 'antd';
 
 export type ThemeName = 'light' | 'dark';
 
-/** The few colours that antd computes with; the same as in theme.css, which holds all of them. */
+/** The few colours that antd computes with; the same as in base.css, which holds all of them. */
 const TOKENS = {
   light: { ink: '#12181b', ink2: '#465055', paper: '#f2f3ee', alarm: '#b0240c' },
   dark: { ink: '#edf1ea', ink2: '#a7b3b4', paper: '#0e1518', alarm: '#ff9076' },

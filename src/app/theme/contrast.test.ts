@@ -13,8 +13,8 @@ function contrast(a: string, b: string): number {
   return (light! + 0.05) / (dark! + 0.05);
 }
 
-const css = readFileSync('src/app/theme/theme.css', 'utf8');
-/** The tokens of a block of theme.css, by name. */
+const css = readFileSync('src/app/theme/base.css', 'utf8');
+/** The tokens of a block of base.css, by name. */
 const tokensOf = (selector: string): Record<string, string> => {
   const from = css.indexOf(`${selector} {`);
   const block = css.slice(from, css.indexOf('}', from));
