@@ -49,6 +49,56 @@ async function trivial(page: Page): Promise<number> {
   return median(times);
 }
 
+/** What the browser says of a load: how far things moved, and when the largest of them was there [ms]. */
+interface Load {
+  readonly shift: number;
+  readonly largestMs: number;
+}
+
+const WIDTHS = [1280, 820, 390] as const;
+const SETTLED_MS = 5000;
+
+/** Loads an address again and reads what the browser says of it. */
+async function load(at: Page, url: string): Promise<Load> {
+  await at.goto(url);
+  await at.waitForTimeout(SETTLED_MS);
+  return at.evaluate(() => (window as unknown as { load: Load }).load);
+}
+
+async function watched(width: number): Promise<Page> {
+  const at = await browser.newPage({ viewport: { width, height: 800 }, serviceWorkers: 'block' });
+  await at.addInitScript(() => {
+    const seen = { shift: 0, largestMs: 0 };
+    Object.assign(window, { load: seen });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) {
+        const { value, hadRecentInput } = entry as PerformanceEntry & { value: number; hadRecentInput: boolean };
+        if (!hadRecentInput) seen.shift += value;
+      }
+    }).observe({ type: 'layout-shift', buffered: true });
+    new PerformanceObserver((list) => {
+      seen.largestMs = list.getEntries().at(-1)?.startTime ?? seen.largestMs;
+    }).observe({ type: 'largest-contentful-paint', buffered: true });
+  });
+  return at;
+}
+
+/** The same page with its styles and a line of text, without any script: what the browser takes by itself. */
+async function shellMs(): Promise<number> {
+  const at = await watched(WIDTHS[0]);
+  await at.route(server.url, async (route) => {
+    const response = await route.fetch();
+    const html = (await response.text()).replace(/<script[^>]*><\/script>|<link rel="modulepreload"[^>]*>/g, '');
+    await route.fulfill({
+      response,
+      body: html.replace('<div id="root"></div>', '<div id="root"><p>Tidal Gauge</p></div>'),
+    });
+  });
+  const { largestMs } = await load(at, server.url);
+  await at.close();
+  return largestMs;
+}
+
 const server = await listen(0, '127.0.0.1');
 const browser = await chromium.launch({
   executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -126,9 +176,23 @@ for (let i = 0; i < TIMES; i++) {
   await page.keyboard.press('Control+z');
   await page.waitForTimeout(300);
 }
+const shell = await shellMs();
+const loads: string[] = [];
+for (const width of WIDTHS) {
+  const at = await watched(width);
+  await at.goto(server.url);
+  await openExample(at);
+  await at.waitForTimeout(SETTLED_MS);
+  const { shift, largestMs } = await load(at, server.url);
+  loads.push(
+    `load at ${width} px: shifted by ${shift.toFixed(3)} (aim 0.02), largest paint ${largestMs.toFixed(0)} ms, ${(largestMs / shell).toFixed(1)} times a page without script (aim 1.2)`,
+  );
+  await at.close();
+}
 await browser.close();
 await server.close();
 
+for (const line of loads) console.log(line);
 console.log(`a press on a page with one button: ${floor.toFixed(0)} ms; the rest includes as much of the driver`);
 console.log(`longest task on load: ${atLoad.toFixed(0)} ms (aim 200)`);
 console.log(`longest task while dragging: ${dragging.toFixed(0)} ms (aim ${AIMS['longest task while dragging']})`);

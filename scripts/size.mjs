@@ -5,8 +5,8 @@ import { gzipSync } from 'node:zlib';
 
 const APP = 'dist/app';
 const KB = 1000;
-/** Largest first script [kB gzip]. The aim is 330. */
-const BUDGET_KB = 445;
+/** Largest first script [kB gzip]. The aim was 330. */
+const BUDGET_KB = 290;
 
 const page = readFileSync(join(APP, 'index.html'), 'utf8');
 const scripts = [...new Set([...page.matchAll(/assets\/[^"]+\.js/g)].map(([path]) => path))];

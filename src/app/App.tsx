@@ -1,21 +1,24 @@
 import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, type MouseEvent } from 'react';
+import { lazy, useEffect, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
 import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
-import { VariantBar } from './features/variants/VariantBar';
 import { useQuestion } from './state/question';
-import { AntdTheme } from './theme/AntdTheme';
-import { AppFailed } from './AppFailed';
-import { KeepingNotices } from './features/keeping/KeepingNotices';
+import { Kit } from './theme/Kit';
+import { isBackupDue, useBackupReminder } from './state/backupReminder';
 import { useKeeping } from './state/keeping';
 import { useHelp } from './state/help';
 import { useHelpKey } from './useHelpKey';
 import { useTour } from './state/tour';
 import { keepBench, openAtStart } from './state/workspace';
 
+const AppFailed = lazy(() => import('./AppFailed').then((m) => ({ default: m.AppFailed })));
+const VariantBar = lazy(() => import('./features/variants/VariantBar').then((m) => ({ default: m.VariantBar })));
+const KeepingNotices = lazy(() =>
+  import('./features/keeping/KeepingNotices').then((m) => ({ default: m.KeepingNotices })),
+);
 const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
 const UnreadStore = lazy(() =>
   import('./features/keeping/UnreadStore').then(({ UnreadStore: view }) => ({ default: view })),
@@ -33,7 +36,11 @@ const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
-    errorElement: <AppFailed />,
+    errorElement: (
+      <Kit>
+        <AppFailed />
+      </Kit>
+    ),
     children: [
       ...VIEWS.map(({ path, ...view }) => ({ path, element: <ViewFrame {...view} /> })),
       { path: '*', element: <NoSuchPage /> },
@@ -48,11 +55,9 @@ export function App() {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
   return (
-    <AntdTheme>
-      <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
-      </QueryClientProvider>
-    </AntdTheme>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
   );
 }
 
@@ -69,9 +74,9 @@ function Shell() {
   const isTouring = useTour((t) => t.isOn);
   if (phase === 'unread')
     return (
-      <Suspense fallback={null}>
+      <Kit>
         <UnreadStore />
-      </Suspense>
+      </Kit>
     );
   if (phase === 'first' && !project) return <Beginning />;
   if (!project)
@@ -94,7 +99,9 @@ function Shell() {
               {project.madeUp ? 'invented demo data' : project.engine.description}
             </span>
           </span>
-          <VariantBar />
+          <Kit fallback={<div className="variantbar" />}>
+            <VariantBar />
+          </Kit>
           <span className="grow" />
           <nav aria-label="Views">
             {VIEWS.map(({ path, title }) =>
@@ -105,27 +112,27 @@ function Shell() {
               ),
             )}
           </nav>
-          <Suspense fallback={null}>
+          <Kit>
             <ProjectMenu />
-          </Suspense>
+          </Kit>
         </header>
-        <KeepingNotices />
+        <Notices />
       </div>
       <Outlet />
       {isAsked && (
-        <Suspense fallback={null}>
+        <Kit>
           <QuestionDialog />
-        </Suspense>
+        </Kit>
       )}
       {isHelping && (
-        <Suspense fallback={null}>
+        <Kit>
           <HelpDrawer onClose={closeHelp} />
-        </Suspense>
+        </Kit>
       )}
       {isTouring && (
-        <Suspense fallback={null}>
+        <Kit>
           <Tour />
-        </Suspense>
+        </Kit>
       )}
     </div>
   );
@@ -143,9 +150,23 @@ function Beginning() {
           Tidal Gauge
         </NavLink>
       </header>
-      <KeepingNotices />
-      <Suspense fallback={null}>{isWithout ? <Outlet /> : <FirstScreen />}</Suspense>
+      <Notices />
+      <Kit>{isWithout ? <Outlet /> : <FirstScreen />}</Kit>
     </div>
+  );
+}
+
+/** What the reader must know of how the work is kept; loaded where there is something to be said. */
+function Notices() {
+  const { problem, edited, notices } = useKeeping();
+  const refusal = useDocument((d) => d.refusal);
+  const isDue = useBackupReminder(isBackupDue);
+  const isQuiet = !problem && edited !== 'elsewhere' && notices.length === 0 && refusal === undefined && !isDue;
+  if (isQuiet) return <div className="notices" />;
+  return (
+    <Kit fallback={<div className="notices" />}>
+      <KeepingNotices />
+    </Kit>
   );
 }
 

@@ -1,43 +1,31 @@
-import { Button, Tabs } from 'antd';
-import { activeVariant } from '../core/document/project/project';
 import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, useEffect, useMemo, useRef, useState } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
-import { AuditList, HalfDone } from './features/audit/AuditList';
-import { FindingRow } from './features/audit/FindingRow';
-import { Findings } from './features/findings/Findings';
-
 import { Sheet } from './features/sheet/Sheet';
 import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
-import { CircuitRefused } from '../workers/client';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import type { PostBand } from './marks/TidePost';
+import { Kit } from './theme/Kit';
 
-const FaultList = lazy(() => import('./features/faults/FaultList'));
-const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
-const PartSheet = lazy(() => import('./features/partSheet/PartSheet').then((m) => ({ default: m.PartSheet })));
+const CircuitPanel = lazy(() => import('./CircuitPanel').then((m) => ({ default: m.CircuitPanel })));
 const PreviewBar = lazy(() => import('./features/moves/PreviewBar').then((m) => ({ default: m.PreviewBar })));
 
 const SPEED_STEP_REV_S = 50 / 60;
-/** Parts that a refusal offers to open. */
-const MOST_NAMED = 4;
 
 /** The main sheet: state bar, plan and profile, and beside them the findings, the selected part, or the moves. */
 export function CircuitPage() {
   const selected = useView((w) => w.selected);
   const moves = useView((w) => w.moves);
   const preview = useView((w) => w.preview);
-  const openMoves = useView((w) => w.openMoves);
   const solved = useSolved();
   const sweep = useSweep();
   const audit = useAudit();
   const seen = usePreview();
   const seenAudit = usePreviewAudit(seen.data !== undefined);
   const project = useDocument((d) => d.project)!;
-  const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
   const panel = useTopOf(selected, moves);
@@ -51,23 +39,19 @@ export function CircuitPage() {
         ? { project, result: undefined, sweep: undefined }
         : undefined;
   const bands = useBands();
-  const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
-  const supply = answer && (
-    <>
-      <HalfDone findings={audit.data} />
-      <Findings
-        result={answer.result}
-        sweep={sweep.data}
-        sweeping={sweep.isFetching}
-        warnings={answer.warnings}
-        own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
-      />
-    </>
-  );
   return (
     <main id="main" tabIndex={-1} className="work">
       <div className="stage">
-        <PreviewBar before={sweep.data} after={seen.data?.sweep} auditBefore={audit.data} auditAfter={seenAudit.data} />
+        {preview && (
+          <Kit>
+            <PreviewBar
+              before={sweep.data}
+              after={seen.data?.sweep}
+              auditBefore={audit.data}
+              auditAfter={seenAudit.data}
+            />
+          </Kit>
+        )}
         {shown ? (
           <Sheet
             {...shown}
@@ -87,54 +71,13 @@ export function CircuitPage() {
         aria-label={moves ? 'Change the circuit' : selected ? 'Part' : 'Findings'}
         aria-busy={sweep.isFetching}
       >
-        {solved.error && <Refused error={solved.error} hasPicture={answer !== undefined} />}
-        {moves ? (
-          <Suspense fallback={<p className="quiet">Opening…</p>}>
-            <MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} />
-          </Suspense>
-        ) : selected ? (
-          <PartSheet result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
-            {own.map((finding, i) => (
-              <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
-            ))}
-          </PartSheet>
-        ) : (
-          <>
-            <Tabs
-              aria-label="Findings"
-              activeKey={tab}
-              onChange={(key) => setTab(key as typeof tab)}
-              destroyOnHidden
-              items={[
-                {
-                  key: 'supply',
-                  label: 'Supply',
-                  children: supply,
-                },
-                {
-                  key: 'audit',
-                  label: `Audit${audit.data ? ` (${openCount(audit.data)})` : ''}`,
-                  children: <AuditList findings={audit.data} working={audit.isFetching} />,
-                },
-                FAULTS_TAB,
-              ]}
-            />
-          </>
-        )}
+        <Kit fallback={<p className="quiet">Opening…</p>}>
+          <CircuitPanel answer={answer} sweep={sweep} audit={audit} error={solved.error} />
+        </Kit>
       </aside>
     </main>
   );
 }
-
-const FAULTS_TAB = {
-  key: 'faults',
-  label: 'Faults',
-  children: (
-    <Suspense fallback={<p className="quiet">Opening…</p>}>
-      <FaultList />
-    </Suspense>
-  ),
-};
 
 /** An element that scrolls back to its top when something else is opened in it. */
 function useTopOf(...opened: readonly unknown[]) {
@@ -163,10 +106,6 @@ function useBands(): ReadonlyMap<string, PostBand> {
   );
 }
 
-/** Findings that something should be done about. */
-const openCount = (findings: readonly Finding[]): number =>
-  findings.filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
-
 const NO_FLAGS: ReadonlyMap<string, Weight> = new Map();
 
 /** The heaviest finding of each part that is not set aside. Supply has its own marks. */
@@ -187,32 +126,6 @@ function useLastAnswer(answer: ReturnType<typeof useSolved>['data']) {
   if (answer && answer !== last.answer) setLast({ variant, answer });
   else if (last.answer && variant !== last.variant) setLast({ variant, answer: undefined });
   return answer ?? (variant === last.variant ? last.answer : undefined);
-}
-
-/** Why there is no answer, and the parts that it is about: one click from being mended. */
-function Refused({ error, hasPicture }: { readonly error: Error; readonly hasPicture: boolean }) {
-  const project = useDocument((d) => d.project)!;
-  const select = useView((v) => v.select);
-  const past = useDocument((d) => d.past);
-  const undo = useDocument((d) => d.undo);
-  const { parts } = activeVariant(project).circuit;
-  const named = parts.filter((p) => error.message.includes(p.name)).slice(0, MOST_NAMED);
-  return (
-    <div className="notice" role="alert">
-      <strong>
-        {error instanceof CircuitRefused ? 'This circuit cannot be computed.' : 'Nothing is computed now.'}
-      </strong>{' '}
-      {error.message} {hasPicture ? 'The picture is the last one that could be.' : ''}
-      <div className="moves">
-        {named.map((p) => (
-          <Button key={p.id} type="primary" onClick={() => select(p.id)}>
-            Open {p.name}
-          </Button>
-        ))}
-        {past.length > 0 && <Button onClick={undo}>Undo: {past.at(-1)!.name}</Button>}
-      </div>
-    </div>
-  );
 }
 
 /** Keys that work anywhere but in a field: Esc back, [ and ] speed, 1 to 9 named states, M moves, Ctrl+K any move, Ctrl+Z and Ctrl+Y. */

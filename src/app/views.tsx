@@ -15,12 +15,14 @@ export interface View {
   readonly calculatesOil?: true;
   /** Works before any project is open. */
   readonly needsNoProject?: true;
+  /** Drawn before the kit is there: it loads by itself what it needs of it. */
+  readonly drawsFirst?: true;
   readonly view: ComponentType;
 }
 
 /** Every view, in the order of the navigation. All but the circuit are loaded when they are first opened. */
 export const VIEWS: readonly View[] = [
-  { path: '', title: 'Circuit', followsState: true, view: CircuitPage },
+  { path: '', title: 'Circuit', followsState: true, drawsFirst: true, view: CircuitPage },
   {
     path: 'envelope',
     title: 'Envelope',

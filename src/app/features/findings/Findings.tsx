@@ -1,5 +1,6 @@
 import { VERDICT_ENTRY } from '../../help/verdictEntry';
 import { Why } from '../../help/Why';
+import { Skeleton } from 'antd';
 import { lazy, Suspense } from 'react';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -71,6 +72,11 @@ export function Findings({
           {formatQuantity(sweep.notConverged[0]!.oilTemperatureK, 'temperature', units)}.
         </div>
       )}
+      {!sweep &&
+        sweeping &&
+        result.consumers.map((c) => (
+          <Skeleton key={c.part} className="finding-awaited" title={false} paragraph={{ rows: 4 }} />
+        ))}
       {ranked.map((c) => (
         <div className="finding-row" key={c.part}>
           <button

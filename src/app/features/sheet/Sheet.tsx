@@ -1,7 +1,6 @@
-import { Button } from 'antd';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { lazy, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
 import { activeVariant, type Project } from '../../../core/document/project/project';
@@ -17,7 +16,10 @@ import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Prof
 import { Reading } from './reading';
 import { axisTopPa } from './scales';
 import { PostPatterns, type PostBand } from '../../marks/TidePost';
+import { Kit } from '../../theme/Kit';
 import type { SolveResult } from '../../../core/judgement/stateResult';
+
+const FitButton = lazy(() => import('./FitButton').then((m) => ({ default: m.FitButton })));
 
 /** Heights of the profile's axis and of the legend [px]. */
 const MOST_AXIS = 184;
@@ -140,7 +142,11 @@ export function Sheet({
       <h1 className="visually-hidden">
         Circuit of {project.name}, variant {variant.name}
       </h1>
-      {layout.width > WIDER * available && <FitButton isFitted={isFitted} onChange={setFitted} />}
+      {layout.width > WIDER * available && (
+        <Kit>
+          <FitButton isFitted={isFitted} onChange={setFitted} />
+        </Kit>
+      )}
       <div className="pinned">
         <svg
           width={AXIS_LEFT * scale}
@@ -258,22 +264,13 @@ function measure(layout: SheetLayout, room: { readonly width: number; readonly h
   const profileTop = layout.planHeight + 2;
   const fixedHeight = layout.planHeight + FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
   const roomy = Math.min(LARGEST_SCALE, room.width / layout.width, room.height / (fixedHeight + LEAST_AXIS));
-  const scale = isFitted ? Math.min(1, room.width / layout.width) : Number.isFinite(roomy) ? Math.max(1, roomy) : 1;
+  // Until the room is measured the drawing is as large as it must be: it never jumps down from a larger one.
+  const isMeasured = Number.isFinite(room.width);
+  const scale = isFitted ? Math.min(1, room.width / layout.width) : isMeasured ? Math.max(1, roomy) : 1;
   // The axis gives way before the figures slip under the edge.
   const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, room.height / scale - fixedHeight));
   const figuresTop = profileTop + profileHeight(axisHeight);
   return { scale, axisHeight, profileTop, figuresTop, wholeHeight: figuresTop + FIGURES_HEIGHT + LEGEND_HEIGHT };
-}
-
-/** Makes a drawing that is wider than its room as narrow as that, and back. */
-function FitButton({ isFitted, onChange }: { readonly isFitted: boolean; readonly onChange: (fit: boolean) => void }) {
-  return (
-    <div className="fit">
-      <Button size="small" aria-pressed={isFitted} onClick={() => onChange(!isFitted)}>
-        {isFitted ? 'Full size' : 'Fit to width'}
-      </Button>
-    </div>
-  );
 }
 
 /** Keeps the selected part in view: the drawing scrolls to it, no further than it must. */

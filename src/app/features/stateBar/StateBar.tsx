@@ -1,14 +1,16 @@
-import { Segmented } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { useMemo } from 'react';
+import { lazy, useMemo } from 'react';
 import { activeVariant, inSeason } from '../../../core/document/project/project';
 import { displayUnit, formatFigure } from '../../../core/foundations/units';
 import { useSolved } from '../../state/useAnswers';
 import { NamedStates } from './NamedStates';
-import { OilChoice } from './OilChoice';
+import { Kit } from '../../theme/Kit';
 import { QuantityInstrument } from './QuantityInstrument';
+
+const OilMode = lazy(() => import('./OilMode').then((m) => ({ default: m.OilMode })));
+const OilChoice = lazy(() => import('./OilChoice').then((m) => ({ default: m.OilChoice })));
 
 const SPEED_STEP_RPM = 50;
 const TEMPERATURE_STEP = 1;
@@ -37,7 +39,6 @@ export function StateBar({ calculatesOil }: { readonly calculatesOil: boolean })
   const units = usePreferences((w) => w.units);
   const setState = useView((w) => w.setState);
   const found = useView((w) => w.found) || calculatesOil;
-  const setFound = useView((w) => w.setFound);
   return (
     <section className="states" aria-label="Condition">
       <QuantityInstrument
@@ -68,20 +69,19 @@ export function StateBar({ calculatesOil }: { readonly calculatesOil: boolean })
           onChange={(si) => setState({ oilTemperatureK: si })}
         />
       )}
-      {calculatesOil ? (
-        <p className="mode quiet">calculated on this page</p>
-      ) : (
-        <Segmented
-          className="mode"
-          vertical
-          aria-label="Oil temperature"
-          value={found ? 'Calculated' : 'Fixed'}
-          options={['Fixed', 'Calculated']}
-          onChange={(value) => setFound(value === 'Calculated')}
-        />
-      )}
-      {found && <Surroundings />}
-      <OilChoice />
+      <Kit
+        fallback={
+          <>
+            <div className="mode" />
+            {found && <Surroundings />}
+            <div className="instrument still" />
+          </>
+        }
+      >
+        {calculatesOil ? <p className="mode quiet">calculated on this page</p> : <OilMode />}
+        {found && <Surroundings />}
+        <OilChoice />
+      </Kit>
       <NamedStates />
     </section>
   );

@@ -1,0 +1,128 @@
+import { Button, Tabs } from 'antd';
+import { lazy, Suspense, useState } from 'react';
+import type { Finding } from '../core/judgement/audit';
+import { activeVariant } from '../core/document/project/project';
+import { CircuitRefused } from '../workers/client';
+import { AuditList, HalfDone } from './features/audit/AuditList';
+import { FindingRow } from './features/audit/FindingRow';
+import { Findings } from './features/findings/Findings';
+import { useDocument } from './state/document';
+import type { useAudit, useSolved, useSweep } from './state/useAnswers';
+import { useView } from './state/view';
+
+const FaultList = lazy(() => import('./features/faults/FaultList'));
+const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
+const PartSheet = lazy(() => import('./features/partSheet/PartSheet').then((m) => ({ default: m.PartSheet })));
+
+/** Parts that a refusal offers to open. */
+const MOST_NAMED = 4;
+
+/** Beside the drawing: the findings, the selected part, or the changes; before them why nothing is computed, where nothing is. */
+export function CircuitPanel({
+  answer,
+  sweep,
+  audit,
+  error,
+}: {
+  readonly answer: ReturnType<typeof useSolved>['data'];
+  readonly sweep: ReturnType<typeof useSweep>;
+  readonly audit: ReturnType<typeof useAudit>;
+  readonly error: Error | null;
+}) {
+  const selected = useView((w) => w.selected);
+  const moves = useView((w) => w.moves);
+  const openMoves = useView((w) => w.openMoves);
+  const project = useDocument((d) => d.project)!;
+  const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
+  const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
+  const supply = answer && (
+    <>
+      <HalfDone findings={audit.data} />
+      <Findings
+        result={answer.result}
+        sweep={sweep.data}
+        sweeping={sweep.isFetching}
+        warnings={answer.warnings}
+        own={project.madeUp ? undefined : { fitted: activeVariant(project).calibration?.applied !== undefined }}
+      />
+    </>
+  );
+  return (
+    <>
+      {error && <Refused error={error} hasPicture={answer !== undefined} />}
+      {moves ? (
+        <Suspense fallback={<p className="quiet">Opening…</p>}>
+          <MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} />
+        </Suspense>
+      ) : selected ? (
+        <PartSheet result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
+          {own.map((finding, i) => (
+            <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
+          ))}
+        </PartSheet>
+      ) : (
+        <>
+          <Tabs
+            aria-label="Findings"
+            activeKey={tab}
+            onChange={(key) => setTab(key as typeof tab)}
+            destroyOnHidden
+            items={[
+              {
+                key: 'supply',
+                label: 'Supply',
+                children: supply,
+              },
+              {
+                key: 'audit',
+                label: `Audit${audit.data ? ` (${openCount(audit.data)})` : ''}`,
+                children: <AuditList findings={audit.data} working={audit.isFetching} />,
+              },
+              FAULTS_TAB,
+            ]}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+const FAULTS_TAB = {
+  key: 'faults',
+  label: 'Faults',
+  children: (
+    <Suspense fallback={<p className="quiet">Opening…</p>}>
+      <FaultList />
+    </Suspense>
+  ),
+};
+
+/** Findings that something should be done about. */
+const openCount = (findings: readonly Finding[]): number =>
+  findings.filter((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')).length;
+
+/** Why there is no answer, and the parts that it is about: one click from being mended. */
+function Refused({ error, hasPicture }: { readonly error: Error; readonly hasPicture: boolean }) {
+  const project = useDocument((d) => d.project)!;
+  const select = useView((v) => v.select);
+  const past = useDocument((d) => d.past);
+  const undo = useDocument((d) => d.undo);
+  const { parts } = activeVariant(project).circuit;
+  const named = parts.filter((p) => error.message.includes(p.name)).slice(0, MOST_NAMED);
+  return (
+    <div className="notice" role="alert">
+      <strong>
+        {error instanceof CircuitRefused ? 'This circuit cannot be computed.' : 'Nothing is computed now.'}
+      </strong>{' '}
+      {error.message} {hasPicture ? 'The picture is the last one that could be.' : ''}
+      <div className="moves">
+        {named.map((p) => (
+          <Button key={p.id} type="primary" onClick={() => select(p.id)}>
+            Open {p.name}
+          </Button>
+        ))}
+        {past.length > 0 && <Button onClick={undo}>Undo: {past.at(-1)!.name}</Button>}
+      </div>
+    </div>
+  );
+}

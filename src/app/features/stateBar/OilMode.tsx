@@ -1,0 +1,18 @@
+import { Segmented } from 'antd';
+import { useView } from '../../state/view';
+
+/** Whether the oil's temperature is fixed or calculated. */
+export function OilMode() {
+  const found = useView((w) => w.found);
+  const setFound = useView((w) => w.setFound);
+  return (
+    <Segmented
+      className="mode"
+      vertical
+      aria-label="Oil temperature"
+      value={found ? 'Calculated' : 'Fixed'}
+      options={['Fixed', 'Calculated']}
+      onChange={(value) => setFound(value === 'Calculated')}
+    />
+  );
+}
