@@ -8,7 +8,8 @@ import { changePart } from '../../document/parts/partFields';
 import { inputsOf, OIL_VISCOSITY } from '../inputs/inputs';
 import { explainReadings } from './explainWork';
 import { explainTable, furtherLooks, type Look } from './explainTable';
-import { hypothesesOf, type Hypothesis } from './hypotheses';
+import { hypothesesOf } from './hypotheses';
+import type { Hypothesis } from './hypothesis';
 import { HAND_RELIABILITY, isUnexplained, nextCheck, rankCauses, type Answer, type Read } from './rank';
 import { explainLines, sayNext } from './sayExplain';
 

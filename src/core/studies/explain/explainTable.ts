@@ -6,7 +6,9 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import { fitGroups } from '../inputs/fitGroups';
 import { inputsOf, OIL_VISCOSITY, type Input } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
-import { gaugePorts, HEALTHY_PRIOR, hypothesesOf, type HandCheck, type Hypothesis, type Severity } from './hypotheses';
+import { hypothesesOf } from './hypotheses';
+import { HEALTHY_PRIOR, type HandCheck, type Hypothesis, type Severity } from './hypothesis';
+import { gaugePorts } from './senderCauses';
 
 /** A pressure read, or to be read, at a state and a port. */
 export interface Look {

@@ -1,6 +1,6 @@
 import { choleskyOf, choleskySolve, forwardSolve, type Dense } from '../../foundations/linear/cholesky';
 import type { Case, Cause, ExplainTable } from './explainTable';
-import type { HandCheck } from './hypotheses';
+import type { HandCheck } from './hypothesis';
 
 /** What was read at a look. */
 export interface Read {

@@ -1,0 +1,58 @@
+import { PORTS } from '../../document/parts/ports';
+import { gaugePort } from '../../document/plumbing/gaugePort';
+import type { Variant } from '../../document/project/project';
+import { check, type Hypothesis, type Subject } from './hypothesis';
+
+export function sender(subject: Subject): readonly Hypothesis[] {
+  const at = gaugePort(subject.variant.circuit.parts);
+  const filter = subject.variant.circuit.parts.find((p) => p.kind === 'filter');
+  return [
+    ...([-1, 1] as const).map((side): Hypothesis => ({
+      id: side < 0 ? 'senderLow' : 'senderHigh',
+      title: side < 0 ? 'Sender or gauge reads too low' : 'Sender or gauge reads too high',
+      part: '',
+      prior: 0.6,
+      severities: [0.4e5, 0.8e5, 1.6e5].map((off) => ({
+        words: `by ${off / 1e5} bar`,
+        project: undefined,
+        sender: (p: number) => Math.max(0, p + side * off),
+      })),
+      check: check(
+        'secondGauge',
+        'Screw a mechanical gauge into the sender’s port.',
+        'It shows something else than the sender.',
+        30,
+      ),
+    })),
+    ...(filter && at !== undefined
+      ? [
+          {
+            id: 'senderUpstream',
+            title: 'Sender sits upstream of the filter media',
+            part: '',
+            prior: 0.3,
+            severities: [{ words: `at the inlet of ${filter.name}`, project: undefined, senderAt: `${filter.id}.in` }],
+            check: check(
+              'senderPlace',
+              'Follow the sender’s passage: does it come before or behind the filter media?',
+              'It comes before the filter.',
+              10,
+            ),
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Ports at which a second gauge could be screwed in: where a part has a tap, and what is fed from outside. */
+export function gaugePorts(variant: Variant): readonly string[] {
+  return variant.circuit.parts.flatMap((p) =>
+    p.kind === 'plate'
+      ? [`${p.id}.tap`]
+      : p.kind === 'consumer' && p.duty === 'turbo' && PORTS[p.kind].includes('in')
+        ? [`${p.id}.in`]
+        : p.kind === 'line' && p.form === 'gallery'
+          ? [`${p.id}.out`]
+          : [],
+  );
+}
