@@ -519,6 +519,7 @@ describe('The audit', () => {
 
   it('has a test for every rule', () => {
     const elsewhere = [
+      'cavitation',
       'filterBypass',
       'scavenge',
       'level',

@@ -7,6 +7,7 @@ import { demoProject } from '../../verification/testing/demo';
 import type { SolveResult } from '../stateResult';
 import { surveyCircuit, type AuditContext } from './context';
 import { findingsOf } from './rule';
+import { sayFinding } from './sayFinding';
 import { RULES } from './rules';
 
 /**
@@ -204,6 +205,31 @@ describe('Pump and relief', () => {
       i === node ? relief.fullOpenPa * times : Math.min(pa ?? 0, 1e5),
     );
     expect(weights('reliefCapacity', { ...STOCK, nodeHighPa })).toEqual(found);
+  });
+
+  it('oil that boils: named at the slowest condition and the part, and only where it boils', () => {
+    const fast = { speedRevS: 110, oilTemperatureK: 373 };
+    const slow = { speedRevS: 90, oilTemperatureK: 393 };
+    const odd = { speedRevS: 20, oilTemperatureK: 250 };
+    const node = STOCK.at(slow).nodes.find((n) => n.ports.includes('pump.in'))!;
+    const context = (notConverged: (typeof fast)[]): AuditContext => ({
+      ...STOCK,
+      sweep: { ...STOCK.sweep, notConverged },
+      at: (state) => {
+        const result = STOCK.at(state);
+        const status = state === odd ? ('stalled' as const) : ('cavitates' as const);
+        return { ...result, convergence: { ...result.convergence, status, worstNode: node.name } };
+      },
+    });
+    expect(weights('cavitation', context([]))).toEqual([]);
+    expect(weights('cavitation', context([odd]))).toEqual([]);
+    const [finding] = findingsOf(
+      RULES.find((r) => r.id === 'cavitation')!,
+      context([odd, fast, slow]),
+    );
+    expect(finding).toMatchObject({ weight: 'stop', state: slow });
+    expect(node.ports.map((port) => port.split('.')[0])).toContain(finding!.part);
+    expect(sayFinding(finding!, finding!.what)).toMatch(/from 5400\srpm on, 120\s°C, in 2 of \d+ conditions/);
   });
 
   it.each([

@@ -19,7 +19,7 @@ import { sealant, smallestBore, threadMates } from './joints';
 import { mounting } from './mounting';
 import { blankedPassage, coolerFilling, openPorts } from './passages';
 import { pumpsInSeries } from './pumps';
-import { pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
+import { cavitation, pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
 import {
   benchFlush,
   canisterMount,
@@ -43,6 +43,7 @@ export const RULES: readonly Rule[] = [
   unfilteredFeed,
   filterBypass,
   filterCollapse,
+  cavitation,
   suction,
   pumpsInSeries,
   reliefCapacity,

@@ -1,5 +1,7 @@
 import { Law } from '../../../network/compile/law';
 import { fig, rule } from '../rule';
+import { splitPortRef } from '../../../document/parts/ports';
+import { CAVITATION_BELOW_ABS_PA } from '../../../physics/cavitation';
 import { elementOf, highestPa } from './places';
 
 /** Filling below which a pump is short of oil, and below which it is dangerous. Common practice, no source. */
@@ -42,6 +44,37 @@ export const suction = rule(
     }),
   'pumping limit of the grade: SAE J300; inlet limit: engineering judgement',
 );
+
+/** Where oil boils no figure means anything: the flow breaks off, the pump starves, and bearings run on foam. */
+export const cavitation = rule('cavitation', 'Cavitation', (c) => {
+  const boiling = c.sweep.notConverged.flatMap((state) => {
+    const { status, worstNode } = c.at(state).convergence;
+    return status === 'cavitates' ? [{ state, where: worstNode }] : [];
+  });
+  const slowest = boiling.sort((a, b) => a.state.speedRevS - b.state.speedRevS)[0];
+  if (!slowest) return [];
+  const { state, where } = slowest;
+  const port = c.at(state).nodes.find((n) => n.name === where)?.ports[0];
+  return [
+    {
+      weight: 'stop' as const,
+      part: port === undefined ? null : splitPortRef(port).part,
+      state,
+      figures: {
+        rpm: fig(state.speedRevS, 'speed'),
+        oil: fig(state.oilTemperatureK, 'temperature'),
+        limit: fig(CAVITATION_BELOW_ABS_PA, 'pressure'),
+      },
+      what: `The oil cavitates at ${where} from {rpm} on, {oil}, in ${boiling.length} of ${c.sweep.states} conditions checked: its absolute pressure would fall below {limit}.`,
+      why: 'Bubbles take the place of oil: flow and pressure break off, and what collapses downstream eats metal.',
+      remedies: [
+        'a wider or shorter way to that place',
+        'the part lower, or nearer to the sump',
+        'hold the speed down until the oil is warm',
+      ],
+    },
+  ];
+});
 
 /** Fully open and still rising: the relief cannot pass what the pump gives. */
 export const reliefCapacity = rule('reliefCapacity', 'Relief', (c) =>
