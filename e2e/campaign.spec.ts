@@ -1,0 +1,18 @@
+import { expect, test } from '@playwright/test';
+import { kills } from '../scripts/campaign/kills';
+import { recorded } from '../scripts/campaign/recorded';
+
+/** Short forms of what `npm run campaign` does at length. */
+test.describe.configure({ timeout: 180_000 });
+
+test('nothing that was done is lost when the page crashes, the browser is killed or the tab is closed', async () => {
+  const { done, failures } = await kills.run(5, 3);
+  expect(done).toBe(5);
+  expect(failures).toEqual([]);
+});
+
+test('a recorded log of 8 MB is read whole, and can be stopped half way', async () => {
+  const { failures } = await recorded.run(8, 5);
+  // How long the page is busy is the campaign's to say: this machine may be.
+  expect(failures.filter((each) => !each.startsWith('a task of'))).toEqual([]);
+});
