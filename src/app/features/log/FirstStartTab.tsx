@@ -1,4 +1,4 @@
-import { Button, Input, Progress } from 'antd';
+import { Button, Input, Progress, Steps } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { firstStartSteps, judgeStartPressure, type StartStep } from '../../../core/log/firstStart';
 import type { Seen } from '../../../core/document/project/log';
@@ -117,16 +117,17 @@ export default function FirstStartTab() {
           {at === steps.length - 1 ? 'Done' : 'Done, next step'}
         </Button>
       </div>
-      <ol className="startlist">
-        {steps.map((s, i) => (
-          <li key={s.id} className={seen[s.id]?.done ? 'done' : ''}>
-            <Button type="link" onClick={() => setChosen(i)} aria-current={s === step ? 'step' : undefined}>
-              {i + 1}. {s.title}
-              {seen[s.id]?.done ? ' – done' : ''}
-            </Button>
-          </li>
-        ))}
-      </ol>
+      <Steps
+        className="startlist"
+        orientation="vertical"
+        size="small"
+        current={steps.indexOf(step)}
+        onChange={setChosen}
+        items={steps.map((s) => ({
+          title: `${s.title}${seen[s.id]?.done ? ' – done' : ''}`,
+          status: seen[s.id]?.done ? ('finish' as const) : s === step ? ('process' as const) : ('wait' as const),
+        }))}
+      />
     </>
   );
 }
