@@ -95,8 +95,13 @@ test('the command line prints the sheet on both papers, and says what does not m
     expect(pdf).toMatch(paper === 'A4' ? /MediaBox \[0 0 59[45]/ : /MediaBox \[0 0 612 792/);
   }
   const short = join(folder, 'short.pdf');
-  tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler', '--short', '-o', short);
-  expect(readFileSync(short, 'latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
+  for (const [demo, variant] of [
+    ['thornback', 'noseCooler'],
+    ['saltmarsh', 'sideStream'],
+  ] as const) {
+    tidal('sheet', `demo/${demo}.json`, '--variant', variant, '--short', '-o', short);
+    expect(readFileSync(short, 'latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
+  }
   // A bracket's PDF is as large as its template, so that it prints at true size.
   const project = JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as { variants: { bench?: unknown }[] };
   const shape = { widthM: 0.12, heightM: 0.06, holes: [{ xM: 0.02, yM: 0.02, diameterM: 0.0085 }], bends: [] };

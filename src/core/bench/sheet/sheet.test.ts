@@ -43,7 +43,7 @@ describe('The job sheet', () => {
       bench: { plan: { steps: { drain: { pieces: [{ text: 'Loosen the filler cap' }] } } } },
     };
     const html = sheetHtml(request(project, { variant }));
-    expect(html.match(/class="ends"/g)).toHaveLength(hosesOf(variant).length);
+    expect(html.match(/class="ends[ "]/g)).toHaveLength(hosesOf(variant).length);
     expect(html).toContain('>to cooler</text>');
     expect(html).toContain('>from cooler</text>');
     expect(html).toContain('Loosen the filler cap');
@@ -61,6 +61,26 @@ describe('The job sheet', () => {
     };
     expect(rated(10.1e5)).toMatch(/Pressure 10\.10\sbar; rated to 10\.00\sbar/);
     expect(rated(9.9e5)).not.toMatch(/rated to/);
+  });
+
+  it('on the wall has what stops the job, and counts what else is to be fixed', () => {
+    const finding = (weight: 'stop' | 'mend' | 'note', title: string) => ({
+      ...{ rule: title, title, weight, part: null, state: null, what: title, why: '', remedies: [], source: '' },
+      ...{ figures: {}, moves: [], waived: null },
+    });
+    const findings = [
+      finding('stop', 'Dry'),
+      finding('mend', 'Loose'),
+      finding('mend', 'Low'),
+      finding('note', 'Fine'),
+    ];
+    const of = (short: boolean, list = findings) =>
+      sheetHtml(request(undefined, { short, findings: list, sections: ['findings'] }));
+    expect(of(false)).toContain('Loose');
+    expect(of(true)).toContain('Dry');
+    expect(of(true)).not.toContain('Loose');
+    expect(of(true)).toContain('2 more to fix: see the whole sheet.');
+    expect(of(true, [])).toContain('Nothing critical and nothing to fix.');
   });
 
   it('has the switch of a fan among the settings', () => {

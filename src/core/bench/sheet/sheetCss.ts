@@ -54,9 +54,11 @@ dd { margin: 0; text-align: right; }
 body.short { font-size: 7.6pt; }
 body.short .steel { display: none; }
 body.short section { margin-top: 2.5mm; }
-body.short small { display: none; }
+body.short small, body.short .ends.plain { display: none; }
 body.short th, body.short td { padding-block: 0.4mm; }
-body.short .schematic { max-height: 56mm; }
+body.short .schematic { max-height: 48mm; }
+body.short .ticks li { padding: 0.3mm 0; }
+body.short p { margin: 0.6mm 0; }
 body.short .foot { margin-top: 2mm; }
 @media screen { body { padding: 8mm; } }
 `;

@@ -306,14 +306,18 @@ class SheetMaker {
     const name = (f: Finding) => variant.circuit.parts.find((p) => p.id === f.part)?.name;
     const say = (f: Finding) =>
       `<b>${h(f.title)}${name(f) ? `, ${h(name(f)!)}` : ''}.</b> ${h(sayFinding(f, f.what, units))}`;
-    const heavy = findings.filter((f) => f.waived === null && WEIGHTS.indexOf(f.weight) <= WEIGHTS.indexOf('mend'));
+    const open = findings.filter((f) => f.waived === null && WEIGHTS.indexOf(f.weight) <= WEIGHTS.indexOf('mend'));
+    // On the wall what stops the job; the rest is counted.
+    const heavy = this.request.short ? open.filter((f) => f.weight === 'stop') : open;
+    const left = open.length - heavy.length;
     const waived = findings.filter((f) => f.waived !== null);
     const list = (all: readonly Finding[], more: (f: Finding) => string) =>
       `<ul class="findings">${all.map((f) => `<li class="${f.weight}">${say(f)}${more(f)}</li>`).join('')}</ul>`;
     return [
       heavy.length > 0
         ? list(heavy, (f) => (f.remedies[0] ? ` Usual remedy: ${h(f.remedies[0])}.` : ''))
-        : '<p>Nothing critical and nothing to fix.</p>',
+        : `<p>${left > 0 ? 'Nothing critical.' : 'Nothing critical and nothing to fix.'}</p>`,
+      left > 0 ? `<p>${left} more to fix: see the whole sheet.</p>` : '',
       waived.length > 0
         ? `<h3>Dismissed, with the reason</h3>${list(waived, (f) => ` <i>${h(f.waived ?? '')}</i>`)}`
         : '',
@@ -364,7 +368,8 @@ function endDrawing(hose: Hose): string {
   const words = `${sayHoseEnd(from.end)} and ${sayHoseEnd(to.end)}${clockingDeg === null ? '' : `, the second turned ${clockingDeg}° clockwise`}`;
   // Seen from the side, an end that is turned by more than a quarter points the other way.
   const turnsDown = clockingDeg !== null && Math.cos((clockingDeg * Math.PI) / 180) < 0;
-  return `<svg class="ends" viewBox="0 0 78 30" role="img" aria-label="${h(words)}"><line x1="19" y1="15" x2="59" y2="15" stroke="#000" stroke-width="3"/>${sideOfEnd(19, -1, from.end, false)}${sideOfEnd(59, 1, to.end, turnsDown)}</svg>${clockDrawing(hose)}`;
+  const isPlain = !isBent(from.end) && !isBent(to.end) && from.end.style === to.end.style;
+  return `<svg class="ends${isPlain ? ' plain' : ''}" viewBox="0 0 78 30" role="img" aria-label="${h(words)}"><line x1="19" y1="15" x2="59" y2="15" stroke="#000" stroke-width="3"/>${sideOfEnd(19, -1, from.end, false)}${sideOfEnd(59, 1, to.end, turnsDown)}</svg>${clockDrawing(hose)}`;
 }
 
 /** One end from the side. @param toward −1 to the left, 1 to the right */
