@@ -85,16 +85,12 @@ export async function makeBackup(preferences: unknown, now: number): Promise<Uin
     [PREFERENCES]: preferences,
   };
   projects.forEach(({ file }, i) => (files[file] = bodies[i]?.project ?? null));
-  const packed = Object.entries(files).map(([name, data]) => [name, strToU8(`${JSON.stringify(data, null, 1)}\n`)]);
-  const readable = [...bodies.map((body) => body?.project), ...savePoints.map((point) => point.project)].flatMap(
-    (raw) => {
-      const read = readProject(raw);
-      return read.ok ? [read.project] : [];
-    },
-  );
-  // Pictures are packed already.
-  const photos = Object.entries(await photoFiles(readable)).map(([name, data]) => [name, [data, { level: 0 }]]);
-  return zipSync(Object.fromEntries([...packed, ...photos]) as Zippable, { level: 6 }) as Uint8Array<ArrayBuffer>;
+  const texts = Object.entries(files).map(([name, data]) => [name, `${JSON.stringify(data, null, 1)}\n`] as const);
+  const packed = texts.map(([name, text]) => [name, strToU8(text)]);
+  // Found in the texts themselves: what cannot be read any more has its pictures too. They are packed already.
+  const photos = Object.entries(await photoFiles(...texts.map(([, text]) => text)));
+  const pictures = photos.map(([name, data]) => [name, [data, { level: 0 }]]);
+  return zipSync(Object.fromEntries([...packed, ...pictures]) as Zippable, { level: 6 }) as Uint8Array<ArrayBuffer>;
 }
 
 const plain = (name: string): string =>

@@ -2,10 +2,12 @@ import './testing/nodeStore';
 import { unzipSync, zipSync } from 'fflate';
 import type { Photo } from '../core/document/project/photo';
 import type { Project } from '../core/document/project/project';
+import { sayIssue } from '../core/document/project/issue';
+import { readProjectText } from '../core/document/project/readProject';
 import { demoProject } from '../core/verification/testing/demo';
 import { makeBackup, readBackup, restoreBackup } from './backup';
 import { database } from './database';
-import { forgetUnusedPhotos, keepPhoto, loadPhoto, newPhotoId } from './photos';
+import { forgetUnusedPhotos, forgetUnusedPhotosDaily, keepPhoto, loadPhoto, newPhotoId } from './photos';
 import { writeProject } from './projects';
 import { packProject, unpackProject } from './projectZip';
 
@@ -103,5 +105,22 @@ describe('Photos', () => {
     expect(await forgetUnusedPhotos(6 * DAY_MS)).toBe(0);
     expect(await forgetUnusedPhotos(8 * DAY_MS)).toBe(1);
     expect((await database.photos.toCollection().primaryKeys()).sort()).toEqual([...ids].sort());
+  });
+
+  it('are looked through once a day at most', async () => {
+    const [first, second] = [newPhotoId(), newPhotoId()];
+    await keepPhoto(first, jpeg(8), 1);
+    await forgetUnusedPhotosDaily(9 * DAY_MS);
+    expect(await loadPhoto(first)).toBeUndefined();
+    await keepPhoto(second, jpeg(9), 1);
+    await forgetUnusedPhotosDaily(9.5 * DAY_MS);
+    expect(await loadPhoto(second)).toBeDefined();
+    await forgetUnusedPhotosDaily(10.1 * DAY_MS);
+    expect(await loadPhoto(second)).toBeUndefined();
+  });
+
+  it('have ids of one form alone: a project with another is refused with the field named', () => {
+    const read = readProjectText(JSON.stringify(withPhotos('p1', ids[1], ids[2])));
+    expect(read.ok ? '' : sayIssue(read.issues[0]!)).toMatch(/photos\[0\]\.id.*photo- and 24 digits/);
   });
 });

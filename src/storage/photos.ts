@@ -1,7 +1,9 @@
 import type { Unzipped } from 'fflate';
+import { PHOTO_ID } from '../core/document/project/photo';
 import { photosOf } from '../core/document/project/photosOf';
 import type { Project } from '../core/document/project/project';
 import { database } from './database';
+import { loadSetting, saveSetting } from './settings';
 import { answered } from './storeProblem';
 import { fileIn } from './zip';
 
@@ -9,8 +11,9 @@ import { fileIn } from './zip';
 const MOST_PHOTO_BYTES = 4 * 1024 * 1024;
 /** Photos that nothing refers to are kept so long: an act can still be undone [ms]. */
 const UNUSED_KEPT_MS = 7 * 24 * 3600 * 1000;
-/** Ids that are made here: found again in whatever a project holds. */
-const PHOTO_ID = /photo-[0-9a-f]{24}/g;
+/** Photos are looked through for unused ones at most this often [ms]. */
+const LOOKED_THROUGH_EVERY_MS = 24 * 3600 * 1000;
+const SETTING = 'photosLookedThroughAt';
 
 /** True for the bytes of a JPEG picture of a size that is kept here. */
 const isPhoto = (bytes: Uint8Array): boolean =>
@@ -31,9 +34,12 @@ export const loadPhoto = async (id: string): Promise<Uint8Array | undefined> =>
 
 const pathOf = (id: string): string => `photos/${id}.jpg`;
 
-/** The photos of some projects as files of a zip; those that are not in this browser are left out. @throws StoreProblem */
-export async function photoFiles(projects: readonly Project[]): Promise<Record<string, Uint8Array>> {
-  const ids = [...new Set(projects.flatMap((p) => photosOf(p).map(({ id }) => id)))];
+/** Ids of photos in a text of whatever refers to them, each once. */
+const idsIn = (text: string): string[] => [...new Set([...text.matchAll(new RegExp(PHOTO_ID, 'g'))].map(([id]) => id))];
+
+/** The photos that texts refer to as files of a zip; those that are not in this browser are left out. @throws StoreProblem */
+export async function photoFiles(...texts: readonly string[]): Promise<Record<string, Uint8Array>> {
+  const ids = [...new Set(texts.flatMap(idsIn))];
   const rows = await answered(() => database.photos.bulkGet(ids));
   return Object.fromEntries(rows.flatMap((row) => (row ? [[pathOf(row.id), row.bytes] as const] : [])));
 }
@@ -70,7 +76,7 @@ export async function forgetUnusedPhotos(now: number): Promise<number> {
       if (old.length === 0) return 0;
       const used = new Set<string>();
       const note = (row: unknown) => {
-        for (const [id] of JSON.stringify(row).matchAll(PHOTO_ID)) used.add(id);
+        for (const id of idsIn(JSON.stringify(row))) used.add(id);
       };
       await bodies.each(note);
       await histories.each(note);
@@ -80,4 +86,12 @@ export async function forgetUnusedPhotos(now: number): Promise<number> {
       return gone.length;
     }),
   );
+}
+
+/** The same, at most once a day: every project is read for it. @throws StoreProblem */
+export async function forgetUnusedPhotosDaily(now: number): Promise<void> {
+  const last = await loadSetting(SETTING);
+  if (typeof last === 'number' && now - last < LOOKED_THROUGH_EVERY_MS) return;
+  await saveSetting(SETTING, now);
+  await forgetUnusedPhotos(now);
 }

@@ -14,11 +14,12 @@ const MOST_BYTES = 256 * 1024 * 1024;
 
 /** A project with its photos as one zip file. @throws StoreProblem */
 export async function packProject(project: Project): Promise<Uint8Array<ArrayBuffer>> {
+  const text = `${JSON.stringify(project, null, 1)}\n`;
   return zipSync({
-    [PROJECT_FILE]: strToU8(`${JSON.stringify(project, null, 1)}\n`),
+    [PROJECT_FILE]: strToU8(text),
     // Pictures are packed already.
     ...Object.fromEntries(
-      Object.entries(await photoFiles([project])).map(([name, bytes]) => [name, [bytes, { level: 0 }] as const]),
+      Object.entries(await photoFiles(text)).map(([name, bytes]) => [name, [bytes, { level: 0 }] as const]),
     ),
   }) as Uint8Array<ArrayBuffer>;
 }

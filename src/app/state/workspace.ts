@@ -199,7 +199,7 @@ async function candidates(): Promise<string[]> {
     tellOfUnreadable(heads.find((h) => h.aside && h.deletedAt === undefined)!.name);
   void purgeDeleted(Date.now())
     .then(() => import('../../storage/photos'))
-    .then(({ forgetUnusedPhotos }) => forgetUnusedPhotos(Date.now()))
+    .then(({ forgetUnusedPhotosDaily }) => forgetUnusedPhotosDaily(Date.now()))
     .catch(() => undefined);
   const last = await loadSetting(LAST_OPENED);
   const ids = [projectOfTab(), ...projectsWithLastWords(), last, ...heads.filter((h) => !h.aside).map((h) => h.id)];

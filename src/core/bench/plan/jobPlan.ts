@@ -234,7 +234,8 @@ const WORDS_OF_FIELD: Readonly<Record<string, string>> = {
 /** The oil of another season: nothing of the circuit changes. */
 function oilChangeSteps(was: string, is: string, from: Variant, to: Variant): readonly Draft[] {
   const { parts } = to.circuit;
-  const filters = parts.filter((p) => p.kind === 'filter').map((p) => p.name);
+  const filters = parts.filter((p) => p.kind === 'filter');
+  const inFilters = filters.reduce((sum, p) => sum + partVolumeM3(p), 0);
   const held = from.circuit.parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
   const oil = parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
   return [
@@ -259,7 +260,7 @@ function oilChangeSteps(was: string, is: string, from: Variant, to: Variant): re
           {
             id: 'filters',
             phase: 'main' as const,
-            text: `Change the element of ${filters.join(' and ')}. Oil its seal; check that the old one came off with it.`,
+            text: `Change the element of ${filters.map((p) => p.name).join(' and ')}. Oil its seal; check that the old one came off with it.`,
             plannedMin: MINUTES.set,
           },
         ]
@@ -268,7 +269,8 @@ function oilChangeSteps(was: string, is: string, from: Variant, to: Variant): re
       id: 'refill',
       phase: 'finish',
       text: `New washer on the drain plug. Fill in {fill} of ${is}.`,
-      figures: { fill: { si: oil, quantity: 'volume' } },
+      // A new element is empty.
+      figures: { fill: { si: oil + inFilters, quantity: 'volume' } },
       plannedMin: MINUTES.small,
     },
     {

@@ -129,7 +129,8 @@ describe('The plan of a job', () => {
     const { steps } = planJob(project, from, winter);
     expect(steps.map((s) => s.id)).toEqual(['support', 'drain', 'filters', 'refill', 'firstStart']);
     expect(sayStep(steps[1]!).replace(/\u00a0/g, ' ')).toContain('(5.00 L)');
-    expect(sayStep(steps[3]!)).toContain('of 5W-30, winter');
+    // What the sump holds and the new element takes.
+    expect(sayStep(steps[3]!).replace(/\u00a0/g, ' ')).toContain('Fill in 5.50 L of 5W-30, winter');
     expect(planJob(project, winter, { ...winter, id: 'same' }).steps).toEqual([]);
   });
 
