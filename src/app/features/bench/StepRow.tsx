@@ -2,7 +2,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Button, Checkbox, Input, InputNumber, Space } from 'antd';
 import { useState } from 'react';
-import type { PlanStep } from '../../../core/bench/plan/jobPlan';
+import type { PlanStep } from '../../../core/bench/plan/planStep';
 import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
 import { addPiece, removePiece, tickPiece, tickStep } from '../../../core/bench/plan/stepNotes';
 import type { StepNote } from '../../../core/document/project/bench';

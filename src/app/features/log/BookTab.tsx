@@ -1,10 +1,9 @@
-import { Button, Checkbox, DatePicker, Empty, Input, Table } from 'antd';
+import { Button, DatePicker, Empty, Input, Table } from 'antd';
 import { useMemo, useState } from 'react';
-import { agesOf, compareSessions, dueReminders, findSessions, residualOf } from '../../../core/log/sessions';
+import { agesOf, dueReminders, findSessions, residualOf } from '../../../core/log/sessions';
 import { timelineOf, underFaultM } from '../../../core/log/timeline';
 import {
   SESSION_KINDS,
-  WEATHERS,
   type Log,
   type Logged,
   type Session,
@@ -12,16 +11,13 @@ import {
 } from '../../../core/document/project/log';
 import { activeVariant } from '../../../core/document/project/project';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
-import { FigureInput } from '../../forms/FigureInput';
-import { SelectInput } from '../../forms/SelectInput';
 import { saveTable } from '../../files/saveTable';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { tidy, today } from '../../state/plain';
+import { today } from '../../state/plain';
 import { freshId, useEngineLog } from './useLog';
-import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
-import { AddReading } from './AddReading';
-import { SESSION_WORDS, WEATHER_WORDS } from './sessionWords';
+import { SessionForm } from './SessionForm';
+import { SESSION_WORDS } from './sessionWords';
 import { TimelinePicture } from './TimelinePicture';
 
 /** Sessions by date, what changed between them, ages and reminders. */
@@ -142,199 +138,6 @@ function worst(readings: readonly Logged[], units: UnitChoice): string {
   const most = off.sort((a, b) => Math.abs(b.residual) - Math.abs(a.residual))[0];
   if (!most) return '';
   return formatQuantity(most.residual, most.kind === 'pressure' ? 'pressure' : 'temperatureDifference', units);
-}
-
-function SessionForm({
-  session,
-  earlier,
-  onChange,
-  onRemove,
-}: {
-  readonly session: Session;
-  readonly earlier: readonly Session[];
-  readonly onChange: (changed: (s: Session) => Session, on?: string) => void;
-  readonly onRemove: () => void;
-}) {
-  const set = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) =>
-    onChange((now) => tidy({ ...now, ...change }) as Session, on);
-  const text = (key: 'title' | 'settings' | 'underFault' | 'decision' | 'note', title: string, most: number) => (
-    <div className="field">
-      <label htmlFor={`${session.id} ${key}`}>{title}</label>
-      <Input.TextArea
-        id={`${session.id} ${key}`}
-        autoSize
-        maxLength={most}
-        value={session[key] ?? ''}
-        onChange={(e) => set({ [key]: e.target.value === '' && key !== 'title' ? undefined : e.target.value }, key)}
-      />
-    </div>
-  );
-  return (
-    <div role="group" aria-label={`Session ${session.on}`}>
-      <div className="columns">
-        <div>
-          {text('title', 'Title', 120)}
-          <FigureInput
-            title="Distance"
-            quantity="distance"
-            si={session.distanceM}
-            optional
-            onChange={(distanceM) => set({ distanceM }, 'distance')}
-          />
-          <FigureInput
-            title="Engine hours"
-            quantity="ratio"
-            si={session.hours === undefined ? undefined : session.hours / 3600}
-            optional
-            onChange={(h) => set({ hours: h === undefined ? undefined : h * 3600 }, 'hours')}
-          />
-          <FigureInput
-            title="Ambient air"
-            quantity="temperature"
-            si={session.airTemperatureK}
-            optional
-            onChange={(airTemperatureK) => set({ airTemperatureK }, 'air')}
-          />
-          <SelectInput
-            label="Weather"
-            value={session.weather ?? ''}
-            options={[
-              { value: '', label: 'weather not noted' },
-              ...WEATHERS.map((value) => ({ value, label: WEATHER_WORDS[value] })),
-            ]}
-            onChange={(weather) => set({ weather: weather === '' ? undefined : weather })}
-          />
-          <Checkbox
-            checked={session.oilChanged ?? false}
-            onChange={(e) => set({ oilChanged: e.target.checked || undefined })}
-          >
-            oil changed
-          </Checkbox>{' '}
-          <Checkbox
-            checked={session.filterChanged ?? false}
-            onChange={(e) => set({ filterChanged: e.target.checked || undefined })}
-          >
-            filter changed
-          </Checkbox>
-        </div>
-        <div>
-          {text('settings', 'Settings as left: needle, relief, thermostat', 300)}
-          {text('underFault', 'Run with a fault', 200)}
-          {text('decision', 'Decision, with the reason', 1000)}
-          {text('note', 'Note', 4000)}
-        </div>
-        <div>
-          {session.kind === 'sample' && (
-            <>
-              <div className="field">
-                <label htmlFor={`${session.id} code`}>ISO 4406 code</label>
-                <Input
-                  id={`${session.id} code`}
-                  maxLength={20}
-                  value={session.sample?.code ?? ''}
-                  onChange={(e) => set({ sample: { metals: '', ...session.sample, code: e.target.value } }, 'code')}
-                />
-              </div>
-              <div className="field">
-                <label htmlFor={`${session.id} metals`}>Wear metals, as the laboratory wrote them</label>
-                <Input.TextArea
-                  id={`${session.id} metals`}
-                  autoSize
-                  maxLength={300}
-                  value={session.sample?.metals ?? ''}
-                  onChange={(e) => set({ sample: { code: '', ...session.sample, metals: e.target.value } }, 'metals')}
-                />
-              </div>
-            </>
-          )}
-          <Readings
-            session={session}
-            earlier={earlier}
-            onAdd={(logged) => set({ readings: [...(session.readings ?? []), logged] })}
-          />
-        </div>
-      </div>
-      <PhotoStrip
-        of={`session ${session.on}`}
-        photos={session.photos ?? []}
-        onChange={(changed, typed) => onChange((now) => withPhotos(now, changed), typed)}
-      />
-      <div className="moves">
-        <Button danger onClick={onRemove}>
-          Remove this session
-        </Button>
-      </div>
-    </div>
-  );
-}
-
-/** Readings of a session beside their predictions, and compared with an earlier session. */
-function Readings({
-  session,
-  earlier,
-  onAdd,
-}: {
-  readonly session: Session;
-  readonly earlier: readonly Session[];
-  readonly onAdd: (logged: Logged) => void;
-}) {
-  const units = usePreferences((p) => p.units);
-  const [against, setAgainst] = useState('');
-  const pairs =
-    against === ''
-      ? []
-      : compareSessions(
-          earlier.find((s) => s.id === against)!,
-          session,
-        );
-  const say = ({ reading }: Logged) =>
-    `${formatQuantity(reading.speedRevS, 'speed', units)}${reading.kind === 'pressure' ? `, oil ${formatQuantity(reading.oilTemperatureK, 'temperature', units)}` : `, air ${formatQuantity(reading.airTemperatureK, 'temperature', units)}`}`;
-  return (
-    <>
-      <ul className="plain">
-        {(session.readings ?? []).map((logged, i) => {
-          const residual = residualOf(logged);
-          const q = logged.reading.kind === 'pressure' ? 'pressure' : 'temperature';
-          const value = logged.reading.kind === 'pressure' ? logged.reading.pressurePa : logged.reading.oilTemperatureK;
-          return (
-            <li key={i}>
-              {say(logged)}: <b>{formatQuantity(value, q, units)}</b>
-              {logged.predicted !== null &&
-                ` (predicted ${formatQuantity(logged.predicted, q, units)}, ${residual! >= 0 ? '+' : ''}${formatQuantity(residual!, logged.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference', units)})`}
-            </li>
-          );
-        })}
-      </ul>
-      <AddReading onAdd={onAdd} />
-      {earlier.length > 0 && (
-        <SelectInput
-          label={`Compare ${session.on} with`}
-          value={against}
-          options={[
-            { value: '', label: 'compare with an earlier session' },
-            ...earlier.map((s) => ({ value: s.id, label: `${s.on} ${s.title}` })),
-          ]}
-          onChange={setAgainst}
-        />
-      )}
-      {against !== '' && (
-        <ul className="plain" aria-label="Compared at like conditions">
-          {pairs.length === 0 && <li>No readings at like conditions.</li>}
-          {pairs.map((pair, i) => (
-            <li key={i}>
-              {say(pair.after)}:{' '}
-              {formatQuantity(
-                pair.change,
-                pair.after.reading.kind === 'pressure' ? 'pressure' : 'temperatureDifference',
-                units,
-              )}{' '}
-              {pair.after.reading.kind === 'temperature' && (pair.change < 0 ? '(cooler)' : '(warmer)')}
-            </li>
-          ))}
-        </ul>
-      )}
-    </>
-  );
 }
 
 function Reminders({ log }: { readonly log: Log }) {

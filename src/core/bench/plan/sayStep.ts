@@ -1,5 +1,5 @@
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
-import type { PlanStep } from './jobPlan';
+import type { PlanStep } from './planStep';
 
 /** A step's text with its figures in the reader's units. */
 export function sayStep(step: Pick<PlanStep, 'text' | 'figures'>, units: UnitChoice = {}): string {

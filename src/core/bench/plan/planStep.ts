@@ -1,0 +1,44 @@
+import type { OwnStep, PlanPhase, StepNote } from '../../document/project/bench';
+import type { ChangeOp } from './circuitChange';
+
+/** A figure that a step's text names in the reader's units. */
+export interface StepFigure {
+  readonly si: number;
+  readonly quantity: 'volume' | 'cutLength' | 'bore' | 'temperature';
+}
+
+/** One step of a job. */
+export interface PlanStep {
+  readonly id: string;
+  readonly phase: PlanPhase;
+  /** With `{name}` where a figure stands; `sayStep` puts it in. */
+  readonly text: string;
+  readonly figures: Readonly<Record<string, StepFigure>>;
+  /** What of the circuit it changes. */
+  readonly changes: readonly ChangeOp[];
+  /** Steps that come before it. */
+  readonly after: readonly string[];
+  readonly caution: string | undefined;
+  readonly plannedMin: number;
+  readonly own: OwnStep | undefined;
+  readonly note: StepNote;
+}
+
+/** Minutes that a step usually takes. @source engineering judgement */
+export const MINUTES = {
+  drain: 20,
+  access: 15,
+  measure: 15,
+  makeHose: 25,
+  flush: 10,
+  takeOff: 15,
+  fit: 25,
+  join: 6,
+  set: 10,
+  small: 5,
+  finish: 15,
+} as const;
+
+/** A step before what a person noted is put to it. */
+export type Draft = Pick<PlanStep, 'id' | 'phase' | 'text' | 'plannedMin'> &
+  Partial<Pick<PlanStep, 'figures' | 'changes' | 'after' | 'caution'>>;
