@@ -3,7 +3,7 @@ const paths = (process.env.MUTATE ?? 'src/core').split(',');
 /** Mutation testing, started by npm run mutate. */
 export default {
   mutate: [
-    ...paths.map((path) => (/\.tsx?$/.test(path) ? path : `${path}/**/*.ts`)),
+    ...paths.map((path) => (/\.tsx?(:\d+-\d+)?$/.test(path) ? path : `${path}/**/*.ts`)),
     '!src/**/*.test.ts',
     '!src/**/testing/**',
     // Words for the reader.

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { kills } from '../scripts/campaign/kills';
+import { monkey } from '../scripts/campaign/monkey';
 import { recorded } from '../scripts/campaign/recorded';
 
 /** Short forms of what `npm run campaign` does at length. */
@@ -15,4 +16,10 @@ test('a recorded log of 8 MB is read whole, and can be stopped half way', async 
   const { failures } = await recorded.run(8, 5);
   // How long the page is busy is the campaign's to say: this machine may be.
   expect(failures.filter((each) => !each.startsWith('a task of'))).toEqual([]);
+});
+
+test('random clicks, keys and texts break nothing', async () => {
+  const { failures } = await monkey.run(0.25, 8);
+  // What grows in seconds is what is loaded: growth is the campaign's to say.
+  expect(failures.filter((each) => !/^(listeners|heapBytes):/.test(each))).toEqual([]);
 });

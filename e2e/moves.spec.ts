@@ -276,3 +276,33 @@ test('a rating is taken from a curve, a bore from a drill’s number', async ({ 
   await page.getByLabel('Bore', { exact: true }).fill('drill 55');
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.32.mm/);
 });
+
+test('several changes as one plan: by keyboard and by pointer put together, looked at, made and undone as one', async ({
+  page,
+}) => {
+  const problems = await openApp(page);
+  const bar = page.locator('.preview');
+  await page.keyboard.press('Control+k');
+  await find(page).fill('insert before filter sandwich thermostat');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('#moves-list [aria-selected=true]')).toHaveText(/^Insert thermostat plate before Filter$/);
+  await page.keyboard.press('Shift+Enter');
+  await expect(bar).toContainText('Plan of 1 change');
+  // The next change is offered on the circuit with the first in it.
+  await find(page).fill('go round air cooler');
+  await page.getByRole('option', { name: /^Connect an air cooler with two hoses to Thermostat plate/ }).click();
+  await expect(bar.getByRole('listitem')).toHaveText([/^insert thermostat plate/, /^connect an air cooler/]);
+  await bar.getByRole('button', { name: 'Add to a plan' }).click();
+  await expect(bar).toContainText('Plan of 2 changes');
+  await page.keyboard.press('Escape');
+  await expect(find(page)).toBeHidden();
+  await expect(bar).toContainText('over the whole operating range');
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
+  await bar.getByRole('button', { name: 'Apply all 2' }).click();
+  await expect(bar).toBeHidden();
+  await expect(part(page, 'airCooler')).toHaveAttribute('aria-label', /Air cooler, \d+\.\d+.L\/min/);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo: 2 changes: insert thermostat plate/ }).click();
+  await expect(part(page, 'thermostatPlate')).toBeHidden();
+  expect(problems).toEqual([]);
+});

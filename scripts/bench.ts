@@ -12,7 +12,9 @@ import { applyMove, type Move, type MoveDraft } from '../src/core/document/moves
 import { CircuitSolver } from '../src/core/network/circuitSolver';
 import { HydraulicSolver } from '../src/core/network/solve/solver';
 import { Oil } from '../src/core/physics/oil/oil';
+import { activeVariant } from '../src/core/document/project/project';
 import { benchStudies } from './benchStudies';
+import { crowdOf } from './crowd';
 import { catalogueEntry } from '../src/core/document/parts/catalogue';
 import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../src/core/verification/testing/generalEngine';
@@ -124,14 +126,11 @@ console.log(
   `Thornback's envelope of ${states.length} states costs ${(envelope / each).toFixed(0)} single solves from rest; most iterations ${most}`,
 );
 
-// A circuit of 150 parts: what a previewed move costs the page, as a multiple of one solve from rest. Solving and sweeping it is the worker's work.
-let crowd = read.project.variants[0]!;
-while (crowd.circuit.parts.length < 150) {
-  const outcome = applyMove(crowd, { kind: 'duplicate', part: 'turbo' });
-  if (!outcome.ok) throw new Error(outcome.why);
-  crowd = outcome.variant;
-}
-const crowded = CircuitSolver.of({ ...read.project, variants: [crowd] });
+// A circuit of 150 parts: what a previewed move costs the page, as a multiple of one solve from rest. Solving and
+// sweeping it is the worker's work.
+const crowdedProject = crowdOf(read.project, 150);
+const crowd = activeVariant(crowdedProject);
+const crowded = CircuitSolver.of(crowdedProject);
 if (!crowded.ok) throw new Error('the crowded circuit does not compile');
 const move: Move = { kind: 'insert', at: 'filter.in', drafts: [{ ...catalogueEntry('airCooler').part } as MoveDraft] };
 const [preview, once] = medians(

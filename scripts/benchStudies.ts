@@ -1,4 +1,5 @@
-// The studies' part of npm run bench: states a second, a spread against single solves, how work spreads over cores, memory.
+// The studies' part of npm run bench: states a second, a spread against single solves, how work spreads over cores,
+// memory.
 import { cpus } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import type { Project } from '../src/core/document/project/project';

@@ -1,4 +1,5 @@
-// npm run campaign [-- PART [COUNT [SEED]]]: many seeded tries of what can go wrong, with counts. All parts take some hours.
+// npm run campaign [-- PART [COUNT [SEED]]]: many seeded tries of what can go wrong, with counts. All parts take some
+// hours.
 import { acts } from './campaign/acts';
 import { figures, files } from './campaign/files';
 import { kills } from './campaign/kills';

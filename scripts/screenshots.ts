@@ -1,4 +1,5 @@
-// npm run screenshots [-- NAME …]: takes the README's pictures of the built app with the invented demo data. Look at each before keeping it.
+// npm run screenshots [-- NAME …]: takes the README's pictures of the built app with the invented demo data. Look at
+// each before keeping it.
 import { chromium, type Page } from '@playwright/test';
 import { choose, openExample } from '../e2e/app';
 import { listen } from '../src/server/server';
@@ -39,7 +40,13 @@ const PICTURES: readonly {
     prepare: async (page) => {
       await page.locator('[data-part=filter]').click();
       await page.keyboard.press('m');
-      await page.getByRole('combobox', { name: 'What do you want to change?' }).fill('insert before dual-pass');
+      const words = page.getByRole('combobox', { name: 'What do you want to change?' });
+      await words.fill('insert before sandwich thermostat');
+      await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('Shift+Enter');
+      await page.getByText('Plan of 1 change').waitFor();
+      await page.getByRole('button', { name: 'Any part' }).click();
+      await words.fill('connect air cooler');
       await page.keyboard.press('ArrowDown');
     },
   },

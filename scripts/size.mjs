@@ -1,4 +1,5 @@
-// Weighs the script that the page needs before it shows its first answer, as it is sent: gzip. A budget that only goes down.
+// Weighs the script that the page needs before it shows its first answer, as it is sent: gzip. A budget that only goes
+// down.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';

@@ -1,4 +1,5 @@
-// npm run demos: writes the invented demo engines anew in the present version of the format. Their figures are their own and stay.
+// npm run demos: writes the invented demo engines anew in the present version of the format. Their figures are their
+// own and stay.
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readProjectText } from '../src/core/document/project/readProject';

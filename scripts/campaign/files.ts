@@ -31,7 +31,10 @@ function wrongWith(read: ReadResult): string | undefined {
   return odd === undefined ? undefined : `said: ${odd.slice(0, 80)}`;
 }
 
-/** Project files that were changed at random, as data and as text: read, solved where they are taken, mended where they are not. */
+/**
+ * Project files that were changed at random, as data and as text: read, solved where they are taken, mended where they
+ * are not.
+ */
 export const files: Part = {
   name: 'files',
   unit: 'changed project files',

@@ -14,6 +14,8 @@ const CircuitPanel = lazy(() => import('./CircuitPanel').then((m) => ({ default:
 const PreviewBar = lazy(() => import('./features/moves/PreviewBar').then((m) => ({ default: m.PreviewBar })));
 
 const SPEED_STEP_REV_S = 50 / 60;
+/** A panel that begins lower than this share of the screen is not seen. */
+const LOW_ON_SCREEN = 0.8;
 
 /** The main sheet: state bar, plan and profile, and beside them the findings, the selected part, or the moves. */
 export function CircuitPage() {
@@ -49,6 +51,7 @@ export function CircuitPage() {
               after={seen.data?.sweep}
               auditBefore={audit.data}
               auditAfter={seenAudit.data}
+              error={seen.error}
             />
           </Kit>
         )}
@@ -79,11 +82,19 @@ export function CircuitPage() {
   );
 }
 
-/** An element that scrolls back to its top when something else is opened in it. */
+/**
+ * An element that scrolls back to its top when something else is opened in it, and into view where it stands below the
+ * screen.
+ */
 function useTopOf(...opened: readonly unknown[]) {
   const element = useRef<HTMLElement>(null);
   useEffect(() => {
-    if (element.current) element.current.scrollTop = 0;
+    const { current } = element;
+    if (!current) return;
+    current.scrollTop = 0;
+    const isOpen = opened.some((each) => each !== undefined);
+    if (isOpen && current.getBoundingClientRect().top > LOW_ON_SCREEN * window.innerHeight)
+      current.scrollIntoView({ block: 'start' });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as many as the caller names
   }, opened);
   return element;
@@ -128,12 +139,16 @@ function useLastAnswer(answer: ReturnType<typeof useSolved>['data']) {
   return answer ?? (variant === last.variant ? last.answer : undefined);
 }
 
-/** Keys that work anywhere but in a field: Esc back, [ and ] speed, 1 to 9 named states, M moves, Ctrl+K any move, Ctrl+Z and Ctrl+Y. */
+/**
+ * Keys that work anywhere but in a field: Esc back, [ and ] speed, 1 to 9 named states, M moves, Ctrl+K any move,
+ * Ctrl+Z and Ctrl+Y.
+ */
 function useShortcuts(): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const { project, undo, redo } = useDocument.getState();
-      const { speedRevS, setState, goTo, select, selected, openMoves, closeMoves, moves, preview } = useView.getState();
+      const { speedRevS, setState, goTo, select, selected, openMoves, closeMoves, dropPreview, moves, preview } =
+        useView.getState();
       if (!project) return;
       const inField = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
       if ((event.ctrlKey || event.metaKey) && !event.altKey) {
@@ -151,7 +166,7 @@ function useShortcuts(): void {
       if (inField || inDialog || event.altKey) return;
       if (event.key !== 'Escape' && !usePreferences.getState().singleKeys) return;
       const top = project.engine.maximumSpeedRevS * 1.03;
-      if (event.key === 'Escape') (moves || preview ? closeMoves : () => select(undefined))();
+      if (event.key === 'Escape') (moves ? closeMoves : preview ? dropPreview : () => select(undefined))();
       else if (event.key === 'm' || event.key === 'M') {
         event.preventDefault();
         openMoves(selected);

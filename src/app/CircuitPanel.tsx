@@ -17,7 +17,10 @@ const PartSheet = lazy(() => import('./features/partSheet/PartSheet').then((m) =
 /** Parts that a refusal offers to open. */
 const MOST_NAMED = 4;
 
-/** Beside the drawing: the findings, the selected part, or the changes; before them why nothing is computed, where nothing is. */
+/**
+ * Beside the drawing: the findings, the selected part, or the changes; before them why nothing is computed, where
+ * nothing is.
+ */
 export function CircuitPanel({
   answer,
   sweep,
@@ -29,10 +32,13 @@ export function CircuitPanel({
   readonly audit: ReturnType<typeof useAudit>;
   readonly error: Error | null;
 }) {
-  const selected = useView((w) => w.selected);
+  const chosen = useView((w) => w.selected);
   const moves = useView((w) => w.moves);
+  const planned = useView((w) => w.plan?.steps.length ?? 0);
   const openMoves = useView((w) => w.openMoves);
   const project = useDocument((d) => d.project)!;
+  // A part of a plan is not there yet.
+  const selected = activeVariant(project).circuit.parts.some((p) => p.id === chosen) ? chosen : undefined;
   const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
   const supply = answer && (
@@ -52,7 +58,12 @@ export function CircuitPanel({
       {error && <Refused error={error} hasPicture={answer !== undefined} />}
       {moves ? (
         <Suspense fallback={<p className="quiet">Opening…</p>}>
-          <MovesPanel key={`${moves.part ?? ''} ${moves.heading ?? ''}`} part={moves.part} heading={moves.heading} />
+          {/* The words for one change are not those for the next. */}
+          <MovesPanel
+            key={`${moves.part ?? ''} ${moves.heading ?? ''} ${planned}`}
+            part={moves.part}
+            heading={moves.heading}
+          />
         </Suspense>
       ) : selected ? (
         <PartSheet result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>

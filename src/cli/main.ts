@@ -15,7 +15,11 @@ const ARGUMENTS: NonNullable<ParseArgsConfig['options']> = Object.fromEntries(
 );
 const HELP = { help: { type: 'boolean', short: 'h' } } as const;
 
-/** Prints an answer in the form that was asked for. @returns the exit code @throws Refusal where there is no such form */
+/**
+ * Prints an answer in the form that was asked for.
+ * @returns the exit code
+ * @throws Refusal where there is no such form
+ */
 function print({ command }: Command, answer: unknown, asked: Asked): number {
   const { json, csv } = asked.given;
   const { project, variant } = asked.circuit;

@@ -1,46 +1,15 @@
 import { execFile } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { heatResultSchema, type HeatResult } from '../core/heat/heatResult';
 import { comparisonSchema } from '../core/studies/compare/compareTasks';
 import { envelopeSchema } from '../core/studies/envelope/envelopeTasks';
-import { fitSchema } from '../core/studies/fit/fitSchema';
 import { faultOutcomeSchema } from '../core/studies/faults/faultTasks';
-import { guessesSchema } from '../core/studies/sensitivity/guessSchema';
 import { sensitivitySchema } from '../core/studies/sensitivity/sensitivityTasks';
 import { rowsSchema } from '../core/studies/sizing/rowTasks';
 import { sizingSchema } from '../core/studies/sizing/sizingTasks';
 import { spreadSchema } from '../core/studies/spread/spreadTasks';
-import { main } from './main';
 import { solveResultSchema } from '../core/judgement/stateResult';
-
-const DEMO = 'demo/thornback.json';
-const folder = mkdtempSync(join(tmpdir(), 'tidal-'));
-
-/** The command in this process, with what it prints. */
-async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
-  const printed = { log: '', error: '' };
-  const spies = (['log', 'error'] as const).map((kind) =>
-    jest
-      .spyOn(console, kind)
-      .mockImplementation((...line: unknown[]) => void (printed[kind] += `${String(line[0])}\n`)),
-  );
-  const code = await main(args);
-  for (const spy of spies) spy.mockRestore();
-  return { code, out: printed.log, err: printed.error };
-}
-const fileWith = (name: string, text: string) => {
-  const path = join(folder, name);
-  writeFileSync(path, text);
-  return path;
-};
-
-/** A printed answer without the names that stand before it. */
-const withoutHead = (out: string) => {
-  const { project: _project, variant: _variant, ...rest } = JSON.parse(out) as Record<string, unknown>;
-  return rest;
-};
+import { DEMO, run, fileWith, withoutHead } from './testing/commandLine';
 
 describe('The command line', () => {
   it('runs as a program of its own and hands over its exit code', async () => {
@@ -306,166 +275,5 @@ describe('The command line', () => {
       /^low_si,high_si,fails_below,fails_above\n0\.00[^,]*,0\.00[^,]*,turbo,turbo\n$/,
     );
     expect((await run('compare', DEMO, '--csv')).out).toMatch(/\nnoseCooler,turbo,flooded,false,-/);
-  });
-
-  it.each([
-    ['one variant to compare', () => ['compare', DEMO, '--variants', 'stock'], '--variants: give 2 to 4, 1 is there'],
-    [
-      'a figure that is not there',
-      () => ['size', DEMO, 'turbo.horn'],
-      'There is no turbo.horn in this variant. These are: ',
-    ],
-    [
-      'a figure that is not sized',
-      () => ['size', DEMO, 'pump.speedRatio'],
-      'pump.speedRatio is not a size that is searched for',
-    ],
-    [
-      'a consumer that is none',
-      () => ['size', DEMO, 'relief.crackPa', '--for', 'pump'],
-      '--for: pump is not a consumer',
-    ],
-    [
-      'something else upward',
-      () => ['envelope', DEMO, '--over', 'moon'],
-      '--over: give one of oil, filterAge, air, road; "moon" is there',
-    ],
-    [
-      'a margin of nobody',
-      () => ['sensitivity', DEMO, 'pump'],
-      'pump is not a consumer of this variant. These are: turbo',
-    ],
-    ['tolerances of an engine that stands', () => ['spread', DEMO, '--rpm', '0'], 'must be greater than 0, 0 is there'],
-    ['too few samples', () => ['spread', DEMO, '--samples', '3'], '--samples: 3 is out of range'],
-    [
-      'a trace that is no trace',
-      () => ['trace', DEMO, fileWith('log.csv', 'a,b\n1,2\n3,4\n'), '--csv'],
-      'The recording has no column for time in seconds (time_s)',
-    ],
-    ['a load over one', () => ['balance', DEMO, '--load', '3'], '--load: 3 is out of range'],
-    [
-      'a broken file',
-      () => ['solve', fileWith('broken.json', readFileSync(DEMO, 'utf8').replace('"boreM": 0.0015', '"boreM": -1'))],
-      'boreM (Restrictor): must be greater than 0, -1 is there',
-    ],
-    ['no file', () => ['solve', 'nowhere.json'], 'nowhere.json: there is no such file'],
-    ['a huge file', () => ['check', fileWith('huge.json', ' '.repeat(50e6))], 'The file has 47.7 MiB'],
-    ['an unknown command', () => ['boil', DEMO], 'Usage:'],
-    ['an unknown option', () => ['solve', DEMO, '--fast'], '--fast'],
-    ['a speed in words', () => ['solve', DEMO, '--rpm', 'fast'], '--rpm: a number is needed, "fast" is there'],
-    ['an unknown variant', () => ['solve', DEMO, '--variant', 'racing'], 'there is no variant "racing"'],
-  ])('refuses %s with exit code 2 and no stack trace', async (_, args, sentence) => {
-    const { code, err } = await run(...args());
-    expect([code, err.includes(sentence)]).toEqual([2, true]);
-    expect(err).not.toMatch(/\n\s+at /);
-  });
-});
-
-describe('A new engine on the command line', () => {
-  const ANSWERS = {
-    name: 'Brackwater',
-    archetype: 'wetSump',
-    displacementM3: 0.001598,
-    cylinders: 4,
-    idleRpm: 875,
-    redlineRpm: 7250,
-  };
-
-  it('is written as a project that every other command reads', async () => {
-    const made = await run('new', fileWith('answers.json', JSON.stringify({ ...ANSWERS, use: 'street' })));
-    expect(made.code).toBe(0);
-    const project = fileWith('brackwater.json', made.out);
-    const checked = await run('check', project, '--json');
-    expect(checked.code).toBe(0);
-    const audited = await run('audit', project, '--json');
-    expect(audited.code).toBe(0);
-  });
-
-  it('is refused by field, and without a file', async () => {
-    const refused = await run('new', fileWith('bad.json', JSON.stringify({ ...ANSWERS, cylinders: 'four' })));
-    expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('cylinders')]);
-    expect((await run('new', fileWith('none.json', '{'))).err).toContain('it is not JSON');
-    expect((await run('new', join(folder, 'absent.json'))).err).toContain('there is no such file');
-    expect((await run('new')).code).toBe(2);
-    expect((await run('archetypes', 'x')).code).toBe(2);
-  });
-
-  it('can be asked what may be answered', async () => {
-    const listed = await run('archetypes', '--json');
-    const { archetypes, uses, answers } = JSON.parse(listed.out) as {
-      archetypes: { id: string; usualAnswers: { use: string } }[];
-      uses: { id: string }[];
-      answers: { required: string[] };
-    };
-    expect(archetypes.map((a) => a.id)).toEqual(expect.arrayContaining(['wetSump', 'airTwin', 'truckDiesel']));
-    expect(uses.map((u) => u.id)).toContain('offRoad');
-    expect(answers.required.sort()).toEqual(Object.keys(ANSWERS).sort());
-    expect((await run('archetypes')).out).toContain('wants: cooler');
-  });
-
-  it('is fitted to readings, and a table that is none is refused', async () => {
-    const made = await run('new', fileWith('answers.json', JSON.stringify(ANSWERS)));
-    const project = fileWith('brackwater.json', made.out);
-    const csv = fileWith('readings.csv', 'rpm,oil_C,pressure_bar\n875,90,1.7\n3000,95,4.2\n');
-    const { code, out } = await run('fit', project, csv, '--json');
-    const { project: _, variant: __, ...fit } = JSON.parse(out) as Record<string, unknown>;
-    expect(code).toBe(0);
-    expect(fitSchema.parse(fit).parameters.map((p) => p.id)).toEqual([
-      'clearance',
-      'pump',
-      'slip',
-      'relief',
-      'viscosity',
-    ]);
-    const refused = await run('fit', project, fileWith('no.csv', 'a,b\n1,2\n'));
-    expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('need the columns rpm, oil_C')]);
-  });
-
-  it('and its guesses are ranked', async () => {
-    const { code, out } = await run('guesses', DEMO, '--json');
-    const { project: _, variant: __, ...guesses } = JSON.parse(out) as Record<string, unknown>;
-    expect(code).toBe(0);
-    const { tightest, rows } = guessesSchema.parse(guesses);
-    expect(tightest).toMatchObject({ part: 'turbo' });
-    expect(tightest!.plusMinus).toBeCloseTo(Math.hypot(...rows.map((r) => r.effect)), 12);
-    expect(rows[0]!.measure.length).toBeGreaterThan(10);
-  });
-});
-
-describe('A cooler that no exchanger could be', () => {
-  it('is said and counts as a failure, with and without heat', async () => {
-    const project = JSON.parse(readFileSync(DEMO, 'utf8')) as {
-      variants: { id: string; circuit: { parts: Record<string, unknown>[] } }[];
-    };
-    const nose = project.variants.find((v) => v.id === 'noseCooler')!;
-    for (const part of nose.circuit.parts)
-      if (part['kind'] === 'cooler') (part['cooling'] as Record<string, unknown>)['ratedHeatW'] = 1e7;
-    const file = fileWith('impossible.json', JSON.stringify(project));
-    for (const command of ['solve', 'balance']) {
-      const { code, err } = await run(command, file, '--variant', 'noseCooler', '--rpm', '2000', '--json');
-      expect([command, code]).toEqual([command, 1]);
-      expect(err).toContain('no cooler could do what its rating point says');
-    }
-  });
-});
-
-describe('A relief that is stuck', () => {
-  it('is said to press above every rating', async () => {
-    const project = JSON.parse(readFileSync(DEMO, 'utf8')) as {
-      variants: { circuit: { parts: Record<string, unknown>[] } }[];
-    };
-    for (const { circuit } of project.variants)
-      for (const part of circuit.parts)
-        if (part['kind'] === 'relief') Object.assign(part, { crackPa: 1e8, fullOpenPa: 1.1e8 });
-    const { err } = await run(
-      'solve',
-      fileWith('stuck.json', JSON.stringify(project)),
-      '--rpm',
-      '7000',
-      '--oil-temp',
-      '20',
-      '--json',
-    );
-    expect(err).toMatch(/.bar, above every rating of such a system/);
   });
 });

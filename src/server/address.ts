@@ -5,7 +5,8 @@ const HIGHEST_PORT = 65_535;
 
 /**
  * Where the server listens, by the environment's PORT and HOST.
- * @throws Error with a sentence for the user where one is set to something that is none: an empty HOST would open it to the network
+ * @throws Error with a sentence for the user where one is set to something that is none: an empty HOST would open it to
+ *   the network
  */
 export function whereToListen(env: Readonly<Record<string, string | undefined>>): {
   readonly port: number;

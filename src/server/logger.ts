@@ -42,7 +42,8 @@ interface Listener {
 }
 
 /**
- * A simulated data logger: one engine at a time, streamed as server-sent events to any number of listeners, and kept whole in a file of its own
+ * A simulated data logger: one engine at a time, streamed as server-sent events to any number of listeners, and kept
+ * whole in a file of its own
  * until the next start.
  */
 export class Logger {

@@ -41,6 +41,18 @@ describe('A backup of everything', () => {
     expect(texts.flatMap((t) => (t.ok ? [t.project] : []))).toEqual(expect.arrayContaining([first, second]));
   });
 
+  it.each([
+    ['Thornback', 'thornback'],
+    ['  The 2nd -- "Café" engine! ', 'the-2nd-caf-engine'],
+    ['***', 'project'],
+    ['A name that goes on and on and on until nobody reads it', 'a-name-that-goes-on-and-on-and-on-until'],
+  ])('has a file for "%s" by a name that any disk takes', async (name, plain) => {
+    await clear();
+    await writeProject({ id: 'a', base: 0, project: { ...first, name }, history: undefined }, 1);
+    const files = Object.keys(unzipSync(await makeBackup(preferences, 1)));
+    expect(files).toContain(`projects/001-${plain}.tidal.json`);
+  });
+
   it('comes back whole into an empty browser, what could not be read named', async () => {
     await clear();
     const backup = read(bytes);

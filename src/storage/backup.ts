@@ -1,4 +1,4 @@
-import { strFromU8, strToU8, zipSync, type Unzipped, type Zippable } from 'fflate';
+import { strFromU8, type Unzipped } from 'fflate';
 import { z } from 'zod';
 import { sayIssue } from '../core/document/project/issue';
 import type { Project } from '../core/document/project/project';
@@ -8,7 +8,7 @@ import { photoFiles, takePhotos } from './photos';
 import { keepInLibrary, libraryItemSchema, listLibrary, type LibraryItem } from './library';
 import { listProjects, writeProject } from './projects';
 import { answered } from './storeProblem';
-import { fileIn, jsonIn, unpack } from './zip';
+import { fileIn, jsonIn, pack, unpack } from './zip';
 
 const FORMAT = 'tidal-gauge-workspace';
 const INDEX = 'workspace.json';
@@ -63,7 +63,8 @@ export interface Backup {
 }
 
 /**
- * The whole workspace as one zip file: every project as a file that can be opened by itself, those set aside too; save points, library,
+ * The whole workspace as one zip file: every project as a file that can be opened by itself, those set aside too; save
+ * points, library,
  * preferences and photos.
  * @param now milliseconds since 1970
  * @throws StoreProblem
@@ -86,21 +87,22 @@ export async function makeBackup(preferences: unknown, now: number): Promise<Uin
   };
   projects.forEach(({ file }, i) => (files[file] = bodies[i]?.project ?? null));
   const texts = Object.entries(files).map(([name, data]) => [name, `${JSON.stringify(data, null, 1)}\n`] as const);
-  const packed = texts.map(([name, text]) => [name, strToU8(text)]);
-  // Found in the texts themselves: what cannot be read any more has its pictures too. They are packed already.
-  const photos = Object.entries(await photoFiles(...texts.map(([, text]) => text)));
-  const pictures = photos.map(([name, data]) => [name, [data, { level: 0 }]]);
-  return zipSync(Object.fromEntries([...packed, ...pictures]) as Zippable, { level: 6 }) as Uint8Array<ArrayBuffer>;
+  // Found in the texts themselves: what cannot be read any more has its pictures too.
+  return pack(texts, await photoFiles(...texts.map(([, text]) => text)));
 }
 
 const plain = (name: string): string =>
   name
     .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
     .slice(0, 40)
+    .replace(/^-|-$/g, '')
     .toLowerCase() || 'project';
 
-/** Reads a backup. @param mostBytes that it may unpack to @returns the backup, or one sentence that says why it is none */
+/**
+ * Reads a backup.
+ * @param mostBytes that it may unpack to
+ * @returns the backup, or one sentence that says why it is none
+ */
 export function readBackup(
   bytes: Uint8Array,
   mostBytes = MOST_BYTES,
@@ -152,7 +154,8 @@ export interface Restored {
 }
 
 /**
- * Puts projects of a backup back, and with `all` its save points and library too. Nothing that is there is written over: a project that has
+ * Puts projects of a backup back, and with `all` its save points and library too. Nothing that is there is written
+ * over: a project that has
  * changed since comes back beside it.
  * @param ids projects to put back
  * @throws StoreProblem

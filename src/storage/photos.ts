@@ -37,7 +37,10 @@ const pathOf = (id: string): string => `photos/${id}.jpg`;
 /** Ids of photos in a text of whatever refers to them, each once. */
 const idsIn = (text: string): string[] => [...new Set([...text.matchAll(new RegExp(PHOTO_ID, 'g'))].map(([id]) => id))];
 
-/** The photos that texts refer to as files of a zip; those that are not in this browser are left out. @throws StoreProblem */
+/**
+ * The photos that texts refer to as files of a zip; those that are not in this browser are left out.
+ * @throws StoreProblem
+ */
 export async function photoFiles(...texts: readonly string[]): Promise<Record<string, Uint8Array>> {
   const ids = [...new Set(texts.flatMap(idsIn))];
   const rows = await answered(() => database.photos.bulkGet(ids));
@@ -65,7 +68,8 @@ export async function takePhotos(files: Unzipped, projects: readonly Project[], 
 }
 
 /**
- * Lets photos go that nothing refers to any more: no project, none that can be taken back, no version, no step that can be undone.
+ * Lets photos go that nothing refers to any more: no project, none that can be taken back, no version, no step that can
+ * be undone.
  * @param now milliseconds since 1970 @returns how many went @throws StoreProblem
  */
 export async function forgetUnusedPhotos(now: number): Promise<number> {

@@ -1,9 +1,9 @@
-import { strFromU8, strToU8, zipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
 import { sayIssue } from '../core/document/project/issue';
 import type { Project } from '../core/document/project/project';
 import { readProjectText } from '../core/document/project/readProject';
 import { photoFiles, takePhotos } from './photos';
-import { fileIn, unpack } from './zip';
+import { fileIn, pack, unpack } from './zip';
 
 /** The project in a zip file; its photos lie beside it. */
 const PROJECT_FILE = 'project.tidal.json';
@@ -15,13 +15,7 @@ const MOST_BYTES = 256 * 1024 * 1024;
 /** A project with its photos as one zip file. @throws StoreProblem */
 export async function packProject(project: Project): Promise<Uint8Array<ArrayBuffer>> {
   const text = `${JSON.stringify(project, null, 1)}\n`;
-  return zipSync({
-    [PROJECT_FILE]: strToU8(text),
-    // Pictures are packed already.
-    ...Object.fromEntries(
-      Object.entries(await photoFiles(text)).map(([name, bytes]) => [name, [bytes, { level: 0 }] as const]),
-    ),
-  }) as Uint8Array<ArrayBuffer>;
+  return pack([[PROJECT_FILE, text]], await photoFiles(text));
 }
 
 /**

@@ -99,7 +99,10 @@ export async function loadProject(id: string): Promise<Loaded> {
   return { kind: 'unreadable', id, name: head.name, sentences };
 }
 
-/** Stores what a closing page said where it is newer than what there is. @returns the project as it said, or undefined */
+/**
+ * Stores what a closing page said where it is newer than what there is.
+ * @returns the project as it said, or undefined
+ */
 async function hear(id: string, words: LastWords, head: HeadRow | undefined) {
   const read = readProject(words.project);
   if (!read.ok) return undefined;
@@ -136,7 +139,8 @@ async function keepLate(
 const REVISIONS_KEPT = 1000;
 
 /**
- * Keeps a project, in the task that calls this. Where another one was written since its base, that one stays and this one is kept as a
+ * Keeps a project, in the task that calls this. Where another one was written since its base, that one stays and this
+ * one is kept as a
  * save point.
  * @param now milliseconds since 1970
  * @throws StoreProblem

@@ -97,7 +97,11 @@ export class CircuitWorkerClient {
     return work;
   }
 
-  /** One task of a study. @param onProgress receives the share done of a long task @throws CircuitRefused, or Superseded when it was stopped */
+  /**
+   * One task of a study.
+   * @param onProgress receives the share done of a long task
+   * @throws CircuitRefused, or Superseded when it was stopped
+   */
   async task(project: Project, name: string, task: unknown, onProgress: (share: number) => void): Promise<unknown> {
     // A variant that cannot be computed does not refuse a study of others: what the study itself says counts.
     await this.open(project).catch((error: unknown) => {
@@ -124,7 +128,9 @@ export function solveInWorker(project: Project, request: SolveRequest) {
   return (solving ??= new CircuitWorkerClient()).solve(project, request);
 }
 
-/** The same of a circuit that is only looked at, in a worker of its own, so that the circuit on the bench stays ready. */
+/**
+ * The same of a circuit that is only looked at, in a worker of its own, so that the circuit on the bench stays ready.
+ */
 export function solvePreviewInWorker(project: Project, request: SolveRequest) {
   return (previewing ??= new CircuitWorkerClient()).solve(project, request);
 }

@@ -68,7 +68,11 @@ export const readHead = (file: File): Promise<RecordedHead | null> =>
 
 export type RecordedSummary = Extract<CsvReply, { kind: 'done' }>;
 
-/** Sums a recorded log up, however long it is. @param onProgress share of the file, 0 to 1 @throws AbortError when it is stopped */
+/**
+ * Sums a recorded log up, however long it is.
+ * @param onProgress share of the file, 0 to 1
+ * @throws AbortError when it is stopped
+ */
 export const readRecorded = (
   file: File,
   head: RecordedHead,

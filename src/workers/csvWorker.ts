@@ -29,7 +29,10 @@ async function head(file: File): Promise<void> {
   reply({ kind: 'head', head: findHead(rowsBy) ?? null });
 }
 
-/** Streams the file: Papa Parse reads it here, in a worker of our own, since the security policy refuses the one it would make. */
+/**
+ * Streams the file: Papa Parse reads it here, in a worker of our own, since the security policy refuses the one it
+ * would make.
+ */
 function read({ file, head: { delimiter, headerRow }, mapping }: Extract<CsvRequest, { kind: 'read' }>): void {
   const log = new RecordedLog(mapping);
   let skip = headerRow + 1;

@@ -130,7 +130,10 @@ export class StudyPool {
     return answer as AnswerOf<N>;
   }
 
-  /** Does so many tasks. No more of a study waits for workers than there are: another that comes meanwhile has its turn between its tasks. */
+  /**
+   * Does so many tasks. No more of a study waits for workers than there are: another that comes meanwhile has its turn
+   * between its tasks.
+   */
   private async shareOut(
     count: number,
     doTask: (doer: TaskDoer, i: number) => Promise<void>,

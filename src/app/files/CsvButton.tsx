@@ -5,7 +5,10 @@ import { saveTable } from './saveTable';
 /** Figures of a cell as the reader sees them, with the spaces of the page made plain. */
 const textOf = (cell: Element): string => (cell.textContent ?? '').replace(/\s+/g, ' ').trim();
 
-/** Saves the table before it as CSV, as it is shown: its order, its units. @param name of the file, without its ending */
+/**
+ * Saves the table before it as CSV, as it is shown: its order, its units.
+ * @param name of the file, without its ending
+ */
 export function CsvButton({ name }: { readonly name: string }) {
   const row = useRef<HTMLDivElement>(null);
   const save = () => {

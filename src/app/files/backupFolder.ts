@@ -40,7 +40,10 @@ export async function chosenFolder(): Promise<FileSystemDirectoryHandle | undefi
 
 export const forgetFolder = (): Promise<void> => saveSetting(SETTING, null);
 
-/** True where the app may write into the folder. @param ask true within a click: the browser asks the user where it must */
+/**
+ * True where the app may write into the folder.
+ * @param ask true within a click: the browser asks the user where it must
+ */
 export async function mayWrite(folder: FileSystemDirectoryHandle, ask: boolean): Promise<boolean> {
   const { queryPermission, requestPermission } = folder as Permitted;
   const state = (await queryPermission?.call(folder, { mode: 'readwrite' })) ?? 'granted';

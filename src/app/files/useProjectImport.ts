@@ -10,7 +10,9 @@ import { useRefusal } from './useRefusal';
 
 const LARGEST_ZIP_BYTES = 200 * 1024 * 1024;
 
-/** Opens a project file that the reader chose or dropped; what cannot be read is refused by name, and nothing changes. */
+/**
+ * Opens a project file that the reader chose or dropped; what cannot be read is refused by name, and nothing changes.
+ */
 export function useProjectImport(): (chosen: File) => Promise<void> {
   const { message } = AntApp.useApp();
   const refusal = useRefusal('Your project is as it was.');

@@ -1,4 +1,7 @@
-/** The words and marks of the app that are explained, by key; their texts are in the glossary, which is loaded when it is asked for. */
+/**
+ * The words and marks of the app that are explained, by key; their texts are in the glossary, which is loaded when it
+ * is asked for.
+ */
 export const TERMS = {
   pressure: 'Pressure',
   flow: 'Flow',

@@ -14,7 +14,10 @@ export interface PostBand {
   readonly high: number;
 }
 
-/** A tide post: level, minimum and maximum with their feet, the range over the reachable states, and the band that tolerances leave. */
+/**
+ * A tide post: level, minimum and maximum with their feet, the range over the reachable states, and the band that
+ * tolerances leave.
+ */
 export function TidePost({
   x,
   top,

@@ -13,7 +13,8 @@ import './photos.css';
 const LARGEST_FILE_BYTES = 80 * 1024 * 1024;
 
 /**
- * Photos of a step or a session: small ones in a row, each opens. The pictures stay in this browser, and go into backups and zip files.
+ * Photos of a step or a session: small ones in a row, each opens. The pictures stay in this browser, and go into
+ * backups and zip files.
  * @param of what they are photos of, for the screen reader
  * @param onChange what becomes of the photos that are there by then: scaling takes a while
  */

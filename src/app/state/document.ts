@@ -34,7 +34,8 @@ interface DocumentStore extends History {
   /** Makes the open variant another one, as one named step. */
   replaceVariant(name: string, variant: Variant): void;
   /**
-   * Changes the open variant by what was added at the bench, with the circuit where that follows; only what differs is kept for undo.
+   * Changes the open variant by what was added at the bench, with the circuit where that follows; only what differs is
+   * kept for undo.
    * @param on what was typed: typing in one field is one step
    */
   changeVariant(name: string, change: (variant: Variant) => Variant, on?: string): void;
@@ -53,7 +54,10 @@ interface DocumentStore extends History {
   setProject(name: string, change: ProjectChange, on?: string): void;
   /** Makes the whole project another one, as one step: going back to a save point. */
   replaceProject(name: string, project: Project): void;
-  /** Keeps readings, or a fit with the figures that it changed, as one step. @param on the reading that was typed: typing in one is one step */
+  /**
+   * Keeps readings, or a fit with the figures that it changed, as one step.
+   * @param on the reading that was typed: typing in one is one step
+   */
   calibrate(name: string, project: Project, on?: string): void;
   undo(): void;
   redo(): void;
@@ -67,7 +71,10 @@ interface DocumentStore extends History {
   /** Sets how far one figure may lie from what is stated; undefined goes back to what is usual. */
   setTolerance(of: Pick<Tolerance, 'part' | 'path'>, plusMinus: number | undefined): void;
   renameVariant(name: string): void;
-  /** Throws the open variant away, unless it is the only one; those made from it are then of the one that it was made from. */
+  /**
+   * Throws the open variant away, unless it is the only one; those made from it are then of the one that it was made
+   * from.
+   */
   deleteVariant(): void;
   /** Sets what the season changes for the open variant; undefined: nothing. */
   setSeason(season: Season | undefined): void;
@@ -216,7 +223,9 @@ const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'w
 });
 
 export const useDocument = create<DocumentStore>()((set, get) => {
-  /** Takes an act's outcome, unless the reader would refuse it: no act may make a document that cannot be opened again. */
+  /**
+   * Takes an act's outcome, unless the reader would refuse it: no act may make a document that cannot be opened again.
+   */
   const take = (outcome: () => Outcome) => {
     if (get().isReadOnly) return set({ refusal: ELSEWHERE });
     const done = outcome();
@@ -225,7 +234,10 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     if (issue) set({ refusal: `This was not done. ${sayIssueHere(issue)}` });
     else set({ ...done, refusal: undefined });
   };
-  /** A step back or forth. Steps come from the store too: those that do not fit the document are let go, and that is said. */
+  /**
+   * A step back or forth. Steps come from the store too: those that do not fit the document are let go, and that is
+   * said.
+   */
   const step = (by: typeof stepBack) => {
     try {
       take(() => {

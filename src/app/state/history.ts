@@ -10,7 +10,10 @@ setAutoFreeze(false);
 export interface Step {
   /** As the menu names it: "insert air cooler before Filter". */
   readonly name: string;
-  /** What was changed, to the field: an act on the same one that follows at once is part of this step. Empty: a step of its own. */
+  /**
+   * What was changed, to the field: an act on the same one that follows at once is part of this step. Empty: a step of
+   * its own.
+   */
   readonly on: string;
   /** The variant that it was done in, to be shown again when it is undone or done again. */
   readonly variant: string;

@@ -24,7 +24,8 @@ interface Listener {
 }
 
 /**
- * Keeps the bench in the browser's store. Writing begins in the task of the act itself; what is done while it lasts is written
+ * Keeps the bench in the browser's store. Writing begins in the task of the act itself; what is done while it lasts is
+ * written
  * when it ends, in one go. A failure is told, and tried again until it goes.
  */
 export class Keeper {
@@ -42,7 +43,10 @@ export class Keeper {
     private readonly listener: Listener,
   ) {}
 
-  /** From now on keeps what is on the bench under an id. @param base revision that it was read from; 0 for a new project, which is written at once */
+  /**
+   * From now on keeps what is on the bench under an id.
+   * @param base revision that it was read from; 0 for a new project, which is written at once
+   */
   attach(id: string, base: number): void {
     this.detach();
     this.kept = { id, base };

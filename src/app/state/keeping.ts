@@ -3,7 +3,10 @@ import type { StoreProblem } from '../../storage/storeProblem';
 
 /** How the work is kept: what the shell says about it. */
 interface Keeping {
-  /** `first`: nothing is stored yet, and the reader has not chosen how to begin. `unread`: what is stored could not be read, and nothing is written until it was, or the reader chose to go on without. */
+  /**
+   * `first`: nothing is stored yet, and the reader has not chosen how to begin. `unread`: what is stored could not be
+   * read, and nothing is written until it was, or the reader chose to go on without.
+   */
   readonly phase: 'opening' | 'first' | 'open' | 'unread' | 'failed';
   /** The project on the bench, as it is stored. */
   readonly id: string | undefined;

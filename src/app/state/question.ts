@@ -15,7 +15,10 @@ interface QuestionStore {
 
 export const useQuestion = create<QuestionStore>()(() => ({ asked: undefined, answer: () => undefined }));
 
-/** Asks the reader, whatever view is open. @returns true for yes; a question that another one replaces is answered with no */
+/**
+ * Asks the reader, whatever view is open.
+ * @returns true for yes; a question that another one replaces is answered with no
+ */
 export function ask(asked: Question): Promise<boolean> {
   useQuestion.getState().answer(false);
   return new Promise((resolve) =>

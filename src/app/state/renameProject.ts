@@ -7,7 +7,8 @@ import { settled } from './workspace';
 const nothing = () => undefined;
 
 /**
- * Gives a stored project another name: the open one as an act that can be undone, another one under the right to edit it.
+ * Gives a stored project another name: the open one as an act that can be undone, another one under the right to edit
+ * it.
  * @returns why it was not done, for the reader; undefined where it was
  * @throws StoreProblem
  */

@@ -4,7 +4,8 @@ import { usePreferences } from './preferences';
 import { bench } from '../testing/bench';
 import { readFileSync } from 'node:fs';
 import type { Part } from '../../core/document/parts/part';
-import { activeVariant } from '../../core/document/project/project';
+import { applyMove, type Move, type MoveDraft } from '../../core/document/moves';
+import { activeVariant, type Project } from '../../core/document/project/project';
 import { readProjectText } from '../../core/document/project/readProject';
 import { catalogueEntry } from '../../core/document/parts/catalogue';
 import { OIL_GRADES } from '../../core/physics/oil/grades';
@@ -15,6 +16,7 @@ function opened() {
   useDocument.getState().open(read.project);
   return read.project;
 }
+const draft = (id: string, name: string) => ({ ...catalogueEntry(id).part, name }) as MoveDraft;
 const partIn = (id: string) => useDocument.getState().project!.variants[0]!.circuit.parts.find((p) => p.id === id)!;
 
 describe('The workbench', () => {
@@ -139,6 +141,83 @@ describe('The workbench', () => {
     makeMove({ kind: 'takeOut', part: 'pump' });
     expect(useView.getState().preview?.why).toContain('Pump moves the oil');
     expect([useDocument.getState().project, useDocument.getState().past]).toEqual([before, []]);
+  });
+
+  describe('A plan of several changes', () => {
+    const PLATE: Move = { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichPlain', 'Plate')] };
+    const LOOP: Move = {
+      kind: 'bridge',
+      from: 'plate.away',
+      to: 'plate.back',
+      drafts: [draft('hose10', 'Out'), draft('airCooler', 'Cooler'), draft('hose10', 'Back')],
+    };
+    const planned = () => bench().plan?.steps.map((step) => step.name);
+    const parts = (project: Project | undefined) => project && activeVariant(project).circuit.parts.map((p) => p.id);
+
+    it('is looked at together, made as one act, and undone as one', () => {
+      const before = opened();
+      bench().previewMove(PLATE);
+      bench().addToPlan();
+      bench().previewMove(LOOP);
+      expect(bench().preview).toMatchObject({
+        name: expect.stringMatching(/^2 changes: insert plate before Filter, /),
+      });
+      expect(parts(bench().preview?.project)).toEqual(expect.arrayContaining(['plate', 'out', 'cooler', 'back']));
+      expect(bench().preview?.came).toEqual(['plate', 'out', 'cooler', 'back']);
+      expect(useDocument.getState().project).toBe(before);
+      bench().previewMove(undefined);
+      expect(parts(bench().preview?.project)).not.toContain('cooler');
+      bench().makeMove(LOOP);
+      expect([bench().plan, bench().preview, bench().selected]).toEqual([undefined, undefined, 'cooler']);
+      expect(useDocument.getState().past).toHaveLength(1);
+      useDocument.getState().undo();
+      expect(useDocument.getState().project).toEqual(before);
+    });
+
+    it('can be shortened from its end, outlives a click on a part, and is dropped on demand', () => {
+      opened();
+      for (const move of [PLATE, LOOP]) {
+        bench().previewMove(move);
+        bench().addToPlan();
+      }
+      expect(planned()).toHaveLength(2);
+      bench().select('filter');
+      expect([planned()?.length, bench().preview]).toEqual([2, bench().plan]);
+      bench().shortenPlan();
+      expect(planned()).toEqual(['insert plate before Filter']);
+      expect(bench().preview).toBe(bench().plan);
+      bench().closeMoves();
+      expect(bench().preview).toBe(bench().plan);
+      bench().dropPreview();
+      expect([bench().plan, bench().preview]).toEqual([undefined, undefined]);
+      bench().shortenPlan();
+      bench().makePreview();
+      expect(useDocument.getState().past).toEqual([]);
+    });
+
+    it('is looked at again on what the document has become, up to what cannot be done there, and ends with its variant', () => {
+      opened();
+      for (const move of [PLATE, LOOP, { kind: 'takeOut', part: 'turboRestrictor' } as const]) {
+        bench().previewMove(move);
+        bench().addToPlan();
+      }
+      useDocument.getState().replacePart({ ...partIn('turboFeed'), lengthM: 0.7 } as Part, 'lengthM');
+      expect(planned()).toHaveLength(3);
+      expect(activeVariant(bench().plan!.project!).circuit.parts.find((p) => p.id === 'turboFeed')).toMatchObject({
+        lengthM: 0.7,
+      });
+      const { replaceVariant, project } = useDocument.getState();
+      const gone = applyMove(activeVariant(project!), { kind: 'takeOut', part: 'turboRestrictor' });
+      if (!gone.ok) throw new Error(gone.why);
+      replaceVariant('remove', gone.variant);
+      expect(planned()).toHaveLength(2);
+      bench().previewMove({ kind: 'takeOut', part: 'pump' });
+      expect(bench().preview?.why).toContain('Pump moves the oil');
+      bench().addToPlan();
+      expect(planned()).toHaveLength(2);
+      useDocument.getState().showVariant('noseCooler');
+      expect([bench().plan, bench().preview]).toEqual([undefined, undefined]);
+    });
   });
 
   it('opens a fault as a variant of its own, which undo takes away', () => {

@@ -14,7 +14,10 @@ const numbers = new WeakMap<Project, number>();
 let next = 1;
 let last: { readonly project: Project; readonly n: number } | undefined;
 
-/** True where two versions of a project differ in nothing that an answer depends on: of what was added at the bench only the places count. */
+/**
+ * True where two versions of a project differ in nothing that an answer depends on: of what was added at the bench only
+ * the places count.
+ */
 function isSameToSolve(a: Project, b: Project): boolean {
   const keys = Object.keys({ ...a, ...b }) as (keyof Project)[];
   if (keys.some((key) => key !== 'variants' && key !== 'log' && a[key] !== b[key])) return false;

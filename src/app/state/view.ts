@@ -1,21 +1,12 @@
 import { z } from 'zod';
 import { create } from 'zustand';
-import { applyMove, type Move } from '../../core/document/moves';
+import type { Move } from '../../core/document/moves';
 import { kindOf } from '../../core/document/parts/part';
-import { activeVariant, withVariant, type Project, type Variant } from '../../core/document/project/project';
+import { activeVariant, type Project, type Variant } from '../../core/document/project/project';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
 import { conditionsSchema } from '../../core/heat/heatResult';
+import { lookAgain, lookAt, type Preview } from './changePlan';
 import { useDocument } from './document';
-
-/** A move that is looked at before it is made. */
-export interface Preview {
-  readonly move: Move;
-  readonly name: string;
-  /** The document as it would be; absent where the move is refused. */
-  readonly project: Project | undefined;
-  readonly came: readonly string[];
-  readonly why: string | undefined;
-}
 
 /** What the panel beside the sheet shows when it offers moves: those of one part, or of all. */
 interface MovesOpen {
@@ -33,10 +24,23 @@ interface ViewStore {
   readonly conditions: Conditions;
   readonly selected: string | undefined;
   readonly moves: MovesOpen | undefined;
+  /** Changes put together that are not made yet; undefined where there are none. */
+  readonly plan: Preview | undefined;
+  /** The plan, with the change that is pointed at. */
   readonly preview: Preview | undefined;
+  /** Makes a change, with those of the plan before it, as one act. */
   makeMove(move: Move): void;
+  /** Makes what is looked at, as one act. */
+  makePreview(): void;
   previewMove(move: Move | undefined): void;
+  /** Puts the change that is pointed at into the plan. */
+  addToPlan(): void;
+  /** Takes the last change out of the plan. */
+  shortenPlan(): void;
+  /** Looks at nothing any more, and forgets the plan. */
+  dropPreview(): void;
   openMoves(part: string | undefined, heading?: string): void;
+  /** Closes the list of changes; a plan stays to be looked at. */
   closeMoves(): void;
   /** Opens the open variant with a fault in it, as a variant of its own, at the state where it tells. */
   openFault(
@@ -52,12 +56,11 @@ interface ViewStore {
   select(part: string | undefined): void;
 }
 
-/** A move as it would be made on the open variant. */
-function lookAt(project: Project, move: Move): Preview {
-  const outcome = applyMove(activeVariant(project), move);
-  return outcome.ok
-    ? { move, name: outcome.name, project: withVariant(project, outcome.variant), came: outcome.came, why: undefined }
-    : { move, name: '', project: undefined, came: [], why: outcome.why };
+/** Of what came new, the part that the user wants to see next: of a chain, what is not a hose. */
+function freshPart({ project, steps }: Preview): string | undefined {
+  const last = steps.at(-1)?.came ?? [];
+  const came = project ? activeVariant(project).circuit.parts.filter((p) => last.includes(p.id)) : [];
+  return (came.findLast((p) => kindOf(p).symbol(p) !== 'none') ?? came[0])?.id;
 }
 
 export const useView = create<ViewStore>()((set, get) => ({
@@ -67,28 +70,47 @@ export const useView = create<ViewStore>()((set, get) => ({
   conditions: DEFAULT_CONDITIONS,
   selected: undefined,
   moves: undefined,
+  plan: undefined,
   preview: undefined,
 
   makeMove(move) {
-    const { project, replaceVariant } = useDocument.getState();
+    const { project } = useDocument.getState();
     if (!project) return;
-    const preview = lookAt(project, move);
-    if (!preview.project) return set({ preview });
-    const made = activeVariant(preview.project);
-    replaceVariant(preview.name, made);
-    // What came new is what the user wants to see next; of a chain, what is not a hose.
-    const came = made.circuit.parts.filter((p) => preview.came.includes(p.id));
-    const fresh = came.findLast((p) => kindOf(p).symbol(p) !== 'none') ?? came[0];
-    set({ moves: undefined, selected: fresh?.id ?? get().selected });
+    set({ preview: lookAt(project, move, get().plan) });
+    get().makePreview();
+  },
+
+  makePreview() {
+    const { preview } = get();
+    if (!preview?.project) return;
+    set({ plan: undefined });
+    useDocument.getState().replaceVariant(preview.name, activeVariant(preview.project));
+    set({ moves: undefined, selected: freshPart(preview) ?? get().selected });
   },
 
   previewMove(move) {
     const { project } = useDocument.getState();
-    set({ preview: project && move ? lookAt(project, move) : undefined });
+    const { plan } = get();
+    set({ preview: project && move ? lookAt(project, move, plan) : plan });
   },
 
+  addToPlan() {
+    const { preview } = get();
+    if (preview?.project) set({ plan: preview });
+  },
+
+  shortenPlan() {
+    const { project } = useDocument.getState();
+    const { plan, moves } = get();
+    const shorter = project && plan ? lookAgain(project, plan.steps.slice(0, -1)) : undefined;
+    // What the list was open at may be gone with it.
+    set({ plan: shorter, preview: shorter, ...(moves ? { moves: { part: undefined } } : {}) });
+  },
+
+  dropPreview: () => set({ moves: undefined, preview: undefined, plan: undefined }),
+
   openMoves: (part, heading) => set({ moves: { part, heading }, ...(part === undefined ? {} : { selected: part }) }),
-  closeMoves: () => set({ moves: undefined, preview: undefined }),
+  closeMoves: () => set({ moves: undefined, preview: get().plan }),
 
   openFault(title, faulty, state) {
     useDocument.getState().addFaulty(title, faulty);
@@ -110,7 +132,7 @@ export const useView = create<ViewStore>()((set, get) => ({
       },
     });
   },
-  select: (selected) => set({ selected, moves: undefined, preview: undefined }),
+  select: (selected) => set({ selected, moves: undefined, preview: get().plan }),
 }));
 
 /** How a project is looked at, as it is kept with it. */
@@ -144,6 +166,7 @@ function lookAfresh(project: Project): void {
   useView.setState({
     selected: undefined,
     moves: undefined,
+    plan: undefined,
     preview: undefined,
     speedRevS: state?.speedRevS ?? project.engine.maximumSpeedRevS,
     oilTemperatureK: state?.oilTemperatureK ?? project.range.fullSpeedFromK,
@@ -154,11 +177,13 @@ function lookAfresh(project: Project): void {
 useDocument.subscribe(({ project, opened }, before) => {
   if (!project || project === before.project) return;
   if (opened !== before.opened) return lookAfresh(project);
-  const { selected } = useView.getState();
+  const { selected, plan: planned } = useView.getState();
   const there = activeVariant(project).circuit.parts.some((p) => p.id === selected);
   const shown = project.activeVariant === before.project?.activeVariant;
+  const plan = planned && shown ? lookAgain(project, planned.steps) : undefined;
   useView.setState({
-    preview: undefined,
+    plan,
+    preview: plan,
     selected: there && shown ? selected : undefined,
     ...(shown ? {} : { moves: undefined }),
   });

@@ -96,7 +96,11 @@ async function readAgain(id: string, edit: boolean): Promise<void> {
   useKeeping.setState({ edited: 'here' });
 }
 
-/** Opens a project of the workspace. @returns false where it cannot be read or is not there; then the bench is as it was @throws StoreProblem */
+/**
+ * Opens a project of the workspace.
+ * @returns false where it cannot be read or is not there; then the bench is as it was
+ * @throws StoreProblem
+ */
 export async function openStored(id: string): Promise<boolean> {
   const loaded = await loadProject(id);
   if (loaded.kind === 'unreadable') tellOfUnreadable(loaded.name);
@@ -125,7 +129,8 @@ const openFresh = (project: Project): Promise<void> => {
 };
 
 /**
- * Puts a project on the bench as one of its own; the one that was there stays in the workspace. Where that could not be stored the reader
+ * Puts a project on the bench as one of its own; the one that was there stays in the workspace. Where that could not be
+ * stored the reader
  * is asked first.
  * @returns false where the reader chose to stay
  */
@@ -136,7 +141,10 @@ export async function openProject(project: Project): Promise<boolean> {
   return true;
 }
 
-/** Opens a demo engine: the one that lies in the workspace untouched, or a fresh one. @throws with a sentence for the reader */
+/**
+ * Opens a demo engine: the one that lies in the workspace untouched, or a fresh one.
+ * @throws with a sentence for the reader
+ */
 export async function openDemo(demo: (typeof DEMOS)[number]): Promise<boolean> {
   const project = await loadDemo(demo);
   if (!(await mayLeave(project.name))) return false;
@@ -180,7 +188,10 @@ export const takeOver = (): Promise<void> => lock?.takeOver() ?? Promise.resolve
 /** Everything is stored. @returns false where it cannot be */
 export const settled = (): Promise<boolean> => keeper.settled();
 
-/** Opens what was on the bench last. Where nothing is stored the reader is asked how to begin; where the store cannot be read nothing is written. */
+/**
+ * Opens what was on the bench last. Where nothing is stored the reader is asked how to begin; where the store cannot be
+ * read nothing is written.
+ */
 export async function openAtStart(): Promise<void> {
   useKeeping.setState({ phase: 'opening', problem: undefined });
   try {

@@ -1,7 +1,10 @@
 import { Button } from 'antd';
 import type { StudyView } from '../state/useStudy';
 
-/** What a study is doing, whether its answer still holds, and the ways to run and stop it. @param doing in words, as "testing faults" */
+/**
+ * What a study is doing, whether its answer still holds, and the ways to run and stop it.
+ * @param doing in words, as "testing faults"
+ */
 export function StudyStatus({ study, doing }: { readonly study: StudyView<unknown>; readonly doing: string }) {
   const { reading, running, done, known, stale, message, answer, stopped, run, cancel } = study;
   if (running)

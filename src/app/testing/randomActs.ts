@@ -85,6 +85,13 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
     const offer = pick(random, offers);
     if (offer && applyMove(activeVariant(project()), offer.move).ok) useView.getState().makeMove(offer.move);
   },
+  plan: (random) => {
+    const { previewMove, addToPlan, shortenPlan, makePreview, dropPreview, plan } = useView.getState();
+    const { circuit } = activeVariant(plan?.project ?? project());
+    const offer = pick(random, offersFor(circuit, pick(random, circuit.parts)!));
+    if (offer && circuit.parts.length < MOST_PARTS) previewMove(offer.move);
+    pick(random, [addToPlan, addToPlan, shortenPlan, makePreview, dropPreview])!();
+  },
   edit: (random) => {
     const part = pick(random, activeVariant(project()).circuit.parts)!;
     const field = pick(random, partFields(part))!;

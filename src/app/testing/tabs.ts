@@ -1,4 +1,7 @@
-/** Web Locks of one browser, for tests: a queue by name, with `ifAvailable`, `steal` and `signal` as the standard has them. */
+/**
+ * Web Locks of one browser, for tests: a queue by name, with `ifAvailable`, `steal` and `signal` as the standard has
+ * them.
+ */
 export class FakeLocks {
   private readonly held = new Map<string, { readonly abort: (reason: unknown) => void }>();
   private readonly queues = new Map<string, (() => void)[]>();

@@ -22,7 +22,10 @@ const BOLTED_KINDS: ReadonlySet<Part['kind']> = new Set<Part['kind']>([
   'tank',
 ]);
 
-/** True for what is bought, bolted or screwed on from outside; false for what is inside the engine: passages, bearings, jets, its own pump and relief. */
+/**
+ * True for what is bought, bolted or screwed on from outside; false for what is inside the engine: passages, bearings,
+ * jets, its own pump and relief.
+ */
 export function isBolted(part: Part): boolean {
   if (part.kind === 'line') return part.form === 'hose' || part.form === 'hardLine';
   if (isConsumer(part)) return kindOf(part).sitsOutside?.(part) === true;

@@ -7,7 +7,8 @@ const BIG_ENDIAN_MARK = [0xfe, 0xff];
 const begins = (bytes: Uint8Array, mark: readonly number[]) => mark.every((byte, i) => bytes[i] === byte);
 
 /**
- * Text of a file, whatever wrote it: UTF-8 or UTF-16 of either order, with or without a byte order mark. Line ends become one kind.
+ * Text of a file, whatever wrote it: UTF-8 or UTF-16 of either order, with or without a byte order mark. Line ends
+ * become one kind.
  * @param bytes the whole file
  */
 export function decodeText(bytes: Uint8Array): string {

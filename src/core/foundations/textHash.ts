@@ -1,4 +1,7 @@
-/** Odd multipliers with well-spread bits. @source Knuth, The Art of Computer Programming, vol. 3 (1998), 6.4: multiplicative hashing */
+/**
+ * Odd multipliers with well-spread bits.
+ * @source Knuth, The Art of Computer Programming, vol. 3 (1998), 6.4: multiplicative hashing
+ */
 const MULTIPLIERS = [0x9e3779b1, 0x85ebca77, 0xc2b2ae3d, 0x27d4eb2f] as const;
 
 /**

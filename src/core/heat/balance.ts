@@ -25,7 +25,10 @@ export interface BalanceOutcome {
   /** What the sump would still gain [W]. */
   readonly residualW: number;
   readonly passes: number;
-  /** What the residual falls by where the sump grows warmer, as the last steps saw it: a neighbour's search starts with it [W/K]. */
+  /**
+   * What the residual falls by where the sump grows warmer, as the last steps saw it: a neighbour's search starts with
+   * it [W/K].
+   */
   readonly slopeWK: number;
   /** The core whose outlet was held to find it, and where it rests: a neighbour's search begins there [K]. */
   readonly byOutlet?: { readonly core: number; readonly outK: number };
@@ -49,8 +52,10 @@ const REOPENED_K = 0.5;
 /**
  * The sump temperature at which an engine settles, searched from one side.
  *
- * Heat in falls and heat out rises with temperature mostly, but a thermostat makes steep places and a cold core two answers: each step is a
- * secant held inside the bracket that has been seen, never longer than 35 K, so that the answer nearest the start is found. Where the bracket
+ * Heat in falls and heat out rises with temperature mostly, but a thermostat makes steep places and a cold core two
+ * answers: each step is a
+ * secant held inside the bracket that has been seen, never longer than 35 K, so that the answer nearest the start is
+ * found. Where the bracket
  * closes on a jump, the rest inside it is searched by the outlet of the core that jumps.
  *
  * @param fromK where the search starts: near the air's temperature for the cold side, 180 °C for the hot side
@@ -231,7 +236,10 @@ export interface Balances {
 
 const HOT_START_K = 453.15;
 
-/** Searches from both sides, since a core plugged with cold oil and a flowing one can both be stable; leaves the solver at the cold side's answer. */
+/**
+ * Searches from both sides, since a core plugged with cold oil and a flowing one can both be stable; leaves the solver
+ * at the cold side's answer.
+ */
 export function findBalances(
   heat: HeatSolver,
   speed: Pick<SpeedAndOil, 'speedRevS'>,

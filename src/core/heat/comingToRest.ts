@@ -1,6 +1,8 @@
 /**
- * Every test by which a search for the balance ends, in one place: when temperatures are at rest, when a sump is in balance, when two looks
- * bracket a jump or a hunt, and when an outlet held by hand is near enough. Limits are in kelvin or as a share of the heat in.
+ * Every test by which a search for the balance ends, in one place: when temperatures are at rest, when a sump is in
+ * balance, when two looks
+ * bracket a jump or a hunt, and when an outlet held by hand is near enough. Limits are in kelvin or as a share of the
+ * heat in.
  *
  * @source engineering judgement; held against searches by plain passes
  */
@@ -16,7 +18,10 @@ export const RESIDUAL_SHARE = 1e-7;
 const HELD_SHARE = 1e-6;
 /** Residual, as a share of the heat in, below which its sign is no better than the rest it was taken at. */
 const NEAR_SHARE = 2e-5;
-/** Share of the heat in that is left on both sides of a jump, and a bracket so narrow that this is a jump and no slope [K]. */
+/**
+ * Share of the heat in that is left on both sides of a jump, and a bracket so narrow that this is a jump and no slope
+ * [K].
+ */
 const JUMP_SHARE = 0.02;
 const JUMP_K = 0.05;
 /** A bracket this narrow holds nothing more [K]. */
@@ -33,7 +38,10 @@ const NEAR_ENOUGH = 1e-3;
 const CREEPS_FROM = 0.3;
 const CREEPS_TO = 0.97;
 const CREEPS_ALIKE = 0.1;
-/** Oil hotter than this anywhere makes no balance [K]. @source mineral and synthetic oils boil and crack below 400 °C (handbook value) */
+/**
+ * Oil hotter than this anywhere makes no balance [K].
+ * @source mineral and synthetic oils boil and crack below 400 °C (handbook value)
+ */
 export const NO_OIL_ABOVE_K = 673.15;
 /** Two balances this near are one [K]. */
 const SAME_K = 0.5;
@@ -42,8 +50,10 @@ const SAME_K = 0.5;
 export type RestStatus = 'atRest' | 'outOfPasses' | 'notSolved';
 
 /**
- * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just above it, and no steady
- * state was found between: a core that plugs with cold oil and frees itself in turn may hold the sump there. `placeTooHot`: heat in and out are
+ * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just
+ * above it, and no steady
+ * state was found between: a core that plugs with cold oil and frees itself in turn may hold the sump there.
+ * `placeTooHot`: heat in and out are
  * equal, but at some part the oil would be hotter than any oil is.
  */
 export type BalanceStatus = 'balanced' | 'hunting' | 'tooHot' | 'tooCold' | 'placeTooHot' | 'notSolved';
@@ -86,7 +96,10 @@ export const isHunt = (gainsAtK: number | undefined, losesAtK: number | undefine
 export const plugsBehind = (widthK: number, residualW: number, heatInW: number): boolean =>
   widthK < PLUGS_WITHIN_K && Math.abs(residualW) > JUMP_SHARE * heatInW;
 
-/** Far from where outlet and core meet, a sump that is nearly in balance tells enough. @param offK how far the two are apart [K] */
+/**
+ * Far from where outlet and core meet, a sump that is nearly in balance tells enough.
+ * @param offK how far the two are apart [K]
+ */
 export const tellsEnough = (residualW: number, slopeWK: number, changeK: number, offK: number): boolean =>
   Math.abs(residualW) <= NEAR_ENOUGH * slopeWK * Math.abs(offK) && changeK <= NEAR_ENOUGH * Math.abs(offK);
 

@@ -15,14 +15,20 @@ export const DEFAULT_CONDITIONS: Conditions = { airTemperatureK: 293.15, roadSpe
 const POWER_PER_VOLUME = 60e6;
 const ASSUMED_VOLUME_M3 = 2e-3;
 
-/** Brake power at a speed and load [W]: constant torque, so it rises with speed. @source common practice for an estimate */
+/**
+ * Brake power at a speed and load [W]: constant torque, so it rises with speed.
+ * @source common practice for an estimate
+ */
 export function brakePowerW(project: Project, speedRevS: number, load: number): number {
   const { engine } = project;
   const most = engine.heat.brakePowerW ?? POWER_PER_VOLUME * (engine.displacementM3 ?? ASSUMED_VOLUME_M3);
   return load * most * Math.min(1.1, speedRevS / engine.maximumSpeedRevS);
 }
 
-/** Heat that the engine gives its oil in all: a base while it turns, and a share of the brake power [W]. @source engineering judgement */
+/**
+ * Heat that the engine gives its oil in all: a base while it turns, and a share of the brake power [W].
+ * @source engineering judgement
+ */
 export function engineHeatW(project: Project, speedRevS: number, load: number): number {
   if (speedRevS <= 0) return 0;
   const { heat } = project.engine;
@@ -57,20 +63,32 @@ export function consumerHeatW(part: PartOf<'consumer'>, project: Project, speedR
   );
 }
 
-/** Conductance that follows the air, from one at 25 m/s [W/K]: ∝ v^0.6, no less than 4/15 of it. @source engineering judgement */
+/**
+ * Conductance that follows the air, from one at 25 m/s [W/K]: ∝ v^0.6, no less than 4/15 of it.
+ * @source engineering judgement
+ */
 export function windConductanceWK(at25: number, roadSpeedMS: number): number {
   return at25 * Math.max(4 / 15, (roadSpeedMS / 25) ** 0.6);
 }
 
 /** Air speed that an air-cooled block's conductance is stated at [m/s]. */
 const BLOCK_AIR_MS = 15;
-/** Least share of it that is left without wind: natural draught, and the engine's own fan where it has one. @source engineering judgement */
+/**
+ * Least share of it that is left without wind: natural draught, and the engine's own fan where it has one.
+ * @source engineering judgement
+ */
 const BLOCK_LEAST_SHARE = 0.5;
 
-/** Fins of an air-cooled block at 15 m/s, 37 W/K a litre at 1.6 L, and how they grow with it. @source engineering judgement */
+/**
+ * Fins of an air-cooled block at 15 m/s, 37 W/K a litre at 1.6 L, and how they grow with it.
+ * @source engineering judgement
+ */
 const FINS_EXPONENT = 0.95;
 const FINS_PER_VOLUME = 37 * 1.6 * 1.6e-3 ** -FINS_EXPONENT;
-/** Heat into an air-cooled crankcase at idle [W/m³], at most twice of it with speed, and a share of the brake power. @source engineering judgement */
+/**
+ * Heat into an air-cooled crankcase at idle [W/m³], at most twice of it with speed, and a share of the brake power.
+ * @source engineering judgement
+ */
 const CRANKCASE_IDLE_PER_VOLUME = 1.35e6;
 const CRANKCASE_MOST_IDLE_TIMES = 2;
 const CRANKCASE_HEAT_SHARE = 0.15;
@@ -101,7 +119,8 @@ function crankcaseHeatW(project: Project, speedRevS: number, load: number): numb
 }
 
 /**
- * What the oil's block gives its heat to. An air-cooled one is heated by combustion and cooled by its fins: without a store of its own it
+ * What the oil's block gives its heat to. An air-cooled one is heated by combustion and cooled by its fins: without a
+ * store of its own it
  * stands where the two are equal, and the oil feels both conductances in series.
  *
  * @param blockK of the coolant, or of an air-cooled block, where a run in time stores it; null where it is steady
@@ -125,12 +144,17 @@ export function blockExchange(
   };
 }
 
-/** Coolant where nothing changes any more: its thermostat's temperature while the engine turns, the air's at rest [K]. */
+/**
+ * Coolant where nothing changes any more: its thermostat's temperature while the engine turns, the air's at rest [K].
+ */
 export function steadyCoolantK({ engine }: Project, speedRevS: number, airTemperatureK: number): number {
   return speedRevS > 0 ? engine.heat.coolantK : airTemperatureK;
 }
 
-/** Coolant, block and jackets a displacement [J/(K m³)], and heat into them at idle [W/m³]. @source engineering judgement: 85 °C after 6 to 12 minutes of fast idle */
+/**
+ * Coolant, block and jackets a displacement [J/(K m³)], and heat into them at idle [W/m³].
+ * @source engineering judgement: 85 °C after 6 to 12 minutes of fast idle
+ */
 const COOLANT_CAPACITY_PER_VOLUME = 20e6;
 const COOLANT_IDLE_HEAT_PER_VOLUME = 2e6;
 /** Heat to the coolant a brake power. @source about a third of the fuel's heat each way, common practice */
@@ -140,7 +164,10 @@ const COOLANT_LOSS_PER_VOLUME = 3e3;
 /** Idle heat grows with speed up to this many times the idle. */
 const MOST_IDLE_TIMES = 4;
 
-/** The store around the oil in a run in time, coolant with its jackets or an air-cooled block: what it holds, gains and loses. */
+/**
+ * The store around the oil in a run in time, coolant with its jackets or an air-cooled block: what it holds, gains and
+ * loses.
+ */
 export interface BlockStore {
   readonly capacityJK: number;
   /** What its thermostat and radiator hold it to [K]. */

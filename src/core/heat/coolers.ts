@@ -155,7 +155,8 @@ export function coolerExchangeWK(
 }
 
 /**
- * Specific heat over the way from one temperature to another [J/(kg K)]: with the inlet's own, an exchanger that takes all there is to take
+ * Specific heat over the way from one temperature to another [J/(kg K)]: with the inlet's own, an exchanger that takes
+ * all there is to take
  * would cool the oil below what cools it.
  */
 export function meanSpecificHeat(oil: Oil, fromK: number, toK: number): number {
@@ -168,7 +169,10 @@ export function meanSpecificHeat(oil: Oil, fromK: number, toK: number): number {
 /** Natural draught on a core at rest that states none [m/s]. @source engineering judgement */
 const DRAUGHT_MS = 0.3;
 
-/** Air on a core's face [m/s]: what the road gives, or the fan. A fan between its two temperatures counts by its share of time. */
+/**
+ * Air on a core's face [m/s]: what the road gives, or the fan. A fan between its two temperatures counts by its share
+ * of time.
+ */
 export function faceSpeedMS(cooling: AirCooling, roadSpeedMS: number, outK: number): number {
   const road = Math.max(cooling.draughtMS ?? DRAUGHT_MS, roadSpeedMS * cooling.positionFactor);
   if (!cooling.fan) return road;

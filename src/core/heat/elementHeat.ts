@@ -22,13 +22,25 @@ export interface HeatIn {
   readonly radiantW: number;
 }
 
-/** A fed part or a line that no oil carries heat from stands this far over its oil: its body conducts the rest. @source engineering judgement */
+/**
+ * A fed part or a line that no oil carries heat from stands this far over its oil: its body conducts the rest.
+ * @source engineering judgement
+ */
 const DRY_BODY_K = 180;
-/** A bearing that states no conduction into its metal has this all the same [W/K]. @source engineering judgement: a tenth of the usual */
+/**
+ * A bearing that states no conduction into its metal has this all the same [W/K].
+ * @source engineering judgement: a tenth of the usual
+ */
 const LEAST_METAL_WK = 0.1;
-/** A pump's body to the block that it is bolted to [W/K]: with nothing drawn the relief's oil goes round and heats it. @source engineering judgement */
+/**
+ * A pump's body to the block that it is bolted to [W/K]: with nothing drawn the relief's oil goes round and heats it.
+ * @source engineering judgement
+ */
 const PUMP_METAL_WK = 30;
-/** Oil that leaves a part this much hotter, most of the heat going into the metal, is too little [K]. @source engineering judgement */
+/**
+ * Oil that leaves a part this much hotter, most of the heat going into the metal, is too little [K].
+ * @source engineering judgement
+ */
 const STARVED_RISE_K = 60;
 /** More heat goes into the metal than into the oil, and the oil is hot with what is left. */
 const isStarved = (heatW: number, capacityWK: number, metalWK: number): boolean =>
@@ -37,21 +49,27 @@ const isStarved = (heatW: number, capacityWK: number, metalWK: number): boolean 
 const FILM_WITHIN_K = 0.01;
 
 /**
- * Share of a heat that a flow takes up, the rest going into the metal. @param capacityWK ρ·cp·Q ≥ 0 @param metalWK conductance to the metal ≥ 0
+ * Share of a heat that a flow takes up, the rest going into the metal.
+ * @param capacityWK ρ·cp·Q ≥ 0
+ * @param metalWK conductance to the metal ≥ 0
  * @source two conductances in parallel
  */
 export const takenUp = (capacityWK: number, metalWK: number): number =>
   capacityWK > 0 ? capacityWK / (capacityWK + metalWK) : 0;
 
 /**
- * Heat that each element puts into its oil at the solved flow: friction, fed parts, what the exhaust shines on lines, and what is lost to
+ * Heat that each element puts into its oil at the solved flow: friction, fed parts, what the exhaust shines on lines,
+ * and what is lost to
  * throttling. Gathered once a pass, so that whoever reads it later reads the same.
  */
 export class ElementHeat {
   /** By element, all of it [W]. */
   readonly heatW: Float64Array;
   readonly line: readonly (LineHeat | undefined)[];
-  /** By element, 1 where a bearing or fed part gives more heat to the metal around it than to its oil, and heats that oil too far. */
+  /**
+   * By element, 1 where a bearing or fed part gives more heat to the metal around it than to its oil, and heats that
+   * oil too far.
+   */
   readonly starved: Uint8Array;
   private readonly fed: readonly (PartOf<'consumer'> | undefined)[];
   private readonly pumpEfficiency: Float64Array;
@@ -74,7 +92,11 @@ export class ElementHeat {
     );
   }
 
-  /** Fills {@link heatW} from the flow that the circuit was solved for last. @param drawnKgS what the pump draws from its reservoir @returns the sums by kind of heat */
+  /**
+   * Fills {@link heatW} from the flow that the circuit was solved for last.
+   * @param drawnKgS what the pump draws from its reservoir
+   * @returns the sums by kind of heat
+   */
   gather(state: OperatingState, { load }: Conditions, drawnKgS: number): HeatIn {
     const { project, compiled } = this.circuit;
     const { law } = compiled.network;
@@ -159,7 +181,8 @@ export class ElementHeat {
   }
 
   /**
-   * Friction of a bearing row [W]. Behind a crank's gate that is half shut the film gets less oil than its law was solved with: it is hotter,
+   * Friction of a bearing row [W]. Behind a crank's gate that is half shut the film gets less oil than its law was
+   * solved with: it is hotter,
    * thinner, and rubs less.
    */
   private frictionW(e: number, capacityWK: number, metalWK: number): number {
@@ -182,7 +205,10 @@ export class ElementHeat {
     return perViscosity * oil.filmViscosityPaS(middle);
   }
 
-  /** Pressure that an element turns into heat [W]: what its flow loses, or what a pump's shaft gives beyond the pressure that leaves. */
+  /**
+   * Pressure that an element turns into heat [W]: what its flow loses, or what a pump's shaft gives beyond the pressure
+   * that leaves.
+   */
   private lostW(e: number): number {
     const { network } = this.circuit.compiled;
     const ws = this.circuit.solver.workspace;

@@ -23,7 +23,8 @@ export interface PassInputs {
 /**
  * The rows Σ m·h_out of what comes in = h·Σ m, one a place, assembled and solved for the enthalpies.
  *
- * Upwind. An element adds its heat and gives k·(T_in − T_ambient) away, k taken at the last temperatures and applied implicitly, so that a
+ * Upwind. An element adds its heat and gives k·(T_in − T_ambient) away, k taken at the last temperatures and applied
+ * implicitly, so that a
  * trickle never blows up.
  *
  * @source steady energy balance, first-order upwind (closed form for mixing)
@@ -45,7 +46,10 @@ export class EnthalpyRows {
     this.rhs = new Float64Array(places.count);
   }
 
-  /** Writes every element's terms. @returns heat of elements that lie in one place, or carry nothing: it goes to the home reservoir [W] */
+  /**
+   * Writes every element's terms.
+   * @returns heat of elements that lie in one place, or carry nothing: it goes to the home reservoir [W]
+   */
   addElements(inputs: PassInputs): number {
     const { network } = this.circuit.compiled;
     const ws = this.circuit.solver.workspace;
@@ -98,7 +102,10 @@ export class EnthalpyRows {
     this.rhs[d]! += inputs.heatW[e]! - k * (inK - oil.enthalpyJKg(inK) / cp - ambientK);
   }
 
-  /** Writes the reservoirs' terms: what the home exchanges, what scavenge sections carry from one to another, and what keeps its temperature. */
+  /**
+   * Writes the reservoirs' terms: what the home exchanges, what scavenge sections carry from one to another, and what
+   * keeps its temperature.
+   */
   addReservoirs(home: LinearExchange, placeK: Float64Array): void {
     const { oil } = this.circuit;
     const { places, rhs } = this;

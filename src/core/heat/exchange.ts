@@ -76,7 +76,10 @@ export class Exchange {
     return cooler ? coolerAmbientK(cooler.cooling, s) : s.airTemperatureK;
   }
 
-  /** Lets a fan's switch follow its core's outlet by a pass. @returns how far it lagged behind, where that matters [K] */
+  /**
+   * Lets a fan's switch follow its core's outlet by a pass.
+   * @returns how far it lagged behind, where that matters [K]
+   */
   followOutlet(element: number, outK: number, roadSpeedMS: number): number {
     return this.switches.follow(element, outK, this.cooler[element]!.cooling, roadSpeedMS);
   }

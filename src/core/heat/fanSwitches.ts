@@ -6,7 +6,10 @@ const FIRST_SHARE = 0.9;
 const LEAST_SHARE = 0.15;
 const SHORTER = 0.6;
 
-/** What fans' switches at coolers' outlets have come to feel: each follows its outlet by part of the way a pass, or fan and outlet would chase each other. */
+/**
+ * What fans' switches at coolers' outlets have come to feel: each follows its outlet by part of the way a pass, or fan
+ * and outlet would chase each other.
+ */
 export class FanSwitches {
   /** By element [K]. */
   readonly feltK: Float64Array;
@@ -25,7 +28,10 @@ export class FanSwitches {
     this.share.fill(FIRST_SHARE);
   }
 
-  /** Follows an outlet by a pass. @returns how far the switch lagged behind, 0 where the fan would run no otherwise for it [K] */
+  /**
+   * Follows an outlet by a pass.
+   * @returns how far the switch lagged behind, 0 where the fan would run no otherwise for it [K]
+   */
   follow(element: number, outK: number, cooling: Cooling, roadSpeedMS: number): number {
     const lag = outK - this.feltK[element]!;
     // Where fan and outlet chase each other, the switch takes shorter steps.

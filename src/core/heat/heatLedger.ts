@@ -11,7 +11,11 @@ export interface HeatLedger extends HeatIn {
   readonly coolantW: number;
 }
 
-/** The ledger of a pass. @param homeK temperature of the reservoir that has the pan and the block [K] @param block what the oil gives to through it */
+/**
+ * The ledger of a pass.
+ * @param homeK temperature of the reservoir that has the pan and the block [K]
+ * @param block what the oil gives to through it
+ */
 export function ledgerOf(
   heatIn: HeatIn,
   exchangeW: Float64Array,

@@ -22,7 +22,10 @@ export const heatResultSchema = z.strictObject({
   other: outcomeSchema.nullable(),
   /** The part whose oil passes what a balance may hold; null where none does. */
   tooHotAt: hottestSchema.nullable(),
-  /** Bearings and fed parts with so little oil that more heat goes into their metal than into the oil; and those that get none. */
+  /**
+   * Bearings and fed parts with so little oil that more heat goes into their metal than into the oil; and those that
+   * get none.
+   */
   starved: z.array(z.strictObject({ part: z.string(), name: z.string() })),
   noOil: z.array(z.strictObject({ part: z.string(), name: z.string() })),
   /** What the balance still lacks [W]. */

@@ -26,7 +26,8 @@ describe('What the pump takes from the engine', () => {
     const e = elementsOfPart.get('pump')!.get('')!;
     const ws = whole.circuit.solver.workspace;
     const rise = ws.pressurePa[network.to[e]!]! - ws.pressurePa[network.from[e]!]!;
-    // Volume × speed × filling × pressure rise, source: power of a displacement machine; twice of it is taken in at half the efficiency.
+    // Volume × speed × filling × pressure rise, source: power of a displacement machine; twice of it is taken in at
+    // half the efficiency.
     const shaftW = 11e-6 * (5000 / 60) * ws.opening[e]! * rise;
     expect(shaftW).toBeGreaterThan(100);
     // A little of it goes through the pump's body into the metal.

@@ -3,7 +3,7 @@ import type { Thermostat } from '../document/parts/thermostat';
 import { Law } from '../network/compile/law';
 import { thermostatOpening } from '../physics/laws/thermostat';
 import type { CircuitSolver } from '../network/circuitSolver';
-import type { SolveOutcome } from '../network/solve/solver';
+import type { SolveOutcome } from '../network/solve/stopping';
 import { type OperatingState, type TemperatureField } from '../network/solve/state';
 import { blockExchange, steadyCoolantK, type Conditions } from './conditions';
 import { ElementHeat, type HeatIn } from './elementHeat';
@@ -29,10 +29,13 @@ const TURNED_FOLLOWS = 0.2;
 const NOTHING_YET: HeatIn = { bearingsW: 0, fedPartsW: 0, metalW: 0, engineW: 0, pumpingW: 0, radiantW: 0 };
 
 /**
- * The heat balance around a circuit's flow: temperatures at every place for a stated sump temperature, and what the sump then gains.
+ * The heat balance around a circuit's flow: temperatures at every place for a stated sump temperature, and what the
+ * sump then gains.
  *
- * Passes alternate with the flow: each solves the flow at the last temperatures, then the temperatures at that flow. The parts of a pass:
- * {@link ElementHeat} puts heat in, {@link Exchange} gives it away, {@link EnthalpyRows} finds the temperatures, the ledger sums it up.
+ * Passes alternate with the flow: each solves the flow at the last temperatures, then the temperatures at that flow.
+ * The parts of a pass:
+ * {@link ElementHeat} puts heat in, {@link Exchange} gives it away, {@link EnthalpyRows} finds the temperatures, the
+ * ledger sums it up.
  */
 export class HeatSolver {
   /** Temperature of every thermal unknown [K]. */
@@ -105,7 +108,8 @@ export class HeatSolver {
 
   /**
    * One pass: the flow at the last temperatures, then the temperatures at that flow with the sump held.
-   * @param sumpK held temperature of the reservoir that feeds the pump @param stores of a transient; undefined for a steady pass
+   * @param sumpK held temperature of the reservoir that feeds the pump
+   * @param stores of a transient; undefined for a steady pass
    */
   pass(state: OperatingState, conditions: Conditions, sumpK: number, stores?: ThermalStores): PassOutcome {
     this.setElementTemperatures(sumpK);
@@ -137,7 +141,8 @@ export class HeatSolver {
   }
 
   /**
-   * Goes on as the last pass went, by a multiple of its step: where passes creep up on their rest by a constant ratio, this is the rest.
+   * Goes on as the last pass went, by a multiple of its step: where passes creep up on their rest by a constant ratio,
+   * this is the rest.
    * What is found this way is a start for the next pass, never an answer.
    */
   goOn(multiple: number): void {
@@ -171,13 +176,15 @@ export class HeatSolver {
     return this.placeK[this.upstream(e)]!;
   }
 
-  private upstream(e: number): number {
+  /** Place from which the oil in an element comes, whichever way it flows. */
+  upstream(e: number): number {
     const { network } = this.circuit.compiled;
     const forward = this.circuit.solver.workspace.flowM3S[e]! >= 0;
     return this.places.unknownOfNode[forward ? network.from[e]! : network.to[e]!]!;
   }
 
-  private downstream(e: number): number {
+  /** Place to which the oil in an element goes. */
+  downstream(e: number): number {
     const { network } = this.circuit.compiled;
     const forward = this.circuit.solver.workspace.flowM3S[e]! >= 0;
     return this.places.unknownOfNode[forward ? network.to[e]! : network.from[e]!]!;
@@ -198,7 +205,7 @@ export class HeatSolver {
     return sum < NO_FLOW_KG_S ? 0 : sum;
   }
 
-  private massFlowKgS(e: number): number {
+  massFlowKgS(e: number): number {
     const ws = this.circuit.solver.workspace;
     return ws.densityKgM3[e]! * Math.abs(ws.flowM3S[e]!);
   }

@@ -9,7 +9,8 @@ export interface LinearExchange {
 }
 
 /**
- * What the home reservoir exchanges: its pan with the air, the block with the coolant or the air, and with the metal that it wets where that
+ * What the home reservoir exchanges: its pan with the air, the block with the coolant or the air, and with the metal
+ * that it wets where that
  * stores heat.
  *
  * @param givenW heat that goes into its oil besides; the engine's through the metal where that stores it

@@ -8,7 +8,10 @@ export interface LineHeat {
   readonly radiantW: number;
 }
 
-/** Heat that an outside line gives to the air and takes from the exhaust. Undefined for passages in metal and whatever is no line. */
+/**
+ * Heat that an outside line gives to the air and takes from the exhaust. Undefined for passages in metal and whatever
+ * is no line.
+ */
 export function lineHeat(part: Part | undefined): LineHeat | undefined {
   if (part?.kind !== 'line') return undefined;
   const outside = part.form === 'hose' || part.form === 'hardLine';

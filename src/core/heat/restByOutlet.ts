@@ -32,18 +32,23 @@ const FIRST_STEP_K = 1;
 const FIRST_REACH_K = 0.5;
 const LONGEST_REACH_K = 20;
 const REACH_GROWS = 3;
-/** Longest step of the sump while an outlet is held [K], and how closely the outlet is found, as a share of the jump. */
+/**
+ * Longest step of the sump while an outlet is held [K], and how closely the outlet is found, as a share of the jump.
+ */
 const LONGEST_HELD_STEP_K = 1;
 const OUTLET_WITHIN = 1e-7;
 
 /**
  * The rest inside a jump, by the outlet of the core that jumps.
  *
- * With the sump held, a core of thick oil is plugged or free: between the two no pass comes to rest. With its outlet held instead, the sump
- * finds one temperature that balances, and what the core's own balance then gives for the outlet is above a low one and below a high one: in
+ * With the sump held, a core of thick oil is plugged or free: between the two no pass comes to rest. With its outlet
+ * held instead, the sump
+ * finds one temperature that balances, and what the core's own balance then gives for the outlet is above a low one and
+ * below a high one: in
  * between they meet. The sump follows the core, as in the engine, where the core and its hoses store the heat.
  *
- * @param jumpK where the search closed on the jump @returns where it rests; undefined where nothing is found: then the oil hunts
+ * @param jumpK where the search closed on the jump
+ * @returns where it rests; undefined where nothing is found: then the oil hunts
  */
 export function restByOutlet(
   heat: HeatSolver,
@@ -142,7 +147,8 @@ class OutletSearch {
 
   /**
    * What the core's own balance gives for its outlet, less what it is held at, with the sump in balance [K].
-   * @param share of the way from the outlet below the jump to the one above @returns undefined where the flow does not solve
+   * @param share of the way from the outlet below the jump to the one above
+   * @returns undefined where the flow does not solve
    */
   private mismatchK(share: number): number | undefined {
     const { heat, core, held } = this;

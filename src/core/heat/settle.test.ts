@@ -6,12 +6,8 @@ import { FanSwitches } from './fanSwitches';
 import { HeatSolver } from './heatSolver';
 import { settle } from './settle';
 import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
+import { solverOf } from '../verification/testing/solverOf';
 
-const solverOf = (project = demoProject(), variant?: string) => {
-  const made = CircuitSolver.of(project, variant);
-  if (!made.ok) throw new Error('refused');
-  return made.circuit;
-};
 const CONDITIONS = { airTemperatureK: 268.15, roadSpeedMS: 25, load: 0.6 };
 const FINE_K = 2e-6;
 const PLAIN_PASSES = 600;
@@ -62,7 +58,7 @@ describe('Temperatures at a held sump', () => {
   });
 
   it('that do not solve say so by a residual that is no number', () => {
-    const heat = new HeatSolver(solverOf());
+    const heat = new HeatSolver(solverOf(demoProject()));
     heat.startAt(368.15);
     jest.spyOn(heat, 'pass').mockReturnValue({
       hydraulic: { ...heat.circuit.solveOnly(heat.circuit.stateAt(70, 368.15)), status: 'stalled' },
@@ -75,7 +71,7 @@ describe('Temperatures at a held sump', () => {
   });
 
   it('are never moved at once by more than a solve can bear', () => {
-    const heat = new HeatSolver(solverOf());
+    const heat = new HeatSolver(solverOf(demoProject()));
     heat.startAt(368.15);
     // Passes that would creep on for ever: each changes by 0.95 of the last, from 10 K.
     let changeK = 10;

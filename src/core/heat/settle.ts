@@ -22,7 +22,9 @@ export interface Settled {
 /**
  * Passes at one sump temperature until nothing changes by more than asked.
  *
- * @param withinK change that counts as rest, > 0 @param most passes at most @param held what a search or a transient holds
+ * @param withinK change that counts as rest, > 0
+ * @param most passes at most
+ * @param held what a search or a transient holds
  */
 export function settle(
   heat: HeatSolver,

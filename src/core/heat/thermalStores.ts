@@ -1,4 +1,7 @@
-/** What is held in place of what the steady balance finds: between a transient's steps, or while a search tries an outlet. */
+/**
+ * What is held in place of what the steady balance finds: between a transient's steps, or while a search tries an
+ * outlet.
+ */
 export interface ThermalStores {
   /** Outlet of each cooler core that is held, by element; NaN elsewhere. */
   readonly coolerOutK: Float64Array;

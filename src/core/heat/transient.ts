@@ -36,7 +36,8 @@ const ASSUMED_OIL_M3 = 5e-3;
 export const TIME_STEP_S = 1;
 
 /**
- * Warm-up in time: the sump's oil, the metal that it wets, the coolant with its jackets, and each cooler with its hoses are stores; flow and temperatures between them
+ * Warm-up in time: the sump's oil, the metal that it wets, the coolant with its jackets, and each cooler with its hoses
+ * are stores; flow and temperatures between them
  * follow at once. Thermostats open by one curve and close by another, lower one.
  *
  * Midpoint rule; each cooler's outlet by its exact exponential, so that its few seconds do not bind the step.
@@ -59,7 +60,10 @@ export class WarmUp {
   private readonly coolantFed: readonly number[];
   private readonly galleryPort: string | undefined;
 
-  /** @param startK temperature of everything at the start @param blockK of the coolant, or of an air-cooled block; its thermostat holds it */
+  /**
+   * @param startK temperature of everything at the start
+   * @param blockK of the coolant, or of an air-cooled block; its thermostat holds it
+   */
   constructor(
     readonly heat: HeatSolver,
     startK: number,
@@ -223,7 +227,10 @@ const STARTS = 0.02;
 const FULL = 0.98;
 const SETTLED_K = 2;
 
-/** Warm-up at one constant drive from a cold start: yields the time done; the return value is the result. @param keepEveryS between samples kept */
+/**
+ * Warm-up at one constant drive from a cold start: yields the time done; the return value is the result.
+ * @param keepEveryS between samples kept
+ */
 export function* warmUp(
   heat: HeatSolver,
   drive: Drive,

@@ -19,7 +19,10 @@ export type Drive = SteadyDrive & {
 /** A cold day at a cruise. Common practice, no source. */
 const COLD_CRUISE = { speedShare: 0.35, airK: 273.15, roadMS: 22, load: 0.2 } as const;
 
-/** The drives of an engine's use, in order: one that ends by the clock begins from the steady one beside it, where there is one. */
+/**
+ * The drives of an engine's use, in order: one that ends by the clock begins from the steady one beside it, where there
+ * is one.
+ */
 export function useDrives(engine: Engine): readonly Drive[] {
   const all = drivesOf(engine).map((d): Drive => ({
     name: d.name,
@@ -34,7 +37,10 @@ export function useDrives(engine: Engine): readonly Drive[] {
   return all.map((d) => (d.durationS === null || !steady ? d : { ...d, from: steady }));
 }
 
-/** The hardest drive of an engine's use, by power, and a cold cruise: oil that gets too hot shows on the one, oil that stays too cold on the other. */
+/**
+ * The hardest drive of an engine's use, by power, and a cold cruise: oil that gets too hot shows on the one, oil that
+ * stays too cold on the other.
+ */
 export function designDrives(engine: Engine): { readonly hotDay: Drive; readonly coldCruise: SteadyDrive } {
   const power = (d: Drive) => d.load * d.speedRevS;
   return {

@@ -4,7 +4,7 @@ import type { CompiledCircuit } from '../network/compile/compile';
 import { describeHydraulics } from '../network/describe/describeHydraulics';
 import type { ElementResult, HydraulicResult, NodeResult } from '../network/describe/result';
 import { stillNodes } from '../network/describe/stillNodes';
-import type { SolveOutcome } from '../network/solve/solver';
+import type { SolveOutcome } from '../network/solve/stopping';
 import { coolerConductance } from '../heat/coolers';
 import type { OperatingState } from '../network/solve/state';
 import { CAVITATION_BELOW_ABS_PA } from '../physics/cavitation';
@@ -26,7 +26,8 @@ export function solveState(circuit: CircuitSolver, state: OperatingState): Solve
 
 /**
  * Describes a state that was solved last and judges it: who is supplied, which drains run, what is worth a note.
- * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held everywhere
+ * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held
+ *   everywhere
  */
 export function judgeState(
   { variant, compiled, solver, oil }: CircuitSolver,

@@ -1,3 +1,4 @@
+import { oilThroughParts } from '../heat/oilThroughParts';
 import { isReservoir } from '../document/parts/ports';
 import { judgeState } from './judgeState';
 import type { CircuitSolver } from '../network/circuitSolver';
@@ -17,7 +18,10 @@ export interface BalancedState {
 /** Changes of temperature worth listing [K]. */
 const NOTABLE_K = 0.05;
 
-/** Finds where the oil settles at a speed and its surroundings, from the cold and from the hot side, and describes the state there. */
+/**
+ * Finds where the oil settles at a speed and its surroundings, from the cold and from the hot side, and describes the
+ * state there.
+ */
 export function solveBalanced(
   circuit: CircuitSolver,
   speedRevS: number,
@@ -108,16 +112,6 @@ export function describeHeat(
   const films = solver.workspace.film.flatMap((f, e) =>
     f && f.temperatureK > 0 && !heat.isDry(e) ? [f.temperatureK] : [],
   );
-  const parts = new Map<string, { inK: number; outK: number; kgS: number }>();
-  for (let e = 0; e < network.law.length; e++) {
-    const flow = solver.workspace.flowM3S[e]!;
-    const kgS = Math.abs(flow) * solver.workspace.densityKgM3[e]!;
-    const inK = heat.inletK(e);
-    const id = compiled.partOfElement[e]!;
-    const known = parts.get(id);
-    // Of a part with several ways the one that carries most is what a hand would feel.
-    if (kgS > 1e-7 && (!known || kgS > known.kgS)) parts.set(id, { inK, outK: heat.outK[e]!, kgS });
-  }
   return {
     conditions: {
       airTemperatureK: conditions.airTemperatureK,
@@ -151,9 +145,9 @@ export function describeHeat(
         heatW: ledger.coolantW,
       },
     ],
-    parts: [...parts]
+    parts: [...oilThroughParts(heat)]
       .filter(([, p]) => Math.abs(p.outK - p.inK) > NOTABLE_K)
-      .map(([part, p]) => ({ part, name: name.get(part) ?? part, inK: p.inK, outK: p.outK })),
+      .map(([part, { inK, outK }]) => ({ part, name: name.get(part) ?? part, inK, outK })),
     filmHottestK: films.length > 0 ? Math.max(...films) : null,
     impossibleCoolers: [...heat.impossibleCoolers],
     limitHotK,

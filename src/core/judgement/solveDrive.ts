@@ -8,7 +8,10 @@ import type { CircuitSolver } from '../network/circuitSolver';
 import type { Drive } from './designDrives';
 import { describeBalanced, solveBalanced, type BalancedState } from './solveBalanced';
 
-/** Oil and block that a drive begins with where nothing else is said [K]. @source engineering judgement: a warm engine */
+/**
+ * Oil and block that a drive begins with where nothing else is said [K].
+ * @source engineering judgement: a warm engine
+ */
 const WARM_K = 373.15;
 /** Step in time [s], longer for long drives: the oil's own rest is found in minutes. */
 const LONGEST_STEP_S = 5;
@@ -18,7 +21,8 @@ const WITHIN_K = 1e-3;
 const MOST_PASSES = 60;
 
 /**
- * Where the oil is at the end of a drive: its balance where the drive goes on until steady, else what a run in time comes to.
+ * Where the oil is at the end of a drive: its balance where the drive goes on until steady, else what a run in time
+ * comes to.
  * @source lumped heat capacities, energy balance
  */
 export function solveDrive(circuit: CircuitSolver, drive: Drive, heat = new HeatSolver(circuit)): BalancedState {

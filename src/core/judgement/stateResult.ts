@@ -14,7 +14,10 @@ export const checkSchema = z.strictObject({
   limit: z.number(),
   /** Distance on the good side; negative beyond the limit. In the quantity's SI unit. */
   margin: z.number(),
-  /** Margin over the distance that counts as near: below 0 out of band, below 1 near the mark. Ranks checks of unlike quantities. */
+  /**
+   * Margin over the distance that counts as near: below 0 out of band, below 1 near the mark. Ranks checks of unlike
+   * quantities.
+   */
   nearRatio: z.number(),
 });
 export type Check = z.infer<typeof checkSchema>;
@@ -84,7 +87,10 @@ export const accumulatorResultSchema = z.strictObject({ part: z.string(), name: 
 /** The answer for one state, as plain data: what workers send, the command line prints and views read. */
 export const solveResultSchema = z.strictObject({
   state: z.strictObject({ speedRevS: z.number(), oilTemperatureK: z.number(), atmospherePa: z.number() }),
-  /** `held`: one oil temperature everywhere; `found`: by heat balance, place by place. Film temperatures are found in both. */
+  /**
+   * `held`: one oil temperature everywhere; `found`: by heat balance, place by place. Film temperatures are found in
+   * both.
+   */
   temperatureModel: z.enum(['held', 'found']),
   convergence: convergenceSchema,
   supplied: z.boolean(),

@@ -10,7 +10,8 @@ const LEAST_WEIGHT = WEIGHTS.indexOf('mend');
 const WEIGHT_WORDS = { stop: 'Critical', mend: 'To fix', look: 'Note', note: 'Note' } as const;
 
 /**
- * What a project's open variant comes to, as plain text for a message or a notebook: each component at its worst over the range, and what
+ * What a project's open variant comes to, as plain text for a message or a notebook: each component at its worst over
+ * the range, and what
  * the audit finds.
  * @param sweep over the whole range @param findings of the audit; undefined where they are not there yet
  */

@@ -48,7 +48,10 @@ export const CRANK_BOUT_S = 15;
 const CRANK_PAUSE_S = 60;
 /** After the start the gauge must move within this. @source common practice, no source */
 export const RUNNING_STOP_S = 5;
-/** A gauge below this share of its prediction at a first start is not a matter of tolerances. @source engineering judgement */
+/**
+ * A gauge below this share of its prediction at a first start is not a matter of tolerances.
+ * @source engineering judgement
+ */
 const LEAST_SHARE = 0.5;
 /** Speed at which a side-stream return is watched for overflow. @source common practice, no source */
 const HOT_OIL_K = 373.15;
@@ -226,7 +229,10 @@ function untilItRuns({
   ];
 }
 
-/** When the bowl of a side-stream filter is warm to the hand: once the oil is, and has had the time that it took to fill the bowl cold. */
+/**
+ * When the bowl of a side-stream filter is warm to the hand: once the oil is, and has had the time that it took to fill
+ * the bowl cold.
+ */
 function bowlWarmS(part: string | undefined, { filling, warmOilS }: StartPredictions): number | undefined {
   const fullS = filling?.parts.find((p) => p.part === part)?.fullS;
   return warmOilS == null || fullS == null ? undefined : warmOilS + fullS;

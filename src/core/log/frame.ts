@@ -35,7 +35,8 @@ export function frameOf(line: string): Frame | undefined {
 export const GAP_S = 1;
 
 /**
- * The last frames of a logger, in the order in which they came, with every break marked. Bounded: the oldest go, and how much time went with
+ * The last frames of a logger, in the order in which they came, with every break marked. Bounded: the oldest go, and
+ * how much time went with
  * them is known.
  */
 export class FrameRing {

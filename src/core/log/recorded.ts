@@ -33,7 +33,10 @@ export interface RecordedHead {
 const isFigure = (cell: string): boolean => /^[+-]?\d+([.,]\d+)?(e[+-]?\d+)?$/i.test(cell.trim());
 const SAMPLE_ROWS = 5;
 
-/** Finds header, columns and decimal sign in the first rows of a file: the header is the last row without figures above the first row of figures. */
+/**
+ * Finds header, columns and decimal sign in the first rows of a file: the header is the last row without figures above
+ * the first row of figures.
+ */
 function headOf(rows: readonly (readonly string[])[], delimiter: string): RecordedHead | undefined {
   const firstData = rows.findIndex((r) => r.length > 1 && r.filter(isFigure).length >= Math.max(2, r.length / 2));
   if (firstData < 0) return undefined;
@@ -56,7 +59,10 @@ function headOf(rows: readonly (readonly string[])[], delimiter: string): Record
 /** Delimiters in the order in which they are tried: a comma last, since it may be the decimal sign. */
 const DELIMITERS = [';', '\t', '|', ','] as const;
 
-/** The head of a file by the first delimiter that gives rows of figures. @param rowsBy the first rows, cut at a delimiter */
+/**
+ * The head of a file by the first delimiter that gives rows of figures.
+ * @param rowsBy the first rows, cut at a delimiter
+ */
 export function findHead(rowsBy: (delimiter: string) => readonly (readonly string[])[]): RecordedHead | undefined {
   for (const delimiter of DELIMITERS) {
     const head = headOf(rowsBy(delimiter), delimiter);

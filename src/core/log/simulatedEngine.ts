@@ -57,7 +57,10 @@ const DROPOUT_FRAMES = 15;
 const JUMP_CHANCE = 0.002;
 const LONGEST_JUMP_S = 30;
 
-/** An engine that a data logger reads: the same core as everything else, run in time, with what can go wrong. Same seed, same frames. */
+/**
+ * An engine that a data logger reads: the same core as everything else, run in time, with what can go wrong. Same seed,
+ * same frames.
+ */
 export class SimulatedEngine {
   private readonly random: () => number;
   private readonly circuit: CircuitSolver;
@@ -195,7 +198,10 @@ export class SimulatedEngine {
 /** A sender that shows so much too little. @source engineering judgement */
 const SENDER_OFFSET_PA = 0.8e5;
 
-/** The project with a fault in it; the project itself where the fault is the logger's own, or this circuit has no such part. */
+/**
+ * The project with a fault in it; the project itself where the fault is the logger's own, or this circuit has no such
+ * part.
+ */
 function withFault(project: Project, fault: LoggerFault): Project {
   const variant = activeVariant(project);
   const worst = (test: (id: string) => boolean): Project => {

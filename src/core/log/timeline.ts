@@ -27,7 +27,10 @@ export interface Timeline {
   readonly reminders: readonly { readonly id: string; readonly on: string; readonly text: string }[];
 }
 
-/** The log book along time; undefined where nothing is in it. @param today as "2026-11-26": the picture goes at least as far */
+/**
+ * The log book along time; undefined where nothing is in it.
+ * @param today as "2026-11-26": the picture goes at least as far
+ */
 export function timelineOf(log: Log, today: string): Timeline | undefined {
   const sessions = [...(log.sessions ?? [])].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
   const [first] = sessions;
@@ -67,7 +70,9 @@ export function timelineOf(log: Log, today: string): Timeline | undefined {
   };
 }
 
-/** Distance run with a fault: from each session that notes one to the next that says how far the engine has come [m]. */
+/**
+ * Distance run with a fault: from each session that notes one to the next that says how far the engine has come [m].
+ */
 export function underFaultM(log: Log): number {
   const known = [...(log.sessions ?? [])]
     .filter((s) => s.distanceM !== undefined)

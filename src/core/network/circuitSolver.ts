@@ -2,7 +2,8 @@ import { activeVariant, inSeason, type Project, type Variant } from '../document
 import type { Issue } from '../document/project/issue';
 import { Oil } from '../physics/oil/oil';
 import { compileCircuit, type CompiledCircuit } from './compile/compile';
-import { HydraulicSolver, type SolveOutcome } from './solve/solver';
+import { HydraulicSolver } from './solve/solver';
+import type { SolveOutcome } from './solve/stopping';
 import type { OperatingState } from './solve/state';
 
 /** A variant compiled once and solved at any number of states, each from the last. */

@@ -4,6 +4,7 @@ import { shimmed } from './compile/lawNumbers';
 import { CircuitSolver } from './circuitSolver';
 import { IMBALANCE_SHARE } from './solve/stopping';
 import { solveState } from '../judgement/judgeState';
+import { solverOf } from '../verification/testing/solverOf';
 
 const C = 273.15;
 /** From cold cranking to hot full speed: rpm and °C. */
@@ -24,17 +25,11 @@ function must(holds: boolean, what: () => string): void {
   if (!holds) throw new Error(what());
 }
 
-function solverOf(seed: number) {
-  const made = CircuitSolver.of(randomProject(seed));
-  if (!made.ok) throw new Error(JSON.stringify(made.issues));
-  return made.circuit;
-}
-
 describe('Any random series–parallel circuit of every kind of part', () => {
   it('converges from −40 °C cranking to 160 °C at full speed, from rest, and balances at every node', () => {
     fc.assert(
       fc.property(arbitrarySeed, (seed) => {
-        const circuit = solverOf(seed);
+        const circuit = solverOf(randomProject(seed));
         for (const [rpm, celsius] of STATES) {
           circuit.solver.reset();
           const result = solveState(circuit, circuit.stateAt(rpm / 60, celsius + C));
@@ -73,7 +68,7 @@ describe('Any random series–parallel circuit of every kind of part', () => {
   it('gives the same state from a neighbour as from rest', () => {
     fc.assert(
       fc.property(arbitrarySeed, (seed) => {
-        const circuit = solverOf(seed);
+        const circuit = solverOf(randomProject(seed));
         solveState(circuit, circuit.stateAt(60, 90 + C));
         const warm = solveState(circuit, circuit.stateAt(62, 92 + C));
         circuit.solver.reset();
@@ -103,7 +98,7 @@ describe('Any random series–parallel circuit of every kind of part', () => {
             },
           ],
         };
-        const a = solverOf(seed);
+        const a = solverOf(randomProject(seed));
         const made = CircuitSolver.of(turned);
         if (!made.ok) throw new Error('refused');
         const state = a.stateAt(60, 100 + C);
@@ -119,7 +114,7 @@ describe('Any random series–parallel circuit of every kind of part', () => {
     fc.assert(
       fc.property(arbitrarySeed, fc.double({ min: 1.02, max: 1.6, noNaN: true }), (seed, factor) => {
         const project = randomProject(seed);
-        const circuit = solverOf(seed);
+        const circuit = solverOf(randomProject(seed));
         const state = circuit.stateAt(50, 100 + C);
         const before = solveState(circuit, state);
         const orifice = project.variants[0]!.circuit.parts.find((p) => p.kind === 'orifice');
@@ -145,7 +140,7 @@ describe('Any random series–parallel circuit of every kind of part', () => {
   it('relief and bypass valves open with their pressure, never against it', () => {
     fc.assert(
       fc.property(arbitrarySeed, (seed) => {
-        const circuit = solverOf(seed);
+        const circuit = solverOf(randomProject(seed));
         for (const [rpm, celsius] of [
           [850, 110],
           [7200, 0],

@@ -40,7 +40,8 @@ describe('A general hydraulic network engine agrees within 0.5 %', () => {
     workspace = await loadGeneralEngine();
   });
 
-  // The engine interpolates by its own cubic between Re 2000 and 4000, Churchill differs there: the networks stay outside that band.
+  // The engine interpolates by its own cubic between Re 2000 and 4000, Churchill differs there: the networks stay
+  // outside that band.
   it.each([
     ['laminar oil', 20, 11.8e-3 / 850, 5e-6, 0.02, 1],
     ['laminar oil', 200, 11.8e-3 / 850, 5e-6, 0.026, 1],

@@ -48,7 +48,10 @@ export function toSi([value, unit]: readonly [number, string]): number {
   return value * conversion[0] + conversion[1];
 }
 
-/** All values of a group; `only` keeps those whose id starts so. @throws when there are none, so that no test runs on nothing */
+/**
+ * All values of a group; `only` keeps those whose id starts so.
+ * @throws when there are none, so that no test runs on nothing
+ */
 export function published(group: string, only = ''): readonly PublishedValue[] {
   const rows = (values as unknown as readonly PublishedValue[]).filter(
     (row) => row.group === group && row.id.startsWith(only),

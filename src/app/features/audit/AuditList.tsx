@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Finding } from '../../../core/judgement/audit';
 import { Fold } from '../../forms/Fold';
 import { FindingRow } from './FindingRow';
@@ -6,13 +7,13 @@ import { FindingRow } from './FindingRow';
 const EXPLAINING: readonly string[] = ['openPorts', 'blankedPassage'];
 
 /** A job half done, said above whatever starves for it, with the change that finishes it. */
-export function HalfDone({ findings }: { readonly findings: readonly Finding[] | undefined }) {
+export const HalfDone = memo(function HalfDone({ findings }: { readonly findings: readonly Finding[] | undefined }) {
   const found = findings?.find((f) => f.rule === 'openPorts' && f.waived === null);
   return found && <FindingRow finding={found} withPart />;
-}
+});
 
 /** Every finding by weight; a click on its name goes to the place and the state. */
-export function AuditList({
+export const AuditList = memo(function AuditList({
   findings,
   working,
 }: {
@@ -46,4 +47,4 @@ export function AuditList({
       {rows(all.filter((f) => f !== cause && !following.includes(f)))}
     </>
   );
-}
+});

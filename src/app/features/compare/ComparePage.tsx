@@ -10,7 +10,9 @@ import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 
-/** Variants side by side: what differs first, then each consumer at its worst, the gauge, and the oil that they hold. */
+/**
+ * Variants side by side: what differs first, then each consumer at its worst, the gauge, and the oil that they hold.
+ */
 export default function ComparePage() {
   const project = useDocument((w) => w.project)!;
   const units = usePreferences((w) => w.units);

@@ -72,7 +72,10 @@ function ticks(low: number, high: number, quantity: Quantity, units: UnitChoice)
     .map((shown) => fromDisplay(shown, u));
 }
 
-/** One map: tint by margin, strokes where supply fails, its boundary, the session, the present state, and what is given to be drawn on it. */
+/**
+ * One map: tint by margin, strokes where supply fails, its boundary, the session, the present state, and what is given
+ * to be drawn on it.
+ */
 export function EnvelopeMapView({
   envelope,
   map,

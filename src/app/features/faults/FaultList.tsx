@@ -13,7 +13,10 @@ import { StudyStatus } from '../../studies/StudyStatus';
 /** Rows shown before the rest is asked for: pairs run into hundreds. */
 const SHOWN = 60;
 
-/** Each single fault, or every two: who starves first, what the gauge shows, and the way to look at it. Fixed oil temperature. */
+/**
+ * Each single fault, or every two: who starves first, what the gauge shows, and the way to look at it. Fixed oil
+ * temperature.
+ */
 export default function FaultList() {
   const [pairs, setPairs] = useState(false);
   const [all, setAll] = useState(false);

@@ -1,12 +1,12 @@
 import { VERDICT_ENTRY } from '../../help/verdictEntry';
 import { Why } from '../../help/Why';
 import { Skeleton } from 'antd';
-import { lazy, Suspense } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { formatFigure, formatQuantity } from '../../../core/foundations/units';
+import { formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { sayMargin, sayVerdict, sayWhy } from '../../../core/judgement/supply/say';
-import type { Sweep } from '../../../core/judgement/sweep/sweep';
+import type { ConsumerRange, Sweep } from '../../../core/judgement/sweep/sweep';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from '../../../core/judgement/sayNote';
 import type { ResultNote, SolveResult } from '../../../core/judgement/stateResult';
@@ -29,8 +29,6 @@ export function Findings({
   readonly own: { readonly fitted: boolean } | undefined;
 }) {
   const units = usePreferences((w) => w.units);
-  const setState = useView((w) => w.setState);
-  const select = useView((w) => w.select);
   const notes: readonly ResultNote[] = result.notes;
   const ranked = [...(sweep?.consumers ?? [])].sort(
     (a, b) =>
@@ -78,35 +76,7 @@ export function Findings({
           <Skeleton key={c.part} className="finding-awaited" title={false} paragraph={{ rows: 4 }} />
         ))}
       {ranked.map((c) => (
-        <div className="finding-row" key={c.part}>
-          <button
-            type="button"
-            className="finding"
-            onClick={() => {
-              if (c.worst) setState(c.worst.state);
-              select(c.part);
-            }}
-          >
-            <VerdictIcon verdict={c.verdict} />
-            <div>
-              <strong>{c.name}</strong> {sayVerdict(c.verdict, c.worst?.decisive)}
-              {c.worst?.decisive && (
-                <div className={`figure${c.supplied ? '' : ' out'}`}>
-                  {formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)}{' '}
-                  <small>{sayMargin(c.worst.decisive, units).replace(/^[^a-zA-Z]+/, '')}</small>
-                </div>
-              )}
-              <div>{sayWhy(c.verdict, c.worst?.decisive ?? null, units)}</div>
-              {c.worst && (
-                <div className="where">
-                  Closest to a limit at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
-                  {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}
-                </div>
-              )}
-            </div>
-          </button>
-          <Why of={VERDICT_ENTRY[c.verdict]} />
-        </div>
+        <RangeRow key={c.part} consumer={c} units={units} />
       ))}
       <h3>Cautions</h3>
       <p className="quiet">
@@ -116,3 +86,46 @@ export function Findings({
     </>
   );
 }
+
+/** One component at its worst. It waits for the range, not for the condition: moving an instrument leaves it as it is. */
+const RangeRow = memo(function RangeRow({
+  consumer: c,
+  units,
+}: {
+  readonly consumer: ConsumerRange;
+  readonly units: UnitChoice;
+}) {
+  const setState = useView((w) => w.setState);
+  const select = useView((w) => w.select);
+  return (
+    <div className="finding-row">
+      <button
+        type="button"
+        className="finding"
+        onClick={() => {
+          if (c.worst) setState(c.worst.state);
+          select(c.part);
+        }}
+      >
+        <VerdictIcon verdict={c.verdict} />
+        <div>
+          <strong>{c.name}</strong> {sayVerdict(c.verdict, c.worst?.decisive)}
+          {c.worst?.decisive && (
+            <div className={`figure${c.supplied ? '' : ' out'}`}>
+              {formatFigure(Math.abs(c.worst.decisive.margin), c.worst.decisive.quantity, units)}{' '}
+              <small>{sayMargin(c.worst.decisive, units).replace(/^[^a-zA-Z]+/, '')}</small>
+            </div>
+          )}
+          <div>{sayWhy(c.verdict, c.worst?.decisive ?? null, units)}</div>
+          {c.worst && (
+            <div className="where">
+              Closest to a limit at {formatQuantity(c.worst.state.speedRevS, 'speed', units)},{' '}
+              {formatQuantity(c.worst.state.oilTemperatureK, 'temperature', units)}
+            </div>
+          )}
+        </div>
+      </button>
+      <Why of={VERDICT_ENTRY[c.verdict]} />
+    </div>
+  );
+});

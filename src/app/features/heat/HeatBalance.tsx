@@ -23,7 +23,10 @@ interface Row {
   readonly heatW: number;
 }
 
-/** Where heat enters and where it leaves: two columns of one height that meet at the sump. What flows the other way stands on the other side. */
+/**
+ * Where heat enters and where it leaves: two columns of one height that meet at the sump. What flows the other way
+ * stands on the other side.
+ */
 export function HeatBalance({ heat, units }: { readonly heat: HeatResult; readonly units: UnitChoice }) {
   const into: Row[] = [
     ...heat.heatIn.map((h) => ({ name: NAMES_IN[h.key], heatW: h.heatW })),

@@ -8,7 +8,10 @@ const CELL_H = 13;
 const LEFT = 64;
 const BOTTOM = 40;
 
-/** Sump temperature over air and road speed: tint by temperature, marks where it is too cold (dots) or too hot (strokes). */
+/**
+ * Sump temperature over air and road speed: tint by temperature, marks where it is too cold (dots) or too hot
+ * (strokes).
+ */
 export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly units: UnitChoice }) {
   const t = displayUnit('temperature', units);
   const v = displayUnit('roadSpeed', units);

@@ -69,7 +69,10 @@ const POINTS: Readonly<Record<Exclude<Series['shape'], false>, string>> = {
   rectRot: 'M0 -5 L5 0 L0 5 L-5 0 Z',
 };
 
-/** A line chart whose lines differ by dash and point, with its axes named, and its data as a table for those who do not see it. */
+/**
+ * A line chart whose lines differ by dash and point, with its axes named, and its data as a table for those who do not
+ * see it.
+ */
 export function LineChart({
   title,
   xName,

@@ -2,10 +2,10 @@ import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { solveBalanced } from '../../../core/judgement/solveBalanced';
-import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { formatQuantity } from '../../../core/foundations/units';
 import HeatPage from './HeatPage';
 import { openDemo, show } from '../../testing/page';
+import { solverOf } from '../../../core/verification/testing/solverOf';
 
 jest.mock('../../../workers/client');
 jest.mock('../../../workers/studyPool');
@@ -26,10 +26,9 @@ jest.mock(
 
 const nose = (p: ReturnType<typeof openDemo>) => ({ ...p, activeVariant: 'noseCooler' });
 const balanceOf = (project: ReturnType<typeof openDemo>) => {
-  const made = CircuitSolver.of(project);
-  if (!made.ok) throw new Error('refused');
+  const circuit = solverOf(project);
   const { speedRevS, conditions } = useView.getState();
-  return solveBalanced(made.circuit, speedRevS, conditions).heat;
+  return solveBalanced(circuit, speedRevS, conditions).heat;
 };
 
 describe('The heat page', () => {

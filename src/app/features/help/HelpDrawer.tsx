@@ -14,11 +14,13 @@ const SINGLE_KEYS: readonly (readonly [string, string])[] = [
 ];
 const OTHER_KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl+K', 'Change the circuit, anywhere'],
+  ['Shift+Enter', 'Add the change that is shown to a plan of several'],
   ['Ctrl+Z, Ctrl+Y', 'Undo, redo'],
   ['Tab', 'From one region to the next'],
   ['← → ↑ ↓', 'On the drawing: from part to part; on a scale: a step'],
   ['Enter', 'Open a part; apply a change'],
   ['+', 'On a part: insert something before it'],
+  ['Ctrl and the wheel, or two fingers', 'Draw the circuit larger or smaller'],
   ['Esc', 'Close, or back to the findings'],
 ];
 

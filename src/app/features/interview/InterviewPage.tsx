@@ -39,7 +39,9 @@ interface SectionProps {
   readonly set: Change;
 }
 
-/** A new engine by a few questions, in the order in which people think: what is there, what it is for, what is changed. */
+/**
+ * A new engine by a few questions, in the order in which people think: what is there, what it is for, what is changed.
+ */
 export default function InterviewPage() {
   const [answers, setAnswers] = useState<Answers>({ ...START, name: '' });
   const [problem, setProblem] = useState<string>();

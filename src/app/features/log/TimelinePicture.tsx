@@ -11,13 +11,18 @@ const LEFT = 118;
 const RIGHT = 24;
 const ROW = 34;
 const PLOT = 74;
-/** Names of variants that would be narrower than this are left out [px]; their place says them when it is pointed at. */
+/**
+ * Names of variants that would be narrower than this are left out [px]; their place says them when it is pointed at.
+ */
 const LEAST_NAME = 40;
 const LETTER = 7;
 
 const dayOf = (on: string): Date => new Date(`${on}T00:00:00Z`);
 
-/** The log book as a picture: variants, sessions, changes of oil and filter, how far the gauge was off, oil samples, reminders. */
+/**
+ * The log book as a picture: variants, sessions, changes of oil and filter, how far the gauge was off, oil samples,
+ * reminders.
+ */
 export function TimelinePicture({ timeline, name }: { readonly timeline: Timeline; readonly name: string }) {
   const units = usePreferences((p) => p.units);
   const { from, to, variants, marks, pressureOff, codes, reminders } = timeline;

@@ -30,7 +30,8 @@ const DASHES: readonly (readonly number[])[] = [
 ];
 
 /**
- * The last two minutes: the gauge beside what is predicted for the same conditions, the components that have a sender of their own, and
+ * The last two minutes: the gauge beside what is predicted for the same conditions, the components that have a sender
+ * of their own, and
  * below them speed and oil temperature.
  * @param name of a part
  */

@@ -10,7 +10,10 @@ interface WhyStore {
   }): void;
 }
 
-/** Readings that are being explained; they stay while other views are looked at. New readings forget the answers to checks of old ones. */
+/**
+ * Readings that are being explained; they stay while other views are looked at. New readings forget the answers to
+ * checks of old ones.
+ */
 export const useWhy = create<WhyStore>()((put) => ({
   readings: [],
   answers: [],

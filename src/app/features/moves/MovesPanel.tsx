@@ -1,8 +1,8 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Space } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { activeVariant } from '../../../core/document/project/project';
+import { activeVariant, type Project } from '../../../core/document/project/project';
 import type { LibraryDraft } from '../../../core/document/moves';
 import { useFocusReturn } from '../../state/useFocusReturn';
 import { useLibrary } from '../../state/useLibrary';
@@ -19,8 +19,15 @@ const FIRST_SLICE_MS = 50;
 /** Who presses a key before anything was found waits for so long at most. */
 const ASKED_SLICE_MS = 500;
 
+/** The document with what is planned already. */
+function usePlanned(): Project {
+  const project = useDocument((w) => w.project)!;
+  return useView((w) => w.plan?.project) ?? project;
+}
+
 /**
- * The moves that the words and the library allow at a part, or anywhere: part by part, in slices, until the list is full. A circuit has
+ * The moves that the words and the library allow at a part, or anywhere: part by part, in slices, until the list is
+ * full. A circuit has
  * thousands of moves a part; those that nobody reads are not made.
  */
 function useOffers(
@@ -28,9 +35,8 @@ function useOffers(
   words: string,
   heading: string | undefined,
 ): Found & { readonly lookOn: () => Found } {
-  const project = useDocument((w) => w.project)!;
+  const { circuit } = activeVariant(usePlanned());
   const library = useLibrary();
-  const { circuit } = activeVariant(project);
   const drafts = useMemo<LibraryDraft[]>(
     () =>
       library
@@ -63,7 +69,10 @@ function useOffers(
   return { ...now, lookOn };
 }
 
-/** The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see it on the sheet, Enter to make it. */
+/**
+ * The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see
+ * it on the sheet, Enter to make it.
+ */
 export default function MovesPanel({
   part,
   heading,
@@ -71,9 +80,11 @@ export default function MovesPanel({
   readonly part: string | undefined;
   readonly heading: string | undefined;
 }) {
-  const project = useDocument((w) => w.project)!;
+  const { circuit } = activeVariant(usePlanned());
   const previewMove = useView((w) => w.previewMove);
   const makeMove = useView((w) => w.makeMove);
+  const addToPlan = useView((w) => w.addToPlan);
+  const openMoves = useView((w) => w.openMoves);
   const closeMoves = useView((w) => w.closeMoves);
   const preview = useView((w) => w.preview);
   const [words, setWords] = useState(heading ?? '');
@@ -81,7 +92,6 @@ export default function MovesPanel({
   const [chosen, setChosen] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
   useFocusReturn(part, true);
-  const { circuit } = activeVariant(project);
   const { offers: found, looked, lookOn } = useOffers(part, words, chosen);
   const headings = useMemo(() => [...new Set(found.map((o) => o.heading))], [found]);
   const inHeading = (offers: readonly Entry[]) =>
@@ -114,6 +124,7 @@ export default function MovesPanel({
       const pointed = shown[Math.max(0, at)];
       if (!pointed) return;
       if (at < 0) look(0);
+      else if (event.shiftKey) addToPlan();
       else makeMove(pointed.move);
     } else if (event.key === 'Escape') {
       event.preventDefault();
@@ -125,9 +136,12 @@ export default function MovesPanel({
     <div onKeyDown={onKeyDown}>
       <h2>
         Change the circuit: {name}{' '}
-        <Button onClick={closeMoves} aria-keyshortcuts="Escape">
-          Close
-        </Button>
+        <Space>
+          {part !== undefined && <Button onClick={() => openMoves(undefined)}>Any part</Button>}
+          <Button onClick={closeMoves} aria-keyshortcuts="Escape">
+            Close
+          </Button>
+        </Space>
       </h2>
       <div className="find">
         <span aria-hidden="true">What do you want to change?</span>
@@ -175,7 +189,7 @@ export default function MovesPanel({
             ? 'No change matches. Use fewer words.'
             : within.length > MOST_SHOWN
               ? `The first ${MOST_SHOWN} changes. Add a word to narrow them down.`
-              : `${within.length} ${within.length === 1 ? 'change' : 'changes'}. Arrow keys preview one on the drawing; Enter applies it.`}
+              : `${within.length} ${within.length === 1 ? 'change' : 'changes'}. Arrow keys preview one on the drawing; Enter applies it, Shift+Enter adds it to a plan.`}
       </p>
       {preview?.why && (
         <div className="notice" role="alert">
@@ -193,7 +207,10 @@ export default function MovesPanel({
   );
 }
 
-/** The moves themselves. A pointer that rests on one points at it; without one that hovers, the first tap shows and the second makes. */
+/**
+ * The moves themselves. A pointer that rests on one points at it; without one that hovers, the first tap shows and the
+ * second makes.
+ */
 function MoveList({
   shown,
   at,

@@ -12,32 +12,58 @@ export function PreviewBar({
   after,
   auditBefore,
   auditAfter,
+  error,
 }: {
   readonly before: Sweep | undefined;
   readonly after: Sweep | undefined;
+  /** Why the circuit with the changes has no answer. */
+  readonly error: Error | null;
   readonly auditBefore: readonly Finding[] | undefined;
   readonly auditAfter: readonly Finding[] | undefined;
 }) {
   const preview = useView((w) => w.preview);
-  const makeMove = useView((w) => w.makeMove);
-  const closeMoves = useView((w) => w.closeMoves);
+  const plan = useView((w) => w.plan);
+  const { makePreview, addToPlan, shortenPlan, dropPreview } = useView.getState();
   const project = useDocument((d) => d.project);
   if (!preview?.project) return null;
+  const planned = plan?.steps.length ?? 0;
+  const isPointed = preview.steps.length > planned;
   return (
     <div className="preview" role="status">
       <div>
-        <strong>Preview: {preview.name}.</strong> {!after || !before ? 'Computing…' : changes(before, after)}{' '}
+        {preview.steps.length === 1 && planned === 0 ? (
+          <strong>Preview: {preview.name}.</strong>
+        ) : (
+          <>
+            <strong>
+              Plan of {preview.steps.length} {preview.steps.length === 1 ? 'change' : 'changes'}:
+            </strong>
+            <ol className="steps">
+              {preview.steps.map(({ name }, i) => (
+                <li key={`${i} ${name}`} className={i < planned ? '' : 'pointed'}>
+                  {name}
+                </li>
+              ))}
+            </ol>
+          </>
+        )}{' '}
+        {error ? `The circuit cannot be computed so: ${error.message}` : saidOf(before, after)}{' '}
         {project &&
           filtrationChanges(project, preview.project).map((change) => <strong key={change}>{change}. </strong>)}
-        {auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
+        {!error && auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
       </div>
-      <Button type="primary" onClick={() => makeMove(preview.move)}>
-        Apply
+      <Button type="primary" onClick={makePreview}>
+        {preview.steps.length === 1 ? 'Apply' : `Apply all ${preview.steps.length}`}
       </Button>
-      <Button onClick={closeMoves}>Cancel</Button>
+      {isPointed && <Button onClick={addToPlan}>Add to a plan</Button>}
+      {planned > 0 && <Button onClick={shortenPlan}>Take out change {planned}</Button>}
+      <Button onClick={dropPreview}>Cancel</Button>
     </div>
   );
 }
+
+const saidOf = (before: Sweep | undefined, after: Sweep | undefined): string =>
+  !after || !before ? 'Computing…' : changes(before, after);
 
 /** What the audit would say otherwise, in words. */
 function auditSaid(before: readonly Finding[], after: readonly Finding[]): string {

@@ -11,7 +11,10 @@ import { displayUnit, formatFigure, parseQuantity } from '../../../core/foundati
 
 type AirCooling = Extract<Cooling, { kind: 'air' }>;
 
-/** Cooler data as people have them: rows and width for an estimate, or a curve of heat against oil flow. The rating point itself stands in the form. */
+/**
+ * Cooler data as people have them: rows and width for an estimate, or a curve of heat against oil flow. The rating
+ * point itself stands in the form.
+ */
 export function CoolingInput({
   part,
   cooling,

@@ -12,7 +12,9 @@ export function isRated(part: Part): part is Rated {
   return 'ratedFlowM3S' in part;
 }
 
-/** A data sheet's curve, a point a line: its least-squares rating point and viscous share take the place of the part's. */
+/**
+ * A data sheet's curve, a point a line: its least-squares rating point and viscous share take the place of the part's.
+ */
 export function CurveInput({
   part,
   units,

@@ -9,7 +9,10 @@ const Formula = lazy(() => import('./Formula'));
 const BETWEEN_EQUATIONS = ',  ';
 const BETWEEN_VALUES = ';  ';
 
-/** How a part's figures are calculated: its law, the same with values in the reader's units, its terms, and where it comes from. */
+/**
+ * How a part's figures are calculated: its law, the same with values in the reader's units, its terms, and where it
+ * comes from.
+ */
 export function LawView({ law, units }: { readonly law: LawText; readonly units: UnitChoice }) {
   return (
     <Fold title={`How it is calculated: ${law.title}`}>

@@ -26,7 +26,10 @@ import type { SolveResult } from '../../../core/judgement/stateResult';
 
 const PartForm = lazy(() => import('./PartForm'));
 
-/** The sheet of the selected part: what it reads, where its pressure goes, its law with the values put in, and its numbers. */
+/**
+ * The sheet of the selected part: what it reads, where its pressure goes, its law with the values put in, and its
+ * numbers.
+ */
 export function PartSheet({
   result,
   sweep,

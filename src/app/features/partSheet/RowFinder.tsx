@@ -9,7 +9,9 @@ import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SizeScale } from './SizeScale';
 
-/** For a cooler or a thermostat: which of the sizes that can be had would do, by supply and by where the oil settles. */
+/**
+ * For a cooler or a thermostat: which of the sizes that can be had would do, by supply and by where the oil settles.
+ */
 export function RowFinder({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
   const [asked, setAsked] = useState(false);
   if (!asked)

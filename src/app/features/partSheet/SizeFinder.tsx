@@ -17,7 +17,10 @@ import { SizeScale } from './SizeScale';
 /** Sizes that are offered as buttons: beyond these the band itself says enough. */
 const MOST_OFFERED = 12;
 
-/** Under a figure that can be sized: which sizes would do over the whole range, what limits them, and those that can be had. */
+/**
+ * Under a figure that can be sized: which sizes would do over the whole range, what limits them, and those that can be
+ * had.
+ */
 export function SizeFinder({
   part,
   sizable,

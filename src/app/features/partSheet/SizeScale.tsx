@@ -2,7 +2,10 @@ const WIDTH = 300;
 const HEIGHT = 44;
 const EDGE = 6;
 
-/** Sizes on one line: what will do is filled, what was tried is a stroke or a cross, what can be had hangs below, the present one is a pointer. */
+/**
+ * Sizes on one line: what will do is filled, what was tried is a stroke or a cross, what can be had hangs below, the
+ * present one is a pointer.
+ */
 export function SizeScale({
   low,
   high,

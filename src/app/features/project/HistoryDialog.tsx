@@ -15,7 +15,10 @@ import { useFocusReturn } from '../../state/useFocusReturn';
 import { useKeeping } from '../../state/keeping';
 import { openProject } from '../../state/workspace';
 
-/** Save points of the open project: make one under a name, go back to one. Those that the app made by itself are listed too. */
+/**
+ * Save points of the open project: make one under a name, go back to one. Those that the app made by itself are listed
+ * too.
+ */
 export function HistoryDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   useFocusReturn(undefined);
   const client = useQueryClient();

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { placeOf } from '../../../core/document/parts/ports';
 import type { Verdict } from '../../../core/judgement/stateResult';
 import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -20,7 +21,7 @@ const SHORT: Readonly<Record<Verdict, string>> = {
 const CHARACTER = 7;
 
 /** The figures under the profile: what each part takes and leaves, and each consumer's verdict with its margin. */
-export function Figures({
+export const Figures = memo(function Figures({
   layout,
   reading,
   units,
@@ -105,7 +106,7 @@ export function Figures({
       })}
     </g>
   );
-}
+});
 
 /** A name cut to its column; the whole is in the title. */
 function short(name: string, width: number): string {

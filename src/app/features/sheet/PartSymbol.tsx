@@ -2,7 +2,10 @@ import type { ReactNode } from 'react';
 import { kindOf, type Part } from '../../../core/document/parts/part';
 import type { SymbolKey } from '../../../core/document/parts/symbol';
 
-/** A part's drawing, about its own centre, some 34 px. In the spirit of ISO 1219-1 where a symbol helps; our own otherwise. */
+/**
+ * A part's drawing, about its own centre, some 34 px. In the spirit of ISO 1219-1 where a symbol helps; our own
+ * otherwise.
+ */
 export function PartSymbol({ part, opening }: { readonly part: Part; readonly opening: number | null }) {
   return SYMBOLS[kindOf(part).symbol(part)](opening);
 }

@@ -1,5 +1,5 @@
 import { kindOf } from '../../../core/document/parts/part';
-import type { KeyboardEvent } from 'react';
+import { memo, useMemo, type KeyboardEvent } from 'react';
 import { isDeadEnd, PORTS } from '../../../core/document/parts/ports';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Weight } from '../../../core/judgement/audit';
@@ -32,15 +32,30 @@ export function Plan(props: {
 }) {
   const { layout, reading, unfiltered, traced } = props;
   const dim = (parts: readonly string[]) => (traced.size > 0 && !parts.some((part) => traced.has(part)) ? 0.45 : 1);
-  const labels = placeLabels(layout.stations, (s) => ribbonWidth(reading.flowM3S(s.part.id)) / 2);
+  const labels = useMemo(
+    () => placeLabels(layout.stations, (s) => ribbonWidth(reading.flowM3S(s.part.id)) / 2),
+    [layout, reading],
+  );
   // Wide ribbons first, so that thin branches stay visible where they leave.
-  const runs = [...layout.runs]
-    .map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries, run.less)) }))
-    .sort((a, b) => b.width - a.width);
+  const runs = useMemo(
+    () =>
+      [...layout.runs]
+        .map((run) => ({ run, width: ribbonWidth(reading.flowOf(run.carries, run.less)) }))
+        .sort((a, b) => b.width - a.width),
+    [layout, reading],
+  );
+  const { units, selected, focusPart, flags, came, onSelect, onKeyDown } = props;
+  // What is the same for all marks: one that nothing befalls is not drawn anew.
+  const common = { reading, units, onSelect, onKeyDown };
+  const own = (part: string | undefined) => ({
+    isSelected: part !== undefined && part === selected,
+    isFocus: part === focusPart,
+    weight: part === undefined ? undefined : flags.get(part),
+  });
   return (
     <g>
       {layout.returns.map((run) => (
-        <Return key={run.key} run={run} {...props} opacity={dim(run.carries)} />
+        <Return key={run.key} run={run} {...common} {...own(run.part)} opacity={dim(run.carries)} />
       ))}
       {layout.returns.some((run) => run.key === 'bus') && (
         <text className="t-small ink2 paper-tag" x={layout.reservoirs.length > 1 ? 190 : 112} y={layout.busY - 7}>
@@ -62,12 +77,12 @@ export function Plan(props: {
           key={part.id}
           className="part"
           role="button"
-          tabIndex={part.id === props.focusPart ? 0 : -1}
+          tabIndex={part.id === focusPart ? 0 : -1}
           data-part={part.id}
           aria-label={part.name}
-          aria-pressed={props.selected === part.id}
-          onKeyDown={props.onKeyDown}
-          onClick={() => props.onSelect(part.id)}
+          aria-pressed={selected === part.id}
+          onKeyDown={onKeyDown}
+          onClick={() => onSelect(part.id)}
           transform={`translate(${x} ${y})`}
         >
           <rect className="focus-ring" x={-34} y={-20} width={68} height={72} />
@@ -88,7 +103,9 @@ export function Plan(props: {
           key={station.part.id}
           station={station}
           label={labels.get(station.part.id)!}
-          {...props}
+          {...common}
+          {...own(station.part.id)}
+          isNew={came.includes(station.part.id)}
           opacity={dim([station.part.id])}
         />
       ))}
@@ -99,22 +116,34 @@ export function Plan(props: {
   );
 }
 
+/** What every mark of a part takes. */
+interface MarkProps {
+  readonly reading: Reading;
+  readonly units: UnitChoice;
+  readonly isSelected: boolean;
+  readonly isFocus: boolean;
+  /** The heaviest finding at it. */
+  readonly weight: Weight | undefined;
+  readonly opacity: number;
+  readonly onSelect: (part: string | undefined) => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+}
+
 /** A return, dotted; a drain carries its name and what it is found with. */
-function Return({
+const Return = memo(function Return({
   run,
   reading,
   units,
-  flags,
+  weight,
   onSelect,
   onKeyDown,
-  focusPart,
-  selected,
+  isFocus,
+  isSelected,
   opacity,
-}: Parameters<typeof Plan>[0] & { readonly run: ReturnRun; readonly opacity: number }) {
+}: MarkProps & { readonly run: ReturnRun }) {
   const flow = Math.abs(reading.flowOf(run.carries));
   const drain = run.part === undefined ? undefined : reading.result.drains.find((d) => d.part === run.part);
   const [x, y] = run.points[0]!;
-  const weight = run.part === undefined ? undefined : flags.get(run.part);
   return (
     <g opacity={opacity}>
       <polyline
@@ -130,9 +159,9 @@ function Return({
           <g
             className="part"
             role="button"
-            tabIndex={run.part === focusPart ? 0 : -1}
+            tabIndex={isFocus ? 0 : -1}
             data-part={run.part}
-            aria-pressed={selected === run.part}
+            aria-pressed={isSelected}
             onKeyDown={onKeyDown}
             onClick={() => onSelect(run.part)}
             aria-label={[
@@ -166,7 +195,7 @@ function Return({
       )}
     </g>
   );
-}
+});
 
 /** What the audit finds at a part, where it weighs enough to be shown on the drawing. */
 function Flag({ weight, x, y }: { readonly weight: Weight | undefined; readonly x: number; readonly y: number }) {
@@ -175,8 +204,17 @@ function Flag({ weight, x, y }: { readonly weight: Weight | undefined; readonly 
   ) : null;
 }
 
-/** A stretch of line where a part can be put in: a plus under the pointer, or at a tap. Without a pointer the same is done from the part, by its + key. */
-function InsertionPoint({ at, onInsert }: { readonly at: Insertion; readonly onInsert: (before: string) => void }) {
+/**
+ * A stretch of line where a part can be put in: a plus under the pointer, or at a tap. Without a pointer the same is
+ * done from the part, by its + key.
+ */
+const InsertionPoint = memo(function InsertionPoint({
+  at,
+  onInsert,
+}: {
+  readonly at: Insertion;
+  readonly onInsert: (before: string) => void;
+}) {
   return (
     <g
       className="insertion"
@@ -192,21 +230,21 @@ function InsertionPoint({ at, onInsert }: { readonly at: Insertion; readonly onI
       </g>
     </g>
   );
-}
+});
 
-function StationMark({
+const StationMark = memo(function StationMark({
   station,
   label,
   reading,
   units,
-  selected,
-  focusPart,
-  flags,
-  came,
+  isSelected,
+  isFocus,
+  weight,
+  isNew,
   onSelect,
   onKeyDown,
   opacity,
-}: Parameters<typeof Plan>[0] & { readonly station: Station; readonly label: Label; readonly opacity: number }) {
+}: MarkProps & { readonly station: Station; readonly label: Label; readonly isNew: boolean }) {
   const { part, x0, x1, y, role } = station;
   const x = (x0 + x1) / 2;
   const consumer = reading.result.consumers.find((c) => c.part === part.id);
@@ -218,13 +256,13 @@ function StationMark({
       <g
         className="part"
         role="button"
-        tabIndex={part.id === focusPart ? 0 : -1}
+        tabIndex={isFocus ? 0 : -1}
         data-part={part.id}
-        aria-pressed={selected === part.id}
+        aria-pressed={isSelected}
         aria-label={partSentence(part, reading, reading.result, units)}
         onKeyDown={onKeyDown}
       >
-        {came.includes(part.id) && (
+        {isNew && (
           <rect
             className="came"
             x={x0 + 1}
@@ -263,11 +301,11 @@ function StationMark({
         {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && (
           <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />
         )}
-        <Flag weight={flags.get(part.id)} {...flagPlace(station)} />
+        <Flag weight={weight} {...flagPlace(station)} />
       </g>
     </g>
   );
-}
+});
 
 /** Beside the symbol, off the words; on a line in its middle. */
 function flagPlace({ part, role, x0, x1, y }: Station): { readonly x: number; readonly y: number } {

@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { memo, useMemo } from 'react';
 import { placeOf } from '../../../core/document/parts/ports';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/foundations/units';
@@ -75,11 +76,11 @@ export function Profile({
   const top = axisTopPa(highestPa(sweep, reading.result));
   const zero = PROFILE_TOP + axisHeight;
   const perPa = axisHeight / top;
-  const y = (pa: number) => zero - Math.max(-6, Math.min(axisHeight + 8, pa * perPa));
+  const y = heightOf(axisHeight, top);
   const byId = new Map(layout.stations.map((s) => [s.part.id, s]));
   const main = layout.main.map((id) => byId.get(id)!);
   const steps = main.flatMap((s) => step(s, reading));
-  const consumers = layout.stations.filter((s) => s.role === 'consumer');
+  const consumers = useMemo(() => layout.stations.filter((s) => s.role === 'consumer'), [layout]);
   const end = consumers.length > 0 ? Math.max(...consumers.map((s) => s.x1)) : layout.width;
   return (
     <g>
@@ -103,6 +104,50 @@ export function Profile({
         />
       ))}
       <Fall steps={steps} zero={zero} perPa={perPa} units={units} />
+      <Posts
+        consumers={consumers}
+        axisHeight={axisHeight}
+        topPa={top}
+        reading={reading}
+        sweep={sweep}
+        bands={bands}
+        units={units}
+        onSelect={onSelect}
+      />
+    </g>
+  );
+}
+
+/** Where a pressure stands on an axis of so many px that ends at so much [px from the profile's top]. */
+const heightOf =
+  (axisHeight: number, topPa: number) =>
+  (pa: number): number =>
+    PROFILE_TOP + axisHeight - Math.max(-6, Math.min(axisHeight + 8, (pa * axisHeight) / topPa));
+
+/** All posts, and over them all figures; drawn anew only where an answer, its units or the axis change. */
+const Posts = memo(function Posts({
+  consumers,
+  axisHeight,
+  topPa,
+  reading,
+  sweep,
+  bands,
+  units,
+  onSelect,
+}: {
+  readonly consumers: readonly Station[];
+  readonly axisHeight: number;
+  readonly topPa: number;
+  readonly reading: Reading;
+  readonly sweep: Sweep | undefined;
+  readonly bands: ReadonlyMap<string, PostBand>;
+  readonly units: UnitChoice;
+  readonly onSelect: (part: string) => void;
+}) {
+  const y = heightOf(axisHeight, topPa);
+  const zero = PROFILE_TOP + axisHeight;
+  return (
+    <>
       {consumers.map((s) => {
         const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
         const range = sweep?.consumers.find((c) => c.part === s.part.id);
@@ -128,9 +173,9 @@ export function Profile({
           consumer && <TideFigures key={s.part.id} x={(s.x0 + s.x1) / 2} y={y} consumer={consumer} units={units} />
         );
       })}
-    </g>
+    </>
   );
-}
+});
 
 /** The land under the main path: tinted by pressure, its edge drawn, held level beyond its end. */
 function Landscape({

@@ -1,10 +1,12 @@
+import { memo } from 'react';
+
 /** Distance between the ticks of an unfiltered edge [px]. */
 const TICK_GAP = 8;
 /** Thinner ribbons carry one row of ticks across instead of two along the edges [px]. */
 const THIN = 9;
 
 /** A stretch of ribbon: width is flow, tint is pressure, ticks are unfiltered oil, a centre line filtered. */
-export function Ribbon({
+export const Ribbon = memo(function Ribbon({
   points,
   width,
   tint,
@@ -27,7 +29,7 @@ export function Ribbon({
       )}
     </g>
   );
-}
+});
 
 function ticks(points: readonly (readonly [number, number])[], width: number): string {
   const marks: string[] = [];

@@ -1,6 +1,6 @@
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { lazy, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { lazy, useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
 import { activeVariant, type Project } from '../../../core/document/project/project';
@@ -11,15 +11,18 @@ import { Figures, FIGURES_HEIGHT } from './Figures';
 import { layoutSheet, type SheetLayout } from './layout';
 import type { UnitChoice } from '../../../core/foundations/units';
 import { placeLabels } from './labels';
+import { usePartKeys } from './partKeys';
 import { Plan } from './Plan';
 import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Profile';
 import { Reading } from './reading';
 import { axisTopPa } from './scales';
 import { PostPatterns, type PostBand } from '../../marks/TidePost';
 import { Kit } from '../../theme/Kit';
+import { usePinch, withinZoom, type Zoom } from './zoom';
 import type { SolveResult } from '../../../core/judgement/stateResult';
 
-const FitButton = lazy(() => import('./FitButton').then((m) => ({ default: m.FitButton })));
+const ZoomButtons = lazy(() => import('./ZoomButtons').then((m) => ({ default: m.ZoomButtons })));
+const PostList = lazy(() => import('./PostList').then((m) => ({ default: m.PostList })));
 
 /** Heights of the profile's axis and of the legend [px]. */
 const MOST_AXIS = 184;
@@ -83,8 +86,7 @@ export function Sheet({
   const unfiltered = useMemo(() => unfilteredPorts(variant.circuit), [variant]);
   const reading = useMemo(() => new Reading(answer), [answer]);
   const { result } = reading;
-  const [focus, setFocus] = useState<string>();
-  const [isFitted, setFitted] = useState(false);
+  const [zoom, setZoom] = useState<Zoom>('usual');
   const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
   const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
   const traced = useMemo(
@@ -94,132 +96,121 @@ export function Sheet({
       ),
     [isPath, path, selected, layout],
   );
-  // Where the arrow keys go: columns from left to right, then returns and tanks.
-  const stops = useMemo(
-    () => [
-      ...layout.stations.map((s) => s.part.id),
-      ...layout.returns.flatMap((r) => (r.part === undefined ? [] : [r.part])),
-      ...layout.reservoirs.map((r) => r.part.id),
-    ],
-    [layout],
-  );
-  const wanted = focus ?? selected;
-  const focusPart = wanted !== undefined && stops.includes(wanted) ? wanted : stops[0];
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    const here = stops.indexOf((event.currentTarget as HTMLElement).dataset['part'] ?? '');
-    const to = {
-      ArrowRight: here + 1,
-      ArrowDown: here + 1,
-      ArrowLeft: here - 1,
-      ArrowUp: here - 1,
-      Home: 0,
-      End: stops.length - 1,
-    }[event.key];
-    if (event.key === 'm' || event.key === 'M' || event.key === '+') {
-      event.preventDefault();
-      event.stopPropagation();
-      openMoves(stops[here], event.key === '+' ? 'insert' : undefined);
-    } else if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault();
-      select(stops[here]);
-    } else if (to !== undefined && stops[to] !== undefined) {
-      event.preventDefault();
-      const id = stops[to];
-      setFocus(id);
-      sheet.current?.querySelector<SVGGElement>(`[data-part="${id}"]`)?.focus();
-    }
-  };
+  const insertBefore = useCallback((part: string) => openMoves(part, 'insert before'), [openMoves]);
+  const { focusPart, onKeyDown } = usePartKeys(sheet, layout, selected);
 
   const headline = headlineOf(reading, units);
   const place = headlinePlace(layout, headline, available);
   const chosen = layout.stations.find((s) => s.part.id === selected);
   useInView(sheet, selected);
-  const sizes = measure(layout, { width: available, height }, isFitted);
+  const sizes = measure(layout, { width: available, height }, zoom);
   const { scale, axisHeight, profileTop, figuresTop, wholeHeight } = sizes;
+  usePinch(sheet, scale, setZoom);
+  const isWider = layout.width > WIDER * available;
   return (
-    <div className="sheet" ref={sheet}>
-      <h1 className="visually-hidden">
-        Circuit of {project.name}, variant {variant.name}
-      </h1>
-      {layout.width > WIDER * available && (
-        <Kit>
-          <FitButton isFitted={isFitted} onChange={setFitted} />
-        </Kit>
-      )}
-      <div className="pinned">
-        <svg
-          width={AXIS_LEFT * scale}
-          height={profileHeight(axisHeight) * scale}
-          viewBox={`0 0 ${AXIS_LEFT} ${profileHeight(axisHeight)}`}
-          style={{ top: profileTop * scale }}
-          aria-hidden="true"
-        >
-          <rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" />
-          <AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
-        </svg>
-      </div>
-      <svg
-        width={layout.width * scale}
-        height={wholeHeight * scale}
-        viewBox={`0 0 ${layout.width} ${wholeHeight}`}
-        role="group"
-        aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
-      >
-        <PostPatterns />
-        {chosen && (
-          <rect
-            className="column selected"
-            x={chosen.x0}
-            y={chosen.y - 40}
-            width={chosen.x1 - chosen.x0}
-            height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
-          />
+    <>
+      {/* Before the drawing: on a narrow screen it has a row of its own. */}
+      <div className="zoom">
+        {(isWider || zoom !== 'usual') && (
+          <Kit>
+            <ZoomButtons
+              zoom={zoom}
+              scale={scale}
+              onChange={(to) => setZoom(typeof to === 'number' ? withinZoom(to) : to)}
+            />
+          </Kit>
         )}
-        <Headline {...place} text={headline} />
-        <Plan
-          layout={layout}
-          reading={reading}
-          unfiltered={unfiltered}
-          units={units}
-          selected={selected}
-          traced={traced}
-          focusPart={focusPart}
-          flags={flags}
-          came={came}
-          onSelect={select}
-          onInsert={(part) => openMoves(part, 'insert before')}
-          onKeyDown={onKeyDown}
-        />
-        <line
-          x1={0}
-          x2={layout.width}
-          y1={layout.planHeight}
-          y2={layout.planHeight}
-          stroke="var(--ink)"
-          strokeWidth={1.5}
-        />
-        <g transform={`translate(0 ${profileTop})`}>
-          <Profile
-            axisHeight={axisHeight}
+      </div>
+      <div className="sheet" ref={sheet}>
+        <h1 className="visually-hidden">
+          Circuit of {project.name}, variant {variant.name}
+        </h1>
+        <div className="pinned">
+          <svg
+            width={AXIS_LEFT * scale}
+            height={profileHeight(axisHeight) * scale}
+            viewBox={`0 0 ${AXIS_LEFT} ${profileHeight(axisHeight)}`}
+            style={{ top: profileTop * scale }}
+            aria-hidden="true"
+          >
+            <rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" />
+            <AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
+          </svg>
+        </div>
+        <svg
+          width={layout.width * scale}
+          height={wholeHeight * scale}
+          viewBox={`0 0 ${layout.width} ${wholeHeight}`}
+          role="group"
+          aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
+        >
+          <PostPatterns />
+          {chosen && (
+            <rect
+              className="column selected"
+              x={chosen.x0}
+              y={chosen.y - 40}
+              width={chosen.x1 - chosen.x0}
+              height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
+            />
+          )}
+          <Headline {...place} text={headline} />
+          <Plan
             layout={layout}
             reading={reading}
-            sweep={sweep}
-            bands={bands}
-            units={units}
             unfiltered={unfiltered}
+            units={units}
+            selected={selected}
             traced={traced}
+            focusPart={focusPart}
+            flags={flags}
+            came={came}
+            onSelect={select}
+            onInsert={insertBefore}
+            onKeyDown={onKeyDown}
+          />
+          <line
+            x1={0}
+            x2={layout.width}
+            y1={layout.planHeight}
+            y2={layout.planHeight}
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+          />
+          <g transform={`translate(0 ${profileTop})`}>
+            <Profile
+              axisHeight={axisHeight}
+              layout={layout}
+              reading={reading}
+              sweep={sweep}
+              bands={bands}
+              units={units}
+              unfiltered={unfiltered}
+              traced={traced}
+              onSelect={select}
+            />
+          </g>
+          <g transform={`translate(0 ${figuresTop})`}>
+            <Figures layout={layout} reading={reading} units={units} />
+          </g>
+          <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}>
+            <Legend banded={bands.size > 0} />
+          </g>
+        </svg>
+      </div>
+      {available < NARROW_SHEET && (
+        <Kit>
+          <PostList
+            stations={layout.stations}
+            reading={reading}
+            sweep={sweep}
+            units={units}
+            selected={selected}
             onSelect={select}
           />
-        </g>
-        <g transform={`translate(0 ${figuresTop})`}>
-          <Figures layout={layout} reading={reading} units={units} />
-        </g>
-        <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}>
-          <Legend banded={bands.size > 0} />
-        </g>
-      </svg>
-    </div>
+        </Kit>
+      )}
+    </>
   );
 }
 
@@ -235,7 +226,10 @@ function headlineOf(reading: Reading, units: UnitChoice): string {
       : 'Not computed; see the reason beside it';
 }
 
-/** Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in view [px]. */
+/**
+ * Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in
+ * view [px].
+ */
 function headlinePlace({ stations }: SheetLayout, headline: string, available: number): HeadlinePlace {
   if (available < NARROW_SHEET) return { isSmall: true, x: NARROW_HEADLINE_X, y: NARROW_HEADLINE_Y };
   const high = [...placeLabels(stations, () => RIBBON_ABOUT).values()]
@@ -259,14 +253,15 @@ function headlinePlace({ stations }: SheetLayout, headline: string, available: n
   return { isSmall: true, x: findFree(headline.length * NAME_LETTER) ?? first, y: HEADLINE_Y };
 }
 
-/** How large the drawing is, and where its rows begin [px of the drawing]. @param isFitted made as narrow as the room is */
-function measure(layout: SheetLayout, room: { readonly width: number; readonly height: number }, isFitted: boolean) {
+/** How large the drawing is, and where its rows begin [px of the drawing]. @param zoom as the hand has it */
+function measure(layout: SheetLayout, room: { readonly width: number; readonly height: number }, zoom: Zoom) {
   const profileTop = layout.planHeight + 2;
   const fixedHeight = layout.planHeight + FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
   const roomy = Math.min(LARGEST_SCALE, room.width / layout.width, room.height / (fixedHeight + LEAST_AXIS));
   // Until the room is measured the drawing is as large as it must be: it never jumps down from a larger one.
   const isMeasured = Number.isFinite(room.width);
-  const scale = isFitted ? Math.min(1, room.width / layout.width) : isMeasured ? Math.max(1, roomy) : 1;
+  const usual = isMeasured ? Math.max(1, roomy) : 1;
+  const scale = zoom === 'fit' ? Math.min(1, room.width / layout.width) : zoom === 'usual' ? usual : zoom;
   // The axis gives way before the figures slip under the edge.
   const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, room.height / scale - fixedHeight));
   const figuresTop = profileTop + profileHeight(axisHeight);

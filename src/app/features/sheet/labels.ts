@@ -38,7 +38,8 @@ function isAbove({ part, role }: Station): boolean {
 }
 
 /**
- * Places every station's words so that neighbours do not cover each other: where two would touch, the later one steps away from the lane
+ * Places every station's words so that neighbours do not cover each other: where two would touch, the later one steps
+ * away from the lane
  * by a block. Depends on names and columns only, so that words stay while figures move.
  * @param halfWidth half of the ribbon at a station [px]
  */
@@ -55,7 +56,8 @@ export function placeLabels(
     const key = `${isAbove(s) ? 'above' : 'below'} ${s.y} ${s.role === 'consumer'}`;
     const taken = rows.get(key) ?? [];
     const step = [0, 1, 2].find((n) => taken.every((t) => t.step !== n || t.to <= x - width / 2)) ?? 0;
-    // Past every block that stands between it and the lane; under the fed parts, past its name: the figures there are short.
+    // Past every block that stands between it and the lane; under the fed parts, past its name: the figures there are
+    // short.
     const blocks = Array.from({ length: step }, (_, n) =>
       isAbove(s) ? Math.max(...taken.filter((t) => t.step === n && t.to > x - width / 2).map((t) => t.lines)) : 2,
     );

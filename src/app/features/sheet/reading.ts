@@ -49,7 +49,8 @@ export class Reading {
   }
 
   /**
-   * Pressure at which a part hands its oil on: a plate with a loop at its port to the loop, so that what the loop loses is the loop's alone.
+   * Pressure at which a part hands its oil on: a plate with a loop at its port to the loop, so that what the loop loses
+   * is the loop's alone.
    */
   outletPa(part: string): number | null {
     for (const port of ['away', 'out', 'run', 'cooler']) {

@@ -28,7 +28,10 @@ export function ribbonWidth(flowM3S: number): number {
 const BAR = 1e5;
 const AXIS_TOPS_BAR = [7, 10, 15, 20, 30, 50, 100, 200, 500, 1000];
 
-/** Top of the pressure axis [Pa]: 7 bar unless the project's range goes beyond. Fixed for a project, so that the tide really rises. */
+/**
+ * Top of the pressure axis [Pa]: 7 bar unless the project's range goes beyond. Fixed for a project, so that the tide
+ * really rises.
+ */
 export function axisTopPa(highestPa: number): number {
   return (AXIS_TOPS_BAR.find((top) => top * BAR >= highestPa) ?? AXIS_TOPS_BAR[AXIS_TOPS_BAR.length - 1]!) * BAR;
 }

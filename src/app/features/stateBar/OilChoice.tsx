@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { SelectInput } from '../../forms/SelectInput';
 import { formatQuantity } from '../../../core/foundations/units';
 import { activeVariant, inSeason } from '../../../core/document/project/project';
@@ -9,7 +10,7 @@ import { usePreferences } from '../../state/preferences';
 const GRADED_AT_K = 373.15;
 
 /** The oil of the project, or of the variant's season where it has one of its own. */
-export function OilChoice() {
+export const OilChoice = memo(function OilChoice() {
   const project = useDocument((d) => d.project)!;
   const setOil = useDocument((d) => d.setOil);
   const setSeason = useDocument((d) => d.setSeason);
@@ -38,4 +39,4 @@ export function OilChoice() {
       </div>
     </div>
   );
-}
+});

@@ -1,8 +1,9 @@
 import { Segmented } from 'antd';
+import { memo } from 'react';
 import { useView } from '../../state/view';
 
 /** Whether the oil's temperature is fixed or calculated. */
-export function OilMode() {
+export const OilMode = memo(function OilMode() {
   const found = useView((w) => w.found);
   const setFound = useView((w) => w.setFound);
   return (
@@ -15,4 +16,4 @@ export function OilMode() {
       onChange={(value) => setFound(value === 'Calculated')}
     />
   );
-}
+});

@@ -5,7 +5,10 @@ import { Instrument } from './Instrument';
 /** Shown figures are kept to this share: what a unit's factor leaves behind its last digit is no figure. */
 const SHOWN_DIGITS = 1e6;
 
-/** An instrument for a quantity in the reader's unit; its ends fall on whole steps. Figures in SI, the step in the reader's unit. */
+/**
+ * An instrument for a quantity in the reader's unit; its ends fall on whole steps. Figures in SI, the step in the
+ * reader's unit.
+ */
 export function QuantityInstrument(props: {
   readonly label: string;
   readonly quantity: Quantity;

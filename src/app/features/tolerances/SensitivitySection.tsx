@@ -137,7 +137,10 @@ function Bars({
   );
 }
 
-/** An effect as a bar from the middle: to the right more margin, hollow to the left less. @param share of the largest */
+/**
+ * An effect as a bar from the middle: to the right more margin, hollow to the left less.
+ * @param share of the largest
+ */
 function Bar({ share }: { readonly share: number }) {
   const middle = BAR_WIDTH / 2;
   const length = Math.abs(share) * (middle - 4);

@@ -3,7 +3,6 @@ import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
-import { CircuitSolver } from '../../../core/network/circuitSolver';
 import { sweepToEnd } from '../../../core/judgement/sweep/sweep';
 import { choose, openDemo, show } from '../../testing/page';
 import { SensitivitySection } from './SensitivitySection';
@@ -13,6 +12,7 @@ import { solveState } from '../../../core/judgement/judgeState';
 import { SENSITIVITY_STUDY } from '../../../core/studies/sensitivity/sensitivityStudy';
 import { SPREAD_STUDY } from '../../../core/studies/spread/spreadStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
+import { solverOf } from '../../../core/verification/testing/solverOf';
 
 jest.mock('../../../workers/studyPool');
 
@@ -22,12 +22,11 @@ const HOT_IDLE = { speedRevS: 850 / 60, oilTemperatureK: 393.15 };
 function atHotIdle() {
   const project = openDemo();
   useView.getState().setState(HOT_IDLE);
-  const made = CircuitSolver.of(project);
-  if (!made.ok) throw new Error('refused');
+  const circuit = solverOf(project);
   return {
     project,
-    result: solveState(made.circuit, made.circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)),
-    sweep: sweepToEnd(made.circuit),
+    result: solveState(circuit, circuit.stateAt(HOT_IDLE.speedRevS, HOT_IDLE.oilTemperatureK)),
+    sweep: sweepToEnd(circuit),
   };
 }
 

@@ -12,7 +12,10 @@ import { settled } from '../../state/workspace';
 
 const LARGEST_BACKUP_BYTES = 1024 * 1024 * 1024;
 
-/** Everything as one file, put back whole or by project; a folder that is kept up to date where the browser has such a thing. */
+/**
+ * Everything as one file, put back whole or by project; a folder that is kept up to date where the browser has such a
+ * thing.
+ */
 export function BackupSection({ onRestored }: { readonly onRestored: () => void }) {
   const { message } = AntApp.useApp();
   const { changes, lastAt, isOn, setOn, backedUp } = useBackupReminder();

@@ -8,7 +8,10 @@ import { rawProject, type ProjectHead } from '../../../storage/projects';
 import { storeProblemOf } from '../../../storage/storeProblem';
 import { openProject } from '../../state/workspace';
 
-/** A project that could not be read, as text, with what is wrong with it: mended by the app or by hand, and opened. The original stays. */
+/**
+ * A project that could not be read, as text, with what is wrong with it: mended by the app or by hand, and opened. The
+ * original stays.
+ */
 export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; readonly onClose: () => void }) {
   const navigate = useNavigate();
   const [text, setText] = useState<string>();

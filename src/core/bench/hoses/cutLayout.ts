@@ -35,7 +35,8 @@ const isBetter = (a: Score, b: Score) =>
   a.unplacedM < b.unplacedM - 1e-9 || (a.unplacedM < b.unplacedM + 1e-9 && a.begunM < b.begunM - 1e-9);
 
 /**
- * Lays cuts out on the lengths that one has: first as much as possible is cut at all, then as little as possible is begun (the sum of the
+ * Lays cuts out on the lengths that one has: first as much as possible is cut at all, then as little as possible is
+ * begun (the sum of the
  * lengths cut into, so that whole rolls stay whole).
  *
  * Depth-first over cuts from the longest, bounded by the best so far; two lengths of the same remainder are one.

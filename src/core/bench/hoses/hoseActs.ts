@@ -16,7 +16,8 @@ export function withHoseNote(
 }
 
 /**
- * A variant with another end on a hose: what is noted at the bench and the pressure loss in the circuit change together.
+ * A variant with another end on a hose: what is noted at the bench and the pressure loss in the circuit change
+ * together.
  * @param side `in`: the end that oil enters by
  */
 export function withHoseEnd(variant: Variant, key: string, side: 'in' | 'out', end: HoseEnd): Variant {
@@ -34,7 +35,8 @@ export function withHoseEnd(variant: Variant, key: string, side: 'in' | 'out', e
 }
 
 /**
- * A variant in which a hose has been trimmed: the length that came out is noted, and its routed length goes back into the circuit, so that
+ * A variant in which a hose has been trimmed: the length that came out is noted, and its routed length goes back into
+ * the circuit, so that
  * its pressure loss is that of the hose that was made.
  * @param hoseM length of the hose itself [m]
  */

@@ -29,17 +29,26 @@ export interface WorstSeen {
   readonly hottestK: number;
 }
 
-/** Least bend radius by dash size [m]; where a table gives a span, its larger end. @source handbook values, from memory */
+/**
+ * Least bend radius by dash size [m]; where a table gives a span, its larger end.
+ * @source handbook values, from memory
+ */
 const LEAST_BEND_M: Readonly<Record<'rubber' | 'ptfe', Partial<Readonly<Record<number, number>>>>> = {
   rubber: { 4: 75 * MM, 6: 100 * MM, 8: 115 * MM, 10: 140 * MM, 12: 165 * MM, 16: 235 * MM },
   ptfe: { 4: 50 * MM, 6: 75 * MM, 8: 115 * MM, 10: 165 * MM, 12: 200 * MM, 16: 230 * MM },
 };
 /** A suction hose bends by half as much again, or it flattens. @source common practice, no source */
 const SUCTION_BEND_FACTOR = 1.5;
-/** Nearer than this to an exhaust a hose wants a sleeve and a shield; nearer than the second another way. @source engineering judgement */
+/**
+ * Nearer than this to an exhaust a hose wants a sleeve and a shield; nearer than the second another way.
+ * @source engineering judgement
+ */
 const SLEEVE_WITHIN_M = 50 * MM;
 const REROUTE_WITHIN_M = 25 * MM;
-/** A finished hose longer or shorter than its route by more than this share, and more than this, rubs or pulls. @source engineering judgement */
+/**
+ * A finished hose longer or shorter than its route by more than this share, and more than this, rubs or pulls.
+ * @source engineering judgement
+ */
 const LENGTH_SHARE = 0.04;
 const LENGTH_LEAST_M = 12 * MM;
 /** Least room that a hose wants between engine and frame. @source common practice, no source: 20 to 40 mm */
@@ -144,7 +153,9 @@ function ratingVerdicts(hose: Hose, circuit: Circuit, seen: WorstSeen | undefine
   return found;
 }
 
-/** Two hoses of one size between the same two parts fit either way round: they are labelled, and joined one at a time. */
+/**
+ * Two hoses of one size between the same two parts fit either way round: they are labelled, and joined one at a time.
+ */
 function likeVerdicts(hose: Hose, hoses: readonly Hose[]): HoseVerdict[] {
   const partOf = (ref: string | undefined) => ref?.slice(0, ref.indexOf('.'));
   const ends = (h: Hose) => new Set([partOf(h.from.mate), partOf(h.to.mate)].filter((id) => id !== undefined));
@@ -170,7 +181,10 @@ export const seenByRange = (
   highPa: WorstSeen['highPa'] = () => undefined,
 ): WorstSeen => ({ highPa, hottestK: inSeason(project, variant).range.hottestOilK });
 
-/** Highest pressure at a port, from the nodes of one solved state, which name their ports, and the sweep's extremes by node. */
+/**
+ * Highest pressure at a port, from the nodes of one solved state, which name their ports, and the sweep's extremes by
+ * node.
+ */
 export function highByNodes(
   nodes: readonly { readonly ports: readonly string[] }[],
   nodeHighPa: readonly (number | null)[],

@@ -15,7 +15,10 @@ export interface JointSide {
   readonly port: string;
   readonly place: string;
   readonly thread: Thread | undefined;
-  /** Where the thread comes from: typed at the part; what its hose end has; usual for such a part; bought to match the other side; or nobody knows. */
+  /**
+   * Where the thread comes from: typed at the part; what its hose end has; usual for such a part; bought to match the
+   * other side; or nobody knows.
+   */
   readonly from: 'stated' | 'hoseEnd' | 'usual' | 'toMatch' | 'unknown';
 }
 
@@ -43,7 +46,10 @@ export interface BenchJoint {
   readonly note: JointNote;
 }
 
-/** Joints of a variant that are made at the bench or on the engine, centre bolts last: the order in which they are tightened. */
+/**
+ * Joints of a variant that are made at the bench or on the engine, centre bolts last: the order in which they are
+ * tightened.
+ */
 export function jointsOf(variant: Variant): readonly BenchJoint[] {
   return new JointList(variant).run();
 }
@@ -79,7 +85,8 @@ class JointList {
     if (!pa || !pb || this.seen.has(key) || pa === pb) return [];
     if (!isBolted(pa) && !isBolted(pb)) return [];
     this.seen.add(key);
-    // What a filter on the block lets out goes back through the stub that it is screwed onto: one joint, counted at its inlet.
+    // What a filter on the block lets out goes back through the stub that it is screwed onto: one joint, counted at its
+    // inlet.
     if (isOutletOfStub(pa, from, pb) || isOutletOfStub(pb, to, pa)) return [];
     const [a, b] = toMatch(pa, this.side(pa, from, pb), pb, this.side(pb, to, pa));
     const note = this.variant.bench?.joints?.[key] ?? {};
@@ -244,7 +251,10 @@ const MADE_TO_MATCH: ReadonlySet<Part['kind']> = new Set<Part['kind']>([
   'valve',
 ]);
 
-/** Both sides, where one of them takes the other's thread: a small part that is bought to match, a banjo hose end, the block's own filter stub. */
+/**
+ * Both sides, where one of them takes the other's thread: a small part that is bought to match, a banjo hose end, the
+ * block's own filter stub.
+ */
 function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [JointSide, JointSide] {
   const takes = (part: Part, other: Thread): boolean =>
     MADE_TO_MATCH.has(part.kind) ||

@@ -13,13 +13,19 @@ export type Mating =
 
 /** Dash sizes in which 37° and 45° flares share a thread. @source SAE J514 and J512 (from memory) */
 const SHARED_FLARES = [2, 3, 4, 5, 8, 10];
-/** Threads that start into each other and then tear. @source ISO 261 and ASME B1.1: the pitches differ by less than a turn or two show */
+/**
+ * Threads that start into each other and then tear.
+ * @source ISO 261 and ASME B1.1: the pitches differ by less than a turn or two show
+ */
 const NEAR_MISSES: readonly (readonly [dash: number, metric: string])[] = [
   [6, 'M14x1_5'],
   [8, 'M20x1_5'],
   [10, 'M22x1_5'],
 ];
-/** Pipe sizes whose American and British threads share a pitch and start into each other. @source ASME B1.20.1 and ISO 7-1 */
+/**
+ * Pipe sizes whose American and British threads share a pitch and start into each other.
+ * @source ASME B1.20.1 and ISO 7-1
+ */
 const SAME_PITCH_PIPES = ['1_2', '3_4'];
 /** The dash size whose flare has the thread of a spin-on stub. @source SAE J514: 3/4-16 */
 const STUB = { dash: 8, spinOn: 'spinOn3_4' } as const;
@@ -39,7 +45,8 @@ const sizeOf = (thread: Thread): string =>
 /**
  * Whether two ends go together, by rule.
  *
- * The same thread mates with itself. A banjo goes onto a port of its own metric thread. All else is refused with what happens when it is
+ * The same thread mates with itself. A banjo goes onto a port of its own metric thread. All else is refused with what
+ * happens when it is
  * tried; the pairs that look alike are named.
  *
  * @source SAE J514, J512, J1926, ASME B1.20.1, ISO 7-1, ISO 261 (from memory); what happens: common practice

@@ -2,7 +2,10 @@ import { jointOf, type JointKind, type Thread } from '../../document/parts/threa
 import type { JointNote } from '../../document/project/bench';
 import { ALUMINIUM_SHARE, BOLT_TORQUE_NM } from './torque';
 
-/** How sure a figure is: of a standard; of a handbook or common practice, shown as typical; or the maker's, which nobody has put in yet. */
+/**
+ * How sure a figure is: of a standard; of a handbook or common practice, shown as typical; or the maker's, which nobody
+ * has put in yet.
+ */
 export type Sureness = 'standard' | 'typical' | 'maker';
 
 /** How a joint is sealed and tightened. */
@@ -19,7 +22,9 @@ export interface Tightening {
   readonly bolts: { readonly count: number; readonly size: string; readonly pattern: string } | undefined;
 }
 
-/** A 37° flare by dash size: steel swivel nut [N·m], flats past wrench resistance, aluminium nut [N·m], hexagon [in]. */
+/**
+ * A 37° flare by dash size: steel swivel nut [N·m], flats past wrench resistance, aluminium nut [N·m], hexagon [in].
+ */
 interface FlareRow {
   readonly steelNm: number;
   readonly flats: string;

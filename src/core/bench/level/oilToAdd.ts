@@ -28,7 +28,10 @@ export interface OilChange {
   readonly drainsBackM3: number;
 }
 
-/** True for parts that hold oil upright while they are fitted: filters and canisters, and coolers with both ports at the top. */
+/**
+ * True for parts that hold oil upright while they are fitted: filters and canisters, and coolers with both ports at the
+ * top.
+ */
 function canPrefill(part: Part): boolean {
   if (part.kind === 'filter') return part.mounting !== 'inline';
   if (part.kind === 'cooler') return part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh';

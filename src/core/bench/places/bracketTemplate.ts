@@ -30,7 +30,8 @@ export function bracketProblems(bracket: Bracket): readonly string[] {
 }
 
 /**
- * A bracket at true size on paper: outline, holes with their centres, bend lines, dimensions, and two rulers that show whether the printer
+ * A bracket at true size on paper: outline, holes with their centres, bend lines, dimensions, and two rulers that show
+ * whether the printer
  * keeps the scale.
  *
  * @param bracket figures in metres from its lower left corner

@@ -29,7 +29,8 @@ interface Cell {
 }
 
 /**
- * A circuit as a plain drawing for paper: black on white, a box a part, oil going to the right, each connection a line. Returns to the sump
+ * A circuit as a plain drawing for paper: black on white, a box a part, oil going to the right, each connection a line.
+ * Returns to the sump
  * are not drawn.
  *
  * @returns an SVG as wide as its holder, its size in the view box
@@ -78,7 +79,10 @@ function captionsOf(variant: Variant, units: UnitChoice): (part: Part) => string
   };
 }
 
-/** A cell for each part that is drawn: the main lane in row 0, ways that come back above it, branches and fed parts below. */
+/**
+ * A cell for each part that is drawn: the main lane in row 0, ways that come back above it, branches and fed parts
+ * below.
+ */
 function place(circuit: Circuit): ReadonlyMap<string, Cell> {
   const { main, chains, order, role, groups } = arrange(circuit);
   const byId = new Map(circuit.parts.map((p) => [p.id, p]));

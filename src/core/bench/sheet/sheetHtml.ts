@@ -45,7 +45,8 @@ const ticks = (lines: readonly string[]): string =>
   `<ul class="ticks">${lines.map((l) => `<li>${BOX}<span>${l}</span></li>`).join('')}</ul>`;
 
 /**
- * The job sheet as one page of HTML that stands alone: black on white, for A4 or Letter, with page numbers where the printer's program knows
+ * The job sheet as one page of HTML that stands alone: black on white, for A4 or Letter, with page numbers where the
+ * printer's program knows
  * them (CSS Paged Media).
  */
 export function sheetHtml(request: JobSheetRequest): string {
@@ -362,7 +363,10 @@ function torqueCells(joint: BenchJoint): readonly string[] {
   ];
 }
 
-/** The two ends of a hose as a small drawing from the side: how each bends, the second on the side that it is clocked to. */
+/**
+ * The two ends of a hose as a small drawing from the side: how each bends, the second on the side that it is clocked
+ * to.
+ */
 function endDrawing(hose: Hose): string {
   const { from, to, clockingDeg } = hose;
   const words = `${sayHoseEnd(from.end)} and ${sayHoseEnd(to.end)}${clockingDeg === null ? '' : `, the second turned ${clockingDeg}° clockwise`}`;

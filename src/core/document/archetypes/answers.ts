@@ -13,7 +13,10 @@ const MOST_LITRES = 30;
 
 const GRADES = OIL_GRADES.map((grade) => grade.name) as [string, ...string[]];
 
-/** What is asked of a new engine, as a file and the questions on the screen give it. All but the first six have defaults. */
+/**
+ * What is asked of a new engine, as a file and the questions on the screen give it. All but the first six have
+ * defaults.
+ */
 export const answersSchema = z
   .strictObject({
     name: z.string().trim().min(1).max(80).meta({ title: 'Name' }),
@@ -70,12 +73,18 @@ const CRANKING_RPM = 250;
 /** Cranking is slower than an idle. */
 const CRANKING_OF_IDLE = 0.5;
 
-/** Main bearings by layout. @source a journal between each two throws and one at each end; opposed pins share a throw in a V */
+/**
+ * Main bearings by layout.
+ * @source a journal between each two throws and one at each end; opposed pins share a throw in a V
+ */
 export function mainBearingsOf(layout: FullAnswers['layout'], cylinders: number): number {
   return layout === 'inline' || cylinders < 2 ? cylinders + 1 : Math.ceil(cylinders / 2) + 1;
 }
 
-/** Coolers that engines of a use are built with. @source common practice, no source: what works hard for long has one */
+/**
+ * Coolers that engines of a use are built with.
+ * @source common practice, no source: what works hard for long has one
+ */
 function stockCoolerOf(
   archetype: ArchetypeId,
   use: FullAnswers['use'],

@@ -131,7 +131,8 @@ const ORDER: readonly WantId[] = [
 export type Built = { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly why: string };
 
 /**
- * A working project from the answers: the stock circuit as one variant, and where anything is changed a second one that has it.
+ * A working project from the answers: the stock circuit as one variant, and where anything is changed a second one that
+ * has it.
  * @returns the project, or why the changes cannot all be made
  */
 export function buildFromAnswers(given: Answers): Built {

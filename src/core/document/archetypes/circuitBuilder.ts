@@ -7,7 +7,10 @@ export class CircuitBuilder {
   readonly parts: Part[] = [];
   readonly joints: Joint[] = [];
 
-  /** Adds a part from a catalogue entry with some fields of its own. @throws when the schema refuses it: circuits made here are ours */
+  /**
+   * Adds a part from a catalogue entry with some fields of its own.
+   * @throws when the schema refuses it: circuits made here are ours
+   */
   fit(id: string, entry: string, own: Readonly<Record<string, unknown>> = {}): this {
     return this.add(id, { ...catalogueEntry(entry).part, ...own });
   }

@@ -21,11 +21,17 @@ const PUMP_AT_M3 = 2e-3;
 /** A hot idle: oil, and how much hotter its films are [K]. */
 const HOT_IDLE_K = 383.15;
 const FILM_RISE_K = 4;
-/** Slip of a pump of volumetric efficiency 0.85 at 2000 rpm, 4 bar and 11.8 mPa·s. @source Wilson's slip, inverted (closed form) */
+/**
+ * Slip of a pump of volumetric efficiency 0.85 at 2000 rpm, 4 bar and 11.8 mPa·s.
+ * @source Wilson's slip, inverted (closed form)
+ */
 const SLIP = (0.15 * (2000 / 60) * 2 * Math.PI * 11.8e-3) / (4 * BAR);
 /** Hydraulic lifters want this at a hot idle [Pa]. @source engineering judgement */
 const HYDRAULIC_PA = 1.6 * BAR;
-/** Surface speed of a main journal: ½ρv² of it must be pushed into the crank, here 3 bar [m/s]. @source rigid rotation (closed form) */
+/**
+ * Surface speed of a main journal: ½ρv² of it must be pushed into the crank, here 3 bar [m/s].
+ * @source rigid rotation (closed form)
+ */
 const MOST_JOURNAL_M_S = 27;
 /** From the pump to the gallery at hot idle [Pa]. */
 const IDLE_LOSS_PA = 0.2 * BAR;
@@ -64,10 +70,12 @@ function camBearings({ valveGear, layout, cylinders, mainBearings }: FullAnswers
 }
 
 /**
- * Sizes that hold the usual pressure at a hot idle: the pump by displacement, then the clearances so that what the engine passes is what the
+ * Sizes that hold the usual pressure at a hot idle: the pump by displacement, then the clearances so that what the
+ * engine passes is what the
  * pump brings, within what is usual for clearances; what is left over is the pump's.
  *
- * @source feed-pressure flow of journal bearings and Wilson slip, as the circuit is solved with later; proportions: engineering judgement
+ * @source feed-pressure flow of journal bearings and Wilson slip, as the circuit is solved with later; proportions:
+ *   engineering judgement
  */
 export function engineSizes(answers: FullAnswers, oil: Oil): EngineSizes {
   const { usual } = archetypeOf(answers.archetype);

@@ -8,7 +8,10 @@ const RPM = 1 / 60;
 const C = 273.15;
 const LITRE = 1e-3;
 
-/** Heat that grows with the engine, a litre; pan and fins with its surface. @source engineering judgement, docs/model.md */
+/**
+ * Heat that grows with the engine, a litre; pan and fins with its surface.
+ * @source engineering judgement, docs/model.md
+ */
 const BASE_HEAT_W_L = 650;
 const BLOCK_WK_L = 52;
 const PAN_WK = 15;

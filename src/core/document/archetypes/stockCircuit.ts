@@ -14,13 +14,19 @@ const MM2 = 1e-6;
 const LPM = 1e-3 / 60;
 const BAR = 1e5;
 
-/** What mains and rods are to have at the redline at most, whatever their speed [Pa]: small journals turn fast. @source engineering judgement */
+/**
+ * What mains and rods are to have at the redline at most, whatever their speed [Pa]: small journals turn fast.
+ * @source engineering judgement
+ */
 const MOST_ASKED_PA = 2.4 * BAR;
 /** Scavenge sections together against the pressure section. @source common practice: 1.3 to 3 */
 const SCAVENGE_RATIO = 2.2;
 /** A coolant-fed cooler a brake power [W/K per W]. @source engineering judgement */
 const COOLER_WK_PER_W = 2e-3;
-/** Flow through a relief that is wide open [m/s]: 6 bar, Cd 0.7, three quarters open. @source orifice law (closed form) */
+/**
+ * Flow through a relief that is wide open [m/s]: 6 bar, Cd 0.7, three quarters open.
+ * @source orifice law (closed form)
+ */
 const RELIEF_M_S = 20;
 /** Oil in a suction passage and in a pressure passage at the redline [m/s]. @source common practice */
 const SUCTION_M_S = 3.5;

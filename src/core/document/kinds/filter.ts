@@ -28,7 +28,10 @@ const schema = z.strictObject({
     .meta({ title: 'Anti-drain valve', description: 'Blank: yes, but not in an in-line filter.' }),
 });
 
-/** An anti-drain valve: stated, or what such a filter usually has. @source common practice: spin-on filters have one, in-line elements do not */
+/**
+ * An anti-drain valve: stated, or what such a filter usually has.
+ * @source common practice: spin-on filters have one, in-line elements do not
+ */
 export function hasAntiDrain(part: z.infer<typeof schema>): boolean {
   return part.antiDrain ?? part.mounting !== 'inline';
 }

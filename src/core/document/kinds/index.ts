@@ -27,7 +27,10 @@ import { consumer } from './consumer';
 import { drain } from './drain';
 import { scavenge } from './scavenge';
 
-/** Every kind of part. A kind that is not listed here is in no file, no catalogue and no drawing; one that is must answer every table above. */
+/**
+ * Every kind of part. A kind that is not listed here is in no file, no catalogue and no drawing; one that is must
+ * answer every table above.
+ */
 export const KINDS = {
   sump,
   tank,

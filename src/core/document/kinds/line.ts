@@ -12,7 +12,10 @@ import type { ThreadId } from '../parts/threads';
 const MM = 1e-3;
 const UM = 1e-6;
 
-/** Relative roughness up to which friction is known. @source Moody (1944), Trans. ASME 66, 671–684 (from memory): 0.05 */
+/**
+ * Relative roughness up to which friction is known.
+ * @source Moody (1944), Trans. ASME 66, 671–684 (from memory): 0.05
+ */
 const ROUGHEST_SHARE = 0.05;
 
 const schema = z

@@ -19,7 +19,8 @@ function suctionOf({ parts, joints }: Circuit): ReadonlySet<string> {
 }
 
 /**
- * A circuit's parts, those first where something is likely to be changed: the filter, where coolers and remote filters are connected, then
+ * A circuit's parts, those first where something is likely to be changed: the filter, where coolers and remote filters
+ * are connected, then
  * what lies behind the pump, then returns; the suction side and the tanks last.
  * @source common practice
  */

@@ -30,7 +30,9 @@ export function fitLoop(w: Workpiece, move: Of<'fitLoop'>): void {
   bridgePorts(w, { kind: 'bridge', from: `${plate}.away`, to: `${plate}.back`, drafts: move.drafts });
 }
 
-/** Runs parts from one port to another, for instance a cooler between a plate's ports; without parts it joins the two. */
+/**
+ * Runs parts from one port to another, for instance a cooler between a plate's ports; without parts it joins the two.
+ */
 export function bridgePorts(w: Workpiece, move: Of<'bridge'>): void {
   const { part } = w.port(move.from);
   w.port(move.to);
@@ -166,7 +168,10 @@ export function reversePart(w: Workpiece, move: Of<'reverse'>): void {
   w.joints = w.joints.map((j) => ({ from: turned[j.from] ?? j.from, to: turned[j.to] ?? j.to }));
 }
 
-/** Splits a line in two at a share of its length; losses stay at the end where they are listed, the first half of them on the first piece. */
+/**
+ * Splits a line in two at a share of its length; losses stay at the end where they are listed, the first half of them
+ * on the first piece.
+ */
 export function splitLine(w: Workpiece, move: Of<'split'>): void {
   const line = w.part(move.part);
   if (line.kind !== 'line') throw new MoveRefused(`${line.name} is not a line: only lines are split.`);

@@ -2,7 +2,10 @@ import type { Variant } from '../project/project';
 import { applyMove } from './applyMove';
 import type { Move } from './move';
 
-/** Makes moves one after the other. @throws with the move and the reason where one cannot be made: for demo engines and tests, whose moves are ours */
+/**
+ * Makes moves one after the other.
+ * @throws with the move and the reason where one cannot be made: for demo engines and tests, whose moves are ours
+ */
 export function makeMoves(variant: Variant, ...moves: readonly Move[]): Variant {
   return moves.reduce((v, move) => {
     const outcome = applyMove(v, move);

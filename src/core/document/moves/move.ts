@@ -9,7 +9,8 @@ export type MoveDraft = z.infer<typeof draftSchema>;
 const draftsSchema = z.array(draftSchema).min(1).max(20);
 
 /**
- * A plumbing move, as plain data: what the menu offers, a remedy proposes, a worker sends. A port stands for the place that it is at.
+ * A plumbing move, as plain data: what the menu offers, a remedy proposes, a worker sends. A port stands for the place
+ * that it is at.
  * `insert` goes between a port and the rest of its place; `bridge` runs from one port to another; `fitLoop` does both.
  */
 export const moveSchema = z.discriminatedUnion('kind', [

@@ -1,6 +1,9 @@
 import type { Move, MoveDraft } from './move';
 
-/** What people call a change besides its label. @source how engine builders name such work: common practice, no source */
+/**
+ * What people call a change besides its label.
+ * @source how engine builders name such work: common practice, no source
+ */
 const MOVE_WORDS: Readonly<Partial<Record<Move['kind'], string>>> = {
   insert: 'add fit install put in',
   tee: 'add fit install tee off T fitting oil feed line',

@@ -7,7 +7,9 @@ import { MoveRefused, outletOf, Workpiece } from './workpiece';
 
 type Of<K extends Move['kind']> = Extract<Move, { kind: K }>;
 
-/** Tees off at a place: parts one behind the other, the last fed; its oil falls where it is told, or into the only sump. */
+/**
+ * Tees off at a place: parts one behind the other, the last fed; its oil falls where it is told, or into the only sump.
+ */
 export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   const { part } = w.port(move.at);
   // What only reads or holds stands where it is tapped; what is fed stands at the end of the row.

@@ -10,7 +10,10 @@ import type { MoveDraft } from './move';
 /** Why a move cannot be made, for the reader. */
 export class MoveRefused extends Error {}
 
-/** A circuit while a move changes it: parts and joints are replaced, never changed in place, so what did not move stays the same object. */
+/**
+ * A circuit while a move changes it: parts and joints are replaced, never changed in place, so what did not move stays
+ * the same object.
+ */
 export class Workpiece {
   parts: readonly Part[];
   joints: readonly Joint[];

@@ -47,7 +47,10 @@ export interface KindTraits<P, L extends Place = Place> {
   readonly ports: readonly string[];
   readonly place: L;
   symbol(part: P): SymbolKey;
-  /** Ways through it in the direction that it is meant to go, shut valves counted; default: from the first port to each other. */
+  /**
+   * Ways through it in the direction that it is meant to go, shut valves counted; default: from the first port to each
+   * other.
+   */
   ways?(part: P): readonly Way[];
   /** Ports that are one place inside it. */
   readonly onePlace?: readonly Way[];

@@ -1,4 +1,7 @@
-/** To the air, a metre of bare hose or hard line at 25 m/s, by dash size [W/(m K)]. @source engineering judgement; rubber or a sleeve: half */
+/**
+ * To the air, a metre of bare hose or hard line at 25 m/s, by dash size [W/(m K)].
+ * @source engineering judgement; rubber or a sleeve: half
+ */
 export const HOSE_CONDUCTANCE_WMK: Readonly<Record<number, number>> = {
   3: 0.4,
   4: 0.5,

@@ -1,6 +1,9 @@
 import { formatQuantity, type Quantity } from '../../foundations/units';
 
-/** What a figure of a quantity can be on any oil circuit of an engine, in SI: generous, so that what lies beyond is a slip of the pen. */
+/**
+ * What a figure of a quantity can be on any oil circuit of an engine, in SI: generous, so that what lies beyond is a
+ * slip of the pen.
+ */
 interface Bounds {
   /** Least that a figure greater than zero can be. */
   readonly least: number;

@@ -62,7 +62,8 @@ export function onePlaceInside(part: Part): readonly Way[] {
 
 /**
  * The ways that oil can take through a part, from an inlet to an outlet, in the direction that it is meant to go.
- * Shut valves count; a blank cover and a part that is blocked have none. Reservoirs and parts outside the pressure network have none either.
+ * Shut valves count; a blank cover and a part that is blocked have none. Reservoirs and parts outside the pressure
+ * network have none either.
  */
 export function waysThrough(part: Part): readonly Way[] {
   if (part.blocked === true) return [];
@@ -72,7 +73,10 @@ export function waysThrough(part: Part): readonly Way[] {
   return outlets.map((port) => [inlet!, port] as const);
 }
 
-/** The port whose pressure lifts a valve or turns a regulator down, where that is not its own; with the field that says so. */
+/**
+ * The port whose pressure lifts a valve or turns a regulator down, where that is not its own; with the field that says
+ * so.
+ */
 export function sensePort(part: Part): { readonly field: string; readonly ref: PortRef } | undefined {
   return kindOf(part).senses?.(part);
 }

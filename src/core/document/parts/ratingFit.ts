@@ -7,10 +7,12 @@ export interface CurvePoint {
 }
 
 /**
- * The rating point and viscous share that a measured curve has: least squares of Δp = a·Q + b·Q², relative errors, a > 0, b ≥ 0.
+ * The rating point and viscous share that a measured curve has: least squares of Δp = a·Q + b·Q², relative errors, a >
+ * 0, b ≥ 0.
  *
  * @param points two at least, flows and drops > 0, all at one viscosity and density
- * @returns the rating at the largest flow of the curve, and the largest relative misfit; undefined where no such law fits (fewer than two
+ * @returns the rating at the largest flow of the curve, and the largest relative misfit; undefined where no such law
+ *   fits (fewer than two
  *   different flows, or a drop that falls as flow grows)
  * @source linear least squares, closed form
  */

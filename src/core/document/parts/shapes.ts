@@ -105,7 +105,10 @@ export const springValveShape = {
   dischargeCoefficient: share('Discharge coefficient', { typical: [0.55, 0.8] }).default(0.7),
   closedLeakM3SPa: positive('leak', 'Leak when shut', { typical: [1e-14, 1e-12] }).default(1e-13),
 };
-/** A spring gives way over a range: at least a hundredth of its crack pressure, and 5 mbar. @source engineering judgement */
+/**
+ * A spring gives way over a range: at least a hundredth of its crack pressure, and 5 mbar.
+ * @source engineering judgement
+ */
 const LEAST_LIFT_SHARE = 0.01;
 const LEAST_LIFT_PA = 500;
 const opensAboveCrack = (v: { crackPa: number; fullOpenPa: number }) =>

@@ -1,4 +1,7 @@
-/** The drawings that there are; a kind chooses among them by its figures. Lines and returns are drawn as what they carry. */
+/**
+ * The drawings that there are; a kind chooses among them by its figures. Lines and returns are drawn as what they
+ * carry.
+ */
 export const SYMBOL_KEYS = [
   'none',
   'pump',

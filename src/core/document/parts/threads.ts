@@ -136,7 +136,10 @@ export function jointOf(thread: Thread): JointKind {
   return PREFIXES.find(([prefix]) => plain.startsWith(prefix))![1];
 }
 
-/** Sizes in inches with their threads, and British pipe, as they are written on the part. @source ASME B1.1, ISO 228-1 and ISO 7-1 (from memory) */
+/**
+ * Sizes in inches with their threads, and British pipe, as they are written on the part.
+ * @source ASME B1.1, ISO 228-1 and ISO 7-1 (from memory)
+ */
 const WRITTEN: Partial<Readonly<Record<Thread, string>>> = {
   spinOn1x12: '1-12',
   spinOn15x16: '1 1/2-16',
@@ -148,7 +151,10 @@ const WRITTEN: Partial<Readonly<Record<Thread, string>>> = {
   ),
 };
 
-/** "37° flare dash 6", "taper pipe 1/8", as a reader says it. Dash sizes are written out, so that no one takes them for a temperature. */
+/**
+ * "37° flare dash 6", "taper pipe 1/8", as a reader says it. Dash sizes are written out, so that no one takes them for
+ * a temperature.
+ */
 export function threadLabel(thread: Thread): string {
   const joint = jointOf(thread);
   if (OWN_THREAD.test(thread)) return `${JOINTS[joint].label} ${thread.split('_')[2]!}`;

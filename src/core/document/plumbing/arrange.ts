@@ -3,7 +3,10 @@ import { placeOf, isTerminal, isReservoir, isReturn, PORTS, splitPortRef, waysTh
 import type { Circuit } from '../project/project';
 import { PortGroups } from './portGroups';
 
-/** What a part is to the drawing: on the main lane, beside it, in the row of fed parts, hanging from a place, or tied to nothing. */
+/**
+ * What a part is to the drawing: on the main lane, beside it, in the row of fed parts, hanging from a place, or tied to
+ * nothing.
+ */
 export type Role = 'main' | 'detour' | 'branch' | 'consumer' | 'hanger' | 'loose';
 
 /** A row of parts off the main lane. */
@@ -36,7 +39,8 @@ export function hasColumn(part: Part): boolean {
 /**
  * Sorts a circuit into a main lane, detours, branches and fed parts, oil going one way.
  *
- * The main lane is the way that reaches most fed parts; ways that come back to it are detours, ways that do not are branches.
+ * The main lane is the way that reaches most fed parts; ways that come back to it are detours, ways that do not are
+ * branches.
  * Depends on parts and joints only, never on figures, so that nothing moves while the state does.
  */
 export function arrange(circuit: Circuit): Arrangement {

@@ -1,6 +1,9 @@
 import type { Part } from '../parts/part';
 
-/** The end of the main gallery, or the first bearings' inlet where no gallery is named; undefined where there is neither. */
+/**
+ * The end of the main gallery, or the first bearings' inlet where no gallery is named; undefined where there is
+ * neither.
+ */
 export function galleryPort(parts: readonly Part[]): string | undefined {
   const place =
     parts.find((p) => p.kind === 'line' && p.form === 'gallery') ?? parts.find((p) => p.kind === 'bearings');

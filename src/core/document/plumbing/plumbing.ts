@@ -6,7 +6,9 @@ import type { Circuit } from '../project/project';
 import { assignElevations } from './elevations';
 import { PortGroups } from './portGroups';
 
-/** What a circuit's joints make of it before any law is asked: its places, what holds their pressure, where oil can go. */
+/**
+ * What a circuit's joints make of it before any law is asked: its places, what holds their pressure, where oil can go.
+ */
 export interface Plumbing {
   /** Joined ports are one place. */
   readonly groups: PortGroups;
@@ -25,7 +27,8 @@ export type PlumbingResult =
   { readonly ok: true; readonly plumbing: Plumbing } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 /**
- * Traces a circuit's places and checks all that can be wrong with its plumbing: no reservoir, reservoirs that are joined,
+ * Traces a circuit's places and checks all that can be wrong with its plumbing: no reservoir, reservoirs that are
+ * joined,
  * drains without an end, heights that disagree, valves that sense where no oil is.
  *
  * @param circuit valid by its schema and its references
@@ -101,7 +104,10 @@ export interface Returns {
   readonly feeds: ReadonlyMap<string, readonly string[]>;
   /** By drain, the reservoir that it ends in by itself. */
   readonly ends: ReadonlyMap<string, string>;
-  /** The reservoir into whose gas space oil at this group falls, or undefined where the group is part of the pressure network. */
+  /**
+   * The reservoir into whose gas space oil at this group falls, or undefined where the group is part of the pressure
+   * network.
+   */
   discharges(group: string): ReservoirPart | undefined;
 }
 

@@ -3,7 +3,10 @@ import { PROJECT_VERSION } from './project';
 /** A file's contents before its schema is known. */
 export type RawProject = Readonly<Record<string, unknown>>;
 
-/** Steps from each version to the next: MIGRATIONS[v] turns version v into v + 1. Frozen files of every version are tested against them. */
+/**
+ * Steps from each version to the next: MIGRATIONS[v] turns version v into v + 1. Frozen files of every version are
+ * tested against them.
+ */
 export const MIGRATIONS: Readonly<Record<number, (raw: RawProject) => RawProject>> = {
   1: columnsForStationOrder,
   // Version 3 adds what an engine is used for and built like; all of it may be left out.
@@ -28,7 +31,10 @@ function columnsForStationOrder(raw: RawProject): RawProject {
   };
 }
 
-/** Brings a raw project of an older version up to date, one version at a time. @throws never: an absent step leaves it to the schema to refuse */
+/**
+ * Brings a raw project of an older version up to date, one version at a time.
+ * @throws never: an absent step leaves it to the schema to refuse
+ */
 export function migrate(raw: RawProject): RawProject {
   let current = raw;
   const { version: from } = raw;

@@ -30,7 +30,10 @@ export const oilSchema = z
     path: ['viscosity100M2S'],
   });
 
-/** Where the oil's heat comes from and goes to, beside what the circuit's parts do. Defaults: engineering judgement, ranges in each field. */
+/**
+ * Where the oil's heat comes from and goes to, beside what the circuit's parts do. Defaults: engineering judgement,
+ * ranges in each field.
+ */
 export const heatSchema = z.strictObject({
   brakePowerW: positive('heatFlow', 'Brake power at maximum speed', {
     typical: [10e3, 600e3],
@@ -137,7 +140,10 @@ export const seasonSchema = z.strictObject({
 });
 export type Season = z.infer<typeof seasonSchema>;
 
-/** How far one figure of one part may lie from what is stated: 95 in 100 within plus or minus this, in the figure's SI unit. */
+/**
+ * How far one figure of one part may lie from what is stated: 95 in 100 within plus or minus this, in the figure's SI
+ * unit.
+ */
 export const toleranceSchema = z.strictObject({
   part: partIdSchema,
   path: z
@@ -155,7 +161,10 @@ export const variantSchema = z.strictObject({
   circuit: circuitSchema,
   /** The variant that this one was made from. */
   basedOn: partIdSchema.optional(),
-  /** Columns of the sheet from left to right, kept so that parts stay where the user knows them: a part, or the width of a column left empty. */
+  /**
+   * Columns of the sheet from left to right, kept so that parts stay where the user knows them: a part, or the width of
+   * a column left empty.
+   */
   sheet: z
     .strictObject({ columns: z.array(z.union([partIdSchema, z.number().positive().max(400)])).max(4000) })
     .optional(),
@@ -195,7 +204,10 @@ export type Joint = z.infer<typeof jointSchema>;
 export type Engine = z.infer<typeof engineSchema>;
 export type OperatingRange = z.infer<typeof rangeSchema>;
 
-/** The project as a variant's season makes it: its oil, and its coldest and hottest. Without a season it is the project itself. */
+/**
+ * The project as a variant's season makes it: its oil, and its coldest and hottest. Without a season it is the project
+ * itself.
+ */
 export function inSeason(project: Project, { season }: Variant): Project {
   if (!season) return project;
   const range = {

@@ -22,7 +22,11 @@ export type ReadResult =
 
 const refused = (...issues: Issue[]): ReadResult => ({ ok: false, issues });
 
-/** Reads a project file's text. @param text as read @returns the project, or every reason why not (12 at most), with the field named */
+/**
+ * Reads a project file's text.
+ * @param text as read
+ * @returns the project, or every reason why not (12 at most), with the field named
+ */
 export function readProjectText(text: string): ReadResult {
   // Length in UTF-16 units is at most the bytes, so nothing small is refused.
   if (text.length > LARGEST_FILE_BYTES) return refused(fileTooLarge(text.length));

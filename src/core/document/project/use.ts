@@ -27,7 +27,10 @@ const drive = (
   clearShare = 1,
 ): UseDrive => ({ name, loadShare, speedShare, airTemperatureK: airC + C, roadSpeedMS, durationS, clearShare });
 
-/** What an engine is used for, and the drives that decide whether its oil stays cool enough. @source engineering judgement */
+/**
+ * What an engine is used for, and the drives that decide whether its oil stays cool enough.
+ * @source engineering judgement
+ */
 export const USES = [
   {
     id: 'street',

@@ -34,7 +34,8 @@ export function jacobianOf(
  * Weighted least squares with normal priors around 0: minimises rᵀΣ⁻¹r + Σ(x/σ)², r = measured − model(x).
  *
  * @param noise Cholesky factor of Σ, the covariance of the readings @param prior standard deviation of each x, > 0
- * @source Levenberg (1944) and Marquardt (1963), damped Gauss–Newton (from memory); the covariance is that of the linearised posterior
+ * @source Levenberg (1944) and Marquardt (1963), damped Gauss–Newton (from memory); the covariance is that of the
+ *   linearised posterior
  */
 export function fitLeastSquares(
   model: (x: readonly number[]) => number[],
@@ -135,7 +136,8 @@ export interface Problem {
 }
 
 /**
- * Standard deviations by which one parameter's value is worse than the best, the others fitted anew beside it: the signed root of the rise in cost.
+ * Standard deviations by which one parameter's value is worse than the best, the others fitted anew beside it: the
+ * signed root of the rise in cost.
  * @param from where the others start
  * @source profile likelihood (closed form for linear models)
  */

@@ -153,7 +153,11 @@ export class SparseLu {
     for (let i = 0; i < size; i++) solution[order[i]!] = work[i]!;
   }
 
-  /** Solves the transposed system with the last factors: Aᵀx = b. @param rhs by unknown, kept @param solution by unknown, written */
+  /**
+   * Solves the transposed system with the last factors: Aᵀx = b.
+   * @param rhs by unknown, kept
+   * @param solution by unknown, written
+   */
   solveTransposed(rhs: Float64Array, solution: Float64Array): void {
     const { size, order, lowerStart, lowerColumn, lowerValue, upperStart, upperColumn, upperValue, work } = this;
     for (let i = 0; i < size; i++) work[i] = rhs[order[i]!]!;

@@ -5,7 +5,8 @@ const MOST_STEPS = 60;
 
 /**
  * How the search ended. `closed`: the bracket is as narrow as asked. `unknown`: at `root` the function gave nothing.
- * `outOfSteps`: it is still wider than asked. `sameSign`: the two ends do not bracket anything; `root` is the end nearer zero.
+ * `outOfSteps`: it is still wider than asked. `sameSign`: the two ends do not bracket anything; `root` is the end
+ * nearer zero.
  */
 export interface BracketedRoot {
   readonly status: 'closed' | 'unknown' | 'outOfSteps' | 'sameSign';
@@ -16,7 +17,8 @@ export interface BracketedRoot {
 }
 
 /**
- * Where a function changes sign between 0 and 1: false position with the kept end's weight halved (Illinois), and halving wherever that
+ * Where a function changes sign between 0 and 1: false position with the kept end's weight halved (Illinois), and
+ * halving wherever that
  * stalls, so that a jump is found as surely as a zero. A place where nothing is known ends the search there.
  *
  * @param f0 f at 0, @param f1 f at 1, of other sign @param within width that the bracket is narrowed to

@@ -1,6 +1,9 @@
 import type { Quantity } from './quantity';
 
-/** How a unit may be typed, and what it is worth: SI = figure × scale + offset. Spellings are compared without case, spaces, dots and carets. */
+/**
+ * How a unit may be typed, and what it is worth: SI = figure × scale + offset. Spellings are compared without case,
+ * spaces, dots and carets.
+ */
 export interface Spelling {
   readonly names: readonly string[];
   readonly scale: number;

@@ -9,7 +9,8 @@ import { runToEnd } from '../../foundations/runToEnd';
 export const RULE_COUNT = RULES.length;
 
 /**
- * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the number done.
+ * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the
+ * number done.
  * @returns findings by weight, heaviest first, waived ones last
  */
 export function* auditCircuit(solver: CircuitSolver): Generator<number, readonly Finding[]> {

@@ -55,10 +55,15 @@ export interface AuditContext {
   };
   /** The circuit solved at one of its states. */
   at(state: SpeedAndOil): SolveResult;
-  /** The circuit with some parts changed, solved at a state or swept coarsely; undefined where it cannot be computed. */
+  /**
+   * The circuit with some parts changed, solved at a state or swept coarsely; undefined where it cannot be computed.
+   */
   solveWith(change: (part: Part) => Part, state: SpeedAndOil): SolveResult | undefined;
   sweepWith(change: (part: Part) => Part): Sweep | undefined;
-  /** Where the oil settles at a speed in its surroundings, with some parts changed; undefined where it cannot be computed. */
+  /**
+   * Where the oil settles at a speed in its surroundings, with some parts changed; undefined where it cannot be
+   * computed.
+   */
   balance(drive: Drive, change?: (part: Part) => Part): BalancedState | undefined;
   /** The drives of the engine's use, its hardest, and a cold cruise. */
   readonly drives: { readonly use: readonly Drive[]; readonly hotDay: Drive; readonly coldCruise: SteadyDrive };

@@ -1,9 +1,9 @@
 import { partSchema, type Part } from '../../document/parts/part';
 import { projectSchema, type Joint } from '../../document/project/project';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { demoProject } from '../../verification/testing/demo';
 import { solveState } from '../judgeState';
+import { solverOf } from '../../verification/testing/solverOf';
 
 const BAR = 1e5;
 const RATED = {
@@ -48,9 +48,8 @@ function solved(parts: readonly Part[], joints: readonly (readonly [string, stri
     variants: [{ id: 'a', name: 'A', circuit: { parts: all, joints: list } }],
     activeVariant: 'a',
   });
-  const made = CircuitSolver.of(project);
-  if (!made.ok) throw new Error(JSON.stringify(made.issues));
-  const result = solveState(made.circuit, made.circuit.stateAt(rpm / 60, 373.15));
+  const circuit = solverOf(project);
+  const result = solveState(circuit, circuit.stateAt(rpm / 60, 373.15));
   expect(result.convergence.status).toBe('converged');
   const flow = (id: string) => result.elements.find((e) => e.part === id)!.flowM3S;
   const found = (id: string) => result.drains.find((d) => d.part === id)!;

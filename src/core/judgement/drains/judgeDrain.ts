@@ -45,7 +45,8 @@ const HEIGHT_AGREEMENT_M = 1e-3;
 /**
  * Judges a gravity drain: it must fall all the way, end above the oil, and hold the oil with its foam half full.
  *
- * S = (z_outlet − max(z_port, z_level))/L; needed is flow × foam factor; the port under the level, a rise along the run, or a crankcase
+ * S = (z_outlet − max(z_port, z_level))/L; needed is flow × foam factor; the port under the level, a rise along the
+ * run, or a crankcase
  * pressure above the column's ρgh fail it whatever its bore.
  *
  * @source half-full laminar capacity, closed form, Churchill (1977) beyond; foam factor: common practice, no source
@@ -65,7 +66,8 @@ export function judgeDrain(drain: PartOf<'drain'>, s: DrainSurroundings): DrainJ
     risesAtM: null,
   };
   if (outletHeightM === undefined) return { verdict: 'unknown', ...unknown };
-  // Without a stated port the run ends where the sump's returns usually do: at the crank's height or a little above the oil.
+  // Without a stated port the run ends where the sump's returns usually do: at the crank's height or a little above the
+  // oil.
   const portHeightM = profile?.at(-1)?.heightM ?? Math.max(s.levelM + ASSUMED_PORT_OVER_LEVEL_M, 0);
   const slope = (outletHeightM - Math.max(portHeightM, s.levelM)) / drain.lengthM;
   const rise = profile?.findIndex((p, i) => i > 0 && p.heightM > profile[i - 1]!.heightM + HEIGHT_AGREEMENT_M) ?? -1;

@@ -44,7 +44,10 @@ export interface ProbeReading {
   readonly lowPressurePa: number | null;
 }
 
-/** Reads and judges one consumer in the solver's workspace. A consumer that is cut off is dry as soon as the engine turns. */
+/**
+ * Reads and judges one consumer in the solver's workspace. A consumer that is cut off is dry as soon as the engine
+ * turns.
+ */
 export function readProbe(
   probe: Probe,
   network: Network,

@@ -2,7 +2,10 @@ import { DRY_WITHIN_PA } from '../../network/dryWithin';
 import type { Supply } from '../../document/parts/shapes';
 import type { Check, Verdict } from '../stateResult';
 
-/** A pressure within this of its mark is near, or within a quarter of a low one; a flow within a tenth. Common practice, no source. */
+/**
+ * A pressure within this of its mark is near, or within a quarter of a low one; a flow within a tenth. Common practice,
+ * no source.
+ */
 export const NEAR_PRESSURE_PA = 0.25e5;
 export const NEAR_PRESSURE_SHARE = 0.25;
 export const NEAR_FLOW_SHARE = 0.1;

@@ -15,7 +15,10 @@ export function sayShortfall(shortfall: Shortfall, units: UnitChoice = {}): stri
   return `${where(shortfall, units)}. ${sayWhy(shortfall.verdict, shortfall.decisive, units)}`;
 }
 
-/** The same where it only just fails, so that figure and limit would read alike: "Turbo at 7000 rpm, 120 °C: its flow goes above 1.90 L/min." */
+/**
+ * The same where it only just fails, so that figure and limit would read alike: "Turbo at 7000 rpm, 120 °C: its flow
+ * goes above 1.90 L/min."
+ */
 export function sayEdge(shortfall: Shortfall, units: UnitChoice = {}): string {
   const { decisive } = shortfall;
   if (!decisive || shortfall.verdict === 'dry' || shortfall.drain) return sayShortfall(shortfall, units);

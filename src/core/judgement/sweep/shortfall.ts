@@ -17,7 +17,10 @@ export const shortfallSchema = z.strictObject({
 });
 export type Shortfall = z.infer<typeof shortfallSchema>;
 
-/** Who is not supplied over the range, worst first: dry before short or flooded, then by margin. @param only the one consumer asked about */
+/**
+ * Who is not supplied over the range, worst first: dry before short or flooded, then by margin.
+ * @param only the one consumer asked about
+ */
 export function shortfalls({ consumers, states, notConverged }: Sweep, only?: string): Shortfall[] {
   return consumers
     .filter((c) => !c.supplied && (only === undefined || c.part === only))

@@ -21,7 +21,8 @@ export const LAW_NAMES = Object.keys(Law) as readonly LawName[];
 
 /**
  * Where each of a law's numbers lies in the parameter table, counted from the element's own start:
- * `parameters[parameterStart[e] + AT.line.boreM]`. Constants of a frozen shape, so that the hot loop pays nothing for the names.
+ * `parameters[parameterStart[e] + AT.line.boreM]`. Constants of a frozen shape, so that the hot loop pays nothing for
+ * the names.
  */
 export const AT = {
   line: { boreM: 0, lengthM: 1, relativeRoughness: 2, k1: 3, kForward: 4, kReverse: 5, exits: 6 },

@@ -37,7 +37,11 @@ export const springNumbers = (v: SpringValvePart): LawParameters<'springValve'> 
   leakM3SPa: v.closedLeakM3SPa,
 });
 
-/** A relief with its shim: the spring is pressed together further, so both pressures rise by rate × shim over the seat's area. @source spring balance */
+/**
+ * A relief with its shim: the spring is pressed together further, so both pressures rise by rate × shim over the seat's
+ * area.
+ * @source spring balance
+ */
 export function shimmed<V extends PartOf<'relief'>>(part: V): V {
   if (!part.spring) return part;
   const { rateNM, shimM, seatBoreM, freeLengthM, fittedLengthM } = part.spring;
@@ -82,7 +86,8 @@ export function ratingNumbers(part: RatedPart, load: number): LawParameters<'two
 }
 
 /**
- * A core with its tubes in N passes for one rated in M: each tube carries n = N/M times the flow over n times the length,
+ * A core with its tubes in N passes for one rated in M: each tube carries n = N/M times the flow over n times the
+ * length,
  * so the viscous drop grows with n², the square one with n³. @source closed form
  */
 export function coolerNumbers(part: PartOf<'cooler'>): LawParameters<'twoTerm'> {

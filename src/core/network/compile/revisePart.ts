@@ -10,7 +10,8 @@ import type { ElementIndex, NodeIndex } from './network';
 const NO_NODE = -1 as NodeIndex;
 
 /**
- * Writes a part's figures into the network that was compiled with it, in place: for the many circuits of a study that differ in figures only.
+ * Writes a part's figures into the network that was compiled with it, in place: for the many circuits of a study that
+ * differ in figures only.
  * Made once for a part, since a study revises it thousands of times.
  */
 export class PartReviser {
@@ -57,7 +58,11 @@ export class PartReviser {
     };
   }
 
-  /** Reads the part's figures as they are now. @returns false where they ask for other elements than there are (a drilled bore that became a tube): it must be compiled anew */
+  /**
+   * Reads the part's figures as they are now.
+   * @returns false where they ask for other elements than there are (a drilled bore that became a tube): it must be
+   *   compiled anew
+   */
   revise(): boolean {
     if (!this.roles) return true;
     this.found = 0;

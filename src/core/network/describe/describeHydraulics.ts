@@ -5,7 +5,8 @@ import { CAVITATION_MARGIN_PA } from '../solve/stopping';
 import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
 import type { CompiledCircuit } from '../compile/compile';
 import { Law, LAW_NAMES } from '../compile/law';
-import type { HydraulicSolver, SolveOutcome } from '../solve/solver';
+import type { HydraulicSolver } from '../solve/solver';
+import type { SolveOutcome } from '../solve/stopping';
 import type { OperatingState } from '../solve/state';
 import type { ElementResult, HydraulicResult, NodeResult } from './result';
 import { elementReynolds } from './reynolds';
@@ -21,7 +22,8 @@ const liquidPa = (gaugePa: number, { atmospherePa }: OperatingState) =>
 
 /**
  * Reads the solver's workspace after a solve into plain data.
- * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held everywhere
+ * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held
+ *   everywhere
  */
 export function describeHydraulics(
   compiled: CompiledCircuit,

@@ -1,10 +1,10 @@
-import { CircuitSolver } from '../circuitSolver';
 import { tracePath } from '../describe/tracePath';
 import { isConsumer } from '../../document/parts/ports';
 import { randomProject } from '../../verification/testing/randomCircuit';
 import { demoProject } from '../../verification/testing/demo';
 import { explainPart, lossLabel, type LawText } from './explainPart';
 import { solveState } from '../../judgement/judgeState';
+import { solverOf } from '../../verification/testing/solverOf';
 
 const SEEDS = Array.from({ length: 40 }, (_, i) => i + 1);
 const STATES = [
@@ -21,12 +21,11 @@ function* laws(): Generator<{
   readonly of: (symbol: string) => number;
 }> {
   for (const seed of SEEDS) {
-    const made = CircuitSolver.of(randomProject(seed));
-    if (!made.ok) throw new Error('refused');
+    const circuit = solverOf(randomProject(seed));
     for (const { speedRevS, oilTemperatureK } of STATES) {
-      const result = solveState(made.circuit, made.circuit.stateAt(speedRevS, oilTemperatureK));
+      const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
       if (result.convergence.status !== 'converged') throw new Error(`${seed} not solved`);
-      for (const part of made.circuit.variant.circuit.parts)
+      for (const part of circuit.variant.circuit.parts)
         for (const law of explainPart(part, result)) {
           const of = (symbol: string) => [...law.terms, law.result].find((t) => t.symbol === symbol)!.si;
           yield { where: `${seed} ${speedRevS} ${oilTemperatureK - C} ${law.title}`, law, of };
@@ -104,7 +103,8 @@ describe('A law with its values put in, on random circuits', () => {
         where,
         Math.abs((of(felt) - of('Δp_crack')) / (of('Δp_full') - of('Δp_crack')) - of('lift')) < 0.02,
       ]).toEqual([where, true]);
-      // A state has converged within 1 Pa: over a spring's travel that is so much of its lift, and twice that of its drop.
+      // A state has converged within 1 Pa: over a spring's travel that is so much of its lift, and twice that of its
+      // drop.
       const within = 2 / ((of('Δp_full') - of('Δp_crack')) * of('lift')) + 1e-6;
       expect([
         where,
@@ -125,10 +125,9 @@ describe('Where the pressure goes, on random circuits', () => {
   it('adds up from its start to each consumer exactly, and starts at the pump', () => {
     let traced = 0;
     for (const seed of SEEDS) {
-      const made = CircuitSolver.of(randomProject(seed));
-      if (!made.ok) throw new Error('refused');
-      const result = solveState(made.circuit, made.circuit.stateAt(60, 373.15));
-      for (const part of made.circuit.variant.circuit.parts.filter(isConsumer)) {
+      const circuit = solverOf(randomProject(seed));
+      const result = solveState(circuit, circuit.stateAt(60, 373.15));
+      for (const part of circuit.variant.circuit.parts.filter(isConsumer)) {
         const path = tracePath(result, part.id);
         if (!path) continue;
         traced++;
@@ -143,9 +142,8 @@ describe('Where the pressure goes, on random circuits', () => {
   });
 
   it('is not told of a state that did not solve, or of what is no consumer', () => {
-    const made = CircuitSolver.of(demoProject());
-    if (!made.ok) throw new Error('refused');
-    const result = solveState(made.circuit, made.circuit.stateAt(60, 373.15));
+    const circuit = solverOf(demoProject());
+    const result = solveState(circuit, circuit.stateAt(60, 373.15));
     expect(
       tracePath({ ...result, convergence: { ...result.convergence, status: 'stalled' } }, 'turbo'),
     ).toBeUndefined();

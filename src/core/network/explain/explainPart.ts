@@ -38,7 +38,10 @@ const term = (symbol: string, meaning: string, si: number, quantity: Quantity): 
   quantity,
 });
 
-/** The laws that a part follows, one for each of its elements that has a figure. Empty for parts without a law (sump, drain, gauge). */
+/**
+ * The laws that a part follows, one for each of its elements that has a figure. Empty for parts without a law (sump,
+ * drain, gauge).
+ */
 export function explainPart(part: Part, result: HydraulicResult): LawText[] {
   return result.elements
     .filter((e) => e.part === part.id)

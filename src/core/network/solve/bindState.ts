@@ -10,7 +10,8 @@ import type { Workspace } from './workspace';
 
 /**
  * Works out, once a state, all that does not change while it is solved: oil properties, pump stroke, thresholds, areas.
- * @param field temperature at every element, and thermostat openings where they are not their temperature's; undefined holds the state's temperature everywhere
+ * @param field temperature at every element, and thermostat openings where they are not their temperature's; undefined
+ *   holds the state's temperature everywhere
  */
 export function bindState(
   network: Network,

@@ -53,7 +53,10 @@ export class NodeSystem {
     this.diagonal = Int32Array.from({ length: unknowns }, (_, i) => this.matrix.slot(i, i));
   }
 
-  /** Jacobian of the node balances at the workspace's linearisation, element flows eliminated. @param compliance added to every balance, mass flow per pressure */
+  /**
+   * Jacobian of the node balances at the workspace's linearisation, element flows eliminated.
+   * @param compliance added to every balance, mass flow per pressure
+   */
   assemble(ws: Workspace, compliance: number): void {
     const { network, unknownOfNode, slots } = this;
     const { values } = this.matrix;

@@ -38,7 +38,7 @@ export function settleFlows(
     ws.lawDropPa[e] = Math.abs(drop);
   }
   for (let pass = 0; pass < LINE_PASSES; pass++) {
-    evaluateElements(network, ws, lines, others, oil, state, false);
+    evaluateElements(network, ws, lines, others, oil, state);
     let worst = 0;
     for (let i = 0; i < lines.element.length; i++) {
       const e = lines.element[i]!;

@@ -19,7 +19,8 @@ export interface StirredSump {
 }
 
 /**
- * Particles per volume in a stirred sump: N(t) = N∞ + (N₀ − N∞)·e^(−ηqt/V), N∞ = G/(ηq). Without filters N grows by G·t/V.
+ * Particles per volume in a stirred sump: N(t) = N∞ + (N₀ − N∞)·e^(−ηqt/V), N∞ = G/(ηq). Without filters N grows by
+ * G·t/V.
  *
  * Range: perfectly stirred, efficiency that does not change with concentration.
  *

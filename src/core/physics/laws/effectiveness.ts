@@ -8,7 +8,8 @@ const MOST_TERMS = 400;
  * The usual closed form is up to 3.8 % off this; the series costs a few dozen terms.
  *
  * Range: 0 ≤ NTU ≤ 30, 0 ≤ C_r ≤ 1.
- * @source Mason (1955), Proc. 2nd US Nat. Congr. Appl. Mech.; Baclic (1978) (from memory; checked against a published table).
+ * @source Mason (1955), Proc. 2nd US Nat. Congr. Appl. Mech.; Baclic (1978) (from memory; checked against a published
+ *   table).
  * @example crossflowEffectiveness(1, 1) // 0.476222
  */
 export function crossflowEffectiveness(ntu: number, capacityRatio: number): number {

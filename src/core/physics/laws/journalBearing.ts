@@ -32,7 +32,8 @@ export interface FilmState {
 }
 
 /**
- * Friction heat per unit of film viscosity: H/μ = 2π(D/2)³Lω²/(c√(1 − ε²)) [W/(Pa·s)]. @source Petroff, with the usual correction
+ * Friction heat per unit of film viscosity: H/μ = 2π(D/2)³Lω²/(c√(1 − ε²)) [W/(Pa·s)].
+ * @source Petroff, with the usual correction
  * @example frictionPerViscosity({ diameterM: 0.05, lengthM: 0.02, clearanceRadialM: 25e-6 }, 100, 0) // 31006.3
  */
 export function frictionPerViscosity(bearing: JournalBearing, speedRevS: number, eccentricityRatio: number): number {

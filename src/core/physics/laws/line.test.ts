@@ -92,7 +92,8 @@ describe('The pressure drop of a line', () => {
 });
 
 describe('A sudden change of bore', () => {
-  // Borda–Carnot (1 − a)² into the wider bore, 0.5·(1 − a) into the narrower, on the narrower bore's velocity; a = 1/4 here.
+  // Borda–Carnot (1 − a)² into the wider bore, 0.5·(1 − a) into the narrower, on the narrower bore's velocity; a = 1/4
+  // here.
   it.each([
     ['the line is the narrow one and widens at its outlet', 0.01, 0.02, false, 0.5625, 0.375],
     ['the line is the narrow one, met from a wider bore', 0.01, 0.02, true, 0.375, 0.5625],

@@ -13,7 +13,9 @@ const step = new Float64Array(2);
  * @param inletPa gauge @param outletPa gauge @param sensePa gauge, at the regulator's sense point
  * @param theoreticalM3S V·n, fill loss at speed included
  * @param slipPerViscosity C_s·V/(2π) [m³]: times Δp/μ it is the slip
- * @param atmospherePa absolute @param limitAbsPa inlet pressure for full filling @param dryAbsPa inlet pressure of no filling
+ * @param atmospherePa absolute
+ * @param limitAbsPa inlet pressure for full filling
+ * @param dryAbsPa inlet pressure of no filling
  * @param targetPa regulator target, Infinity for a fixed pump @param bandPa > 0 @param leastShare 0 to 1
  * @source Wilson, W. E. (1946), slip model; the filling limit is common practice.
  * @example pumpFlowInto(out, 0, 4e5, 4e5, 5e-4, 1e-12, 0.01, 1e5, 8e4, 2e4, Infinity, 1e5, 0); out[0] // 0.00046
@@ -54,7 +56,8 @@ export function pumpFlowInto(
 }
 
 /**
- * Share of the stroke lost to incomplete filling at speed: 0 up to `from`, then rising linearly to `share` at `to` and staying there.
+ * Share of the stroke lost to incomplete filling at speed: 0 up to `from`, then rising linearly to `share` at `to` and
+ * staying there.
  * @param speedRevS engine speed @param from, to engine speeds, from < to @param share 0 to 1
  * @source common practice, no source
  * @example speedLoss(110, 100, 120, 0.2) // 0.1
@@ -65,7 +68,10 @@ export function speedLoss(speedRevS: number, from: number, to: number, share: nu
 
 /**
  * Slip coefficient C_s from a rated volumetric efficiency: (1 − η_v)·n_r·2π·μ_r/Δp_r.
- * @param volumetricEfficiency 0 < η_v ≤ 1 @param speedRevS pump speed @param viscosityPaS @param pressurePa over the pump
+ * @param volumetricEfficiency 0 < η_v ≤ 1
+ * @param speedRevS pump speed
+ * @param viscosityPaS
+ * @param pressurePa over the pump
  * @returns C_s [-] @source Wilson (1946)
  * @example slipCoefficient(0.9, 50, 0.03, 5e5) // 1.88496e-6
  */

@@ -50,7 +50,10 @@ export class Oil {
     return this.kinematicViscosityM2S(temperatureK) * this.densityKgM3(temperatureK);
   }
 
-  /** Viscosity in a sheared bearing film [Pa·s]. @source HTHS ratio at 150 °C, SAE J300 (the property); its use at all temperatures: engineering judgement */
+  /**
+   * Viscosity in a sheared bearing film [Pa·s].
+   * @source HTHS ratio at 150 °C, SAE J300 (the property); its use at all temperatures: engineering judgement
+   */
   filmViscosityPaS(temperatureK: number): number {
     return this.viscosityPaS(temperatureK) * this.filmShare;
   }

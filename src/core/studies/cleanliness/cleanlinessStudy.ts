@@ -64,12 +64,21 @@ const answerSchema = z.strictObject({
 });
 export type Cleanliness = z.infer<typeof answerSchema>;
 
-/** Filtration ratio of a full-flow element at 4, 6 and 14 µm. @source engineering judgement: typical of paper elements */
+/**
+ * Filtration ratio of a full-flow element at 4, 6 and 14 µm.
+ * @source engineering judgement: typical of paper elements
+ */
 const FULL_FLOW_BETA = [1.2, 1.5, 5] as const;
-/** A side-stream element that states one ratio has it at 6 µm; at 4 and 14 µm its powers. @source engineering judgement */
+/**
+ * A side-stream element that states one ratio has it at 6 µm; at 4 and 14 µm its powers.
+ * @source engineering judgement
+ */
 const SIDE_POWERS = [0.5, 1, 1.5] as const;
 const USUAL_SIDE_BETA = 75;
-/** Particles that an engine makes and breathes in an hour, over 4, 6 and 14 µm. @source engineering judgement: what keeps usual engines near 21/19/16 */
+/**
+ * Particles that an engine makes and breathes in an hour, over 4, 6 and 14 µm.
+ * @source engineering judgement: what keeps usual engines near 21/19/16
+ */
 const INGRESSION_PER_H = [3e9, 1.8e9, 5e8] as const;
 const HOUR_S = 3600;
 const SAMPLES = 24;

@@ -17,12 +17,18 @@ export const filterLifeSchema = z.strictObject({
   dirtShare: z.number(),
   /** Until it is as clogged as at a usual change [h]; null: it gets nothing. */
   usualHours: hours,
-  /** What goes wrong first as it clogs, at which clogging, and after how long; empty: nothing up to the largest one tried. */
+  /**
+   * What goes wrong first as it clogs, at which clogging, and after how long; empty: nothing up to the largest one
+   * tried.
+   */
   bites: z.array(z.strictObject({ what: z.enum(['bypassOpens', 'starves', 'halfFlow']), load: z.number(), hours })),
 });
 export type FilterLife = z.infer<typeof filterLifeSchema>;
 
-/** A deep side-stream element holds more dirt than a full-flow one before it clogs alike. @source engineering judgement */
+/**
+ * A deep side-stream element holds more dirt than a full-flow one before it clogs alike.
+ * @source engineering judgement
+ */
 const SIDE_STREAM_HOLDS = 2;
 const MOST_LOAD = 100;
 const LOAD_FACTOR = 1.05;
@@ -30,7 +36,8 @@ const LOAD_FACTOR = 1.05;
 type Filter = PartOf<'filter'> | PartOf<'sideStream'>;
 
 /**
- * When each element goes wrong, by the audit's own rule for full-flow filters, and by the flow that is left for side-stream ones.
+ * When each element goes wrong, by the audit's own rule for full-flow filters, and by the flow that is left for
+ * side-stream ones.
  * @param dirtShares share of the dirt by part
  * @param usualHours hours in which an element that gets all dirt is due [h]
  */

@@ -1,5 +1,4 @@
 import { changePart } from '../../document/parts/partFields';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { StudyBench } from '../job/studyBench';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
@@ -8,6 +7,7 @@ import { compareWork } from './compareWork';
 import { demoProject } from '../../verification/testing/demo';
 import { studyHere } from '../job/runHere';
 import { COMPARE_STUDY } from './compareStudy';
+import { solverOf } from '../../verification/testing/solverOf';
 
 describe('Variants side by side', () => {
   it.each(['thornback', 'saltmarsh', 'larkspur'])('of %s: each column is what the variant says alone', (name) => {
@@ -15,9 +15,8 @@ describe('Variants side by side', () => {
     const ids = project.variants.map((v) => v.id);
     const comparison = comparisonSchema.parse(studyHere(COMPARE_STUDY, project, { ids: ids }));
     ids.slice(0, 4).forEach((id, i) => {
-      const made = CircuitSolver.of(project, id);
-      if (!made.ok) throw new Error('refused');
-      const alone = sweepToEnd(made.circuit);
+      const circuit = solverOf(project, id);
+      const alone = sweepToEnd(circuit);
       expect(comparison.variants[i]).toMatchObject({
         id,
         supplied: alone.supplied,

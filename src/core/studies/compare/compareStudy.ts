@@ -32,7 +32,8 @@ function variantsOf({ circuit: { project }, given }: Asked): string[] {
 }
 
 /**
- * Variants of a project side by side: what differs in parts, settings and season, then each consumer at its worst, figures at the
+ * Variants of a project side by side: what differs in parts, settings and season, then each consumer at its worst,
+ * figures at the
  * named states.
  */
 export const COMPARE_STUDY = {

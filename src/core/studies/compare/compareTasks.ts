@@ -23,7 +23,10 @@ const worstSchema = z.strictObject({
   flowM3S: figure,
 });
 
-/** What is read at one named state: what the gauge shows and the pump moves with the oil held as named, and where the oil settles by heat. */
+/**
+ * What is read at one named state: what the gauge shows and the pump moves with the oil held as named, and where the
+ * oil settles by heat.
+ */
 const stateFiguresSchema = z.strictObject({ gaugePa: figure, pumpM3S: figure, sumpK: figure });
 
 export const comparisonSchema = z.strictObject({

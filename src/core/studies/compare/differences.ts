@@ -6,7 +6,9 @@ import type { Project, Variant } from '../../document/project/project';
 
 const value = z.union([z.number(), z.string(), z.boolean()]).nullable();
 
-/** Parts that are not in all, or are another kind; and settings that differ. Values by variant, null where it has none. */
+/**
+ * Parts that are not in all, or are another kind; and settings that differ. Values by variant, null where it has none.
+ */
 export const differenceSchema = z.strictObject({
   parts: z.array(z.strictObject({ part: z.string(), name: z.string(), kinds: z.array(z.string().nullable()) })),
   settings: z.array(
@@ -21,7 +23,10 @@ export const differenceSchema = z.strictObject({
 });
 type Differences = z.infer<typeof differenceSchema>;
 
-/** What differs between variants in their parts, in the figures of parts that they share, and in their seasons. @param seasonal the project as each variant's season makes it */
+/**
+ * What differs between variants in their parts, in the figures of parts that they share, and in their seasons.
+ * @param seasonal the project as each variant's season makes it
+ */
 export function differences(variants: readonly Variant[], seasonal: readonly Project[]): Differences {
   const parts: Differences['parts'] = [];
   const settings: Differences['settings'] = [];

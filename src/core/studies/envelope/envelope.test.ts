@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import type { Project } from '../../document/project/project';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { Oil } from '../../physics/oil/oil';
 import { isReachable } from '../../judgement/sweep/reachable';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
@@ -13,6 +12,7 @@ import { boundaryLines, crossedEdges, edgeKey, regionBelow, type MapPoint } from
 import { solveState } from '../../judgement/judgeState';
 import { studyHere } from '../job/runHere';
 import { ENVELOPE_STUDY } from './envelopeStudy';
+import { solverOf } from '../../verification/testing/solverOf';
 
 describe('The line through a grid', () => {
   const traced = (f: (x: number, y: number) => number | null, n: number) => {
@@ -159,11 +159,10 @@ describe('The envelope', () => {
 
   const project = demoProject();
   const stock = envelopeOf(project, { y: 'oil' });
-  const made = CircuitSolver.of(project);
-  if (!made.ok) throw new Error('refused');
+  const circuit = solverOf(project);
   const suppliedAt = (x: number, y: number, part?: string) => {
-    made.circuit.solver.reset();
-    const result = solveState(made.circuit, made.circuit.stateAt(x, y));
+    circuit.solver.reset();
+    const result = solveState(circuit, circuit.stateAt(x, y));
     return result.consumers.filter((c) => part === undefined || c.part === part).every((c) => isSupplied(c.verdict));
   };
 
@@ -183,10 +182,8 @@ describe('The envelope', () => {
 
   it('says of each consumer what it is at its own worst place within reach, as solving there says', () => {
     for (const { part, worst } of stock.consumers) {
-      made.circuit.solver.reset();
-      const alone = solveState(made.circuit, made.circuit.stateAt(worst!.x, worst!.y)).consumers.find(
-        (c) => c.part === part,
-      )!;
+      circuit.solver.reset();
+      const alone = solveState(circuit, circuit.stateAt(worst!.x, worst!.y)).consumers.find((c) => c.part === part)!;
       expect([part, worst!.verdict]).toEqual([part, alone.verdict]);
       expect(isReachable(project.engine, project.range, { speedRevS: worst!.x, oilTemperatureK: worst!.y })).toBe(true);
     }
@@ -225,7 +222,8 @@ describe('The envelope', () => {
     const hot = envelopeOf(project, { y: 'filterAge', oilTemperatureK: 393 });
     const mains = hot.consumers.find((c) => c.part === 'mains')!;
     const [fresh, neglected] = [mains.values[0]!, mains.values.at(-1)!];
-    // Up to some 2200 rpm its least pressure decides; then, for a while, what it must not exceed: a loaded filter spares it that.
+    // Up to some 2200 rpm its least pressure decides; then, for a while, what it must not exceed: a loaded filter
+    // spares it that.
     expect(fresh.slice(0, 11).every((v, i) => v! >= neglected[i]! - 1e-6)).toBe(true);
     expect(fresh[8]!).toBeGreaterThan(neglected[8]! + 0.01);
     expect(hot.ys.at(-1)).toBe(12);

@@ -83,7 +83,10 @@ export type EnvelopeReply = z.infer<typeof replySchema>;
 type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
 
 const mapShape = {
-  /** `values[iy][ix]`: margin over the distance that counts as near, below 0 where it fails; null where it did not solve. */
+  /**
+   * `values[iy][ix]`: margin over the distance that counts as near, below 0 where it fails; null where it did not
+   * solve.
+   */
   values: z.array(z.array(value)),
   /** Where supply begins to fail, by the edge of the grid that it is crossed on. */
   crossings: z.array(z.strictObject({ ix: z.int(), iy: z.int(), along: z.enum(['x', 'y']), ...pointSchema.shape })),
@@ -110,7 +113,10 @@ export const envelopeSchema = z.strictObject({
   unsolved: z.int(),
   /** Where to write on the map who fails there. */
   labels: z.array(z.strictObject({ ...pointSchema.shape, ...consumerSchema.shape, verdict: verdictSchema })),
-  /** The named states in their order, joined straight, and where that path first fails; only with the oil temperature upward. */
+  /**
+   * The named states in their order, joined straight, and where that path first fails; only with the oil temperature
+   * upward.
+   */
   session: z.array(z.strictObject({ ...pointSchema.shape, name: z.string() })),
   crossing: z.strictObject({ ...pointSchema.shape, ...consumerSchema.shape, verdict: verdictSchema }).nullable(),
 });
@@ -119,7 +125,10 @@ export type Envelope = z.infer<typeof envelopeSchema>;
 const spaced = (low: number, high: number, n: number) =>
   Array.from({ length: n }, (_, i) => low + ((high - low) * i) / (n - 1));
 
-/** The map's axes: from cranking to full speed, and upward what is asked for [SI; a filter's loading in times that of a new one]. */
+/**
+ * The map's axes: from cranking to full speed, and upward what is asked for [SI; a filter's loading in times that of a
+ * new one].
+ */
 export function envelopeAxes(
   project: Project,
   { y }: EnvelopeRequest,
@@ -187,7 +196,11 @@ export function* start(project: Project, request: EnvelopeRequest): Study<Envelo
   }
 }
 
-/** Tells which places of a map the engine is asked to reach: with the oil upward those of its range, else every speed from idle up. @param project in its season */
+/**
+ * Tells which places of a map the engine is asked to reach: with the oil upward those of its range, else every speed
+ * from idle up.
+ * @param project in its season
+ */
 export function reachOf({ engine, range }: Project, { y: upward }: EnvelopeRequest): (x: number, y: number) => boolean {
   return (x, y) =>
     upward === 'oil' ? isReachable(engine, range, { speedRevS: x, oilTemperatureK: y }) : x >= engine.idleSpeedRevS;
@@ -265,7 +278,10 @@ export function mapOf(
   }
 }
 
-/** For each consumer that is the worst failing one on enough of the map: the grid place deepest inside its region. @param worst null beyond reach */
+/**
+ * For each consumer that is the worst failing one on enough of the map: the grid place deepest inside its region.
+ * @param worst null beyond reach
+ */
 function labelsOf(worst: readonly (readonly Row['worst'][number][])[], overall: Grid) {
   const places = new Map<
     number,

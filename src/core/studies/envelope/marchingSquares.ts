@@ -32,7 +32,8 @@ export function crossedEdges(values: Grid): GridEdge[] {
 }
 
 /**
- * Joins the places where edges are crossed into lines, cell by cell. A cell crossed on all four sides is joined so that the side of its
+ * Joins the places where edges are crossed into lines, cell by cell. A cell crossed on all four sides is joined so that
+ * the side of its
  * middle, by the mean of its corners, stays whole.
  * @param crossing where each crossed edge is crossed, by its key @returns lines; one that closes ends where it begins
  * @source Lorensen and Cline (1987), in two dimensions (from memory)
@@ -74,8 +75,11 @@ export function boundaryLines(values: Grid, crossing: ReadonlyMap<string, MapPoi
 }
 
 /**
- * Where a grid's values lie below a level, as polygons cell by cell, whole cells of a row in one: to be filled as one area.
- * @param xs places of the columns @param ys of the rows @param crossing exact places for level 0, by edge; linear between the ends where there is none
+ * Where a grid's values lie below a level, as polygons cell by cell, whole cells of a row in one: to be filled as one
+ * area.
+ * @param xs places of the columns
+ * @param ys of the rows
+ * @param crossing exact places for level 0, by edge; linear between the ends where there is none
  */
 export function regionBelow(
   xs: readonly number[],

@@ -59,7 +59,10 @@ function shows(truth: Project, look: Look, hypothesis: Hypothesis, degree: numbe
 }
 
 const RUNS = 200;
-/** A cause that moves no reading by as much as this many standard deviations is hidden from the gauge: no reading names it. */
+/**
+ * A cause that moves no reading by as much as this many standard deviations is hidden from the gauge: no reading names
+ * it.
+ */
 const SEEN = 4;
 
 describe('Why is it low', () => {

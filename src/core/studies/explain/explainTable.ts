@@ -50,7 +50,10 @@ const TEMPERATURES_K = [313.15, 363.15, 383.15] as const;
 const SAME_SPEED_SHARE = 0.12;
 const SAME_TEMPERATURE_K = 12;
 
-/** Looks that could be taken besides those that were: other states at the gauge, and second gauges at the state read first. */
+/**
+ * Looks that could be taken besides those that were: other states at the gauge, and second gauges at the state read
+ * first.
+ */
 export function furtherLooks(project: Project, had: readonly Look[]): readonly Look[] {
   const variant = activeVariant(project);
   const gauge = gaugePort(variant.circuit.parts);
@@ -141,7 +144,10 @@ function between(healthy: readonly number[], solved: readonly Case[]): readonly 
   });
 }
 
-/** Pressure at each look [Pa]; 0 where the sender's place has no oil; undefined where the circuit does not compile or a state does not solve. */
+/**
+ * Pressure at each look [Pa]; 0 where the sender's place has no oil; undefined where the circuit does not compile or a
+ * state does not solve.
+ */
 function pressuresOf(project: Project, looks: readonly Look[]): number[] | undefined {
   const made = CircuitSolver.of(project);
   if (!made.ok) return undefined;
@@ -160,8 +166,10 @@ function pressuresOf(project: Project, looks: readonly Look[]): number[] | undef
 }
 
 /**
- * How the uncertain figures make the looks scatter together: each at one standard deviation, squares added. Figures that a fit moved have
- * what the fit left of their spread; an engine that nobody fitted has that of engines as they are; one that is invented is as it says.
+ * How the uncertain figures make the looks scatter together: each at one standard deviation, squares added. Figures
+ * that a fit moved have
+ * what the fit left of their spread; an engine that nobody fitted has that of engines as they are; one that is invented
+ * is as it says.
  */
 function scatterOf(project: Project, looks: readonly Look[], healthy: readonly number[]): Dense {
   const variant = activeVariant(project);

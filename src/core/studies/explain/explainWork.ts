@@ -13,7 +13,10 @@ import { isUnexplained, nextCheck, rankCauses, type Ranked, type Read } from './
 const MOST_CAUSES = 12;
 const MOST_SOLVED = 4;
 
-/** Ranks what would explain readings, and says which check would tell. @throws StudyRefused where the circuit cannot be computed or no sender is known */
+/**
+ * Ranks what would explain readings, and says which check would tell.
+ * @throws StudyRefused where the circuit cannot be computed or no sender is known
+ */
 export function explainReadings(project: Project, { readings, answers }: ExplainRequest): ExplainAnswer {
   const variant = activeVariant(project);
   const gauge = gaugePort(variant.circuit.parts);

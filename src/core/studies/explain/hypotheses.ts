@@ -5,7 +5,10 @@ import type { Hypothesis } from './hypothesis';
 import { ofPart } from './partCauses';
 import { sender } from './senderCauses';
 
-/** Everything that could explain a pressure that is not as predicted. A cause that leaves nothing to compile is left out. */
+/**
+ * Everything that could explain a pressure that is not as predicted. A cause that leaves nothing to compile is left
+ * out.
+ */
 export function hypothesesOf(project: Project, variant: Variant): readonly Hypothesis[] {
   const subject = { project, variant };
   return [

@@ -49,7 +49,10 @@ const GAUGE_SHARE = 0.02;
 const GAUGE_PA = 0.05e5;
 /** A look by hand tells the truth so often. @source engineering judgement */
 export const HAND_RELIABILITY = 0.95;
-/** A cause further from the readings than this, root mean square, does not explain them: about one in a thousand for one reading. */
+/**
+ * A cause further from the readings than this, root mean square, does not explain them: about one in a thousand for one
+ * reading.
+ */
 export const UNEXPLAINED_MISFIT = 3.3;
 /** A look that tells two apart by less does not settle it. */
 const LEAST_POWER = 2.5;
@@ -69,7 +72,8 @@ function logLikelihood(off: readonly number[], l: Dense): { readonly log: number
 /**
  * Causes by their probability, given readings and answers.
  *
- * Posterior ∝ prior · mean over degrees of N(read − shown; Σ) · Π answers. Σ: the gauge's own variance and the scatter of the uncertain figures.
+ * Posterior ∝ prior · mean over degrees of N(read − shown; Σ) · Π answers. Σ: the gauge's own variance and the scatter
+ * of the uncertain figures.
  * Answers: 0.95 for the cause that a look by hand is about, 0.05 otherwise.
  *
  * @source Bayes' rule; priors and reliability by engineering judgement
@@ -129,7 +133,8 @@ export function isUnexplained(ranked: readonly Ranked[]): boolean {
 }
 
 /**
- * The cheapest check that tells the two likeliest apart: a look by hand at one of them, another state, or a second gauge.
+ * The cheapest check that tells the two likeliest apart: a look by hand at one of them, another state, or a second
+ * gauge.
  * @returns undefined where the second is not worth telling apart
  */
 export function nextCheck(

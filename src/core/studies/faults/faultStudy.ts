@@ -12,7 +12,10 @@ import {
 import { faultWork } from './faultWork';
 import { sayGauge, sayOutcome } from './sayFault';
 
-/** Puts each single fault into a variant in turn: who starves first, and what the gauge shows (oil temperature held). The answer is worst first. */
+/**
+ * Puts each single fault into a variant in turn: who starves first, and what the gauge shows (oil temperature held).
+ * The answer is worst first.
+ */
 export const FAULT_STUDY = {
   name: 'faults',
   requestSchema,

@@ -7,7 +7,10 @@ import { sweepToEnd, type Sweep } from '../../judgement/sweep/sweep';
 import { faultIdsOf, type FaultOutcome, type FaultTask } from './faultTasks';
 import { singleFaults, type Fault } from '../inputs/singleFaults';
 
-/** A needle is seen to stand wrong when it is out by this much, and by this share of what it shows. Common practice, no source. */
+/**
+ * A needle is seen to stand wrong when it is out by this much, and by this share of what it shows. Common practice, no
+ * source.
+ */
 const NOTICED_PA = 0.3e5;
 const NOTICED_SHARE = 0.1;
 

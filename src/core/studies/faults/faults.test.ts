@@ -1,5 +1,4 @@
 import type { Project } from '../../document/project/project';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { variantWithFault, type FaultOutcome } from './faultTasks';
 import { sayGauge, sayOutcome } from './sayFault';
 import { singleFaults } from '../inputs/singleFaults';
@@ -8,13 +7,13 @@ import { demoProject } from '../../verification/testing/demo';
 import { solveState } from '../../judgement/judgeState';
 import { studyHere } from '../job/runHere';
 import { FAULT_STUDY } from './faultStudy';
+import { solverOf } from '../../verification/testing/solverOf';
 
 const THORNBACK = demoProject('thornback');
 const STOCK = THORNBACK.variants[0]!;
 const solve = (project: Project, variant = project.variants[0]!, speedRevS = 0, oilTemperatureK = 373.15) => {
-  const made = CircuitSolver.of({ ...project, variants: [variant], activeVariant: variant.id });
-  if (!made.ok) throw new Error('refused');
-  return solveState(made.circuit, made.circuit.stateAt(speedRevS, oilTemperatureK));
+  const circuit = solverOf({ ...project, variants: [variant], activeVariant: variant.id });
+  return solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
 };
 /** The study of one variant, alone in its project. */
 const faultsOf = (project: Project, variant: Project['variants'][number], pairs = false) =>
@@ -25,7 +24,8 @@ describe('Single faults', () => {
   const of = (id: string): FaultOutcome => outcomes.find((o) => o.id === id)!;
 
   it('of Thornback do what such faults are known for (common practice)', () => {
-    // Relief open: no pressure anywhere, plain to see. Restrictor plugged: only the turbo, and nothing to see. Relief shut: far above maximum.
+    // Relief open: no pressure anywhere, plain to see. Restrictor plugged: only the turbo, and nothing to see. Relief
+    // shut: far above maximum.
     expect([of('relief.open').noticed, of('relief.open').starved.length]).toEqual([true, 7]);
     expect([of('turboRestrictor.blocked').noticed, of('turboRestrictor.blocked').starved.map((s) => s.part)]).toEqual([
       false,

@@ -12,7 +12,10 @@ const FLOW = DISPLACEMENT * CRANKING;
 const BORE = 0.01;
 const AREA = 0.25 * Math.PI * BORE ** 2;
 
-/** A pump without slip that fills hoses, each into a fed part; no heights. @param lengths hoses one behind the other, by branch */
+/**
+ * A pump without slip that fills hoses, each into a fed part; no heights.
+ * @param lengths hoses one behind the other, by branch
+ */
 function bench(...branches: readonly (readonly number[])[]): { readonly project: Project; readonly variant: Variant } {
   const demo = demoProject();
   const pump = demo.variants[0]!.circuit.parts.find((p) => p.kind === 'pump')!;

@@ -13,7 +13,9 @@ export const requestSchema = z.strictObject({
 export type FillingRequest = z.infer<typeof requestSchema>;
 
 export const answerSchema = z.strictObject({
-  /** Everything is full; the time was up before; or a state on the way did not solve, and what is there goes no further. */
+  /**
+   * Everything is full; the time was up before; or a state on the way did not solve, and what is there goes no further.
+   */
   status: z.enum(['full', 'timeUp', 'unsolved']),
   /** First pressure at the gauge [s]; null: none. */
   gaugeS: z.number().nullable(),
@@ -49,5 +51,8 @@ export const answerSchema = z.strictObject({
 });
 export type FillingAnswer = z.infer<typeof answerSchema>;
 
-/** How the first start is asked for where nothing else is said. @source common practice: cranked in bouts of 15 s, twice */
+/**
+ * How the first start is asked for where nothing else is said.
+ * @source common practice: cranked in bouts of 15 s, twice
+ */
 export const USUAL_FILLING = { crankForS: 30, idleForS: 600 } as const;

@@ -15,7 +15,10 @@ export interface Filling {
   readonly part: Part;
   /** Its share that is full, 0 to 1. */
   readonly share: number;
-  /** Place to which its air goes: one that already has oil, so that the air leaves against its pressure; undefined: the open air. */
+  /**
+   * Place to which its air goes: one that already has oil, so that the air leaves against its pressure; undefined: the
+   * open air.
+   */
   readonly exit: string | undefined;
 }
 
@@ -36,7 +39,10 @@ export class FillMap {
     this.reservoir = circuit.parts.find(isReservoir)!;
   }
 
-  /** Places that have oil: those of reservoirs, and those behind full parts. @param full share of each part that is full */
+  /**
+   * Places that have oil: those of reservoirs, and those behind full parts.
+   * @param full share of each part that is full
+   */
   wetPlaces(full: ReadonlyMap<string, number>): ReadonlySet<string> {
     const wet = new Set<string>();
     for (const part of this.circuit.parts)
@@ -67,7 +73,10 @@ export class FillMap {
       .map((part) => ({ part, share: full.get(part.id) ?? 0, exit: this.exitOf(part, full, wet) }));
   }
 
-  /** The first place with oil downstream of a part, through parts that are not full; a fed part lets its air into the crankcase. */
+  /**
+   * The first place with oil downstream of a part, through parts that are not full; a fed part lets its air into the
+   * crankcase.
+   */
   private exitOf(part: Part, full: ReadonlyMap<string, number>, wet: ReadonlySet<string>): string | undefined {
     const seen = new Set<string>([part.id]);
     const open: Part[] = [part];
@@ -101,7 +110,8 @@ export class FillMap {
   }
 
   /**
-   * The part of the circuit that has oil: full parts as they are, parts that fill with the resistance of their full share and their outlet
+   * The part of the circuit that has oil: full parts as they are, parts that fill with the resistance of their full
+   * share and their outlet
    * at the pressure that their air leaves against.
    *
    * @param pressurePa pressure of a place as it was last solved [Pa, gauge]

@@ -161,7 +161,10 @@ describe('A fit to gauge readings', () => {
   });
 });
 
-/** Normal deviates from a seed. @source Box and Muller (1958), on the numerical recipes' linear congruence (from memory) */
+/**
+ * Normal deviates from a seed.
+ * @source Box and Muller (1958), on the numerical recipes' linear congruence (from memory)
+ */
 function normals(seed: number): () => number {
   let state = seed >>> 0;
   const uniform = () => {
@@ -171,7 +174,10 @@ function normals(seed: number): () => number {
   return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
 }
 
-/** What gauges read on an engine whose groups are planted and whose other figures lie within their tolerances, with the noise of a gauge. */
+/**
+ * What gauges read on an engine whose groups are planted and whose other figures lie within their tolerances, with the
+ * noise of a gauge.
+ */
 function readAt(planted: readonly number[], normal: () => number): number[] {
   const engine = new FitModel(PROJECT, GROUPS);
   const off = new Map(

@@ -13,7 +13,9 @@ export function readingPort(project: Project, reading: Reading): string | undefi
   return reading.kind === 'pressure' ? (reading.at ?? gaugePort(activeVariant(project).circuit.parts)) : undefined;
 }
 
-/** What readings would be on a circuit whose figures are moved: NaN where a state does not solve or a sender is cut off. */
+/**
+ * What readings would be on a circuit whose figures are moved: NaN where a state does not solve or a sender is cut off.
+ */
 export class FitModel {
   private readonly revisable: RevisableCircuit;
   /** Figures that no group moves, each with its tolerance. */

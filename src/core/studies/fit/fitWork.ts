@@ -16,7 +16,10 @@ import {
 import type { FitRequest, FitResult } from './fitSchema';
 import { SURPRISING } from './sayFit';
 
-/** A gauge reads to a share of its figure and to a width of its needle; a sump thermometer to some kelvin. @source engineering judgement */
+/**
+ * A gauge reads to a share of its figure and to a width of its needle; a sump thermometer to some kelvin.
+ * @source engineering judgement
+ */
 export const GAUGE_SHARE = 0.02;
 export const GAUGE_PA = 0.05e5;
 const THERMOMETER_K = 3;
@@ -246,7 +249,10 @@ const SPEEDS = [0.25, 0.45, 0.7, 0.9];
 const TEMPERATURES_C = [30, 60, 90, 110];
 const C = 273.15;
 
-/** The reading at the gauge that would narrow all parameters together most. @source D-optimal design: the determinant of the covariance (closed form) */
+/**
+ * The reading at the gauge that would narrow all parameters together most.
+ * @source D-optimal design: the determinant of the covariance (closed form)
+ */
 function nextReading(
   project: Project,
   model: FitModel,

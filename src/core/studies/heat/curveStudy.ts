@@ -27,7 +27,10 @@ export const curvesSchema = z.strictObject({
   byAir: z.array(curveSchema),
   limitHotK: z.number(),
   limitColdK: z.number(),
-  /** As it is: air below which the oil stays too cold to boil off water, and air above which it is too hot; null where neither is met. */
+  /**
+   * As it is: air below which the oil stays too cold to boil off water, and air above which it is too hot; null where
+   * neither is met.
+   */
   coldBelowK: z.number().nullable(),
   hotAboveK: z.number().nullable(),
 });
@@ -49,7 +52,10 @@ function* start(project: Project, { drive }: Request): Study<Task, Reply, Curves
   return curvesOf(project, yield OPTIONS.flatMap((option) => AXES.map((axis) => ({ drive, option, axis }))));
 }
 
-/** The circuit with its coolers shut off in heat but not in flow, or its thermostats stuck open; undefined where that changes nothing. */
+/**
+ * The circuit with its coolers shut off in heat but not in flow, or its thermostats stuck open; undefined where that
+ * changes nothing.
+ */
 export function optionSolver(circuit: CircuitSolver, option: StudyOption): HeatSolver | undefined {
   if (option === 'asIs') return new HeatSolver(circuit);
   const { project, variant } = circuit;

@@ -13,7 +13,10 @@ import type { Check } from '../../judgement/stateResult';
 /** Which margin of a consumer: what is limited, on which side. */
 export type MarginOf = Pick<Check, 'quantity' | 'side'>;
 
-/** Step for the laws' own slopes, as a share of the larger of the figure and its tolerance: central, so its error goes with the square. */
+/**
+ * Step for the laws' own slopes, as a share of the larger of the figure and its tolerance: central, so its error goes
+ * with the square.
+ */
 const SLOPE_STEP = 1e-4;
 /** A solve that slopes are taken at goes on for this many steps beyond the usual stopping test. */
 const EXTRA_ITERATIONS = 2;
@@ -60,7 +63,10 @@ export class Adjoint {
     ).checks;
   }
 
-  /** dm/du for each input [the margin's SI unit per the input's], by the inputs' order; NaN where a figure stands at a change of law. */
+  /**
+   * dm/du for each input [the margin's SI unit per the input's], by the inputs' order; NaN where a figure stands at a
+   * change of law.
+   */
   gradient(margin: MarginOf, inputs: readonly Input[]): Float64Array {
     const { system, workspace: ws } = this.revisable.circuit.solver;
     const { network } = this.revisable.circuit.compiled;
@@ -110,7 +116,10 @@ export class Adjoint {
     return this.revisable.apply(false);
   }
 
-  /** The margin with one input changed and every pressure as it was; each element's mass flow there is written to `massKgS`. */
+  /**
+   * The margin with one input changed and every pressure as it was; each element's mass flow there is written to
+   * `massKgS`.
+   */
   private tryAt(input: Input, si: number, margin: MarginOf, massKgS: Float64Array): number {
     const { revisable, trial } = this;
     const { network } = revisable.circuit.compiled;
@@ -123,7 +132,7 @@ export class Adjoint {
     bindState(network, trial, revisable.oil, state);
     this.lines.read();
     this.lines.bind(trial);
-    evaluateElements(network, trial, this.lines, this.others, revisable.oil, state, false);
+    evaluateElements(network, trial, this.lines, this.others, revisable.oil, state);
     for (let k = 0; k < massKgS.length; k++) massKgS[k] = trial.densityKgM3[k]! * trial.targetM3S[k]!;
     // What an element would carry, not the flow that it keeps as its unknown, is what the consumer sees.
     trial.flowM3S.set(trial.targetM3S);

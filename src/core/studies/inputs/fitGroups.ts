@@ -30,7 +30,10 @@ interface Group {
   readonly at: FitGroup['at'];
 }
 
-/** Clearances as assembled, pumps as made, worn or new, springs as they set, oil as it sheared, heat as it is: about two thirds lie within. */
+/**
+ * Clearances as assembled, pumps as made, worn or new, springs as they set, oil as it sheared, heat as it is: about two
+ * thirds lie within.
+ */
 const GROUPS: Readonly<Record<FittedId, Group>> = {
   clearance: { label: 'Bearing clearances', prior: 0.15, picks: (i) => lastKey(i) === 'clearanceRadialM', at: times },
   pump: {

@@ -14,7 +14,10 @@ import { possibleRange, usualTolerance } from './usualTolerance';
 const DEMOS = ['thornback', 'saltmarsh', 'larkspur'] as const;
 const inputsIn = (project: Project) => inputsOf(project, activeVariant(project));
 
-/** The project with figures set in its file, as a user would have typed them; springs keep their rate, wax elements their stroke. */
+/**
+ * The project with figures set in its file, as a user would have typed them; springs keep their rate, wax elements
+ * their stroke.
+ */
 function retyped(project: Project, changes: readonly (readonly [Input, number])[]): Project {
   const copy = JSON.parse(JSON.stringify(project)) as Project;
   for (const [input, si] of changes) {

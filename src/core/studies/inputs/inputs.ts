@@ -65,7 +65,10 @@ export function inputsOf(project: Project, variant: Variant): Input[] {
   ];
 }
 
-/** Steps of the state itself, beside the figures: what a driver or a thermometer may be off by. @source engineering judgement */
+/**
+ * Steps of the state itself, beside the figures: what a driver or a thermometer may be off by.
+ * @source engineering judgement
+ */
 const SPEED_STEP_REV_S = 100 / 60;
 const TEMPERATURE_STEP_K = 5;
 

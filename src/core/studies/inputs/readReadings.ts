@@ -37,7 +37,10 @@ export const READING_COLUMNS =
 type Read = { readonly ok: true; readonly readings: readonly Reading[] } | { readonly ok: false; readonly why: string };
 const refused = (why: string): Read => ({ ok: false, why });
 
-/** Reads gauge readings from a table. A row with a pressure is the gauge's; one without is what the oil came to on the road. */
+/**
+ * Reads gauge readings from a table. A row with a pressure is the gauge's; one without is what the oil came to on the
+ * road.
+ */
 export function readReadings({ header, rows }: CsvTable): Read {
   const names = header.map((h) => h.trim().toLowerCase());
   const columns = new Map<

@@ -2,7 +2,7 @@ import type { Part } from '../../document/parts/part';
 import type { Project } from '../../document/project/project';
 import { PartReviser } from '../../network/compile/revisePart';
 import { CircuitSolver } from '../../network/circuitSolver';
-import type { SolveOutcome } from '../../network/solve/solver';
+import type { SolveOutcome } from '../../network/solve/stopping';
 import type { OperatingState } from '../../network/solve/state';
 import { Oil } from '../../physics/oil/oil';
 import { OIL_VISCOSITY, STATE_SPEED, STATE_TEMPERATURE, type Input } from './inputs';
@@ -21,7 +21,10 @@ interface Slot {
 /** A spring's fully open pressure moves with its crack pressure, a thermostat's end with its start. */
 const FOLLOWERS: Readonly<Record<string, string>> = { crackPa: 'fullOpenPa', opensK: 'fullK' };
 
-/** A circuit of its own whose figures can be changed and solved again, thousands of times, without compiling it each time. */
+/**
+ * A circuit of its own whose figures can be changed and solved again, thousands of times, without compiling it each
+ * time.
+ */
 export class RevisableCircuit {
   circuit: CircuitSolver;
   oil: Oil;
@@ -74,7 +77,8 @@ export class RevisableCircuit {
 
   /**
    * Writes what was set into the network.
-   * @param mayCompile false leaves the network half revised where a figure asks for other elements: whoever says so sets it back
+   * @param mayCompile false leaves the network half revised where a figure asks for other elements: whoever says so
+   *   sets it back
    * @returns false where a figure asked for other elements; the network was then made anew, from rest, if it might
    */
   apply(mayCompile = true): boolean {

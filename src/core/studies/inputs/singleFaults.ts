@@ -19,7 +19,10 @@ const STUCK_OPEN = { crackPa: 100, fullOpenPa: 1000 } as const;
 const STUCK_SHUT = { crackPa: 1e8, fullOpenPa: 1.1e8 } as const;
 /** Loading of a neglected filter, and of a screen with sludge on it. Common practice, no source. */
 const NEGLECTED_LOAD = 12;
-/** A worn pump slips so many times as much as it did; a worn bearing is so many times as wide. Common practice, no source. */
+/**
+ * A worn pump slips so many times as much as it did; a worn bearing is so many times as wide. Common practice, no
+ * source.
+ */
 const WORN_SLIP = 3;
 const WORN_CLEARANCE = 1.5;
 const LEAST_EFFICIENCY = 0.05;
@@ -41,7 +44,10 @@ const LEAK: MoveDraft = {
   supply: {},
 };
 
-/** Every single fault that can befall a circuit: valves stuck, lines blocked or leaking, elements loaded, thermostats stuck, pump and bearings worn. */
+/**
+ * Every single fault that can befall a circuit: valves stuck, lines blocked or leaking, elements loaded, thermostats
+ * stuck, pump and bearings worn.
+ */
 export function singleFaults(variant: Variant): Fault[] {
   return variant.circuit.parts.flatMap(faultsOf);
 }

@@ -9,7 +9,10 @@ interface Usual {
   readonly si?: number;
 }
 
-/** By the last key of a figure's path. 95 in 100 within plus or minus this. @source engineering judgement, common practice where no other is named */
+/**
+ * By the last key of a figure's path. 95 in 100 within plus or minus this.
+ * @source engineering judgement, common practice where no other is named
+ */
 const BY_KEY: Readonly<Record<string, Usual>> = {
   // A bore gauge and a micrometer together repeat to some 4 µm on the diameter; bores taper.
   clearanceRadialM: { si: 4 * UM },
@@ -38,10 +41,16 @@ const DRILLED_SMALL: Usual = { si: 0.02 * MM };
 const DRILLED: Usual = { si: 0.1 * MM };
 const MOULDED: Usual = { si: 0.3 * MM };
 
-/** How a kind's bores and lengths are made; null for kinds whose figures are of the returns, of reservoirs or of no oil at all. */
+/**
+ * How a kind's bores and lengths are made; null for kinds whose figures are of the returns, of reservoirs or of no oil
+ * at all.
+ */
 type Make<P> = null | {
   bore(part: P): Usual;
-  /** Holders whose length counts for the flow; of the others it hardly matters (an orifice) or it shears oil (a journal). */
+  /**
+   * Holders whose length counts for the flow; of the others it hardly matters (an orifice) or it shears oil (a
+   * journal).
+   */
   readonly lengthOf?: readonly string[];
 };
 
@@ -93,7 +102,11 @@ const NO_DIMENSION = new Set([
   'drilling',
 ]);
 
-/** The usual tolerance of one figure of a part [SI]; undefined where it has none or does not matter to flow and pressure. @param si the figure */
+/**
+ * The usual tolerance of one figure of a part [SI]; undefined where it has none or does not matter to flow and
+ * pressure.
+ * @param si the figure
+ */
 export function usualTolerance(part: Part, path: readonly (string | number)[], si: number): number | undefined {
   const make = MAKES[part.kind] as Make<Part>;
   const holder = String(path[0]);
@@ -125,5 +138,8 @@ export function possibleRange(path: readonly (string | number)[], si: number): r
   }
 }
 
-/** Of the oil's viscosity: grades span a range, and oil shears down and ages. @source SAE J300 grades span some ±15 % at 100 °C (from memory); half of that for a known oil */
+/**
+ * Of the oil's viscosity: grades span a range, and oil shears down and ages.
+ * @source SAE J300 grades span some ±15 % at 100 °C (from memory); half of that for a known oil
+ */
 export const VISCOSITY_SHARE = 0.08;

@@ -29,7 +29,10 @@ export interface Asked {
   readonly circuit: CircuitSolver;
   /** Words behind the file. */
   readonly word: string | undefined;
-  /** The rows of a CSV file that `word` names; read when they are asked for. @throws StudyRefused where it cannot be read */
+  /**
+   * The rows of a CSV file that `word` names; read when they are asked for.
+   * @throws StudyRefused where it cannot be read
+   */
   readTable(): readonly (readonly string[])[];
   /** Options that were given, as text. */
   readonly given: Readonly<Partial<Record<OptionName, string>>>;
@@ -41,7 +44,9 @@ export interface Rows {
   readonly rows: readonly (readonly (string | number | boolean | null)[])[];
 }
 
-/** How the command line asks for a study and prints its answer. The words stand in the study's own module of sentences. */
+/**
+ * How the command line asks for a study and prints its answer. The words stand in the study's own module of sentences.
+ */
 export interface StudyCommand<P, A> {
   readonly name: string;
   /** The word behind the file, as the usage names it. */

@@ -55,7 +55,10 @@ export function* oneTask<P, A>(_project: Project, request: P): Study<P, A, A> {
   return answer!;
 }
 
-/** A run that yields how far it has come, as a long task: in shares of the whole. @param whole what it has come to at the end, > 0 */
+/**
+ * A run that yields how far it has come, as a long task: in shares of the whole.
+ * @param whole what it has come to at the end, > 0
+ */
 export function* inShares<R>(run: Generator<number, R>, whole: number): LongTask<R> {
   for (;;) {
     const step = run.next();
@@ -71,7 +74,10 @@ export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T) => 
   return step.value;
 }
 
-/** The same where the tasks are done elsewhere, a batch at once. @param doAll gives the replies in the order of the tasks */
+/**
+ * The same where the tasks are done elsewhere, a batch at once.
+ * @param doAll gives the replies in the order of the tasks
+ */
 export async function runStudy<T, R, A>(
   study: Study<T, R, A>,
   doAll: (tasks: readonly T[]) => Promise<readonly R[]>,

@@ -13,7 +13,11 @@ export class StudyBench {
     return activeVariant(this.project);
   }
 
-  /** A solver of the open variant that nobody else has touched: what is found then does not depend on what was asked before. @throws StudyRefused */
+  /**
+   * A solver of the open variant that nobody else has touched: what is found then does not depend on what was asked
+   * before.
+   * @throws StudyRefused
+   */
   freshCircuit(): CircuitSolver {
     const made = CircuitSolver.of(this.project);
     if (!made.ok) throw new StudyRefused(made.issues.map(sayIssue).join('\n'));

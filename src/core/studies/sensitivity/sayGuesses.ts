@@ -2,7 +2,10 @@ import { formatQuantity, type Quantity, type UnitChoice } from '../../foundation
 import { sayMargin } from '../../judgement/supply/say';
 import type { Guesses } from './guessSchema';
 
-/** The tightest margin with its band: "Turbo at 7000 rpm, 120 °C: 0.18 L/min above maximum, ± 0.30 L/min from 42 guesses." */
+/**
+ * The tightest margin with its band: "Turbo at 7000 rpm, 120 °C: 0.18 L/min above maximum, ± 0.30 L/min from 42
+ * guesses."
+ */
 export function sayTightest({ tightest, guessed }: Guesses, units: UnitChoice = {}): string {
   if (!tightest) return 'Nothing is required of any component.';
   const at = `${formatQuantity(tightest.speedRevS, 'speed', units)}, ${formatQuantity(tightest.oilTemperatureK, 'temperature', units)}`;

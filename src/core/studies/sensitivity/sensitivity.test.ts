@@ -36,7 +36,8 @@ describe('Sensitivity of a margin', () => {
       oilTemperatureK: 373.15,
       consumer: 'fed',
     });
-    // Q = P/(a L/D⁴ + R): ∂Q/∂D = 4Q²aL/(P D⁵), ∂Q/∂L = −Q²a/(P D⁴), ∂Q/∂p_r = −Q²/(P·q_r); both resistances carry μ, so ∂Q/∂μ·μ = −Q.
+    // Q = P/(a L/D⁴ + R): ∂Q/∂D = 4Q²aL/(P D⁵), ∂Q/∂L = −Q²a/(P D⁴), ∂Q/∂p_r = −Q²/(P·q_r); both resistances carry μ,
+    // so ∂Q/∂μ·μ = −Q.
     const a = (128 * BENCH_VISCOSITY_PA_S) / Math.PI;
     const q = BENCH_HIGH_PA / (a / 6e-3 ** 4 + rated / flow);
     const of = (id: string) => rows.find((r) => r.id === id)!;

@@ -3,7 +3,10 @@ import { estimateAirCooling } from '../../heat/coolers';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
 import { DEFAULT_LIQUID_COOLING } from '../../document/parts/cooling';
 
-/** Sizes of a part that differ in one figure: the rows of a core of one width, the plates of a cooler, the temperature that an element opens at. */
+/**
+ * Sizes of a part that differ in one figure: the rows of a core of one width, the plates of a cooler, the temperature
+ * that an element opens at.
+ */
 export interface PartFamily {
   readonly id: string;
   /** What sets it apart from the part's other families; empty where there is one. */
@@ -34,14 +37,19 @@ const CORE_WIDTH_M = 0.33;
 /** Oil in a core a square metre of face [m]. @source engineering judgement */
 const CORE_OIL_M = 9e-3;
 
-/** Plates of oil-to-coolant coolers; conductance and passages go with their number. @source engineering judgement: 15 W/K a plate */
+/**
+ * Plates of oil-to-coolant coolers; conductance and passages go with their number.
+ * @source engineering judgement: 15 W/K a plate
+ */
 const PLATES = [7, 10, 13, 19, 26] as const;
 const PLATE_WK = 15;
 const PLATES_DROP_PA = 0.2e5;
 const PLATES_FLOW_M3S = 20e-3 / 60;
 const PLATES_RATED = 10;
 
-/** Marks that wax elements are stamped with [°C], and how much later they are fully open. Common practice, no source. */
+/**
+ * Marks that wax elements are stamped with [°C], and how much later they are fully open. Common practice, no source.
+ */
 const STAMPED_C = [71, 74, 80, 82, 85, 88, 93] as const;
 const STROKE_K = 10;
 const C = 273.15;

@@ -19,7 +19,10 @@ import { sayRow, sayRowFails, sayRows } from './sayRows';
 
 const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', {}, 1));
 
-/** Which size of a cooler or a thermostat would do: supply over the range with the oil held, temperatures on the two design drives Calculated. */
+/**
+ * Which size of a cooler or a thermostat would do: supply over the range with the oil held, temperatures on the two
+ * design drives Calculated.
+ */
 export const ROW_STUDY = {
   name: 'rows',
   requestSchema,

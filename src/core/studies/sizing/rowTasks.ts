@@ -38,13 +38,19 @@ export const taskSchema = z.discriminatedUnion('kind', [
 ]);
 export const replySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fit'), outcome: outcomeSchema }),
-  /** The last that will do and the first that will not, a step apart, as solved there; null where it is a neighbour that was known already. */
+  /**
+   * The last that will do and the first that will not, a step apart, as solved there; null where it is a neighbour that
+   * was known already.
+   */
   z.strictObject({ kind: z.literal('end'), good: outcomeSchema.nullable(), bad: outcomeSchema.nullable() }),
 ]);
 export type RowTask = z.infer<typeof taskSchema>;
 export type RowReply = z.infer<typeof replySchema>;
 
-/** What a size is asked for: to starve nobody whom the present one does not, to keep the oil cool enough, and to let it get warm enough. */
+/**
+ * What a size is asked for: to starve nobody whom the present one does not, to keep the oil cool enough, and to let it
+ * get warm enough.
+ */
 export const ROW_NEEDS = ['supply', 'hot', 'cold'] as const;
 export type RowNeed = (typeof ROW_NEEDS)[number];
 
@@ -64,7 +70,10 @@ export const rowsSchema = z.strictObject({
   limitColdK: z.number(),
   /** The part as it is, then what can be had. */
   rows: z.array(rowSchema),
-  /** By family, what would do whether it is sold or not, each end solved; below and above it the first that will not, null where the search ended. */
+  /**
+   * By family, what would do whether it is sold or not, each end solved; below and above it the first that will not,
+   * null where the search ended.
+   */
   bands: z.array(
     z.strictObject({
       family: z.string(),
@@ -79,7 +88,10 @@ export const rowsSchema = z.strictObject({
 });
 export type Rows = z.infer<typeof rowsSchema>;
 
-/** The part that is asked about, with its families of sizes. @throws StudyRefused where there is none such in the circuit */
+/**
+ * The part that is asked about, with its families of sizes.
+ * @throws StudyRefused where there is none such in the circuit
+ */
 export function familiesAt(
   parts: readonly Part[],
   id: string,
@@ -99,7 +111,10 @@ const key = (f: {
 /** Who is not supplied, in words that two outcomes can be held against each other by. */
 export const unsupplied = (outcome: RowOutcome): string[] => outcome.failing.map(key);
 
-/** What a size fails in. @param before who is not supplied with the part as it is: nobody blames the new one for that */
+/**
+ * What a size fails in.
+ * @param before who is not supplied with the part as it is: nobody blames the new one for that
+ */
 export function judged(
   { failing, solved, hotDayK, coldCruiseK, limitHotK, limitColdK, family, size }: RowOutcome,
   before: readonly string[],

@@ -2,7 +2,6 @@ import { partSchema, type Part } from '../../document/parts/part';
 import type { Project } from '../../document/project/project';
 import { designDrives } from '../../judgement/designDrives';
 import { solveBalanced } from '../../judgement/solveBalanced';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { catalogueEntry } from '../../document/parts/catalogue';
 import { partFamiliesOf, saySize } from './partFamilies';
 import { StudyBench } from '../job/studyBench';
@@ -12,6 +11,7 @@ import { rowWork } from './rowWork';
 import { sayRow, sayRowFails, sayRows } from './sayRows';
 import { studyHere } from '../job/runHere';
 import { ROW_STUDY } from './rowStudy';
+import { solverOf } from '../../verification/testing/solverOf';
 
 const NOSE: Project = { ...demoProject(), activeVariant: 'noseCooler' };
 const partOf = (project: Project, id: string) =>
@@ -27,7 +27,7 @@ const withPart = (project: Project, part: Part): Project => ({
 
 /** Where the oil settles on a design drive with one size fitted: by the balance itself, not by the study. */
 function settlesAt(part: Part, family: string, size: number, drive: 'hotDay' | 'coldCruise'): number {
-  const made = CircuitSolver.of(
+  const circuit = solverOf(
     withPart(
       NOSE,
       partFamiliesOf(part)
@@ -35,9 +35,8 @@ function settlesAt(part: Part, family: string, size: number, drive: 'hotDay' | '
         .fit(part, size),
     ),
   );
-  if (!made.ok) throw new Error('refused');
   const at = designDrives(NOSE.engine)[drive];
-  return solveBalanced(made.circuit, at.speedRevS, at).heat.sumpK;
+  return solveBalanced(circuit, at.speedRevS, at).heat.sumpK;
 }
 const C = 273.15;
 const SHEDS_WATER_K = 80 + C;

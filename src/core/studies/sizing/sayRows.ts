@@ -34,7 +34,10 @@ export function sayRow(
 /** Sizes that are named one by one. */
 const MOST_NAMED = 5;
 
-/** The answer in sentences: which of those sold would do, then the whole band of each family with what limits it, or what rules every size out. */
+/**
+ * The answer in sentences: which of those sold would do, then the whole band of each family with what limits it, or
+ * what rules every size out.
+ */
 export function sayRows(rows: Rows, families: readonly PartFamily[], units: UnitChoice = {}): string[] {
   const had = rows.rows.filter((r) => r.family !== null);
   const good = had.filter((r) => r.fails.length === 0);

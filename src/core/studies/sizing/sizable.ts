@@ -46,7 +46,10 @@ function drills(low: number, high: number): StockSize[] {
   return within([...numbers, ...metric], low, high);
 }
 
-/** What of a part can be sized: bores that are drilled or bought, the pressure at which a spring opens, the turns of a needle. */
+/**
+ * What of a part can be sized: bores that are drilled or bought, the pressure at which a spring opens, the turns of a
+ * needle.
+ */
 export function sizablesOf(part: Part): Sizable[] {
   return partFields(part).flatMap((field): Sizable[] => {
     if (field.input.kind !== 'number' || typeof field.value !== 'number') return [];
@@ -94,7 +97,8 @@ function turnsToFull(part: Part, path: readonly (string | number)[]): number | u
 }
 
 /**
- * A part with one figure set. A hose takes the dash size of its bore. A spring keeps its rate: its fully open pressure moves with the one at which it starts.
+ * A part with one figure set. A hose takes the dash size of its bore. A spring keeps its rate: its fully open pressure
+ * moves with the one at which it starts.
  * @returns undefined where the schema refuses it
  */
 export function withSize(part: Part, path: readonly (string | number)[], si: number): Part | undefined {

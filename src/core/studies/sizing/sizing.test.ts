@@ -1,5 +1,4 @@
 import type { Project } from '../../document/project/project';
-import { CircuitSolver } from '../../network/circuitSolver';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { isGood, type Sizing, type SizingReply } from './sizingTasks';
 import { sayLooks, saySizing } from './saySizing';
@@ -8,6 +7,7 @@ import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verific
 import { demoProject } from '../../verification/testing/demo';
 import { studyHere } from '../job/runHere';
 import { SIZING_STUDY } from './sizingStudy';
+import { solverOf } from '../../verification/testing/solverOf';
 
 const THORNBACK = demoProject();
 
@@ -22,16 +22,16 @@ function failingAt(project: Project, where: string, si: number): string[] {
     ...v,
     circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => (p.id === id ? withSize(p, path, si)! : p)) },
   }));
-  const made = CircuitSolver.of({ ...project, variants });
-  if (!made.ok) throw new Error('refused');
-  return sweepToEnd(made.circuit)
+  const circuit = solverOf({ ...project, variants });
+  return sweepToEnd(circuit)
     .consumers.filter((c) => !c.supplied)
     .map((c) => c.part);
 }
 
 describe('Which size would do', () => {
   it('is the band that Hagen and Poiseuille give for a laminar feed (closed form)', () => {
-    // Two tanks 3 bar apart; a hose of 1 m, then a consumer all viscous, 1 bar at 5e-6 m³/s: Q = Δp / (128μL/(πD⁴) + R).
+    // Two tanks 3 bar apart; a hose of 1 m, then a consumer all viscous, 1 bar at 5e-6 m³/s: Q = Δp / (128μL/(πD⁴) +
+    // R).
     const [least, most] = [1.2e-5, 1.4e-5];
     const project = betweenTanks(
       [

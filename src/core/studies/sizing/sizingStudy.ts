@@ -54,7 +54,8 @@ function questionOf(asked: Asked): SizingRequest {
 }
 
 /**
- * Which sizes of a figure keep every consumer, or one, supplied over the whole range of speeds and oil temperatures (oil temperature held).
+ * Which sizes of a figure keep every consumer, or one, supplied over the whole range of speeds and oil temperatures
+ * (oil temperature held).
  *
  * The band or bands, what fails just outside each end, and the sizes within that are sold.
  */

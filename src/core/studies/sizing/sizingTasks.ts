@@ -20,7 +20,9 @@ export const sizingSchema = z.strictObject({
   path: z.array(z.union([z.string(), z.number()])),
   low: z.number(),
   high: z.number(),
-  /** Where everything asked about is supplied over the whole range, every end solved there; none where no size works. */
+  /**
+   * Where everything asked about is supplied over the whole range, every end solved there; none where no size works.
+   */
   bands: z.array(bandSchema),
   /** What is not supplied at each size looked at, smallest first. */
   looks: z.array(z.strictObject({ si: z.number(), failing: z.array(shortfallSchema), solved: z.boolean() })),

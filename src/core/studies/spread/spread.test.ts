@@ -15,7 +15,8 @@ import { studyHere } from '../job/runHere';
 import { SPREAD_STUDY } from './spreadStudy';
 
 describe('The normal deviate of a share', () => {
-  // Two-sided and one-sided points of the standard normal distribution, as in any table, e.g. Abramowitz and Stegun (1964), table 26.6 (from memory).
+  // Two-sided and one-sided points of the standard normal distribution, as in any table, e.g. Abramowitz and Stegun
+  // (1964), table 26.6 (from memory).
   it.each([
     [0.5, 0],
     [0.75, 0.67448975],
@@ -88,7 +89,10 @@ describe('The histogram', () => {
   });
 });
 
-/** Distribution function of the standard normal, by its series. @source Abramowitz and Stegun (1964), 26.2.11 (from memory) */
+/**
+ * Distribution function of the standard normal, by its series.
+ * @source Abramowitz and Stegun (1964), 26.2.11 (from memory)
+ */
 function normalShare(x: number): number {
   let term = x;
   let sum = x;

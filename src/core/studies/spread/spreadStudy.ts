@@ -23,7 +23,8 @@ const LARGEST_SEED = 4_294_967_295;
 const SURE_ENOUGH = 0.999;
 
 /**
- * Tolerances: every figure drawn from its tolerance at once, many times over, by a quasi-random sequence. The chance that each
+ * Tolerances: every figure drawn from its tolerance at once, many times over, by a quasi-random sequence. The chance
+ * that each
  * consumer is supplied, the band of its pressure, and what to tighten first.
  */
 export const SPREAD_STUDY = {

@@ -113,7 +113,10 @@ export const spreadSchema = z.strictObject({
       shares: nominalSchema.shape.consumers.element.shape.shares,
     }),
   ),
-  /** The tolerance that is worth tightening first, for the consumer that is supplied least surely of those supplied as stated; sampled again with it halved. */
+  /**
+   * The tolerance that is worth tightening first, for the consumer that is supplied least surely of those supplied as
+   * stated; sampled again with it halved.
+   */
   tighten: z
     .strictObject({ consumer: z.string(), id: z.string(), name: z.string(), before: z.number(), ...chanceSchema.shape })
     .nullable(),

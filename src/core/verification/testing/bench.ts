@@ -12,7 +12,10 @@ const OIL = {
 };
 export const BENCH_HIGH_PA = 3e5;
 
-/** Parts between two tanks, `high` and `low`, 3 bar apart: a bench on which one law at a time can be held against a closed form. */
+/**
+ * Parts between two tanks, `high` and `low`, 3 bar apart: a bench on which one law at a time can be held against a
+ * closed form.
+ */
 export function betweenTanks(
   parts: readonly Record<string, unknown>[],
   joints: readonly (readonly [string, string])[],

@@ -24,7 +24,10 @@ export async function loadGeneralEngine(): Promise<Workspace> {
   return workspace;
 }
 
-/** Builds a looped network of pipes in the general engine, ready for `solveH`. @param densityKgM3 to turn pressure into head */
+/**
+ * Builds a looped network of pipes in the general engine, ready for `solveH`.
+ * @param densityKgM3 to turn pressure into head
+ */
 export function buildInGeneralEngine(
   workspace: Workspace,
   looped: LoopedNetwork,

@@ -27,7 +27,8 @@ const oddValues = (): readonly unknown[] => [
 ];
 
 /**
- * A project file as it should not be: some of its values are replaced, taken out, doubled or moved, at random, by a seed.
+ * A project file as it should not be: some of its values are replaced, taken out, doubled or moved, at random, by a
+ * seed.
  * @param given as parsed; it is not changed
  */
 export function mutated(given: unknown, seed: number): unknown {

@@ -190,7 +190,10 @@ interface Ends {
 type Leaf = (maker: CircuitMaker) => Ends;
 type Consumer = (maker: CircuitMaker, bearing: Record<string, unknown>) => Record<string, unknown>;
 
-/** What a random circuit makes of a kind: pieces of its lines, what it supplies, or the word where it comes in otherwise. */
+/**
+ * What a random circuit makes of a kind: pieces of its lines, what it supplies, or the word where it comes in
+ * otherwise.
+ */
 type Sample =
   | { readonly leaves: readonly Leaf[] }
   | { readonly consumers: readonly Consumer[] }

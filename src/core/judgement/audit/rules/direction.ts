@@ -3,7 +3,9 @@ import type { Part, PartKind } from '../../../document/parts/part';
 import type { AuditContext } from '../context';
 import { rule, type Found } from '../rule';
 
-/** Oil stands this much higher at the outlet than at the inlet of a part that is turned round and passes nothing [Pa]. */
+/**
+ * Oil stands this much higher at the outlet than at the inlet of a part that is turned round and passes nothing [Pa].
+ */
 const BACKWARD_PA = 1e3;
 
 /** What becomes of parts that work one way, when they are fitted the other way round. */

@@ -106,7 +106,10 @@ function bitesFrom(present: number, wrongAt: (load: number) => Omit<Bite, 'load'
   return { load: high, ...found };
 }
 
-/** For and against: with a bypass valve nothing starves and oil sometimes goes unfiltered; without it the other way round. */
+/**
+ * For and against: with a bypass valve nothing starves and oil sometimes goes unfiltered; without it the other way
+ * round.
+ */
 export const filterBypass = rule(
   'filterBypass',
   'Filter bypass valve: for and against',

@@ -66,7 +66,10 @@ export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
 const isUnconnected = (c: AuditContext, plate: PartOf<'plate'>) =>
   ['away', 'back'].every((port) => c.groups.sizeOf(`${plate.id}.${port}`) === 1);
 
-/** Both ports of a plate for a cooler with nothing connected: a job half done, which explains whatever starves behind it. */
+/**
+ * Both ports of a plate for a cooler with nothing connected: a job half done, which explains whatever starves behind
+ * it.
+ */
 export const openPorts = rule('openPorts', 'Cooler not connected', (c) =>
   c.parts('plate').flatMap((plate): Found[] => {
     const { kind } = plate.passage;

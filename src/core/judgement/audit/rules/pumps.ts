@@ -2,7 +2,10 @@ import { PORTS, placeOf } from '../../../document/parts/ports';
 import type { AuditContext } from '../context';
 import { rule } from '../rule';
 
-/** The pump whose outlet feeds another's inlet with nothing but lines between; undefined where it draws from a reservoir. */
+/**
+ * The pump whose outlet feeds another's inlet with nothing but lines between; undefined where it draws from a
+ * reservoir.
+ */
 function feederOf(c: AuditContext, pump: string): string | undefined {
   const queue = [c.groups.of(`${pump}.in`)];
   const seen = new Set<string>();

@@ -58,7 +58,10 @@ function remediesFor(verdict: Verdict): string[] {
       ];
 }
 
-/** For a flooded part: the largest number drill for its restrictor that passes at the worst state, or a restrictor where it has none. */
+/**
+ * For a flooded part: the largest number drill for its restrictor that passes at the worst state, or a restrictor where
+ * it has none.
+ */
 function movesFor(c: AuditContext, id: string, verdict: Verdict, decisive: Check | null): Move[] {
   const part = c.part(id);
   const range = c.sweep.consumers.find((r) => r.part === id);

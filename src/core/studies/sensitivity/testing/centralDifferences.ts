@@ -38,8 +38,10 @@ function marginAt(
 }
 
 /**
- * Largest difference between the adjoint's effects and central differences of whole solves, as a share of the largest effect.
- * @param stepShare step of the differences, as a share of an input's own @returns undefined where nothing is asked of the consumer
+ * Largest difference between the adjoint's effects and central differences of whole solves, as a share of the largest
+ * effect.
+ * @param stepShare step of the differences, as a share of an input's own
+ * @returns undefined where nothing is asked of the consumer
  */
 export function worstDisagreement(
   project: Project,

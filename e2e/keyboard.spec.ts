@@ -1,0 +1,104 @@
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { openApp } from './app';
+
+/** Presses a key on a control, as a hand without a mouse does. */
+async function press(control: Locator, key = 'Enter'): Promise<void> {
+  await control.focus();
+  await expect(control).toBeFocused();
+  await control.page().keyboard.press(key);
+}
+
+/** Types into a field over what stands there. */
+async function type(field: Locator, text: string): Promise<void> {
+  await field.focus();
+  await field.page().keyboard.press('Control+a');
+  await field.page().keyboard.type(text);
+}
+
+/** Goes down a list of the kit to a line and takes it. @param list its name */
+async function pick(page: Page, list: string, line: string): Promise<void> {
+  await press(page.getByRole('combobox', { name: list, exact: true }), 'ArrowDown');
+  const shown = page.locator('.ant-select-dropdown:visible');
+  await expect(shown).toBeVisible();
+  const at = shown.locator('.ant-select-item-option-active');
+  for (let here = await at.innerText(); here.trim() !== line; here = await at.innerText()) {
+    await page.keyboard.press('ArrowDown');
+    await expect(at).not.toHaveText(here);
+  }
+  await expect(at).toHaveText(line);
+  await page.keyboard.press('Enter');
+}
+
+const openRow = (page: Page, name: RegExp) =>
+  press(page.getByRole('row', { name }).locator('.ant-table-row-expand-icon'));
+
+test('by keyboard only: a hose measured and trimmed, a joint marked, a step ticked, the job sheet', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const problems = await openApp(page);
+  await pick(page, 'Variant', 'Nose cooler');
+  await press(page.getByRole('link', { name: 'Bench' }));
+  await openRow(page, /port to the cooler/);
+  const hose = page.getByRole('group', { name: 'Hose C' });
+  await type(hose.getByLabel('Measured, seat to seat'), '67 in');
+  await expect(hose.getByText('Written down: 67 in')).toBeVisible();
+  await type(hose.getByLabel('Length after trimming'), '1640');
+  await press(hose.getByRole('button', { name: 'Record trim' }));
+  await expect(page.getByRole('row', { name: /port to the cooler/ })).toContainText('1640 mm');
+
+  await press(page.getByRole('tab', { name: 'Joints' }));
+  await openRow(page, /Restrictor – Turbo, inlet/);
+  await pick(page, 'State', 'paint mark');
+  await expect(page.getByText('1 of 12 joints tightened.')).toBeVisible();
+
+  await press(page.getByRole('tab', { name: 'Plan' }));
+  const step = page.getByRole('checkbox', { name: /Hold every new part/ });
+  await press(step, ' ');
+  await expect(step).toBeChecked();
+  await press(page.getByRole('tab', { name: 'Job sheet' }));
+  const sheet = page.frameLocator('iframe[title="Job sheet"]');
+  await expect(sheet.getByRole('heading', { name: 'Job sheet: Thornback' })).toBeVisible();
+  expect(problems).toEqual([]);
+});
+
+test('by keyboard only: the first start against the simulated engine, stopped in time, and why', async ({ page }) => {
+  test.setTimeout(180_000);
+  const problems = await openApp(page);
+  await press(page.getByRole('link', { name: 'Log', exact: true }));
+  await press(page.getByRole('button', { name: 'Done, next step' }));
+  await press(page.getByRole('button', { name: 'Done, next step' }));
+  await expect(page.getByRole('region', { name: 'Crank without ignition', exact: true })).toBeVisible();
+  await press(page.getByRole('tab', { name: 'Logger' }));
+  await press(page.getByRole('checkbox', { name: 'turbo feed blocked' }), ' ');
+  await press(page.getByRole('radio', { name: 'first start' }), ' ');
+  await press(page.getByRole('button', { name: 'Start the simulated engine' }));
+  await expect(page.getByText('Connected.')).toBeVisible();
+  await press(page.getByRole('tab', { name: 'First start' }));
+  const alarm = page.getByRole('alert').filter({ hasText: 'Stop the engine now.' });
+  await expect(alarm).toContainText(/No oil at Turbo/, { timeout: 60_000 });
+  await press(alarm.getByRole('button', { name: 'Why?' }));
+  const next = page.getByRole('group', { name: 'Next check' });
+  await expect(next).toContainText('Turbo hose', { timeout: 60_000 });
+  await press(next.getByRole('button', { name: /^Yes: No oil comes/ }));
+  const causes = page.getByRole('region', { name: 'Explanations' }).locator('tbody');
+  await expect(causes.getByRole('row').nth(0)).toContainText('Turbo hose blocked', { timeout: 60_000 });
+  expect(problems).toEqual([]);
+});
+
+test('by keyboard only: an oil temperature that is calculated, and where heat goes in and out', async ({ page }) => {
+  const problems = await openApp(page);
+  await press(page.getByRole('link', { name: 'Heat' }));
+  await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible();
+  const road = page.getByRole('slider', { name: 'Road speed' });
+  const sump = page.getByRole('status', { name: 'Sump oil, calculated' });
+  await expect(sump).toContainText(/\d/);
+  const before = await sump.innerText();
+  await press(road, 'Home');
+  // Standing still cools less: the answer follows the keys.
+  await expect(sump).not.toHaveText(before);
+  await expect
+    .poll(async () => parseFloat(await sump.locator('.reading').innerText()))
+    .toBeGreaterThan(parseFloat(/[\d.]+/.exec(before)![0]));
+  expect(problems).toEqual([]);
+});
