@@ -1,13 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { kills } from '../scripts/campaign/kills';
+import { killsAfter } from '../scripts/campaign/kills';
 import { monkey } from '../scripts/campaign/monkey';
 import { recorded } from '../scripts/campaign/recorded';
 
 /** Short forms of what `npm run campaign` does at length. */
-test.describe.configure({ timeout: 180_000 });
+test.describe.configure({ timeout: 300_000 });
 
 test('nothing that was done is lost when the page crashes, the browser is killed or the tab is closed', async () => {
-  const { done, failures } = await kills.run(5, 3);
+  // The campaign asks for 100 ms. Beside another browser on a busy machine a write may wait its turn.
+  const { done, failures } = await killsAfter(5, 3, 2000);
   expect(done).toBe(5);
   expect(failures).toEqual([]);
 });

@@ -13,16 +13,17 @@ const ARGS = [
 /** A browser whose data stay in a folder, so that it can be killed and started again. */
 export class KillableBrowser {
   readonly folder = mkdtempSync(join(tmpdir(), 'tidal-kills-'));
-  private context: BrowserContext | undefined;
+  private running: BrowserContext | undefined;
 
-  async start(): Promise<BrowserContext> {
-    this.context = await chromium.launchPersistentContext(this.folder, {
+  /** The browser that runs, started where none does. */
+  async context(): Promise<BrowserContext> {
+    this.running ??= await chromium.launchPersistentContext(this.folder, {
       executablePath: CHROMIUM,
       args: ARGS,
       viewport: { width: 1280, height: 800 },
       serviceWorkers: 'block',
     });
-    return this.context;
+    return this.running;
   }
 
   /** SIGKILL to every process of it: what is not on its way to the disk is gone. */
@@ -32,11 +33,11 @@ export class KillableBrowser {
     } catch {
       // None was left.
     }
-    this.context = undefined;
+    this.running = undefined;
   }
 
   async close(): Promise<void> {
-    await this.context?.close().catch(() => undefined);
+    await this.running?.close().catch(() => undefined);
     this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }

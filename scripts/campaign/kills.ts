@@ -1,12 +1,12 @@
-import type { BrowserContext, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { seeded } from '../../src/core/foundations/random/quasiRandom';
 import { listen } from '../../src/server/server';
 import { KillableBrowser } from './browser';
-import type { Part } from './part';
+import type { Outcome, Part } from './part';
 
 /** An act that is older than this when the page dies must be there afterwards [ms]. */
 const AT_RISK_MS = 100;
-/** What the driver needs to hear that an act was done, and to send the kill: it counts for the page [ms]. */
+/** At most so many acts before a page dies. */
 const ACTS_A_LIFE = 4;
 
 /** What of the bench can be told from outside: what the store has must be this. */
@@ -113,8 +113,8 @@ interface Moment {
  * Fields of what is there that are neither as they were last nor as they were in the moments that were still at risk.
  * @param moments oldest first
  */
-function lost(there: Seen, moments: readonly Moment[], diedAt: number): string[] {
-  const safe = moments.findLastIndex(({ at }) => diedAt - at >= AT_RISK_MS);
+function lost(there: Seen, moments: readonly Moment[], diedAt: number, atRiskMs: number): string[] {
+  const safe = moments.findLastIndex(({ at }) => diedAt - at >= atRiskMs);
   const allowed = moments.slice(Math.max(0, safe)).map(({ seen }) => seen);
   const keys = Object.keys(there) as (keyof Seen)[];
   return keys
@@ -125,7 +125,7 @@ function lost(there: Seen, moments: readonly Moment[], diedAt: number): string[]
 type Death = 'crash' | 'kill' | 'close';
 
 /** One life of a page: some acts, then a random while. @returns what was seen after each act */
-async function live(page: Page, random: () => number): Promise<readonly Moment[]> {
+async function live(page: Page, random: () => number, atRiskMs: number): Promise<readonly Moment[]> {
   // The view of a project that was just opened is not stored before something is looked at.
   const first = await stored(page);
   const speed = Number(await page.getByRole('slider', { name: 'Engine speed' }).getAttribute('aria-valuenow'));
@@ -135,7 +135,7 @@ async function live(page: Page, random: () => number): Promise<readonly Moment[]
     const seen = await ACTS[Math.floor(random() * ACTS.length)]!(page, moments.at(-1)!.seen, random);
     moments.push({ seen, at: performance.now() });
   }
-  await new Promise((resolve) => setTimeout(resolve, random() * 3 * AT_RISK_MS));
+  await new Promise((resolve) => setTimeout(resolve, random() * 3 * atRiskMs));
   return moments;
 }
 
@@ -147,48 +147,53 @@ async function isOpen(page: Page): Promise<void> {
   await open.waitFor({ timeout: 60_000 });
 }
 
-/** Kills at random moments, across all kinds of act: a crash of the page, SIGKILL of the browser, a closed tab. */
+/** A page that lives, dies in one of three ways and is opened again. @returns what it was, is, and when it died */
+async function dieOnce(browser: KillableBrowser, url: string, random: () => number, atRiskMs: number) {
+  const death: Death = random() < 0.6 ? 'crash' : random() < 0.5 ? 'kill' : 'close';
+  const page = await (await browser.context()).newPage();
+  await page.goto(url);
+  await isOpen(page);
+  const moments = await live(page, random, atRiskMs);
+  const diedAt = performance.now();
+  if (death === 'kill') browser.kill();
+  else if (death === 'crash') await page.goto('chrome://crash').catch(() => undefined);
+  if (death !== 'kill') await page.close().catch(() => undefined);
+  const next = await (await browser.context()).newPage();
+  await next.goto(url);
+  await isOpen(next);
+  const there = await stored(next);
+  await next.close();
+  return { death, moments, diedAt, there };
+}
+
+/**
+ * Kills at random moments, across all kinds of act: a crash of the page, SIGKILL of the browser, a closed tab.
+ * @param atRiskMs an act that is older than this when the page dies must be there afterwards [ms]
+ */
+export async function killsAfter(count: number, seed: number, atRiskMs: number): Promise<Outcome> {
+  const server = await listen(0, '127.0.0.1');
+  const browser = new KillableBrowser();
+  const failures: string[] = [];
+  const random = seeded(seed);
+  let withinRisk = 0;
+  try {
+    for (let n = 0; n < count; n++) {
+      const { death, moments, diedAt, there } = await dieOnce(browser, server.url, random, atRiskMs);
+      const gone = lost(there, moments, diedAt, atRiskMs);
+      if (gone.length > 0) failures.push(`seed ${seed}, kill ${n} (${death}): ${gone.join(', ')}`);
+      else if (lost(there, moments, Infinity, atRiskMs).length > 0) withinRisk++;
+    }
+  } finally {
+    await browser.close();
+    await server.close();
+  }
+  return { done: count, failures, remark: `${withinRisk} acts lost that were younger than ${atRiskMs} ms` };
+}
+
 export const kills: Part = {
   name: 'kills',
   unit: 'kills at random moments',
   holds: 'nothing that was done more than 100 ms before is lost, and what is there opens',
   usual: 1000,
-  async run(count, seed) {
-    const server = await listen(0, '127.0.0.1');
-    const browser = new KillableBrowser();
-    const failures: string[] = [];
-    const random = seeded(seed);
-    let context: BrowserContext | undefined;
-    let withinRisk = 0;
-    try {
-      for (let n = 0; n < count; n++) {
-        const death: Death = random() < 0.6 ? 'crash' : random() < 0.5 ? 'kill' : 'close';
-        context ??= await browser.start();
-        const page = await context.newPage();
-        await page.goto(server.url);
-        await isOpen(page);
-        const moments = await live(page, random);
-        const diedAt = performance.now();
-        if (death === 'kill') {
-          browser.kill();
-          context = undefined;
-        } else if (death === 'crash') await page.goto('chrome://crash').catch(() => undefined);
-        else await page.close();
-        if (death === 'crash') await page.close().catch(() => undefined);
-        context ??= await browser.start();
-        const next = await context.newPage();
-        await next.goto(server.url);
-        await isOpen(next);
-        const there = await stored(next);
-        await next.close();
-        const gone = lost(there, moments, diedAt);
-        if (gone.length > 0) failures.push(`seed ${seed}, kill ${n} (${death}): ${gone.join(', ')}`);
-        else if (lost(there, moments, Infinity).length > 0) withinRisk++;
-      }
-    } finally {
-      await browser.close();
-      await server.close();
-    }
-    return { done: count, failures, remark: `${withinRisk} acts lost that were younger than ${AT_RISK_MS} ms` };
-  },
+  run: (count, seed) => killsAfter(count, seed, AT_RISK_MS),
 };
