@@ -1,8 +1,9 @@
-// npm run mutate -- FOLDER_OR_FILE… [--lines N]: changes the code a little at many places and counts the changes that
-// no test
-// notices. Each folder is held against the tests that stand in it. With --lines only the changes on N lines are tried,
-// drawn
-// at random but always the same: a folder whose tests compute much takes hours whole. Never part of npm test.
+// npm run mutate -- FOLDER_OR_FILE… [--lines N] [--tests NAME…]: changes the code a little at many places and counts
+// the changes that no test notices. Each folder is held against the tests that stand in it.
+//
+// A folder whose tests compute much takes hours whole. With --lines only the changes on N lines are tried, drawn at
+// random but always the same. With --tests only the tests whose file's name begins so are run: what they notice, all
+// notice. Never part of npm test.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
@@ -45,10 +46,13 @@ function drawLines(paths, count) {
   return drawn.slice(0, count).map(([, line]) => line);
 }
 
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { lines: { type: 'string' } } });
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { lines: { type: 'string' }, tests: { type: 'string', multiple: true, default: [] } },
+});
 if (positionals.length === 0) {
   console.error(
-    'npm run mutate -- FOLDER_OR_FILE… [--lines N]   for instance: npm run mutate -- src/core/physics/laws',
+    'npm run mutate -- FOLDER_OR_FILE… [--lines N] [--tests NAME]…   for instance: npm run mutate -- src/core/physics/laws',
   );
   process.exit(2);
 }
@@ -57,6 +61,11 @@ const wanted = values.lines === undefined ? paths : drawLines(paths, Number(valu
 const { status } = spawnSync(bin('stryker'), ['run', 'stryker.config.mjs'], {
   cwd: root,
   stdio: 'inherit',
-  env: { ...process.env, MUTATE: wanted.join(','), MUTATE_TESTS: paths.join(',') },
+  env: {
+    ...process.env,
+    MUTATE: wanted.join(','),
+    MUTATE_TESTS: paths.join(','),
+    MUTATE_NAMES: values.tests.join(','),
+  },
 });
 process.exit(status ?? 1);

@@ -1,12 +1,21 @@
 import { Oil } from '../physics/oil/oil';
 import { OIL_GRADES } from '../physics/oil/grades';
-import { coolerConductance, coolerExchangeWK, estimateAirCooling, faceSpeedMS, fitAirCooling } from './coolers';
+import {
+  airDensityKgM3,
+  coolerAmbientK,
+  coolerConductance,
+  coolerExchangeWK,
+  estimateAirCooling,
+  faceSpeedMS,
+  fitAirCooling,
+  meanSpecificHeat,
+} from './coolers';
 import {
   counterflowEffectiveness,
   crossflowEffectiveness,
   singleStreamEffectiveness,
 } from '../physics/laws/effectiveness';
-import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
+import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../document/parts/cooling';
 
 const OIL = new Oil(OIL_GRADES.find((g) => g.name === '10W-40')!);
 
@@ -108,8 +117,71 @@ describe('A cooler', () => {
     expect(steep.cooling.oilSideShare).toBe(0.95);
   });
 
+  it('splits a rating by its oil side’s share, and each film follows its own flow (exponents: common practice)', () => {
+    const c = coolerConductance({ ...DEFAULT_AIR_COOLING, oilSideShare: 0.25 }, OIL)!;
+    expect(c.oilWK / c.otherWK).toBeCloseTo(3, 9);
+    // All resistance on one side, and so little exchange that ε·C_min is UA: the heat is that side's film.
+    const small = (oilSideShare: number) =>
+      coolerConductance({ ...DEFAULT_AIR_COOLING, ratedHeatW: 20, oilSideShare }, OIL)!;
+    const taken = (share: number, flowTimes: number, airTimes: number) =>
+      coolerExchangeWK(
+        small(share),
+        OIL,
+        flowTimes * DEFAULT_AIR_COOLING.ratedOilFlowM3S * OIL.densityKgM3(370),
+        370,
+        370,
+        { ...around, roadSpeedMS: airTimes * around.roadSpeedMS },
+      );
+    const base = taken(0.9999, 1, 1);
+    expect(taken(0.9999, 4, 1) / base).toBeCloseTo(4 ** 0.33, 2);
+    expect(taken(0.9999, 4, 2) / taken(0.9999, 4, 1)).toBeCloseTo(1, 2);
+    expect(taken(0.0001, 1, 4) / taken(0.0001, 1, 1)).toBeCloseTo(4 ** 0.6, 2);
+  });
+
+  it('takes nothing without oil or without air, and more from denser air', () => {
+    const c = coolerConductance({ ...DEFAULT_AIR_COOLING, draughtMS: 0 }, OIL)!;
+    expect(coolerExchangeWK(c, OIL, 0, 370, 370, around)).toBe(0);
+    expect(coolerExchangeWK(c, OIL, 0.3, 370, 370, { ...around, roadSpeedMS: 0 })).toBe(0);
+    // Much oil, little air: all that the air can take, ρ·v·A·cp. Source: ideal gas, 287.05 and 1006 J/(kg K).
+    const breath = { ...around, roadSpeedMS: 0.04, airTemperatureK: 300 };
+    const air = (101_325 / (287.05 * 300)) * 0.01 * 0.05 * 1006;
+    expect(coolerExchangeWK(c, OIL, 0.5, 370, 370, breath) / air).toBeCloseTo(1, 2);
+    expect(coolerExchangeWK(c, OIL, 0.5, 370, 370, { ...breath, atmospherePa: 60_000 }) / air).toBeCloseTo(
+      60_000 / 101_325,
+      2,
+    );
+  });
+
+  it('cooled by water gives counterflow’s share, and no more than its water takes', () => {
+    const cooling = { ...DEFAULT_LIQUID_COOLING, conductanceWK: 150, coolantFlowM3S: 3e-4 };
+    const c = coolerConductance(cooling, OIL)!;
+    const m = cooling.ratedOilFlowM3S * OIL.densityKgM3(380);
+    const oilC = m * meanSpecificHeat(OIL, 380, 363);
+    const waterC = 3e-4 * 1030 * 3550;
+    const [least, most] = [Math.min(oilC, waterC), Math.max(oilC, waterC)];
+    expect(coolerExchangeWK(c, OIL, m, 380, 380, around)).toBeCloseTo(
+      counterflowEffectiveness(150 / least, least / most) * least,
+      6,
+    );
+    const trickle = coolerConductance({ ...cooling, coolantFlowM3S: 1e-6 }, OIL)!;
+    expect(coolerExchangeWK(trickle, OIL, m, 380, 380, around)).toBeCloseTo(1e-6 * 1030 * 3550, 3);
+    // Its own water, or the engine's.
+    expect(coolerAmbientK(cooling, around)).toBe(363);
+    expect(coolerAmbientK({ ...cooling, coolantK: 320 }, around)).toBe(320);
+    expect(coolerAmbientK(DEFAULT_AIR_COOLING, around)).toBe(around.airTemperatureK);
+  });
+
+  it('takes the mean of the specific heat over the way, source: enthalpy difference over temperature difference', () => {
+    expect(meanSpecificHeat(OIL, 400, 300)).toBeCloseTo((OIL.enthalpyJKg(400) - OIL.enthalpyJKg(300)) / 100, 9);
+    expect(meanSpecificHeat(OIL, 350, 350)).toBe(OIL.specificHeatJKgK(350));
+    expect(airDensityKgM3(293.15)).toBeCloseTo(1.204, 3);
+  });
+
   it('refuses a rating that no exchanger could keep, and estimates one by its size', () => {
     expect(coolerConductance({ ...DEFAULT_AIR_COOLING, ratedHeatW: 60e3 }, OIL)).toBeUndefined();
+    expect(coolerConductance({ ...DEFAULT_AIR_COOLING, ratedHeatW: -1 }, OIL)).toBeUndefined();
+    // 15.8 mm of face a row.
+    expect(estimateAirCooling(10, 0.3).faceAreaM2).toBeCloseTo(0.0474, 9);
     const estimate = estimateAirCooling(19, 0.28);
     expect(estimate.ratedHeatW / estimate.faceAreaM2).toBeCloseTo(
       DEFAULT_AIR_COOLING.ratedHeatW / DEFAULT_AIR_COOLING.faceAreaM2,

@@ -1,0 +1,169 @@
+import type { Project } from '../document/project/project';
+import type { Part } from '../document/parts/part';
+import { demoProject } from '../verification/testing/demo';
+import { solverOf } from '../verification/testing/solverOf';
+import { takenUp } from './elementHeat';
+import { HeatSolver } from './heatSolver';
+import { heatInW } from './heatLedger';
+import { consumerHeatW, engineHeatW } from './conditions';
+
+const SUMP_K = 368.15;
+const DRIVE = { airTemperatureK: 293.15, roadSpeedMS: 25, load: 0.6 };
+const SPEED_REV_S = 5000 / 60;
+
+/** Thornback's stock circuit with some parts changed, or with other figures of its engine's heat. */
+function engineWith(
+  parts: Readonly<Record<string, object>>,
+  heat: Partial<Project['engine']['heat']> = {},
+  variant = 'stock',
+): Project {
+  const project = structuredClone(demoProject());
+  const open = project.variants.find((v) => v.id === variant)!;
+  for (const part of open.circuit.parts as Part[]) Object.assign(part, parts[part.id] ?? {});
+  return {
+    ...project,
+    activeVariant: variant,
+    engine: { ...project.engine, heat: { ...project.engine.heat, ...heat } },
+  };
+}
+
+/** The same after passes to rest with its sump held. */
+function rested(project: Project, conditions: typeof DRIVE = DRIVE, speedRevS = SPEED_REV_S) {
+  const circuit = solverOf(project);
+  const heat = new HeatSolver(circuit);
+  heat.startAt(SUMP_K);
+  const state = { speedRevS, oilTemperatureK: SUMP_K, atmospherePa: 101_325 };
+  let outcome = heat.pass(state, conditions, SUMP_K);
+  for (let i = 0; i < 25; i++) outcome = heat.pass(state, conditions, SUMP_K);
+  const element = (id: string, role = '') => circuit.compiled.elementsOfPart.get(id)!.get(role)!;
+  return { heat, circuit, outcome, element, ws: circuit.solver.workspace };
+}
+
+/** What carries heat through an element: ρ·cp·Q [W/K]. */
+function capacityWK({ heat, circuit }: ReturnType<typeof rested>, e: number): number {
+  return heat.massFlowKgS(e) * circuit.oil.specificHeatJKgK(circuit.solver.workspace.temperatureK[e]!);
+}
+
+describe('What a pass puts into the oil', () => {
+  it('a fed part gives its heat to the oil that passes, but what its body conducts on; source: conductances in parallel', () => {
+    const run = rested(engineWith({ turbo: { heatW: 1500 } }));
+    const turbo = run.circuit.variant.circuit.parts.find((p) => p.id === 'turbo')!;
+    if (turbo.kind !== 'consumer') throw new Error('no fed part');
+    const all = consumerHeatW(turbo, run.circuit.project, SPEED_REV_S, DRIVE.load);
+    const c = capacityWK(run, run.element('turbo'));
+    // It stands 180 K over its oil where no oil takes anything: all/180 leads the rest away.
+    expect(run.heat.ledger.fedPartsW).toBeCloseTo(all * takenUp(c, all / 180), 6);
+    expect(run.heat.ledger.fedPartsW).toBeLessThan(all);
+  });
+
+  it('the engine’s rest is what bearings, fed parts and metal leave of all, never less than nothing', () => {
+    const run = rested(engineWith({}, { baseHeatW: 20_000 }));
+    const { bearingsW, fedPartsW, metalW, engineW } = run.heat.ledger;
+    const all = engineHeatW(run.circuit.project, SPEED_REV_S, DRIVE.load);
+    // The pump's body leads some of its own heat into the metal: that is not of the engine's.
+    const own = all - bearingsW - fedPartsW - engineW;
+    expect(own).toBeGreaterThan(0);
+    expect(metalW - own).toBeGreaterThanOrEqual(-1e-6);
+    expect(metalW - own).toBeLessThan(0.1 * run.heat.ledger.pumpingW);
+    expect(rested(engineWith({}, { baseHeatW: 0, heatShare: 0 })).heat.ledger.engineW).toBe(0);
+  });
+
+  it('throttling is what the pump’s shaft gives, all of it, or none where it is left out', () => {
+    expect(rested(engineWith({}, { throttling: false })).heat.ledger.pumpingW).toBe(0);
+    const run = rested(engineWith({ pump: { mechanicalEfficiency: 1 } }));
+    const { network } = run.circuit.compiled;
+    const rise = (e: number) => run.ws.pressurePa[network.to[e]!]! - run.ws.pressurePa[network.from[e]!]!;
+    const pump = run.element('pump');
+    const shaftW = run.ws.boundA[pump]! * run.ws.opening[pump]! * rise(pump);
+    // What goes in by the shaft comes out as heat, in the oil or through the pump's body; lifting gives back as much.
+    const { pumpingW, metalW, bearingsW, fedPartsW, engineW } = run.heat.ledger;
+    const passedOn =
+      metalW - (engineHeatW(run.circuit.project, SPEED_REV_S, DRIVE.load) - bearingsW - fedPartsW - engineW);
+    expect((pumpingW + passedOn) / shaftW).toBeGreaterThan(0.97);
+    expect((pumpingW + passedOn) / shaftW).toBeLessThan(1.03);
+  });
+
+  it('what shines on a line goes with the load, and not into an engine at rest', () => {
+    const shone = engineWith({ turboFeed: { heat: { airConductanceWMK: 0, radiantWM: 200 } } });
+    const run = rested(shone);
+    const line = run.circuit.variant.circuit.parts.find((p) => p.id === 'turboFeed')!;
+    if (line.kind !== 'line') throw new Error('no line');
+    const all = 200 * line.lengthM * (line.place?.sleeved ? 0.5 : 1) * DRIVE.load;
+    const c = capacityWK(run, run.element('turboFeed'));
+    expect(run.heat.ledger.radiantW).toBeCloseTo(all * takenUp(c, all / 180), 6);
+    expect(rested(shone, { ...DRIVE, load: 0 }).heat.ledger.radiantW).toBe(0);
+    expect(rested(shone, DRIVE, 0).heat.ledger.radiantW).toBe(0);
+  });
+
+  it('a bearing that states no conduction has a tenth of the usual, and is starved where it takes most', () => {
+    const run = rested(engineWith({}));
+    expect([...run.heat.starved].every((s) => s === 0)).toBe(true);
+    const mains = run.circuit.variant.circuit.parts.find((p) => p.id === 'mains')!;
+    if (mains.kind !== 'bearings') throw new Error('no bearings');
+    const tight = rested(engineWith({ mains: { clearanceRadialM: 0.15 * mains.clearanceRadialM } }));
+    expect(tight.heat.starved[tight.element('mains')]).toBe(1);
+  });
+});
+
+describe('A pass', () => {
+  it('ends, at rest, with the sump’s gain being heat in less heat out; source: energy balance', () => {
+    for (const variant of ['stock', 'noseCooler']) {
+      const { heat, outcome } = rested(engineWith({}, {}, variant));
+      const { ledger } = heat;
+      const out = ledger.exchangeW.reduce((sum, w) => sum + w, 0) + ledger.panW + ledger.coolantW;
+      expect(outcome.changeK).toBeLessThan(1e-3);
+      expect(outcome.residualW).toBeCloseTo(heatInW(ledger) - out, 1);
+    }
+  });
+
+  it('goes on by a multiple of its last step, for places and cores', () => {
+    const { heat, circuit } = rested(engineWith({}, {}, 'noseCooler'));
+    const state = { speedRevS: SPEED_REV_S, oilTemperatureK: SUMP_K, atmospherePa: 101_325 };
+    const before = { placeK: heat.placeK.slice(), outK: heat.outK.slice() };
+    heat.pass({ ...state, oilTemperatureK: SUMP_K + 2 }, DRIVE, SUMP_K + 2);
+    const after = { placeK: heat.placeK.slice(), outK: heat.outK.slice() };
+    heat.goOn(0.5);
+    // The source's place was set to its new temperature before the pass: that step was none of the pass's.
+    after.placeK.forEach((k, i) => {
+      if (i !== heat.places.source) expect(heat.placeK[i]! - k).toBeCloseTo(0.5 * (k - before.placeK[i]!), 9);
+    });
+    for (const { element } of heat.coolers)
+      expect(heat.outK[element]! - after.outK[element]!).toBeCloseTo(
+        0.5 * (after.outK[element]! - before.outK[element]!),
+        9,
+      );
+    expect(circuit.compiled.network.law.length).toBe(heat.outK.length);
+  });
+
+  it('has its hottest outlet among what carries oil', () => {
+    const { heat } = rested(engineWith({}));
+    const hottest = heat.hottestOutlet()!;
+    heat.outK.forEach((k, e) => {
+      if (heat.massFlowKgS(e) >= 1e-9) expect(k).toBeLessThanOrEqual(hottest.temperatureK);
+    });
+    expect(heat.outK[hottest.element]).toBe(hottest.temperatureK);
+  });
+
+  it('holds an outlet where it is told to, and says what it would be by itself', () => {
+    const { heat, outcome } = rested(engineWith({}, {}, 'noseCooler'));
+    const core = heat.coolers[0]!.element;
+    const coolerOutK = new Float64Array(heat.outK.length).fill(NaN);
+    coolerOutK[core] = 300;
+    const state = { speedRevS: SPEED_REV_S, oilTemperatureK: SUMP_K, atmospherePa: 101_325 };
+    const held = heat.pass(state, DRIVE, SUMP_K, { coolerOutK, metalK: null, coolantK: null });
+    expect(heat.outK[core]).toBe(300);
+    expect(heat.freeOutK[core]).not.toBeCloseTo(300, 0);
+    // A cooler core makes a cooler sump.
+    expect(held.residualW).toBeLessThan(outcome.residualW);
+  });
+
+  it('has no rest where the flow does not solve', () => {
+    const { heat } = rested(engineWith({}));
+    jest.spyOn(heat.circuit.solver, 'solve').mockReturnValueOnce({
+      ...heat.circuit.solveOnly(heat.circuit.stateAt(SPEED_REV_S, SUMP_K)),
+      status: 'stalled',
+    });
+    const state = { speedRevS: SPEED_REV_S, oilTemperatureK: SUMP_K, atmospherePa: 101_325 };
+    expect(heat.pass(state, DRIVE, SUMP_K)).toMatchObject({ residualW: NaN, changeK: NaN });
+  });
+});

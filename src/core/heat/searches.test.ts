@@ -1,0 +1,200 @@
+import type { OperatingState } from '../network/solve/state';
+import { findBalance, findBalances, type BalanceOutcome } from './balance';
+import { isFound } from './comingToRest';
+import type { HeatSolver, PassOutcome } from './heatSolver';
+import { restByOutlet, restNearOutlet } from './restByOutlet';
+import type { ThermalStores } from './thermalStores';
+
+const STATE: OperatingState = { speedRevS: 50, oilTemperatureK: 300, atmospherePa: 101_325 };
+const CONDITIONS = { airTemperatureK: 280, roadSpeedMS: 25, load: 0.5 };
+const HEAT_IN_W = 10_000;
+
+/** What an invented engine does at one sump temperature. */
+interface Answer {
+  /** What the sump gains [W]; no number where its flow does not solve. */
+  readonly residualW: number;
+  /** Outlet of its core, and what the core's own balance gives where that is held [K]. */
+  readonly outK?: number;
+  readonly freeK?: number;
+  /** Hottest oil [K]. */
+  readonly hottestK?: number;
+}
+
+/** An engine of one core whose balance is a function of its sump: what a search is told, and nothing else. */
+function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK: number) => Answer) {
+  const outK = Float64Array.of(300);
+  const freeOutK = Float64Array.of(300);
+  const tried: number[] = [];
+  let hottestK = 0;
+  const heat = {
+    outK,
+    freeOutK,
+    placeK: Float64Array.of(300),
+    coolers: [{ element: 0 }],
+    ledger: { bearingsW: HEAT_IN_W, fedPartsW: 0, metalW: 0, engineW: 0, pumpingW: 0, radiantW: 0 },
+    startAt: (k: number) => void outK.fill(k),
+    goOn: () => undefined,
+    hottestOutlet: () => ({ element: 0, temperatureK: hottestK }),
+    pass(_: OperatingState, __: unknown, sumpK: number, held?: ThermalStores): PassOutcome {
+      tried.push(sumpK);
+      const heldOutK = held && !Number.isNaN(held.coolerOutK[0]!) ? held.coolerOutK[0]! : undefined;
+      const found = answer(sumpK, heldOutK, outK[0]!);
+      const before = outK[0]!;
+      outK[0] = heldOutK ?? found.outK ?? sumpK;
+      freeOutK[0] = found.freeK ?? outK[0];
+      hottestK = found.hottestK ?? sumpK;
+      const status = Number.isNaN(found.residualW) ? 'stalled' : 'converged';
+      return {
+        hydraulic: { status } as PassOutcome['hydraulic'],
+        residualW: found.residualW,
+        changeK: Math.abs(outK[0] - before) < 1e-9 ? 0 : Math.abs(outK[0] - before),
+      };
+    },
+  };
+  return { heat: heat as unknown as HeatSolver, tried };
+}
+
+const search = (
+  answer: (sumpK: number, heldOutK: number | undefined, lastOutK: number) => Answer,
+  fromK = 300,
+  neighbour?: BalanceOutcome,
+) => {
+  const { heat, tried } = invented(answer);
+  return { found: findBalance(heat, STATE, CONDITIONS, fromK, neighbour), tried };
+};
+
+/** The farthest that a search goes from one sump temperature to the next [K]. */
+const longestStepK = (tried: readonly number[]): number =>
+  tried.slice(1).reduce((most, k, i) => Math.max(most, Math.abs(k - tried[i]!)), 0);
+
+describe('The search for a balance, on invented engines (the answer is theirs)', () => {
+  it('finds where a straight line crosses, in few passes, and tells its slope', () => {
+    const { found, tried } = search((k) => ({ residualW: 120 * (365 - k) }));
+    expect(found.status).toBe('balanced');
+    expect(found.sumpK).toBeCloseTo(365, 5);
+    expect(found.slopeWK).toBeCloseTo(120, 3);
+    expect(found.passes).toBe(tried.length);
+    // Two looks tell the line; what is left is the way there in steps of 35 K at most, and coming to rest.
+    expect(tried.length).toBeLessThan(20);
+    expect(longestStepK(tried)).toBeLessThanOrEqual(35 + 1e-9);
+  });
+
+  it.each([
+    ['steep', (k: number) => 9000 * (352 - k), 352],
+    ['flat', (k: number) => 2 * (352 - k), 352],
+    ['bent as a thermostat bends it', (k: number) => 60 * (390 - k) - (k > 350 ? 2500 * (k - 350) : 0), 350.9375],
+    ['falling ever steeper', (k: number) => 5000 - Math.exp((k - 300) / 8), 300 + 8 * Math.log(5000)],
+  ])('finds it where the line is %s', (_, residual, expected) => {
+    for (const fromK of [230, 300, 450]) {
+      const { found } = search((k) => ({ residualW: residual(k) }), fromK);
+      expect([found.status, Math.round(found.sumpK * 100) / 100]).toEqual([
+        'balanced',
+        Math.round(expected * 100) / 100,
+      ]);
+    }
+  });
+
+  it('finds the answer nearest its start where there are three', () => {
+    // Stable at 330 and 410, unstable at 370.
+    const three = (k: number) => ({ residualW: -0.02 * (k - 330) * (k - 370) * (k - 410) });
+    expect(search(three, 290).found.sumpK).toBeCloseTo(330, 2);
+    expect(search(three, 450).found.sumpK).toBeCloseTo(410, 2);
+  });
+
+  it('says that there is none: too hot, too cold, or a flow that does not solve', () => {
+    expect(search(() => ({ residualW: 5000 })).found).toMatchObject({ status: 'tooHot', sumpK: 523.15 });
+    expect(search(() => ({ residualW: -5000 })).found).toMatchObject({ status: 'tooCold', sumpK: 223.15 });
+    expect(search((k) => ({ residualW: k > 320 ? NaN : 900 })).found.status).toBe('notSolved');
+    expect([isFound('tooHot'), isFound('hunting')]).toEqual([false, true]);
+  });
+
+  it('begins within what oil can be', () => {
+    expect(search(() => ({ residualW: 500 }), 900).tried[0]).toBe(523.15);
+    expect(search(() => ({ residualW: -500 }), 10).tried[0]).toBe(223.15);
+  });
+
+  it('is no balance where oil somewhere is hotter than oil can be', () => {
+    const hot = (hottestK: number) => search((k) => ({ residualW: 100 * (365 - k), hottestK })).found;
+    expect(hot(673)).toMatchObject({ status: 'balanced' });
+    expect(hot(674)).toMatchObject({ status: 'placeTooHot', tooHotAt: { element: 0, temperatureK: 674 } });
+  });
+
+  it('takes a neighbour’s slope for its first step', () => {
+    const line = (k: number) => ({ residualW: 50 * (310 - k) });
+    const neighbour: BalanceOutcome = { status: 'balanced', sumpK: 300, residualW: 0, passes: 1, slopeWK: 50 };
+    const first = (tried: readonly number[]) => tried.find((k) => k !== 300)!;
+    expect(first(search(line, 300, neighbour).tried)).toBeCloseTo(310, 6);
+    expect(first(search(line, 300).tried)).toBeCloseTo(302, 6);
+  });
+
+  it('tells both answers where the hot side has another, and one where they are the same', () => {
+    const two = (k: number) => ({ residualW: -0.02 * (k - 330) * (k - 370) * (k - 410) });
+    const both = findBalances(invented(two).heat, STATE, 101_325, CONDITIONS);
+    expect([both.cold.sumpK, both.hot?.sumpK].map((k) => Math.round(k ?? 0))).toEqual([330, 410]);
+    const one = findBalances(invented((k) => ({ residualW: 90 * (350 - k) })).heat, STATE, 101_325, CONDITIONS);
+    expect([Math.round(one.cold.sumpK), one.hot]).toEqual([350, undefined]);
+  });
+});
+
+/**
+ * A core that is plugged below a sump of 340 K and free above it: with its outlet held, heat out grows steadily with
+ * the outlet, and what its own balance gives falls from far above the held one to far below.
+ */
+const plugging =
+  (stays: boolean) =>
+  (sumpK: number, heldOutK: number | undefined, lastOutK: number): Answer => {
+    if (heldOutK !== undefined) {
+      // Rests at an outlet of 310 and a sump of 340.
+      const residualW = 200 * (340 - sumpK) + 40 * (heldOutK - 310);
+      return { residualW, freeK: heldOutK - 3 * (heldOutK - 310) };
+    }
+    // Let go exactly where it rests it stays, in an engine where it does.
+    if (stays && Math.abs(sumpK - 340) < 1e-3 && Math.abs(lastOutK - 310) < 1e-3)
+      return { residualW: 200 * (340 - sumpK) + 40 * (lastOutK - 310), outK: lastOutK };
+    return sumpK < 340 ? { residualW: 3000, outK: 290 } : { residualW: -3000, outK: 335 };
+  };
+
+describe('A core that plugs (the answer is the invented engine’s)', () => {
+  it('rests between plugged and free by its outlet, where that stays when let go', () => {
+    const { found } = search(plugging(true));
+    expect(found.status).toBe('balanced');
+    expect(found.sumpK).toBeCloseTo(340, 3);
+    expect(found.byOutlet).toMatchObject({ core: 0 });
+    expect(found.byOutlet!.outK).toBeCloseTo(310, 3);
+  });
+
+  it('hunts where it does not', () => {
+    const { found } = search(plugging(false));
+    expect(found).toMatchObject({ status: 'hunting' });
+    expect(Math.abs(found.sumpK - 340)).toBeLessThan(0.05);
+    expect(found.byOutlet).toBeUndefined();
+  });
+
+  it('is found again from a neighbour’s outlet on either side, not from one that is far', () => {
+    const near = (outK: number) => {
+      const rest = { sumpK: 339, slopeWK: 200, byOutlet: { core: 0, outK } };
+      return restNearOutlet(invented(plugging(true)).heat, STATE, CONDITIONS, rest).rests;
+    };
+    for (const outK of [306, 309.8, 310.2, 314]) expect(near(outK)?.byOutlet.outK).toBeCloseTo(310, 3);
+    expect(near(280)).toBeUndefined();
+    expect(near(340)).toBeUndefined();
+  });
+
+  it('is not searched where no core jumps, nor where the outlets do not lie on both sides', () => {
+    const by = (below: number, above: number) =>
+      restByOutlet(invented(plugging(true)).heat, STATE, CONDITIONS, 340, {
+        belowOutK: Float64Array.of(below),
+        aboveOutK: Float64Array.of(above),
+      });
+    expect(by(300, 300)).toEqual({ rests: undefined, passes: 0 });
+    expect(by(312, 330).rests).toBeUndefined();
+    expect(by(290, 305).rests).toBeUndefined();
+    expect(by(290, 335).rests?.sumpK).toBeCloseTo(340, 3);
+  });
+
+  it('is not found where its flow does not solve with the outlet held', () => {
+    const unsolved = (k: number, held: number | undefined, last: number) =>
+      held !== undefined && held > 309 ? { residualW: NaN } : plugging(true)(k, held, last);
+    expect(search(unsolved).found.status).toBe('hunting');
+  });
+});
