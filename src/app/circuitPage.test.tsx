@@ -110,13 +110,13 @@ describe('The circuit page', () => {
     const title = finding.getAttribute('aria-label')!;
     fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss…' }));
     fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss' }));
-    expect(within(finding).getByRole('alert').textContent).toBe('Give a reason of at least three letters.');
+    expect((await within(finding).findByRole('alert')).textContent).toBe('Give a reason of at least three letters.');
     fireEvent.change(within(finding).getByRole('textbox'), { target: { value: 'a wider drain is on the bench' } });
     fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss' }));
+    const aside = await screen.findByText(/^Dismissed: a wider drain/);
     expect(activeVariant(bench().project!).waivers).toEqual([
       expect.objectContaining({ reason: 'a wider drain is on the bench' }),
     ]);
-    const aside = await screen.findByText(/^Dismissed: a wider drain/);
     expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
     fireEvent.click(within(aside).getByRole('button', { name: 'Restore' }));
     expect(activeVariant(bench().project!).waivers).toEqual([]);

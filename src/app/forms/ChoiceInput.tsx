@@ -1,5 +1,5 @@
 import { Segmented, Select } from 'antd';
-import { useId } from 'react';
+import { Field } from './Field';
 
 /** One of a few, all of them seen; a list where they are many. */
 export function ChoiceInput<T extends string>({
@@ -18,24 +18,22 @@ export function ChoiceInput<T extends string>({
   /** As a list, however few they are: where there is little room. */
   readonly asList?: boolean;
 }) {
-  const id = useId();
   const many = asList || options.length > 4;
   return (
-    <div className="field">
-      <label htmlFor={many ? id : undefined} id={`${id}-label`}>
-        {title}
-      </label>
-      {many ? (
-        <Select id={id} value={value} onChange={onChange} options={[...options]} aria-label={title} />
-      ) : (
-        <Segmented
-          value={value}
-          onChange={onChange}
-          options={options.map((option) => ({ ...option }))}
-          aria-labelledby={`${id}-label`}
-        />
-      )}
-      <span className="typical">{note ?? ''}</span>
-    </div>
+    <Field title={title} note={note}>
+      {(id) =>
+        many ? (
+          <Select id={id} value={value} onChange={onChange} options={[...options]} aria-label={title} />
+        ) : (
+          <Segmented
+            id={id}
+            value={value}
+            onChange={onChange}
+            options={options.map((option) => ({ ...option }))}
+            aria-label={title}
+          />
+        )
+      }
+    </Field>
   );
 }

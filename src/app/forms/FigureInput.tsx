@@ -1,5 +1,5 @@
 import { Input } from 'antd';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import {
   displayUnit,
   formatQuantity,
@@ -9,6 +9,7 @@ import {
   type Quantity,
 } from '../../core/foundations/units';
 import { usePreferences } from '../state/preferences';
+import { Field } from './Field';
 
 const SIGNIFICANT = 6;
 const REASONS = {
@@ -53,7 +54,6 @@ export function FigureInput(props: FigureInputProps) {
     guess = false,
   } = props;
   const units = usePreferences((w) => w.units);
-  const id = useId();
   const u = displayUnit(quantity, units);
   const shown = si === undefined ? '' : String(Number(toDisplay(si, u).toPrecision(SIGNIFICANT)));
   const [text, setText] = useState(shown);
@@ -77,33 +77,34 @@ export function FigureInput(props: FigureInputProps) {
   };
   const unusual = si !== undefined && typical && (si < typical[0] || si > typical[1]);
   const say = wrong ?? problem;
+  const note = [
+    unusual && typical ? `Unusual: typically ${range(typical)}.` : '',
+    guess && !editing ? 'a guess' : '',
+    seen ? (help ?? '') : '',
+  ];
   return (
-    <div className="field">
-      <label htmlFor={id}>{title}</label>
-      <Input
-        id={id}
-        value={editing ? text : shown}
-        suffix={u.symbol}
-        inputMode="text"
-        status={say ? 'error' : ''}
-        aria-invalid={say !== undefined}
-        aria-describedby={`${id}-say`}
-        onFocus={() => {
-          setText(shown);
-          setEditing(true);
-          setSeen(true);
-        }}
-        onBlur={() => {
-          setEditing(false);
-          setWrong(undefined);
-        }}
-        onChange={(event) => type(event.target.value)}
-      />
-      <span id={`${id}-say`} className={say ? 'problem' : 'typical'} role={say ? 'alert' : undefined}>
-        {say ?? (unusual && typical ? `Unusual: typically ${range(typical)}. ` : '')}
-        {!say && guess && !editing ? 'a guess ' : ''}
-        {!say && seen ? (help ?? '') : ''}
-      </span>
-    </div>
+    <Field title={title} problem={say} note={note.filter((said) => said !== '').join(' ')}>
+      {(id, sayId) => (
+        <Input
+          id={id}
+          value={editing ? text : shown}
+          suffix={u.symbol}
+          inputMode="text"
+          status={say ? 'error' : ''}
+          aria-invalid={say !== undefined}
+          aria-describedby={sayId}
+          onFocus={() => {
+            setText(shown);
+            setEditing(true);
+            setSeen(true);
+          }}
+          onBlur={() => {
+            setEditing(false);
+            setWrong(undefined);
+          }}
+          onChange={(event) => type(event.target.value)}
+        />
+      )}
+    </Field>
   );
 }

@@ -4,6 +4,7 @@ import type { z } from 'zod';
 import { sayIssue } from '../../core/document/project/issue';
 import { fieldIssue } from '../../core/document/project/readProject';
 import { schemaFields, type PartField } from '../../core/document/parts/schemaFields';
+import { Field } from './Field';
 import { FigureInput } from './FigureInput';
 
 type Tree = Record<string | number, unknown>;
@@ -95,25 +96,22 @@ function SchemaField({
       />
     );
   return (
-    <label className="field">
-      <span>{title}</span>
-      {input.kind === 'boolean' ? (
-        <Switch checked={value === true} onChange={(on) => onChange(on)} aria-label={title} />
-      ) : (
-        <Select
-          value={(value as string | undefined) ?? null}
-          placeholder="not stated"
-          onChange={(chosen) => onChange(chosen ?? undefined)}
-          aria-label={title}
-          options={input.options.map((option) => ({ value: option, label: labels[option] ?? words(option) }))}
-        />
-      )}
-      {problem && (
-        <span className="problem" role="alert">
-          {problem}
-        </span>
-      )}
-    </label>
+    <Field title={title} problem={problem}>
+      {(id) =>
+        input.kind === 'boolean' ? (
+          <Switch id={id} checked={value === true} onChange={(on) => onChange(on)} aria-label={title} />
+        ) : (
+          <Select
+            id={id}
+            value={(value as string | undefined) ?? null}
+            placeholder="not stated"
+            onChange={(chosen) => onChange(chosen ?? undefined)}
+            aria-label={title}
+            options={input.options.map((option) => ({ value: option, label: labels[option] ?? words(option) }))}
+          />
+        )
+      }
+    </Field>
   );
 }
 
@@ -132,19 +130,27 @@ export function TextInput({
   readonly lines?: number;
 }) {
   return (
-    <label className="field">
-      <span>{title}</span>
-      {lines > 1 ? (
-        <Input.TextArea
-          value={value}
-          maxLength={most}
-          rows={lines}
-          aria-label={title}
-          onChange={(event) => onChange(event.target.value)}
-        />
-      ) : (
-        <Input value={value} maxLength={most} aria-label={title} onChange={(event) => onChange(event.target.value)} />
-      )}
-    </label>
+    <Field title={title}>
+      {(id) =>
+        lines > 1 ? (
+          <Input.TextArea
+            id={id}
+            value={value}
+            maxLength={most}
+            rows={lines}
+            aria-label={title}
+            onChange={(event) => onChange(event.target.value)}
+          />
+        ) : (
+          <Input
+            id={id}
+            value={value}
+            maxLength={most}
+            aria-label={title}
+            onChange={(event) => onChange(event.target.value)}
+          />
+        )
+      }
+    </Field>
   );
 }

@@ -30,7 +30,6 @@ export function brakePowerW(project: Project, speedRevS: number, load: number): 
  * @source engineering judgement
  */
 export function engineHeatW(project: Project, speedRevS: number, load: number): number {
-  if (speedRevS <= 0) return 0;
   const { heat } = project.engine;
   return (
     heat.baseHeatW * Math.min(1, speedRevS / project.engine.idleSpeedRevS) +
@@ -139,7 +138,7 @@ export function blockExchange(
   if (blockK !== null) return { conductanceWK: own, ambientK: blockK };
   const fins = finsWK(project, speedRevS, conditions.roadSpeedMS);
   return {
-    conductanceWK: own > 0 ? (own * fins) / (own + fins) : 0,
+    conductanceWK: (own * fins) / (own + fins),
     ambientK: conditions.airTemperatureK + crankcaseHeatW(project, speedRevS, conditions.load) / fins,
   };
 }
@@ -194,10 +193,8 @@ export function blockStore(project: Project): BlockStore {
     mostK: engine.heat.coolantK,
     gainW(speedRevS, { load, airTemperatureK }, blockK) {
       const heatW =
-        speedRevS <= 0
-          ? 0
-          : COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
-            COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load);
+        COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
+        COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load);
       return heatW - COOLANT_LOSS_PER_VOLUME * volume * (blockK - airTemperatureK);
     },
   };

@@ -42,8 +42,11 @@ const PUMP_METAL_WK = 30;
  * @source engineering judgement
  */
 const STARVED_RISE_K = 60;
-/** More heat goes into the metal than into the oil, and the oil is hot with what is left. */
-const isStarved = (heatW: number, capacityWK: number, metalWK: number): boolean =>
+/**
+ * More heat goes into the metal than into the oil, and the oil is hot with what is left.
+ * @param heatW all of it @param capacityWK ρ·cp·Q of the oil @param metalWK conductance to the metal
+ */
+export const isStarved = (heatW: number, capacityWK: number, metalWK: number): boolean =>
   capacityWK < metalWK && heatW / (capacityWK + metalWK) > STARVED_RISE_K;
 /** A film's temperature is found to this [K]. */
 const FILM_WITHIN_K = 0.01;
@@ -126,7 +129,7 @@ export class ElementHeat {
         this.starved[e] = isStarved(all, capacity, all / DRY_BODY_K) ? 1 : 0;
       }
       const line = this.line[e];
-      if (line && line.radiantW > 0 && state.speedRevS > 0) {
+      if (line && state.speedRevS > 0) {
         const all = line.radiantW * load;
         // What a line does not give its oil it gives back to the air.
         const w = all * takenUp(capacity, all / DRY_BODY_K);

@@ -2,7 +2,7 @@ import type { Project } from '../document/project/project';
 import type { Part } from '../document/parts/part';
 import { demoProject } from '../verification/testing/demo';
 import { solverOf } from '../verification/testing/solverOf';
-import { takenUp } from './elementHeat';
+import { isStarved, takenUp } from './elementHeat';
 import { HeatSolver } from './heatSolver';
 import { heatInW } from './heatLedger';
 import { consumerHeatW, engineHeatW } from './conditions';
@@ -102,6 +102,56 @@ describe('What a pass puts into the oil', () => {
     if (mains.kind !== 'bearings') throw new Error('no bearings');
     const tight = rested(engineWith({ mains: { clearanceRadialM: 0.15 * mains.clearanceRadialM } }));
     expect(tight.heat.starved[tight.element('mains')]).toBe(1);
+  });
+});
+
+describe('Too little oil', () => {
+  it('is where the metal takes more than the oil, and the oil rises by more than 60 K; source: engineering judgement', () => {
+    // 10 W/K of metal, 5 of oil: 900 W heat both by 60 K.
+    expect(isStarved(901, 5, 10)).toBe(true);
+    expect(isStarved(900, 5, 10)).toBe(false);
+    // The oil takes as much as the metal or more: hot it may be, starved it is not.
+    expect([isStarved(5000, 10, 10), isStarved(5000, 9.99, 10)]).toEqual([false, true]);
+  });
+});
+
+describe('Heat that goes round with the relief’s oil', () => {
+  it('leaves through the pump’s body by 30 W/K beside what is drawn, none of it where nothing is; source: conductances in parallel', () => {
+    const run = rested(engineWith({ pump: { mechanicalEfficiency: 1 } }));
+    const { oil, compiled } = run.circuit;
+    const { places } = run.heat;
+    const drawnKgS = [...compiled.network.from.keys()].reduce((sum, e) => {
+      const [a, b] = [compiled.network.from[e]!, compiled.network.to[e]!].map((node) => places.unknownOfNode[node]!);
+      const out = a === places.source ? 1 : b === places.source ? -1 : 0;
+      return compiled.network.oneWay[e] === 1
+        ? sum
+        : sum + Math.max(0, out * run.ws.flowM3S[e]! * run.ws.densityKgM3[e]!);
+    }, 0);
+    const share = takenUp(drawnKgS * oil.specificHeatJKgK(SUMP_K), 30);
+    const rise = (id: string, role = '') => {
+      const e = run.element(id, role);
+      const [from, to] = [compiled.network.from[e]!, compiled.network.to[e]!];
+      return run.ws.pressurePa[to]! - run.ws.pressurePa[from]!;
+    };
+    const pump = run.element('pump');
+    // Heat of the pump, as its oil shows it: what its shaft gives beyond the pressure that leaves.
+    const shaftW = run.ws.boundA[pump]! * run.ws.opening[pump]! * rise('pump');
+    const lostW = shaftW - run.ws.flowM3S[pump]! * rise('pump');
+    const shownW =
+      run.heat.massFlowKgS(pump) * (oil.enthalpyJKg(run.heat.outK[pump]!) - oil.enthalpyJKg(run.heat.inletK(pump)));
+    expect(lostW).toBeGreaterThan(10);
+    expect(share).toBeGreaterThan(0.8);
+    expect(share).toBeLessThan(0.99);
+    expect(shownW / (share * lostW)).toBeCloseTo(1, 3);
+    const relief = run.element('relief');
+    const reliefW = Math.abs(run.ws.flowM3S[relief]! * rise('relief'));
+    const reliefShownW =
+      run.heat.massFlowKgS(relief) *
+      (oil.enthalpyJKg(run.heat.outK[relief]!) - oil.enthalpyJKg(run.heat.inletK(relief)));
+    expect(reliefShownW / (share * reliefW)).toBeCloseTo(1, 2);
+    // Everything behind the pump is shut, and the relief's oil goes round: all its heat goes into the metal.
+    const shut = rested(engineWith({ gallery: { blocked: true } }));
+    expect(shut.heat.ledger.pumpingW).toBeLessThan(1e-3 * shut.heat.ledger.metalW);
   });
 });
 

@@ -26,6 +26,7 @@ function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK
   const freeOutK = Float64Array.of(300);
   const tried: number[] = [];
   let hottestK = 0;
+  let stepK = 0;
   const heat = {
     outK,
     freeOutK,
@@ -33,7 +34,7 @@ function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK
     coolers: [{ element: 0 }],
     ledger: { bearingsW: HEAT_IN_W, fedPartsW: 0, metalW: 0, engineW: 0, pumpingW: 0, radiantW: 0 },
     startAt: (k: number) => void outK.fill(k),
-    goOn: () => undefined,
+    goOn: (multiple: number) => void (outK[0]! += multiple * stepK),
     hottestOutlet: () => ({ element: 0, temperatureK: hottestK }),
     pass(_: OperatingState, __: unknown, sumpK: number, held?: ThermalStores): PassOutcome {
       tried.push(sumpK);
@@ -42,12 +43,13 @@ function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK
       const before = outK[0]!;
       outK[0] = heldOutK ?? found.outK ?? sumpK;
       freeOutK[0] = found.freeK ?? outK[0];
+      stepK = outK[0] - before;
       hottestK = found.hottestK ?? sumpK;
       const status = Number.isNaN(found.residualW) ? 'stalled' : 'converged';
       return {
         hydraulic: { status } as PassOutcome['hydraulic'],
         residualW: found.residualW,
-        changeK: Math.abs(outK[0] - before) < 1e-9 ? 0 : Math.abs(outK[0] - before),
+        changeK: Math.abs(stepK) < 1e-9 ? 0 : Math.abs(stepK),
       };
     },
   };
@@ -108,6 +110,43 @@ describe('The search for a balance, on invented engines (the answer is theirs)',
     expect([isFound('tooHot'), isFound('hunting')]).toEqual([false, true]);
   });
 
+  it('is asked at the speed and air pressure of the state, and at the sump that is tried', () => {
+    const asked: OperatingState[] = [];
+    const { heat } = invented((k) => ({ residualW: 90 * (350 - k) }));
+    const { pass } = heat;
+    heat.pass = (state, conditions, sumpK, held) => {
+      asked.push(state);
+      expect(state.oilTemperatureK).toBe(sumpK);
+      return pass(state, conditions, sumpK, held);
+    };
+    findBalances(heat, { speedRevS: 77 }, 98_000, CONDITIONS);
+    for (const { speedRevS, atmospherePa } of asked) expect([speedRevS, atmospherePa]).toEqual([77, 98_000]);
+  });
+
+  it('starts from one temperature everywhere where none is known, and goes on from what is known', () => {
+    for (const [known, starts] of [
+      [NaN, 1],
+      [300, 0],
+    ] as const) {
+      const { heat } = invented((k) => ({ residualW: 90 * (350 - k) }));
+      heat.placeK[0] = known;
+      const startAt = jest.spyOn(heat, 'startAt');
+      findBalance(heat, STATE, CONDITIONS, 310);
+      expect(startAt.mock.calls).toEqual(starts === 1 ? [[310]] : []);
+    }
+  });
+
+  it('finds it where temperatures creep up on their rest', () => {
+    // What is gained follows a core that goes two fifths of the way to its rest in a pass: first signs mislead.
+    const { found, tried } = search((k, _, lastOutK) => {
+      const outK = lastOutK + 0.4 * (k - lastOutK);
+      return { residualW: 400 * (352 - outK), outK };
+    }, 320);
+    expect(found.status).toBe('balanced');
+    expect(found.sumpK).toBeCloseTo(352, 2);
+    expect(found.passes).toBe(tried.length);
+  });
+
   it('begins within what oil can be', () => {
     expect(search(() => ({ residualW: 500 }), 900).tried[0]).toBe(523.15);
     expect(search(() => ({ residualW: -500 }), 10).tried[0]).toBe(223.15);
@@ -161,6 +200,17 @@ describe('A core that plugs (the answer is the invented engine’s)', () => {
     expect(found.sumpK).toBeCloseTo(340, 3);
     expect(found.byOutlet).toMatchObject({ core: 0 });
     expect(found.byOutlet!.outK).toBeCloseTo(310, 3);
+  });
+
+  it('counts every pass that it took, also those at a neighbour’s outlet that led nowhere', () => {
+    const whole = search(plugging(true));
+    expect(whole.found.passes).toBe(whole.tried.length);
+    const far = { status: 'balanced', sumpK: 339, residualW: 0, passes: 1, slopeWK: 200 } as const;
+    const { found, tried } = search(plugging(true), 300, { ...far, byOutlet: { core: 0, outK: 280 } });
+    expect([found.status, found.passes]).toEqual(['balanced', tried.length]);
+    const near = search(plugging(true), 300, { ...far, byOutlet: { core: 0, outK: 309 } });
+    expect([near.found.status, near.found.passes]).toEqual(['balanced', near.tried.length]);
+    expect(near.tried.length).toBeLessThan(whole.tried.length);
   });
 
   it('hunts where it does not', () => {

@@ -1,6 +1,8 @@
 import { runToEnd } from '../foundations/runToEnd';
 import { demoProject } from '../verification/testing/demo';
 import { solverOf } from '../verification/testing/solverOf';
+import { DEFAULT_AIR_COOLING } from '../document/parts/cooling';
+import { blockStore } from './conditions';
 import { HeatSolver } from './heatSolver';
 import { runTrace, readTrace, type TraceRow } from './trace';
 import { warmUp, WarmUp, type Drive } from './transient';
@@ -87,6 +89,45 @@ describe('A step in time', () => {
     expect(Math.abs(samples.find((s) => s.timeS === settledS! - 5)!.sumpK - end)).toBeGreaterThan(2);
   });
 
+  it('says when its thermostat began to open and when it stood open', () => {
+    const heat = new HeatSolver(solverOf(demoProject(), 'noseCooler'));
+    const drive = { ...DRIVE, load: 1, speedRevS: 100, airTemperatureK: 308.15, roadSpeedMS: 15 };
+    const { samples, opensS, fullS } = runToEnd(warmUp(heat, drive, 340, 400, 1, 1));
+    const first = (over: number) => samples.find((s) => s.opening! > over)?.timeS;
+    expect([opensS, fullS]).toEqual([first(0.02), first(0.98)]);
+    expect(fullS!).toBeGreaterThan(opensS!);
+    const cold = runToEnd(warmUp(heat, DRIVE, 280, 5));
+    expect([cold.opensS, cold.fullS]).toEqual([null, null]);
+  });
+
+  it('warms its coolant by what the engine gives it over what it holds; source: energy balance', () => {
+    const { heat, run } = stepping(0);
+    heat.ledger = { ...heat.ledger, coolantW: 700 };
+    const block = blockStore(heat.circuit.project);
+    run.step(DRIVE, 2);
+    const halfway = 300 + (block.gainW(DRIVE.speedRevS, DRIVE, 300) + 700) / block.capacityJK;
+    expect(run.coolantK).toBeCloseTo(
+      300 + (2 * (block.gainW(DRIVE.speedRevS, DRIVE, halfway) + 700)) / block.capacityJK,
+      9,
+    );
+  });
+
+  it('reads its fan by the share of time that it runs, whatever the road gives', () => {
+    const project = structuredClone(demoProject());
+    for (const part of project.variants.find((v) => v.id === 'noseCooler')!.circuit.parts)
+      if (part.kind === 'cooler') {
+        const fan = { faceSpeedMS: 6, onK: 370, offK: 360 };
+        part.cooling = { ...DEFAULT_AIR_COOLING, fan };
+      }
+    const fanAt = (outK: number) => {
+      const run = new WarmUp(new HeatSolver(solverOf(project, 'noseCooler')), outK);
+      return run.sample({ ...DRIVE, roadSpeedMS: 60 }).fan!;
+    };
+    expect([fanAt(350), fanAt(360), fanAt(371)]).toEqual([0, 0, 1]);
+    // Below its own draught of 0.3 m/s the fan adds nothing: half of the way from there to its whole speed.
+    expect(fanAt(365)).toBeCloseTo((3 - 0.3) / (6 - 0.3), 9);
+  });
+
   it('says what is not there by null', () => {
     const heat = new HeatSolver(solverOf(demoProject()));
     const sample = new WarmUp(heat, 300).sample(DRIVE);
@@ -155,6 +196,8 @@ describe('A trace', () => {
     ];
     expect(why(day(86_400))).toBe('');
     expect(why(day(86_401))).toContain('longer than a day');
+    // By how long it is, not by the time of day.
+    expect(why(day(86_000).map(([t, ...rest]) => [String(Number(t) + 50_000), ...rest]))).toBe('');
     const second = (...cells: string[]) => why([['0', '0', '0', '0'], cells]);
     expect(second('1', '-5', '0', '0')).toContain('Row 3: speedRevS is out of range');
     expect(second('1', '', '0', '0')).toContain('Row 3, rpm: “” is not a number');

@@ -1,8 +1,9 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Form } from 'antd';
 import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
+import { Field } from '../../forms/Field';
 import { useState } from 'react';
 import { sayFinding, type Finding } from '../../../core/judgement/audit';
 import { WeightIcon } from '../../marks/WeightMark';
@@ -70,29 +71,27 @@ function WaiveForm({ finding, onDone }: { readonly finding: Finding; readonly on
   const [reason, setReason] = useState('');
   const [asked, setAsked] = useState(false);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <Form
+      onFinish={() => {
         if (reason.trim().length < LEAST_REASON) return setAsked(true);
         waive({ rule: finding.rule, ...(finding.part ? { part: finding.part } : {}), reason: reason.trim() });
         onDone();
       }}
     >
-      <label className="find">
-        <span>Reason (printed on the job sheet)</span>
-        <Input value={reason} maxLength={400} autoFocus onChange={(event) => setReason(event.target.value)} />
-      </label>
-      {asked && reason.trim().length < LEAST_REASON && (
-        <p className="problem" role="alert">
-          Give a reason of at least three letters.
-        </p>
-      )}
+      <Field
+        title="Reason (printed on the job sheet)"
+        problem={asked && reason.trim().length < LEAST_REASON ? 'Give a reason of at least three letters.' : undefined}
+      >
+        {(id) => (
+          <Input id={id} value={reason} maxLength={400} autoFocus onChange={(event) => setReason(event.target.value)} />
+        )}
+      </Field>
       <div className="moves">
         <Button htmlType="submit" type="primary">
           Dismiss
         </Button>
         <Button onClick={onDone}>Cancel</Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -4,6 +4,7 @@ import { bracketPage, bracketTemplate } from '../../../core/bench/places/bracket
 import type { Bracket } from '../../../core/document/project/bench';
 import { FigureInput } from '../../forms/FigureInput';
 import { saveText } from '../../files/saveFile';
+import { Field } from '../../forms/Field';
 
 /** A bracket's outline, holes and bends, drawn as they are typed; printed at true size. */
 export function BracketEditor({
@@ -80,17 +81,19 @@ export function BracketEditor({
               si={b.yM}
               onChange={(yM) => yM !== undefined && bend(i, { yM })}
             />
-            <div className="field">
-              <span>Angle</span>
-              <InputNumber
-                aria-label={`Angle of bend ${i + 1}`}
-                min={-180}
-                max={180}
-                suffix="°"
-                value={b.angleDeg}
-                onChange={(angleDeg) => bend(i, { angleDeg: angleDeg ?? 0 })}
-              />
-            </div>
+            <Field title="Angle">
+              {(id) => (
+                <InputNumber
+                  id={id}
+                  aria-label={`Angle of bend ${i + 1}`}
+                  min={-180}
+                  max={180}
+                  suffix="°"
+                  value={b.angleDeg}
+                  onChange={(angleDeg) => bend(i, { angleDeg: angleDeg ?? 0 })}
+                />
+              )}
+            </Field>
             <Button size="small" onClick={() => onChange({ ...shape, bends: shape.bends.filter((_, k) => k !== i) })}>
               Remove bend {i + 1}
             </Button>

@@ -21,6 +21,7 @@ import { FigureInput } from '../../forms/FigureInput';
 import { WeightIcon } from '../../marks/WeightMark';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
+import { Field } from '../../forms/Field';
 
 const STYLE_LABELS = { reusable: 'reusable', crimped: 'crimped', banjo: 'banjo', tail: 'tail and clamp' } as const;
 
@@ -125,26 +126,28 @@ export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly ver
             help="Where it passes nearest; blank: not near."
             onChange={(si) => set('distance to the exhaust', { exhaustDistanceM: si }, 'exhaust')}
           />
-          <div className="field">
-            <label htmlFor={`route ${hose.key}`}>How it runs</label>
-            <Input
-              id={`route ${hose.key}`}
-              value={note.route ?? ''}
-              maxLength={300}
-              onChange={(e) => set('route', { route: e.target.value === '' ? undefined : e.target.value }, 'route')}
-            />
-          </div>
-          <div className="field">
-            <label htmlFor={`clips ${hose.key}`}>Clips</label>
-            <InputNumber
-              id={`clips ${hose.key}`}
-              value={hose.clips}
-              min={0}
-              max={99}
-              precision={0}
-              onChange={(clips) => set('clips', { clips: clips ?? undefined }, 'clips')}
-            />
-          </div>
+          <Field title="How it runs">
+            {(id) => (
+              <Input
+                id={id}
+                value={note.route ?? ''}
+                maxLength={300}
+                onChange={(e) => set('route', { route: e.target.value === '' ? undefined : e.target.value }, 'route')}
+              />
+            )}
+          </Field>
+          <Field title="Clips">
+            {(id) => (
+              <InputNumber
+                id={id}
+                value={hose.clips}
+                min={0}
+                max={99}
+                precision={0}
+                onChange={(clips) => set('clips', { clips: clips ?? undefined }, 'clips')}
+              />
+            )}
+          </Field>
         </section>
       </div>
       <CutLine hose={hose} />
@@ -261,24 +264,25 @@ function Clocking({ hose }: { readonly hose: Hose }) {
   const { x, y, words } = clockingView(hose.clockingDeg);
   return (
     <div className="clocking">
-      <div className="field">
-        <label htmlFor={`clock ${hose.key}`}>Clocking</label>
-        <InputNumber
-          id={`clock ${hose.key}`}
-          value={hose.clockingDeg}
-          min={0}
-          max={359}
-          step={15}
-          suffix="°"
-          onChange={(deg) =>
-            changeVariant(
-              `clocking of hose ${hose.name}`,
-              (v) => withHoseNote(v, hose.key, { clockingDeg: deg ?? 0 }),
-              `hose ${hose.key} clocking`,
-            )
-          }
-        />
-      </div>
+      <Field title="Clocking">
+        {(id) => (
+          <InputNumber
+            id={id}
+            value={hose.clockingDeg}
+            min={0}
+            max={359}
+            step={15}
+            suffix="°"
+            onChange={(deg) =>
+              changeVariant(
+                `clocking of hose ${hose.name}`,
+                (v) => withHoseNote(v, hose.key, { clockingDeg: deg ?? 0 }),
+                `hose ${hose.key} clocking`,
+              )
+            }
+          />
+        )}
+      </Field>
       <svg
         viewBox="-12 -12 24 24"
         role="img"

@@ -19,6 +19,7 @@ import { useDocument } from '../../state/document';
 import { ask } from '../../state/question';
 import { tidy, today } from '../../state/plain';
 import { useBenchChange, useJob } from './useBench';
+import { Field } from '../../forms/Field';
 
 /** All that is said of one joint. */
 export function JointForm({ joint }: { readonly joint: BenchJoint }) {
@@ -104,15 +105,16 @@ export function JointForm({ joint }: { readonly joint: BenchJoint }) {
             options={JOINT_STATES.map((value) => ({ value, label: JOINT_STATE_WORDS[value] }))}
             onChange={(state) => set(JOINT_STATE_WORDS[state], { state, on: today() })}
           />
-          <div className="field">
-            <label htmlFor={`note ${joint.key}`}>Note</label>
-            <Input
-              id={`note ${joint.key}`}
-              value={note.note ?? ''}
-              maxLength={300}
-              onChange={(e) => set('note', { note: e.target.value || undefined }, 'note')}
-            />
-          </div>
+          <Field title="Note">
+            {(id) => (
+              <Input
+                id={id}
+                value={note.note ?? ''}
+                maxLength={300}
+                onChange={(e) => set('note', { note: e.target.value || undefined }, 'note')}
+              />
+            )}
+          </Field>
         </section>
       </div>
     </div>
@@ -134,27 +136,33 @@ function ThreadOf({ side }: { readonly side: JointSide }) {
   }[side.from];
   if (!part || side.place === 'adapter') return null;
   return (
-    <div className="field">
-      <span>
-        {side.place}: {side.thread ? threadLabel(side.thread) : 'thread'} <span className="quiet">({from})</span>
-      </span>
-      <Select<Thread>
-        aria-label={`Thread of ${side.place}`}
-        placeholder={isBolted(part) ? 'Measured another thread?' : 'Measured it? Choose its thread'}
-        value={side.from === 'stated' ? side.thread! : null}
-        showSearch={{ optionFilterProp: 'label' }}
-        allowClear
-        popupMatchSelectWidth={false}
-        options={THREAD_IDS.map((value) => ({ value, label: threadLabel(value) }))}
-        onChange={(thread: Thread | undefined) => {
-          const others = (part.connections ?? []).filter((c) => c.port !== port);
-          const connections =
-            thread === undefined ? others : [...others, { port, thread, sealant: jointOf(thread) === 'taperPipe' }];
-          const { connections: _, ...rest } = part;
-          replacePart((connections.length > 0 ? { ...rest, connections } : rest) as typeof part);
-        }}
-      />
-    </div>
+    <Field
+      title={
+        <span>
+          {side.place}: {side.thread ? threadLabel(side.thread) : 'thread'} <span className="quiet">({from})</span>
+        </span>
+      }
+    >
+      {(id) => (
+        <Select<Thread>
+          id={id}
+          aria-label={`Thread of ${side.place}`}
+          placeholder={isBolted(part) ? 'Measured another thread?' : 'Measured it? Choose its thread'}
+          value={side.from === 'stated' ? side.thread! : null}
+          showSearch={{ optionFilterProp: 'label' }}
+          allowClear
+          popupMatchSelectWidth={false}
+          options={THREAD_IDS.map((value) => ({ value, label: threadLabel(value) }))}
+          onChange={(thread: Thread | undefined) => {
+            const others = (part.connections ?? []).filter((c) => c.port !== port);
+            const connections =
+              thread === undefined ? others : [...others, { port, thread, sealant: jointOf(thread) === 'taperPipe' }];
+            const { connections: _, ...rest } = part;
+            replacePart((connections.length > 0 ? { ...rest, connections } : rest) as typeof part);
+          }}
+        />
+      )}
+    </Field>
   );
 }
 

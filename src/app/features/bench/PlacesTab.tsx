@@ -11,6 +11,7 @@ import { useDocument } from '../../state/document';
 import { BracketEditor } from './BracketEditor';
 import { tidy, today } from '../../state/plain';
 import { useBenchChange, useJob } from './useBench';
+import { Field } from '../../forms/Field';
 
 const NO_PLACE = { mount: 'engine', nearExhaust: false, sleeved: false, nearMoving: false, serviceable: true } as const;
 
@@ -65,16 +66,17 @@ function PlaceSection({ part }: { readonly part: Part }) {
       <h2>{part.name}</h2>
       <div className="columns">
         <div>
-          <div className="field">
-            <label htmlFor={`where ${part.id}`}>Place</label>
-            <Input
-              id={`where ${part.id}`}
-              value={note.where ?? ''}
-              maxLength={200}
-              placeholder="e.g. left inner wing"
-              onChange={(e) => set('place', { where: e.target.value || undefined }, 'where')}
-            />
-          </div>
+          <Field title="Place">
+            {(id) => (
+              <Input
+                id={id}
+                value={note.where ?? ''}
+                maxLength={200}
+                placeholder="e.g. left inner wing"
+                onChange={(e) => set('place', { where: e.target.value || undefined }, 'where')}
+              />
+            )}
+          </Field>
           <FigureInput
             title="Height above the crank"
             quantity="length"
@@ -148,15 +150,16 @@ function PlaceSection({ part }: { readonly part: Part }) {
           {toggle('level', note.isLevel ?? false, (isLevel) => set('level', { isLevel }))}
           {toggle('on rubber', note.rubberMounted ?? false, (rubberMounted) => set('mount', { rubberMounted }))}
           {!place.serviceable && (
-            <div className="field">
-              <label htmlFor={`access ${part.id}`}>What comes off first</label>
-              <Input
-                id={`access ${part.id}`}
-                value={note.accessNote ?? ''}
-                maxLength={200}
-                onChange={(e) => set('access', { accessNote: e.target.value || undefined }, 'access')}
-              />
-            </div>
+            <Field title="What comes off first">
+              {(id) => (
+                <Input
+                  id={id}
+                  value={note.accessNote ?? ''}
+                  maxLength={200}
+                  onChange={(e) => set('access', { accessNote: e.target.value || undefined }, 'access')}
+                />
+              )}
+            </Field>
           )}
         </div>
       </div>

@@ -17,6 +17,7 @@ import { usePreferences } from '../../state/preferences';
 import { useStartPredictions } from '../../state/useStartPredictions';
 import { useAudit } from '../../state/useAnswers';
 import { useJob, useWorstSeen } from './useBench';
+import { Field } from '../../forms/Field';
 
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
 
@@ -68,14 +69,12 @@ export default function SheetTab() {
           options={PAPERS.map((value) => ({ value, label: value }))}
           onChange={setPaper}
         />
-        <label className="field">
-          <span>Short form for the wall</span>
-          <Switch checked={isShort} onChange={setShort} />
-        </label>
-        <div className="field">
-          <label htmlFor="revision">Revision</label>
-          <Input id="revision" value={revision} maxLength={20} onChange={(e) => setRevision(e.target.value)} />
-        </div>
+        <Field title="Short form for the wall">
+          {(id) => <Switch id={id} checked={isShort} onChange={setShort} />}
+        </Field>
+        <Field title="Revision">
+          {(id) => <Input id={id} value={revision} maxLength={20} onChange={(e) => setRevision(e.target.value)} />}
+        </Field>
         <fieldset>
           <legend>Sections</legend>
           {(isShort ? SHORT_SECTIONS : SHEET_SECTIONS).map((s) => (

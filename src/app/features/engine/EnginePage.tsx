@@ -12,6 +12,7 @@ import { driveSchema, drivesOf, USES, type UseDrive } from '../../../core/docume
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { SchemaForm, TextInput } from '../../forms/SchemaForm';
 import { useDocument } from '../../state/document';
+import { Field } from '../../forms/Field';
 
 const USE_LABELS = Object.fromEntries(USES.map((use) => [use.id, use.label]));
 const LABELS = { v: 'V', inline: 'in-line', ...USE_LABELS };
@@ -81,19 +82,21 @@ function OilSection({ project }: SectionProps) {
   return (
     <section aria-label="Oil and range">
       <h2>Oil</h2>
-      <label className="field">
-        <span>Start from a grade</span>
-        <Select
-          value={OIL_GRADES.some((g) => g.name === oil.name) ? oil.name : null}
-          placeholder="own oil"
-          aria-label="Start from a grade"
-          options={OIL_GRADES.map(({ name }) => ({ value: name, label: name }))}
-          onChange={(name: string | null) => {
-            const grade = OIL_GRADES.find((g) => g.name === name);
-            if (grade) setOil({ ...grade });
-          }}
-        />
-      </label>
+      <Field title="Start from a grade">
+        {(id) => (
+          <Select
+            id={id}
+            value={OIL_GRADES.some((g) => g.name === oil.name) ? oil.name : null}
+            placeholder="own oil"
+            aria-label="Start from a grade"
+            options={OIL_GRADES.map(({ name }) => ({ value: name, label: name }))}
+            onChange={(name: string | null) => {
+              const grade = OIL_GRADES.find((g) => g.name === name);
+              if (grade) setOil({ ...grade });
+            }}
+          />
+        )}
+      </Field>
       <TextInput
         title="Grade or name"
         value={oil.name}

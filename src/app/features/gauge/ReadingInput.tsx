@@ -3,6 +3,7 @@ import type { Reading } from '../../../core/document/project/calibration';
 import { readingPorts } from './readingPorts';
 import { FigureInput } from '../../forms/FigureInput';
 import type { Project } from '../../../core/document/project/project';
+import { Field } from '../../forms/Field';
 
 const RPM = 1 / 60;
 const C = 273.15;
@@ -67,18 +68,20 @@ export function ReadingInput({
       {reading.kind === 'pressure' ? (
         <>
           {figure('Pressure', 'pressure', 'pressurePa')}
-          <label className="field">
-            <span>Where the sender sits</span>
-            <Select
-              value={reading.at ?? OWN}
-              aria-label="Where the sender sits"
-              options={[{ value: OWN, label: 'gauge, or the gallery' }, ...readingPorts(project)]}
-              onChange={(at) => {
-                const { at: _, ...rest } = reading;
-                onChange(at === OWN ? rest : { ...rest, at });
-              }}
-            />
-          </label>
+          <Field title="Where the sender sits">
+            {(id) => (
+              <Select
+                id={id}
+                value={reading.at ?? OWN}
+                aria-label="Where the sender sits"
+                options={[{ value: OWN, label: 'gauge, or the gallery' }, ...readingPorts(project)]}
+                onChange={(at) => {
+                  const { at: _, ...rest } = reading;
+                  onChange(at === OWN ? rest : { ...rest, at });
+                }}
+              />
+            )}
+          </Field>
         </>
       ) : (
         <>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Input, Radio, Switch } from 'antd';
+import { Button, Checkbox, Input, Radio, Switch, Form } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
@@ -18,6 +18,7 @@ import { ChoiceInput } from '../../forms/ChoiceInput';
 import { FigureInput } from '../../forms/FigureInput';
 import { openProject } from '../../state/workspace';
 import { usePreferences } from '../../state/preferences';
+import { Field } from '../../forms/Field';
 
 const RPM = 1 / 60;
 const LITRE = 1e-3;
@@ -65,12 +66,7 @@ export default function InterviewPage() {
   return (
     <main id="main" tabIndex={-1} className="page interview">
       <h1>New engine</h1>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void build();
-        }}
-      >
+      <Form onFinish={() => void build()}>
         <EngineQuestions {...section} />
         <BuildQuestions {...section} />
         <CircuitQuestion {...section} />
@@ -89,7 +85,7 @@ export default function InterviewPage() {
           What is not asked starts from realistic defaults, not from data of your engine. Everything can be changed
           later. The open project is kept.
         </p>
-      </form>
+      </Form>
     </main>
   );
 }
@@ -100,15 +96,17 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
   return (
     <fieldset>
       <legend>1 · The engine</legend>
-      <label className="field">
-        <span>Name</span>
-        <Input
-          value={answers.name}
-          maxLength={80}
-          onChange={(event) => set({ name: event.target.value })}
-          aria-label="Name"
-        />
-      </label>
+      <Field title="Name">
+        {(id) => (
+          <Input
+            id={id}
+            value={answers.name}
+            maxLength={80}
+            onChange={(event) => set({ name: event.target.value })}
+            aria-label="Name"
+          />
+        )}
+      </Field>
       <FigureInput
         title="Displacement"
         quantity="volume"
@@ -267,11 +265,9 @@ function YesNo({
   readonly note: string;
 }) {
   return (
-    <label className="field">
-      <span>{title}</span>
-      <Switch checked={value} onChange={onChange} aria-label={title} />
-      <span className="typical">{note}</span>
-    </label>
+    <Field title={title} note={note}>
+      {(id) => <Switch id={id} checked={value} onChange={onChange} aria-label={title} />}
+    </Field>
   );
 }
 

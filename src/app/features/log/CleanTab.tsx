@@ -13,6 +13,7 @@ import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { Why } from '../../help/Why';
+import { Field } from '../../forms/Field';
 
 const HOUR_S = 3600;
 const MINUTE_S = 60;
@@ -48,15 +49,13 @@ export default function CleanTab() {
   return (
     <>
       <div className="row">
-        <div className="field">
-          <label htmlFor="code">ISO 4406 code of the oil now</label>
-          <Input id="code" value={text} status={code ? '' : 'error'} onChange={(e) => setText(e.target.value)} />
-          <span className={code ? 'typical' : 'problem'}>
-            {code
-              ? `from a sample; ${TYPICAL_CODE} is typical of used oil`
-              : `Write three numbers that fall, for instance ${TYPICAL_CODE}.`}
-          </span>
-        </div>
+        <Field
+          title="ISO 4406 code of the oil now"
+          note={`from a sample; ${TYPICAL_CODE} is typical of used oil`}
+          problem={code ? undefined : `Write three numbers that fall, for instance ${TYPICAL_CODE}.`}
+        >
+          {(id) => <Input id={id} value={text} onChange={(e) => setText(e.target.value)} />}
+        </Field>
         <FigureInput
           title="After, hours"
           quantity="ratio"

@@ -14,6 +14,7 @@ import { SelectInput } from '../../forms/SelectInput';
 import { usePreferences } from '../../state/preferences';
 import { readHead, readRecorded, type RecordedSummary } from '../../../workers/csvReader';
 import { useWhy } from './why';
+import { Field } from '../../forms/Field';
 
 const keyOf = (head: RecordedHead): string => `tidal-csv ${head.columns.join('|').slice(0, 500)}`;
 /** Conditions of a log that are explained together. */
@@ -94,34 +95,38 @@ export function RecordedSection() {
           </p>
           <div className="row">
             {CHANNEL_KEYS.map((key) => (
-              <div className="field" key={key}>
-                <span>{RECORDED_CHANNELS[key].title}</span>
-                <SelectInput
-                  label={`Column of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
-                  value={mapping[key]?.column ?? -1}
-                  options={[
-                    { value: -1, label: 'choose a column' },
-                    ...head.columns.map((label, value) => ({ value, label })),
-                  ]}
-                  onChange={(column) => {
-                    const { [key]: before, ...rest } = mapping;
-                    setMapping(
-                      column < 0
-                        ? rest
-                        : {
-                            ...rest,
-                            [key]: { unit: before?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!, column },
-                          },
-                    );
-                  }}
-                />{' '}
-                <SelectInput
-                  label={`Unit of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
-                  value={mapping[key]?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!}
-                  options={Object.keys(RECORDED_CHANNELS[key].units).map((unit) => ({ value: unit, label: unit }))}
-                  onChange={(unit) => mapping[key] && setMapping({ ...mapping, [key]: { ...mapping[key], unit } })}
-                />
-              </div>
+              <Field key={key} title={RECORDED_CHANNELS[key].title}>
+                {(id) => (
+                  <>
+                    <SelectInput
+                      id={id}
+                      label={`Column of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
+                      value={mapping[key]?.column ?? -1}
+                      options={[
+                        { value: -1, label: 'choose a column' },
+                        ...head.columns.map((label, value) => ({ value, label })),
+                      ]}
+                      onChange={(column) => {
+                        const { [key]: before, ...rest } = mapping;
+                        setMapping(
+                          column < 0
+                            ? rest
+                            : {
+                                ...rest,
+                                [key]: { unit: before?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!, column },
+                              },
+                        );
+                      }}
+                    />{' '}
+                    <SelectInput
+                      label={`Unit of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
+                      value={mapping[key]?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!}
+                      options={Object.keys(RECORDED_CHANNELS[key].units).map((unit) => ({ value: unit, label: unit }))}
+                      onChange={(unit) => mapping[key] && setMapping({ ...mapping, [key]: { ...mapping[key], unit } })}
+                    />
+                  </>
+                )}
+              </Field>
             ))}
             <Checkbox
               checked={mapping.decimalComma ?? false}

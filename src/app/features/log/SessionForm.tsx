@@ -10,6 +10,7 @@ import { tidy } from '../../state/plain';
 import { usePreferences } from '../../state/preferences';
 import { AddReading } from './AddReading';
 import { WEATHER_WORDS } from './sessionWords';
+import { Field } from '../../forms/Field';
 
 /** One session: what was done, read, changed and decided, beside what was predicted. */
 export function SessionForm({
@@ -26,16 +27,17 @@ export function SessionForm({
   const set = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) =>
     onChange((now) => tidy({ ...now, ...change }) as Session, on);
   const text = (key: 'title' | 'settings' | 'underFault' | 'decision' | 'note', title: string, most: number) => (
-    <div className="field">
-      <label htmlFor={`${session.id} ${key}`}>{title}</label>
-      <Input.TextArea
-        id={`${session.id} ${key}`}
-        autoSize
-        maxLength={most}
-        value={session[key] ?? ''}
-        onChange={(e) => set({ [key]: e.target.value === '' && key !== 'title' ? undefined : e.target.value }, key)}
-      />
-    </div>
+    <Field title={title}>
+      {(id) => (
+        <Input.TextArea
+          id={id}
+          autoSize
+          maxLength={most}
+          value={session[key] ?? ''}
+          onChange={(e) => set({ [key]: e.target.value === '' && key !== 'title' ? undefined : e.target.value }, key)}
+        />
+      )}
+    </Field>
   );
   return (
     <div role="group" aria-label={`Session ${session.on}`}>
@@ -94,25 +96,27 @@ export function SessionForm({
         <div>
           {session.kind === 'sample' && (
             <>
-              <div className="field">
-                <label htmlFor={`${session.id} code`}>ISO 4406 code</label>
-                <Input
-                  id={`${session.id} code`}
-                  maxLength={20}
-                  value={session.sample?.code ?? ''}
-                  onChange={(e) => set({ sample: { metals: '', ...session.sample, code: e.target.value } }, 'code')}
-                />
-              </div>
-              <div className="field">
-                <label htmlFor={`${session.id} metals`}>Wear metals, as the laboratory wrote them</label>
-                <Input.TextArea
-                  id={`${session.id} metals`}
-                  autoSize
-                  maxLength={300}
-                  value={session.sample?.metals ?? ''}
-                  onChange={(e) => set({ sample: { code: '', ...session.sample, metals: e.target.value } }, 'metals')}
-                />
-              </div>
+              <Field title="ISO 4406 code">
+                {(id) => (
+                  <Input
+                    id={id}
+                    maxLength={20}
+                    value={session.sample?.code ?? ''}
+                    onChange={(e) => set({ sample: { metals: '', ...session.sample, code: e.target.value } }, 'code')}
+                  />
+                )}
+              </Field>
+              <Field title="Wear metals, as the laboratory wrote them">
+                {(id) => (
+                  <Input.TextArea
+                    id={id}
+                    autoSize
+                    maxLength={300}
+                    value={session.sample?.metals ?? ''}
+                    onChange={(e) => set({ sample: { code: '', ...session.sample, metals: e.target.value } }, 'metals')}
+                  />
+                )}
+              </Field>
             </>
           )}
           <Readings

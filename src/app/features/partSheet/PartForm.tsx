@@ -1,6 +1,6 @@
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { Button, AutoComplete, Select, Switch } from 'antd';
+import { AutoComplete, Button, Form, Select, Switch } from 'antd';
 import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/document/project/issue';
 import { changePart, partExtras, partFields } from '../../../core/document/parts/partFields';
@@ -21,6 +21,7 @@ import { partFamiliesOf } from '../../../core/studies/sizing/partFamilies';
 import { sizablesOf, withSize, type Sizable } from '../../../core/studies/sizing/sizable';
 import { lossLabel } from '../../../core/network/explain/explainPart';
 import { DASH_BORES_M } from '../../../core/foundations/units/boreSizes';
+import { Field } from '../../forms/Field';
 import { TextInput } from '../../forms/SchemaForm';
 import { CoolingInput } from './CoolingInput';
 import { DrainPoints } from './DrainPoints';
@@ -60,7 +61,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
     if (sized) replacePart(sized);
   };
   return (
-    <form onSubmit={(event) => event.preventDefault()} aria-label={`Specifications of ${part.name}`}>
+    <Form aria-label={`Specifications of ${part.name}`}>
       <TextInput
         title="Name"
         value={part.name}
@@ -121,7 +122,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
           </Button>
         ))}
       </div>
-    </form>
+    </Form>
   );
 }
 
@@ -173,24 +174,21 @@ function FieldRow({
       />
     );
   return (
-    <label className="field">
-      <span>{title}</span>
-      {input.kind === 'boolean' ? (
-        <Switch checked={field.value === true} onChange={(on) => onChange(on)} aria-label={title} />
-      ) : (
-        <Select
-          value={field.value as string}
-          onChange={(chosen) => onChange(chosen)}
-          aria-label={title}
-          options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))}
-        />
-      )}
-      {problem && (
-        <span className="problem" role="alert">
-          {problem}
-        </span>
-      )}
-    </label>
+    <Field title={title} problem={problem}>
+      {(id) =>
+        input.kind === 'boolean' ? (
+          <Switch id={id} checked={field.value === true} onChange={(on) => onChange(on)} aria-label={title} />
+        ) : (
+          <Select
+            id={id}
+            value={field.value as string}
+            onChange={(chosen) => onChange(chosen)}
+            aria-label={title}
+            options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))}
+          />
+        )
+      }
+    </Field>
   );
 }
 
@@ -206,18 +204,20 @@ function DashInput({
 }) {
   const sizes = Object.keys(DASH_BORES_M);
   return (
-    <label className="field">
-      <span>Dash size</span>
-      <Select
-        value={value === undefined ? NO_DASH : String(value)}
-        onChange={(chosen) => onChange(chosen === NO_DASH ? undefined : Number(chosen))}
-        aria-label="Dash size"
-        options={[
-          { value: NO_DASH, label: 'none (by bore)' },
-          ...sizes.map((size) => ({ value: size, label: `dash ${size}` })),
-        ]}
-      />
-    </label>
+    <Field title="Dash size">
+      {(id) => (
+        <Select
+          id={id}
+          value={value === undefined ? NO_DASH : String(value)}
+          onChange={(chosen) => onChange(chosen === NO_DASH ? undefined : Number(chosen))}
+          aria-label="Dash size"
+          options={[
+            { value: NO_DASH, label: 'none (by bore)' },
+            ...sizes.map((size) => ({ value: size, label: `dash ${size}` })),
+          ]}
+        />
+      )}
+    </Field>
   );
 }
 
@@ -226,16 +226,18 @@ function FanSwitch({ part, cooling }: { readonly part: Part; readonly cooling: A
   const replacePart = useDocument((w) => w.replacePart);
   const { fan, ...bare } = cooling;
   return (
-    <label className="field">
-      <span>Electric fan</span>
-      <Switch
-        checked={fan !== undefined}
-        aria-label="Electric fan"
-        onChange={(on) =>
-          replacePart({ ...part, cooling: on ? { ...bare, fan: USUAL_FAN } : bare } as Part, 'cooling.fan')
-        }
-      />
-    </label>
+    <Field title="Electric fan">
+      {(id) => (
+        <Switch
+          id={id}
+          checked={fan !== undefined}
+          aria-label="Electric fan"
+          onChange={(on) =>
+            replacePart({ ...part, cooling: on ? { ...bare, fan: USUAL_FAN } : bare } as Part, 'cooling.fan')
+          }
+        />
+      )}
+    </Field>
   );
 }
 type AirCooling = Extract<NonNullable<PartOf<'cooler'>['cooling']>, { kind: 'air' }>;
@@ -264,25 +266,29 @@ function ThreadInput({
     onChange(thread);
   };
   return (
-    <label className="field">
-      <span>{title}</span>
-      <AutoComplete
-        value={text}
-        aria-label={title}
-        options={THREAD_IDS.map((id) => ({ value: threadLabel(id) }))}
-        showSearch={{
-          filterOption: (typed, option) => String(option?.value).toLowerCase().includes(typed.toLowerCase()),
-        }}
-        onChange={(typed: string) => setText(typed)}
-        onSelect={(typed: string) => choose(typed)}
-        onBlur={() => text !== label && choose(text)}
-      />
-      {wrong && (
-        <span className="problem" role="alert">
-          Choose one, or begin with {OWN_JOINTS.map((own) => own.word).join(', ')}: “flare M18x1.5”.
-        </span>
+    <Field
+      title={title}
+      problem={
+        wrong
+          ? `Choose one, or begin with ${OWN_JOINTS.map((own) => own.word).join(', ')}: “flare M18x1.5”.`
+          : undefined
+      }
+    >
+      {(id) => (
+        <AutoComplete
+          id={id}
+          value={text}
+          aria-label={title}
+          options={THREAD_IDS.map((thread) => ({ value: threadLabel(thread) }))}
+          showSearch={{
+            filterOption: (typed, option) => String(option?.value).toLowerCase().includes(typed.toLowerCase()),
+          }}
+          onChange={(typed: string) => setText(typed)}
+          onSelect={(typed: string) => choose(typed)}
+          onBlur={() => text !== label && choose(text)}
+        />
       )}
-    </label>
+    </Field>
   );
 }
 

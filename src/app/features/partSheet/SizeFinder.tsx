@@ -13,6 +13,7 @@ import { formatQuantity, type UnitChoice } from '../../../core/foundations/units
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SizeScale } from './SizeScale';
+import { Field } from '../../forms/Field';
 
 /** Sizes that are offered as buttons: beyond these the band itself says enough. */
 const MOST_OFFERED = 12;
@@ -66,15 +67,17 @@ function Search({
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
     <section className="sizing" aria-label={`Sizes of ${sizable.title.toLowerCase()}`} aria-busy={search.running}>
-      <div className="field">
-        <span>To supply</span>
-        <SelectInput
-          label="To supply"
-          value={consumer}
-          options={[{ value: '', label: 'everything' }, ...consumers.map((c) => ({ value: c.id, label: c.name }))]}
-          onChange={setConsumer}
-        />
-      </div>
+      <Field title="To supply">
+        {(id) => (
+          <SelectInput
+            id={id}
+            label="To supply"
+            value={consumer}
+            options={[{ value: '', label: 'everything' }, ...consumers.map((c) => ({ value: c.id, label: c.name }))]}
+            onChange={setConsumer}
+          />
+        )}
+      </Field>
       <StudyStatus study={search} doing="trying sizes" />
       {search.answer && search.partly && (
         <SoFar sizing={search.answer} sizable={sizable} current={current} units={units} />

@@ -1,4 +1,4 @@
-import { Button, Input, Modal } from 'antd';
+import { Button, Input, Modal, Form } from 'antd';
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { sayIssue } from '../../../core/document/project/issue';
@@ -51,13 +51,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
   };
   return (
     <Modal open={open} title="Save points" footer={null} onCancel={onClose} destroyOnHidden>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep().catch(tell);
-        }}
-        className="inline"
-      >
+      <Form layout="inline" className="inline" onFinish={() => void keep().catch(tell)}>
         <Input
           value={name}
           maxLength={80}
@@ -68,7 +62,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
         <Button type="primary" htmlType="submit">
           Save this version
         </Button>
-      </form>
+      </Form>
       {problem && (
         <p className="problem" role="alert">
           {problem}

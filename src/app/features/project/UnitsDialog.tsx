@@ -3,6 +3,7 @@ import { SelectInput } from '../../forms/SelectInput';
 import { displayUnit, QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { usePreferences } from '../../state/preferences';
 import { useFocusReturn } from '../../state/useFocusReturn';
+import { Field } from '../../forms/Field';
 
 /** Quantities whose unit a reader may choose, each with those that follow it; the rest have one unit. */
 const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [
@@ -28,20 +29,22 @@ export function UnitsDialog({ onClose }: { readonly onClose: () => void }) {
       {CHOICES.map(([label, quantities]) => {
         const all = unitsOf(quantities[0]!);
         return (
-          <div className="field" key={label}>
-            <span>{label}</span>
-            <SelectInput
-              label={label}
-              value={displayUnit(quantities[0]!, units).id}
-              options={all.map((u) => ({ value: u.id, label: u.symbol }))}
-              onChange={(id) =>
-                take(
-                  quantities,
-                  all.findIndex((u) => u.id === id),
-                )
-              }
-            />
-          </div>
+          <Field key={label} title={label}>
+            {(id) => (
+              <SelectInput
+                id={id}
+                label={label}
+                value={displayUnit(quantities[0]!, units).id}
+                options={all.map((u) => ({ value: u.id, label: u.symbol }))}
+                onChange={(id) =>
+                  take(
+                    quantities,
+                    all.findIndex((u) => u.id === id),
+                  )
+                }
+              />
+            )}
+          </Field>
         );
       })}
     </Modal>

@@ -146,7 +146,7 @@ describe('Versions', () => {
     await choose('Versions…');
     const points = within(await dialog());
     fireEvent.click(points.getByRole('button', { name: 'Save this version' }));
-    expect(points.getByRole('alert').textContent).toBe('Give the version a name.');
+    expect((await points.findByRole('alert')).textContent).toBe('Give the version a name.');
     fireEvent.change(points.getByRole('textbox', { name: 'Name of the version' }), {
       target: { value: 'before the cooler' },
     });

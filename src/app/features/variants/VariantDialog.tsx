@@ -3,12 +3,13 @@ import { useFocusReturn } from '../../state/useFocusReturn';
 import { usePreferences } from '../../state/preferences';
 import { Button, Input, Modal } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { withVariant, activeVariant, type Project, type Season } from '../../../core/document/project/project';
 import { readProject } from '../../../core/document/project/readProject';
 import { sayIssue } from '../../../core/document/project/issue';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { displayUnit, parseQuantity, toDisplay } from '../../../core/foundations/units';
+import { Field } from '../../forms/Field';
 
 const TEMPERATURES = [
   ['coldestOilK', 'Coldest oil'],
@@ -43,7 +44,6 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
     ),
   );
   const [problem, setProblem] = useState<string>();
-  const id = useId();
   const keep = () => {
     const made = seasonOf();
     if (typeof made === 'string') return setProblem(made);
@@ -80,46 +80,48 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
       cancelText="Cancel"
       destroyOnHidden
     >
-      <div className="field">
-        <label htmlFor={`${id}n`}>Name</label>
-        <Input id={`${id}n`} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
-      </div>
+      <Field title="Name">
+        {(id) => <Input id={id} value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />}
+      </Field>
       <h3 className="variant-season">Season</h3>
       <p className="quiet">What changes for this variant; blank: as the project.</p>
-      <div className="field">
-        <label htmlFor={`${id}s`}>Season</label>
-        <Input
-          id={`${id}s`}
-          value={seasonName}
-          maxLength={40}
-          placeholder="Winter"
-          onChange={(event) => setSeasonName(event.target.value)}
-        />
-      </div>
-      <div className="field">
-        <label htmlFor={`${id}o`}>Oil</label>
-        <SelectInput
-          id={`${id}o`}
-          label="Oil"
-          value={oil}
-          options={[
-            { value: '', label: `${project.oil.name}, the project’s` },
-            ...grades.map((g) => ({ value: g, label: g })),
-          ]}
-          onChange={setOil}
-        />
-      </div>
-      {TEMPERATURES.map(([key, title]) => (
-        <div className="field" key={key}>
-          <label htmlFor={id + key}>{title}</label>
+      <Field title="Season">
+        {(id) => (
           <Input
-            id={id + key}
-            value={texts[key]}
-            suffix={u.symbol}
-            inputMode="decimal"
-            onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
+            id={id}
+            value={seasonName}
+            maxLength={40}
+            placeholder="Winter"
+            onChange={(event) => setSeasonName(event.target.value)}
           />
-        </div>
+        )}
+      </Field>
+      <Field title="Oil">
+        {(id) => (
+          <SelectInput
+            id={id}
+            label="Oil"
+            value={oil}
+            options={[
+              { value: '', label: `${project.oil.name}, the project’s` },
+              ...grades.map((g) => ({ value: g, label: g })),
+            ]}
+            onChange={setOil}
+          />
+        )}
+      </Field>
+      {TEMPERATURES.map(([key, title]) => (
+        <Field key={key} title={title}>
+          {(id) => (
+            <Input
+              id={id}
+              value={texts[key]}
+              suffix={u.symbol}
+              inputMode="decimal"
+              onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
+            />
+          )}
+        </Field>
       ))}
       {problem && (
         <p className="problem" role="alert">
