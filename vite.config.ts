@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { unusedKitRules } from './src/app/theme/unusedKitRules';
 
 /** antd by entry: one chunk of all of it would drag every page's components into the first load. */
 export default defineConfig({
@@ -34,6 +35,7 @@ export default defineConfig({
       },
     }),
   ],
+  css: { postcss: { plugins: [unusedKitRules] } },
   worker: { format: 'es' },
   build: {
     outDir: 'dist/app',

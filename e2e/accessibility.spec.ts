@@ -95,22 +95,12 @@ for (const { scheme, width, height } of LOOKS)
     await look(page, 'first screen');
     await openApp(page);
     for (const [name, path, open] of PLACES) {
-      await goTo(page, path);
+      await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();
       await open(page);
       await look(page, name);
     }
   });
-
-/** Another view as a link opens it; the circuit, of which several things are opened, as a reload does. */
-async function goTo(page: Page, path: string): Promise<void> {
-  if (path === '/') await page.goto(path);
-  else
-    await page.evaluate((to) => {
-      history.pushState({}, '', to);
-      dispatchEvent(new PopStateEvent('popstate'));
-    }, path);
-}
 
 async function look(page: Page, name: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();

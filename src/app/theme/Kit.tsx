@@ -1,6 +1,10 @@
 import { lazy, Suspense, type ReactNode } from 'react';
+import { loadKitStyles } from './kitStyles';
 
-const AntdTheme = lazy(() => import('./AntdTheme').then((m) => ({ default: m.AntdTheme })));
+const AntdTheme = lazy(async () => {
+  const [{ AntdTheme: theme }] = await Promise.all([import('./AntdTheme'), loadKitStyles()]);
+  return { default: theme };
+});
 
 /**
  * What is built of the kit: loaded beside the drawing, not before it.

@@ -16,6 +16,8 @@ export function antdTheme(name: ThemeName): ThemeConfig {
   return {
     // One key for all places that mount antd: with its own it makes and keeps a set of styles for each mount.
     cssVar: { key: `tidal-${name}` },
+    // Its styles are a file: see loadKitStyles.
+    zeroRuntime: true,
     algorithm: name === 'dark' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
       colorPrimary: t.ink,

@@ -88,6 +88,7 @@ export default function CleanTab() {
             rowKey="part"
             size="small"
             pagination={false}
+            scroll={{ x: 'max-content' }}
             dataSource={answer.filters}
             locale={{ emptyText: 'This circuit has no filter.' }}
             columns={[
@@ -105,6 +106,7 @@ export default function CleanTab() {
             rowKey="sizeUm"
             size="small"
             pagination={false}
+            scroll={{ x: 'max-content' }}
             dataSource={answer.sizes}
             columns={[
               { title: 'Particles over', rowScope: 'row', render: (_, s) => `${s.sizeUm} µm` },
