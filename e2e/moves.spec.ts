@@ -236,7 +236,7 @@ test('the library keeps a part, offers it in moves, and goes out and in as a fil
   await page.getByRole('link', { name: 'Library' }).click();
   // The circuit has a restrictor's name too, until the page has come.
   await expect(page.locator('input[aria-label="Library file"]')).toBeAttached();
-  await expect(page.getByText('Restrictor', { exact: true })).toBeVisible();
+  await expect(page.getByRole('rowheader', { name: 'Restrictor' })).toBeVisible();
   await page.locator('input[type=file][aria-label="Library file"]').setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',

@@ -1,8 +1,9 @@
 import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, useEffect, type MouseEvent } from 'react';
+import { Activity, lazy, useEffect, useState, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
+import { CircuitPage } from './CircuitPage';
 import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
 import { useQuestion } from './state/question';
@@ -119,6 +120,7 @@ function Shell() {
         <Notices />
       </div>
       <Outlet />
+      <Circuit />
       {isAsked && (
         <Kit>
           <QuestionDialog />
@@ -136,6 +138,18 @@ function Shell() {
       )}
     </div>
   );
+}
+
+/** The circuit, drawn when it is first looked at and kept, hidden, while another view is open: back is quick. */
+function Circuit() {
+  const isOpen = useLocation().pathname === '/';
+  const [isDrawn, setDrawn] = useState(isOpen);
+  if (isOpen && !isDrawn) setDrawn(true);
+  return isDrawn ? (
+    <Activity mode={isOpen ? 'visible' : 'hidden'}>
+      <CircuitPage />
+    </Activity>
+  ) : null;
 }
 
 /** Nothing is stored: the ways to begin, and the two pages that work without a project. */

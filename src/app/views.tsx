@@ -1,5 +1,4 @@
 import { lazy, type ComponentType } from 'react';
-import { CircuitPage } from './CircuitPage';
 
 /** A view of the shell. */
 export interface View {
@@ -22,7 +21,8 @@ export interface View {
 
 /** Every view, in the order of the navigation. All but the circuit are loaded when they are first opened. */
 export const VIEWS: readonly View[] = [
-  { path: '', title: 'Circuit', followsState: true, drawsFirst: true, view: CircuitPage },
+  // The shell draws the circuit itself, and keeps it.
+  { path: '', title: 'Circuit', followsState: true, drawsFirst: true, view: () => null },
   {
     path: 'envelope',
     title: 'Envelope',

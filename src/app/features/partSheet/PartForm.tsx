@@ -23,6 +23,7 @@ import { lossLabel } from '../../../core/network/explain/explainPart';
 import { DASH_BORES_M } from '../../../core/foundations/units/boreSizes';
 import { Field } from '../../forms/Field';
 import { TextInput } from '../../forms/SchemaForm';
+import { useSecondFrame } from '../../forms/useSecondFrame';
 import { CoolingInput } from './CoolingInput';
 import { DrainPoints } from './DrainPoints';
 import { EndsInput, hasLosses } from './EndsInput';
@@ -30,6 +31,9 @@ import { CurveInput, isRated } from './CurveInput';
 import { QuantityInput } from './QuantityInput';
 import { RowFinder } from './RowFinder';
 import { SizeFinder } from './SizeFinder';
+
+/** What of a form is seen at once on a usual screen: the rest is drawn when this is on it. */
+const FIRST_FIELDS = 8;
 
 /** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
 export default function PartForm({ part }: { readonly part: Part }) {
@@ -41,6 +45,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
   );
   const sizables = useMemo(() => new Map(sizablesOf(part).map((s) => [s.path.join('.'), s])), [part]);
   const guesses = useGuesses(part);
+  const isWhole = useSecondFrame();
   const [problem, setProblem] = useState<{ readonly at: string; readonly text: string }>();
   const change = (field: PartField, value: unknown) => {
     const changed = changePart(part, field.path, value);
@@ -83,7 +88,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
       )}
       {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={(taken) => replacePart(taken)} />}
       {isRated(part) && <CurveInput part={part} units={units} onChange={(changed) => replacePart(changed)} />}
-      {fields.map((field, i) => {
+      {(isWhole ? fields : fields.slice(0, FIRST_FIELDS)).map((field, i) => {
         const at = field.path.join('.');
         const sizable = sizables.get(at);
         const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
@@ -109,7 +114,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
         );
       })}
       <div className="moves">
-        {partExtras(part).map((extra) => (
+        {(isWhole ? partExtras(part) : []).map((extra) => (
           <Button
             key={extra.key}
 

@@ -72,19 +72,19 @@ describe('A part’s numbers', () => {
     ).toBeFalsy();
   });
 
-  it('come in groups with headings, springs among them, each offered for sizing', () => {
+  it('come in groups with headings, springs among them, each offered for sizing', async () => {
     openDemo();
     show(<Form id="filter" />);
-    expect(screen.getByRole('heading', { name: 'Bypass valve' })).toBeTruthy();
+    expect(await screen.findByRole('heading', { name: 'Bypass valve' })).toBeTruthy();
     type('Starts to open', '1.2');
     expect(partNow('filter')).toMatchObject({ bypass: { crackPa: expect.closeTo(1.2e5, 3) } });
     expect(screen.getAllByRole('button', { name: 'Find a size' }).length).toBeGreaterThan(0);
   });
 
-  it('can be given what a part may have besides, and be without it again', () => {
+  it('can be given what a part may have besides, and be without it again', async () => {
     openDemo('thornback', (p) => ({ ...p, activeVariant: 'noseCooler' }));
     show(<Form id="noseCooler" />);
-    fireEvent.click(screen.getByRole('button', { name: 'Remove location' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Remove location' }));
     expect(partNow('noseCooler').place).toBeUndefined();
     fireEvent.click(screen.getByRole('button', { name: 'Add location' }));
     expect(partNow('noseCooler').place).toMatchObject({ mount: 'engine' });
