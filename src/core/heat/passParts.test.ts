@@ -115,6 +115,39 @@ describe('Too little oil', () => {
   });
 });
 
+describe('A part that gets no oil', () => {
+  it('is a bearing or a fed part behind what is shut; what is neither is never called dry', () => {
+    const fed = rested(engineWith({}));
+    for (const id of ['mains', 'rods', 'turbo']) expect([id, fed.heat.isDry(fed.element(id))]).toEqual([id, false]);
+    const shut = rested(engineWith({ gallery: { blocked: true } }));
+    for (const id of ['mains', 'rods', 'turbo']) expect([id, shut.heat.isDry(shut.element(id))]).toEqual([id, true]);
+    expect(shut.heat.isDry(shut.element('filter'))).toBe(false);
+    // No heat goes into oil that is not there.
+    expect([shut.heat.ledger.bearingsW, shut.heat.ledger.fedPartsW]).toEqual([0, 0]);
+  });
+
+  it('is a rod that the turning crank shuts off, while a little pressure is left in the gallery', () => {
+    const weak = engineWith({ relief: { crackPa: 0.4e5, fullOpenPa: 0.8e5, areaM2: 4e-4 } });
+    const fast = rested(weak, DRIVE, 7000 / 60);
+    expect(fast.heat.isDry(fast.element('rods'))).toBe(true);
+    expect(fast.heat.isDry(fast.element('mains'))).toBe(false);
+    const slow = rested(weak, DRIVE, 2000 / 60);
+    expect(slow.heat.isDry(slow.element('rods'))).toBe(false);
+  });
+});
+
+describe('A core', () => {
+  it('lets its oil leave colder by what it gives away; source: energy balance', () => {
+    const { heat, circuit } = rested(engineWith({}, { throttling: false }, 'noseCooler'));
+    const core = heat.coolers[0]!.element;
+    const { oil } = circuit;
+    const lostW = heat.massFlowKgS(core) * (oil.enthalpyJKg(heat.inletK(core)) - oil.enthalpyJKg(heat.outK[core]!));
+    expect(heat.ledger.exchangeW[core]!).toBeGreaterThan(1000);
+    expect(lostW / heat.ledger.exchangeW[core]!).toBeCloseTo(1, 9);
+    expect(heat.freeOutK[core]).toBe(heat.outK[core]);
+  });
+});
+
 describe('Heat that goes round with the relief’s oil', () => {
   it('leaves through the pump’s body by 30 W/K beside what is drawn, none of it where nothing is; source: conductances in parallel', () => {
     const run = rested(engineWith({ pump: { mechanicalEfficiency: 1 } }));
