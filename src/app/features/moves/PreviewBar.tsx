@@ -71,7 +71,7 @@ function auditSaid(before: readonly Finding[], after: readonly Finding[]): strin
   const titles = (list: readonly Finding[]) => [...new Set(list.map((f) => f.title.toLowerCase()))].join(', ');
   return [
     come.length > 0 ? `New findings: ${titles(come)}.` : '',
-    go.length > 0 ? `Fixed: ${titles(go)}.` : '',
+    go.length > 0 ? `No longer found: ${titles(go)}.` : '',
     come.length + go.length === 0 ? 'No new findings.' : '',
   ]
     .filter((words) => words !== '')
