@@ -145,6 +145,9 @@ async function isOpen(page: Page): Promise<void> {
   await open.or(first).waitFor({ timeout: 60_000 });
   if (await first.isVisible()) await first.click();
   await open.waitFor({ timeout: 60_000 });
+  // On a busy machine a page that has just gone may hold the right to edit for a while: until then nothing is taken.
+  await page.getByRole('button', { name: 'Project' }).waitFor({ timeout: 60_000 });
+  await page.getByText('This project is open in another tab.').waitFor({ state: 'hidden', timeout: 60_000 });
 }
 
 /** A page that lives, dies in one of three ways and is opened again. @returns what it was, is, and when it died */

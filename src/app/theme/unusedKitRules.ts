@@ -23,7 +23,6 @@ export const UNUSED_KIT_CLASSES = [
   'masonry',
   'mentions',
   'menu',
-  'pagination',
   'popconfirm',
   'qrcode',
   'rate',

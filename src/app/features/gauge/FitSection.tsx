@@ -160,6 +160,7 @@ function FitTables({ fit }: { readonly fit: FitResult }) {
       <Table
         size="small"
         pagination={false}
+        scroll={{ x: 480 }}
         rowKey={(row) => JSON.stringify(row.reading)}
         dataSource={fit.readings}
         columns={[
@@ -172,6 +173,7 @@ function FitTables({ fit }: { readonly fit: FitResult }) {
       <Table
         size="small"
         pagination={false}
+        scroll={{ x: 480 }}
         rowKey="id"
         dataSource={fit.parameters}
         columns={[

@@ -29,6 +29,7 @@ export function GuessSection() {
         <Table
           size="small"
           rowKey="id"
+          scroll={{ x: 640 }}
           dataSource={answer.rows}
           pagination={{ pageSize: PAGE, hideOnSinglePage: true }}
           columns={[

@@ -113,6 +113,7 @@ function Bars({
         size="small"
         className="ranked"
         pagination={false}
+        scroll={{ x: 560 }}
         dataSource={[...rows]}
         columns={[
           { title: 'Input', dataIndex: 'name', rowScope: 'row' },

@@ -30,6 +30,7 @@ export function ToleranceTable() {
         size="small"
         pagination={false}
         sticky
+        scroll={{ x: 560 }}
         dataSource={[...inputs]}
         columns={[
           {
