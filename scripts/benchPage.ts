@@ -51,7 +51,8 @@ async function until(page: Page, act: () => Promise<unknown>, shown: Shown): Pro
           if (Number.isNaN(this.from)) this.from = timeStamp;
         },
         look() {
-          const isThere = document.querySelector(selector) !== null;
+          // What another view keeps is there too, but not seen.
+          const isThere = document.querySelector(selector)?.checkVisibility() === true;
           if (Number.isNaN(this.from) || isThere === isGone) requestAnimationFrame(() => this.look());
           // The frame in which it is there is painted before the next one begins.
           else requestAnimationFrame((now) => done(now - this.from));
