@@ -4,6 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Activity, lazy, useEffect, useState, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
 import { CircuitPage } from './CircuitPage';
+import { FirstScreen } from './features/workspace/FirstScreen';
 import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
 import { useQuestion } from './state/question';
@@ -24,7 +25,6 @@ const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
 const UnreadStore = lazy(() =>
   import('./features/keeping/UnreadStore').then(({ UnreadStore: view }) => ({ default: view })),
 );
-const FirstScreen = lazy(() => import('./features/workspace/FirstScreen'));
 const HelpDrawer = lazy(() => import('./features/help/HelpDrawer'));
 const Tour = lazy(() => import('./features/tour/Tour'));
 const QuestionDialog = lazy(() => import('./QuestionDialog'));
@@ -165,7 +165,13 @@ function Beginning() {
         </NavLink>
       </header>
       <Notices />
-      <Kit>{isWithout ? <Outlet /> : <FirstScreen />}</Kit>
+      {isWithout ? (
+        <Kit>
+          <Outlet />
+        </Kit>
+      ) : (
+        <FirstScreen />
+      )}
     </div>
   );
 }

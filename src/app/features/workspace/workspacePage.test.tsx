@@ -6,7 +6,7 @@ import { listProjects, loadProject, writeProject } from '../../../storage/projec
 import { demoProject } from '../../../core/verification/testing/demo';
 import { useKeeping } from '../../state/keeping';
 import { show } from '../../testing/page';
-import FirstScreen from './FirstScreen';
+import { FirstScreen } from './FirstScreen';
 import WorkspacePage from './WorkspacePage';
 
 const store = (id: string, name: string, demo = 'thornback') =>
@@ -55,7 +55,7 @@ describe('The list of projects', () => {
 describe('The first screen', () => {
   it('offers three ways, and an example opens as a project that says that it is invented', async () => {
     show(<FirstScreen />);
-    expect(screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent)).toEqual([
+    expect((await screen.findAllByRole('heading', { level: 2 })).map((h) => h.textContent)).toEqual([
       'My engine',
       'Look at an example',
       'Open a file',
