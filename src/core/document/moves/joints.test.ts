@@ -3,9 +3,10 @@ import { partSchema, type Part } from '../parts/part';
 import { PortGroups } from '../plumbing/portGroups';
 import { demoProject } from '../../verification/testing/demo';
 import { activeVariant, type Circuit, type Variant } from '../project/project';
-import { applyMove, branchOf, likelyFirst, offersFor, type Move, type MoveDraft } from '.';
+import { applyMove, branchOf, likelyFirst, offersFor, tidyColumns, type Move, type MoveDraft } from '.';
 import { MoveRefused, outletOf, Workpiece } from './workpiece';
 import { loopBetween } from './branch';
+import { moveSchema } from './move';
 import { sayMove, sayPort } from './sayMove';
 import { searchWords } from './searchWords';
 
@@ -229,6 +230,66 @@ describe('What a move joins', () => {
     expect(refused({ kind: 'removeBranch', part: 'turbo' }, only)).toBe('Nothing would be left to feed.');
   });
 
+  it('connect: from one port to another through what is new, or straight; not where they are one place', () => {
+    const open = { ...VARIANT, circuit: { ...CIRCUIT, joints: CIRCUIT.joints.filter((j) => j.to !== 'dial.in') } };
+    const straight = after({ kind: 'bridge', from: 'filter.out', to: 'dial.in', drafts: [] }, open);
+    expect(straight.places.of('dial.in')).toBe(straight.places.of('gallery.in'));
+    const through = after({ kind: 'bridge', from: 'filter.out', to: 'dial.in', drafts: [draft('restrictor')] }, open);
+    expect(through.places.of('restrictor.in')).toBe(through.places.of('filter.out'));
+    expect(through.places.of('restrictor.out')).toBe(through.places.of('dial.in'));
+    expect(through.places.of('dial.in')).not.toBe(through.places.of('filter.out'));
+    expect(refused({ kind: 'bridge', from: 'filter.out', to: 'gallery.in', drafts: [] })).toBe(
+      'These two ports are joined already.',
+    );
+  });
+
+  it('a plate with its cooler: the loop runs between its two ports, and goes when the plate goes', () => {
+    const drafts = [draft('hose10', { name: 'Out' }), draft('airCooler'), draft('hose10', { name: 'Back' })];
+    const fit: Move = { kind: 'fitLoop', at: 'filter.in', plate: draft('sandwichPlain', { name: 'Plate' }), drafts };
+    const now = after(fit);
+    expect(now.ids.slice(PARTS.length)).toEqual(['plate', 'out', 'airCooler', 'back']);
+    expect(now.places.of('plate.in')).toBe(now.places.of('pump.out'));
+    expect(now.places.of('plate.out')).toBe(now.places.of('filter.in'));
+    expect(now.places.of('plate.away')).toBe(now.places.of('out.in'));
+    expect(now.places.of('out.out')).toBe(now.places.of('airCooler.in'));
+    expect(now.places.of('airCooler.out')).toBe(now.places.of('back.in'));
+    expect(now.places.of('back.out')).toBe(now.places.of('plate.back'));
+    const fitted = applyMove(VARIANT, fit);
+    if (!fitted.ok) throw new Error(fitted.why);
+    const gone = after({ kind: 'takeOut', part: 'plate' }, fitted.variant);
+    expect(gone.ids).toEqual(PARTS.map((p) => p.id));
+    expect(gone.places.of('pump.out')).toBe(gone.places.of('filter.in'));
+  });
+
+  it('keeps the columns of what stays: what comes stands beside, what goes leaves its width', () => {
+    const columns = (move: Move, variant = VARIANT) => {
+      const outcome = applyMove(variant, move);
+      if (!outcome.ok) throw new Error(outcome.why);
+      return outcome.variant.sheet!.columns;
+    };
+    const before = tidyColumns(CIRCUIT);
+    const at = before.indexOf('filter');
+    const left = columns({ kind: 'insert', at: 'filter.in', drafts: [draft('restrictor')] });
+    expect(left).toEqual([...before.slice(0, at), 'restrictor', ...before.slice(at)]);
+    const right = columns({ kind: 'insert', at: 'filter.out', drafts: [draft('restrictor')] });
+    expect(right).toEqual([...before.slice(0, at + 1), 'restrictor', ...before.slice(at + 1)]);
+    const gone = columns({ kind: 'takeOut', part: 'filter' });
+    expect(gone.map((c) => (typeof c === 'number' ? 'empty' : c))).toEqual(
+      before.map((c) => (c === 'filter' ? 'empty' : c)),
+    );
+    const last = before.at(-1) as string;
+    const shorter = columns({ kind: 'removeAndBlank', part: last });
+    expect(shorter).toEqual(before.slice(0, -1));
+    // An empty column that was there stays where it was.
+    const spaced: Variant = { ...VARIANT, sheet: { columns: [...before.slice(0, at), 40, ...before.slice(at)] } };
+    expect(columns({ kind: 'insert', at: 'filter.in', drafts: [draft('restrictor')] }, spaced)).toEqual([
+      ...before.slice(0, at),
+      40,
+      'restrictor',
+      ...before.slice(at),
+    ]);
+  });
+
   it('keeps waivers of parts that stay, and of the whole, and lets go those of parts that go', () => {
     const waivers = [
       { rule: 'a', part: 'filter', reason: 'known' },
@@ -268,6 +329,45 @@ describe('New parts', () => {
       [w.came[0]!.id, 'right'],
     ]);
   });
+});
+
+describe('A change as data', () => {
+  it.each<Move>([
+    { kind: 'insert', at: 'filter.in', drafts: [draft('restrictor')] },
+    { kind: 'tee', at: 'filter.out', drafts: [draft('gauge')], returnTo: 'sump.return', drain: draft('drain') },
+    { kind: 'bridge', from: 'a.out', to: 'b.in', drafts: [] },
+    { kind: 'fitLoop', at: 'filter.in', plate: draft('sandwichPlain'), drafts: [draft('airCooler')] },
+    { kind: 'parallel', part: 'filter', drafts: [draft('checkValve')] },
+    { kind: 'takeOut', part: 'filter' },
+    { kind: 'removeAndBlank', part: 'filter' },
+    { kind: 'blank', port: 'filter.in' },
+    { kind: 'moveTap', port: 'hose.in', to: 'filter.out' },
+    { kind: 'returnTo', part: 'mains', to: 'sump.return' },
+    { kind: 'swap', part: 'filter', draft: draft('spinOn') },
+    { kind: 'reverse', part: 'filter' },
+    { kind: 'split', part: 'hose', share: 0.5 },
+    { kind: 'duplicate', part: 'hose' },
+    { kind: 'removeBranch', part: 'hose' },
+    { kind: 'set', part: 'hose', path: ['losses', 0, 'k'], value: 1, said: 'Smooth it' },
+  ])('%j is read as it is', (move) => expect(moveSchema.parse(move)).toEqual(move));
+
+  it.each<[string, object]>([
+    ['a share of nothing', { kind: 'split', part: 'hose', share: 0 }],
+    ['a share of all', { kind: 'split', part: 'hose', share: 1 }],
+    ['nothing to insert', { kind: 'insert', at: 'filter.in', drafts: [] }],
+    ['more than twenty', { kind: 'parallel', part: 'filter', drafts: new Array(21).fill(draft('checkValve')) }],
+    [
+      'twenty-one between two ports',
+      { kind: 'bridge', from: 'a.out', to: 'b.in', drafts: new Array(21).fill(draft('hose4')) },
+    ],
+    ['a port that is none', { kind: 'blank', port: 'filter' }],
+    ['a kind that is none', { kind: 'insert', at: 'filter.in', drafts: [{ kind: 'wheel', name: 'Wheel' }] }],
+    ['no path', { kind: 'set', part: 'hose', path: [], value: 1, said: '' }],
+    ['too long a path', { kind: 'set', part: 'hose', path: ['a', 'b', 'c', 'd', 'e', 'f', 'g'], value: 1, said: '' }],
+    ['a saying of more than 80 letters', { kind: 'set', part: 'hose', path: ['a'], value: 1, said: 'x'.repeat(81) }],
+    ['a word that is not of it', { kind: 'takeOut', part: 'filter', also: 1 }],
+    ['an unknown change', { kind: 'burn', part: 'filter' }],
+  ])('%s is refused', (_, move) => expect(moveSchema.safeParse(move).success).toBe(false));
 });
 
 describe('Where changes are likely', () => {
@@ -334,6 +434,42 @@ describe('What is offered at a part', () => {
       'Remove Hose and plug the ends',
       'Remove the branch of Hose',
     ]);
+  });
+
+  it('a plate: what can be connected to its two ports, until something is', () => {
+    const made = (...moves: Move[]) =>
+      moves.reduce((variant, move) => {
+        const outcome = applyMove(variant, move);
+        if (!outcome.ok) throw new Error(outcome.why);
+        return outcome.variant;
+      }, VARIANT);
+    const plated: Move = { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichPlain', { name: 'Plate' })] };
+    const connected = ({ circuit }: Variant) =>
+      offersFor(
+        circuit,
+        circuit.parts.find((p) => p.id === 'plate')!,
+      ).filter((o) => o.heading === 'Connect to its ports');
+    const open = connected(made(plated));
+    expect(open.map((o) => o.label)).toContain('Connect an air cooler with two hoses to Plate');
+    expect(open.at(-1)!.move).toEqual({ kind: 'bridge', from: 'plate.away', to: 'plate.back', drafts: [] });
+    const bridge: Move = { kind: 'bridge', from: 'plate.away', to: 'plate.back', drafts: [draft('airCooler')] };
+    expect(connected(made(plated, bridge))).toEqual([]);
+    // One of the two is taken: nothing goes between them.
+    const half: Move = { kind: 'tee', at: 'plate.away', drafts: [draft('gauge')] };
+    expect(connected(made(plated, half))).toEqual([]);
+    expect(connected(made(plated, { ...half, at: 'plate.back' }))).toEqual([]);
+  });
+
+  it('what is copied, and where oil may fall to', () => {
+    expect(labels('hose', 'Duplicate')).toEqual(['Duplicate the branch of Hose']);
+    expect(labels('dial', 'Duplicate')).toEqual([]);
+    expect(labels('mains', 'Return it to')).toEqual(['Return Mains to Drain']);
+    expect(labels('drain', 'Return it to')).toEqual([]);
+    const loops = offersFor(
+      CIRCUIT,
+      PARTS.find((p) => p.id === 'filter')!,
+    ).flatMap((o) => (o.move.kind === 'fitLoop' ? [o.move.at] : []));
+    expect(new Set(loops)).toEqual(new Set(['filter.in']));
   });
 
   it('what is kept in the library is offered where it fits', () => {
