@@ -278,6 +278,30 @@ describe('The workbench', () => {
     expect(useDocument.getState().project!.variants.map((v) => v.id)).toContain(first);
   });
 
+  it('goes back over several steps and forth again, each where it was', () => {
+    const before = opened();
+    const { setProject, undo, redo } = useDocument.getState();
+    const names = ['One', 'Two', 'Three'];
+    for (const name of names) setProject('rename', { name });
+    const at = () => {
+      const { project, past, future } = useDocument.getState();
+      return [project!.name, past.length, future.length];
+    };
+    expect(at()).toEqual(['Three', 3, 0]);
+    undo();
+    undo();
+    expect(at()).toEqual(['One', 1, 2]);
+    redo();
+    expect(at()).toEqual(['Two', 2, 1]);
+    redo();
+    expect(at()).toEqual(['Three', 3, 0]);
+    for (let n = 0; n < 3; n++) undo();
+    expect(at()).toEqual([before.name, 0, 3]);
+    // Another act lets go what was undone.
+    setProject('rename', { name: 'Four' });
+    expect(at()).toEqual(['Four', 1, 0]);
+  });
+
   it('lets steps go that do not fit the document, says so, and leaves it as it is', () => {
     const before = opened();
     const patch = { op: 'replace' as const, path: ['variants', 99, 'name'], value: 'x' };
