@@ -1,4 +1,5 @@
 import { useDocument } from '../state/document';
+import { AntdTheme } from '../theme/AntdTheme';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
@@ -26,12 +27,17 @@ export function openDemo(name = 'thornback', change: (project: Project) => Proje
   return project;
 }
 
-/** Renders a view with what the shell gives it. */
+/**
+ * Renders a view with what the shell gives it: its theme too, since styles that the kit made would be asked for at each
+ * look for a role.
+ */
 export function show(view: ReactElement) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <QueryClientProvider client={client}>
-      <MemoryRouter>{view}</MemoryRouter>
+      <MemoryRouter>
+        <AntdTheme>{view}</AntdTheme>
+      </MemoryRouter>
     </QueryClientProvider>,
   );
 }

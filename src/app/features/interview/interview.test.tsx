@@ -14,11 +14,11 @@ const type = (label: RegExp | string, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
 describe('A new circuit by questions', () => {
-  it('asks for a name before it builds anything', () => {
+  it('asks for a name before it builds anything', async () => {
     const before = openDemo();
     show(<InterviewPage />);
     build();
-    expect(screen.getByRole('alert').textContent).toContain('Give the engine a name');
+    expect((await screen.findByRole('alert')).textContent).toContain('Give the engine a name');
     expect(useDocument.getState().project).toBe(before);
   });
 
