@@ -1,12 +1,14 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { writeIntoPage } from './src/app/begin/writeIntoPage';
 import { unusedKitRules } from './src/app/theme/unusedKitRules';
 
 /** antd by entry: one chunk of all of it would drag every page's components into the first load. */
 export default defineConfig({
   plugins: [
     react(),
+    writeIntoPage,
     VitePWA({
       // A newer version waits until the user agrees, or until no page is open any more: never in the middle of work.
       registerType: 'prompt',

@@ -3,11 +3,15 @@ import { usePreferences } from './state/preferences';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Activity, lazy, useEffect, useState, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
+import { prepareToSolve } from '../workers/client';
+import { hadProject } from './begin/hasProject';
+import { BeforeAnswer } from './begin/BeforeAnswer';
 import { CircuitPage } from './CircuitPage';
 import { FirstScreen } from './features/workspace/FirstScreen';
 import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
 import { useQuestion } from './state/question';
+import { AppMark } from './marks/AppMark';
 import { Kit } from './theme/Kit';
 import { isBackupDue, useBackupReminder } from './state/backupReminder';
 import { useKeeping } from './state/keeping';
@@ -65,6 +69,7 @@ export function App() {
 function Shell() {
   const phase = useKeeping((k) => k.phase);
   useEffect(() => {
+    if (hadProject()) prepareToSolve();
     void openAtStart();
     return keepBench();
   }, []);
@@ -80,12 +85,13 @@ function Shell() {
       </Kit>
     );
   if (phase === 'first' && !project) return <Beginning />;
-  if (!project)
+  if (phase === 'failed' && !project)
     return (
       <div className="bar" role="status">
-        {phase === 'failed' ? 'The app could not be loaded whole. Load this page again.' : 'Opening your project…'}
+        The app could not be loaded whole. Load this page again.
       </div>
     );
+  if (!project) return <BeforeAnswer />;
   return (
     <div className="shell">
       <div className="top">
@@ -194,17 +200,6 @@ function Notices() {
 function skipToMain(event: MouseEvent): void {
   event.preventDefault();
   document.getElementById('main')?.focus();
-}
-
-/** The app's mark: a tide gauge. */
-function AppMark() {
-  return (
-    <svg width={22} height={30} viewBox="0 0 22 30" aria-hidden="true">
-      <path d="M6 2 H16 V28 H6 Z" fill="none" stroke="var(--ink)" strokeWidth={2} />
-      <path d="M7 14 q2.5 -3 4 0 t4 0 V27 H7 Z" fill="var(--ink)" />
-      <path d="M2 20 H6 M2 9 H6" stroke="var(--ink)" strokeWidth={2} />
-    </svg>
-  );
 }
 
 function NoSuchPage() {

@@ -41,6 +41,11 @@ export class CircuitWorkerClient {
   private latest = 0;
   private busy: Promise<unknown> = Promise.resolve();
 
+  /** Loads the worker before there is anything to ask. */
+  load(): void {
+    this.live();
+  }
+
   private live(): LiveWorker {
     if (this.worker) return this.worker;
     const worker = new Worker(new URL('./circuit.worker.ts', import.meta.url), { type: 'module' });
@@ -122,6 +127,11 @@ export class CircuitWorkerClient {
 /** Workers for single states, each made when it is first needed. */
 let solving: CircuitWorkerClient | undefined;
 let previewing: CircuitWorkerClient | undefined;
+
+/** Loads what solves a state while the project itself is still being read. */
+export function prepareToSolve(): void {
+  (solving ??= new CircuitWorkerClient()).load();
+}
 
 /** Solves one state, in a worker kept for that, so that a study never delays a moving instrument. */
 export function solveInWorker(project: Project, request: SolveRequest) {

@@ -4,6 +4,7 @@ import { reopenDatabase } from '../../storage/database';
 import { listProjects, loadProject, purgeDeleted, type Loaded } from '../../storage/projects';
 import { loadSetting, saveSetting } from '../../storage/settings';
 import { storeProblemOf, type StoreProblem } from '../../storage/storeProblem';
+import { rememberHasProject } from '../begin/hasProject';
 import { countChange } from './backupReminder';
 import { DEMOS, loadDemo } from './demos';
 import { useDocument } from './document';
@@ -79,6 +80,7 @@ async function bench(id: string, load: () => Promise<Extract<Loaded, { kind: 'pr
   if (isMine) keeper.attach(id, revision);
   if (problem) keeper.changed();
   rememberProjectOfTab(id);
+  rememberHasProject(true);
   void saveSetting(LAST_OPENED, id).catch(() => undefined);
 }
 
@@ -200,6 +202,7 @@ export async function openAtStart(): Promise<void> {
     useKeeping.setState({ phase: 'unread', problem: storeProblemOf(error) });
     return;
   }
+  rememberHasProject(false);
   useKeeping.setState({ phase: 'first' });
 }
 

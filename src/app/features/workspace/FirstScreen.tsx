@@ -1,4 +1,5 @@
 import { lazy, useState } from 'react';
+import { Welcome } from '../../begin/Welcome';
 import { useDrop } from '../../files/useDrop';
 import { Kit } from '../../theme/Kit';
 
@@ -12,11 +13,7 @@ export function FirstScreen() {
   return (
     <main id="main" tabIndex={-1} className={`page first${isOver ? ' over' : ''}`}>
       <title>Tidal Gauge</title>
-      <h1>Does every component get enough oil?</h1>
-      <p className="lead">
-        Draw up your engine’s oil circuit, change it, and see pressure, flow and oil temperature at every bearing, jet
-        and turbo, from a cold start to a hot idle to full speed, before a hose is cut.
-      </p>
+      <Welcome />
       <Kit>
         <Beginnings dropped={dropped} />
       </Kit>
