@@ -14,7 +14,8 @@ import {
 import type { Conditions } from './conditions';
 import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
-import { restByOutlet, restNearOutlet, type Jump } from './restByOutlet';
+import { restNearNeighbour } from './restNearNeighbour';
+import { restByOutlet, type Jump } from './restByOutlet';
 import { FIRST_SLOPE_WK, MOST_CLOSER } from './searchSteps';
 import { settle } from './settle';
 
@@ -30,8 +31,6 @@ export interface BalanceOutcome {
    * it [W/K].
    */
   readonly slopeWK: number;
-  /** The core whose outlet was held to find it, and where it rests: a neighbour's search begins there [K]. */
-  readonly byOutlet?: { readonly core: number; readonly outK: number };
   /** The element whose oil is too hot for a balance. */
   readonly tooHotAt?: { readonly element: number; readonly temperatureK: number };
 }
@@ -69,12 +68,10 @@ export function findBalance(
   fromK: number,
   neighbour?: BalanceOutcome,
 ): BalanceOutcome {
-  let passesNear = 0;
-  if (neighbour?.byOutlet) {
-    const { rests, passes } = restNearOutlet(heat, state, conditions, { ...neighbour, byOutlet: neighbour.byOutlet });
-    if (rests) return heldToOil(heat, { status: 'balanced', ...rests, passes });
-    passesNear = passes;
-  }
+  const near = neighbour && restNearNeighbour(heat, state, conditions, neighbour);
+  const passesNear = near?.passes ?? 0;
+  if (near?.rests)
+    return heldToOil(heat, { status: 'balanced', ...near.rests, slopeWK: neighbour!.slopeWK, passes: passesNear });
   const search = new BalanceSearch(heat, state, conditions, fromK, neighbour?.slopeWK ?? FIRST_SLOPE_WK);
   const found = search.run();
   if (!search.closedOnJump) return heldToOil(heat, { ...found, passes: passesNear + found.passes });

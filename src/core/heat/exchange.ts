@@ -76,6 +76,11 @@ export class Exchange {
     return cooler ? coolerAmbientK(cooler.cooling, s) : s.airTemperatureK;
   }
 
+  /** Puts a fan's switch at an outlet temperature. */
+  putSwitch(element: number, outK: number): void {
+    this.switches.put(element, outK);
+  }
+
   /**
    * Lets a fan's switch follow its core's outlet by a pass.
    * @returns how far it lagged behind, where that matters [K]

@@ -28,6 +28,12 @@ export class FanSwitches {
     this.share.fill(FIRST_SHARE);
   }
 
+  /** Puts a switch where a search that moves all temperatures together wants it. */
+  put(element: number, outK: number): void {
+    this.feltK[element] = outK;
+    this.lagK[element] = 0;
+  }
+
   /**
    * Follows an outlet by a pass.
    * @returns how far the switch lagged behind, 0 where the fan would run no otherwise for it [K]

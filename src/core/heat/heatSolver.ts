@@ -152,6 +152,11 @@ export class HeatSolver {
       if (Number.isFinite(this.outStepK[element]!)) this.outK[element]! += multiple * this.outStepK[element]!;
   }
 
+  /** Puts fans' switches at the outlets as they are now. */
+  putSwitches(): void {
+    for (const { element } of this.coolers) this.exchange.putSwitch(element, this.outK[element]!);
+  }
+
   /** True for a bearing or fed part that gets no oil: dry, fed backwards, or shut off by the turning crank. */
   isDry(e: number): boolean {
     return this.sources.isDry(e);

@@ -14,24 +14,13 @@ export interface Jump {
   readonly aboveOutK: Float64Array;
 }
 
-/** A rest that was found by holding a core's outlet. */
-export interface OutletRest {
-  readonly sumpK: number;
-  /** The element whose outlet was held, and where it rests [K]. */
-  readonly byOutlet: { readonly core: number; readonly outK: number };
-}
-
 export interface RestByOutlet {
-  readonly rests: (OutletRest & { readonly residualW: number; readonly slopeWK: number }) | undefined;
+  readonly rests: { readonly sumpK: number; readonly residualW: number; readonly slopeWK: number } | undefined;
   readonly passes: number;
 }
 
 const MOST_STEPS = 45;
 const FIRST_STEP_K = 1;
-/** First and longest reach on either side of a neighbour's outlet [K]; each reach is so many times the last. */
-const FIRST_REACH_K = 0.5;
-const LONGEST_REACH_K = 20;
-const REACH_GROWS = 3;
 /**
  * Longest step of the sump while an outlet is held [K], and how closely the outlet is found, as a share of the jump.
  */
@@ -59,23 +48,8 @@ export function restByOutlet(
 ): RestByOutlet {
   const core = coreThatJumps(heat, jump);
   if (core === undefined) return { rests: undefined, passes: 0 };
-  const search = new OutletSearch(heat, state, conditions, jumpK, core, FIRST_SLOPE_WK);
+  const search = new OutletSearch(heat, state, conditions, jumpK, core);
   const rests = search.between(jump.belowOutK[core]!, jump.aboveOutK[core]!);
-  return { rests, passes: search.passes };
-}
-
-/**
- * The same from a neighbouring state's rest, whose outlet is near this one's.
- * @returns where it rests; undefined where none is near: a whole search must say
- */
-export function restNearOutlet(
-  heat: HeatSolver,
-  state: OperatingState,
-  conditions: Conditions,
-  { sumpK, slopeWK, byOutlet }: OutletRest & { readonly slopeWK: number },
-): RestByOutlet {
-  const search = new OutletSearch(heat, state, conditions, sumpK, byOutlet.core, slopeWK);
-  const rests = search.near(byOutlet.outK);
   return { rests, passes: search.passes };
 }
 
@@ -93,6 +67,8 @@ class OutletSearch {
   private belowK = NaN;
   private aboveK = NaN;
   private sumpK: number;
+  /** The sump's slope changes little from one outlet to the next [W/K]. */
+  private slopeWK = FIRST_SLOPE_WK;
 
   constructor(
     private readonly heat: HeatSolver,
@@ -100,8 +76,6 @@ class OutletSearch {
     private readonly conditions: Conditions,
     jumpK: number,
     private readonly core: number,
-    /** The sump's slope changes little from one outlet to the next [W/K]. */
-    private slopeWK: number,
   ) {
     this.held = { coolerOutK: new Float64Array(heat.outK.length).fill(NaN), metalK: null, coolantK: null };
     this.sumpK = jumpK;
@@ -115,34 +89,15 @@ class OutletSearch {
     return this.meet(below, above);
   }
 
-  /** Reaches out from an outlet, on the side to which its core draws it, until the rest lies between. */
-  near(outK: number): RestByOutlet['rests'] {
-    [this.belowK, this.aboveK] = [outK, outK + FIRST_REACH_K];
-    const here = this.mismatchK(0);
-    if (here === undefined || here === 0) return undefined;
-    const side = Math.sign(here);
-    let nearK = outK;
-    let near = here;
-    for (let reachK = FIRST_REACH_K; reachK <= LONGEST_REACH_K; reachK *= REACH_GROWS) {
-      [this.belowK, this.aboveK] = [nearK, outK + side * reachK];
-      const far = this.mismatchK(1);
-      if (far === undefined) return undefined;
-      if (Math.sign(far) !== side) return this.meet(near, far);
-      [nearK, near] = [outK + side * reachK, far];
-    }
-    return undefined;
-  }
-
   private meet(below: number, above: number): RestByOutlet['rests'] {
     const meets = bracketedRoot((share) => this.mismatchK(share), below, above, OUTLET_WITHIN);
     if (meets.status === 'unknown') return undefined;
     this.mismatchK(meets.root);
-    const { core, slopeWK, sumpK } = this;
-    const outK = this.held.coolerOutK[core]!;
+    const { slopeWK, sumpK } = this;
     const free = this.heat.pass({ ...this.state, oilTemperatureK: sumpK }, this.conditions, sumpK);
     this.passes++;
     const stays = staysWhenLetGo(free.residualW, free.changeK, heatInW(this.heat.ledger));
-    return stays ? { sumpK, residualW: free.residualW, slopeWK, byOutlet: { core, outK } } : undefined;
+    return stays ? { sumpK, residualW: free.residualW, slopeWK } : undefined;
   }
 
   /**

@@ -2,7 +2,7 @@ import type { OperatingState } from '../network/solve/state';
 import { findBalance, findBalances, type BalanceOutcome } from './balance';
 import { isFound } from './comingToRest';
 import type { HeatSolver, PassOutcome } from './heatSolver';
-import { restByOutlet, restNearOutlet } from './restByOutlet';
+import { restByOutlet } from './restByOutlet';
 import type { ThermalStores } from './thermalStores';
 
 const STATE: OperatingState = { speedRevS: 50, oilTemperatureK: 300, atmospherePa: 101_325 };
@@ -21,8 +21,8 @@ interface Answer {
 }
 
 /** An engine of one core whose balance is a function of its sump: what a search is told, and nothing else. */
-function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK: number) => Answer) {
-  const outK = Float64Array.of(300);
+function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK: number) => Answer, startOutK = 300) {
+  const outK = Float64Array.of(startOutK);
   const freeOutK = Float64Array.of(300);
   const tried: number[] = [];
   let hottestK = 0;
@@ -31,7 +31,9 @@ function invented(answer: (sumpK: number, heldOutK: number | undefined, lastOutK
     outK,
     freeOutK,
     placeK: Float64Array.of(300),
+    places: { source: 0 },
     coolers: [{ element: 0 }],
+    putSwitches: () => undefined,
     ledger: { bearingsW: HEAT_IN_W, fedPartsW: 0, metalW: 0, engineW: 0, pumpingW: 0, radiantW: 0 },
     startAt: (k: number) => void outK.fill(k),
     goOn: (multiple: number) => void (outK[0]! += multiple * stepK),
@@ -60,8 +62,9 @@ const search = (
   answer: (sumpK: number, heldOutK: number | undefined, lastOutK: number) => Answer,
   fromK = 300,
   neighbour?: BalanceOutcome,
+  startOutK?: number,
 ) => {
-  const { heat, tried } = invented(answer);
+  const { heat, tried } = invented(answer, startOutK);
   return { found: findBalance(heat, STATE, CONDITIONS, fromK, neighbour), tried };
 };
 
@@ -159,11 +162,42 @@ describe('The search for a balance, on invented engines (the answer is theirs)',
   });
 
   it('takes a neighbour’s slope for its first step', () => {
-    const line = (k: number) => ({ residualW: 50 * (310 - k) });
+    const line = (k: number) => ({ residualW: 50 * (304 - k) });
     const neighbour: BalanceOutcome = { status: 'balanced', sumpK: 300, residualW: 0, passes: 1, slopeWK: 50 };
     const first = (tried: readonly number[]) => tried.find((k) => k !== 300)!;
-    expect(first(search(line, 300, neighbour).tried)).toBeCloseTo(310, 6);
-    expect(first(search(line, 300).tried)).toBeCloseTo(302, 6);
+    expect(first(search(line, 300, neighbour).tried)).toBeCloseTo(304, 6);
+    expect(first(search(line, 300).tried)).toBeCloseTo(300.8, 6);
+  });
+
+  it('stays on its neighbour’s branch, and searches anew where that ends', () => {
+    // Stable at 330 and 410; what is added lifts the lower one, until only the upper is left.
+    const lifted = (byW: number) => (k: number) => ({
+      residualW: byW - 0.02 * (k - 330) * (k - 370) * (k - 410),
+      outK: 300,
+    });
+    const neighbour = { ...search(lifted(0), 290).found, passes: 0 };
+    expect(neighbour.sumpK).toBeCloseTo(330, 2);
+    const near = search(lifted(200), neighbour.sumpK, neighbour);
+    expect(near.found.sumpK).toBeGreaterThan(332);
+    expect(near.found.sumpK).toBeLessThan(335);
+    expect(longestStepK(near.tried)).toBeLessThanOrEqual(5 + 1e-9);
+    const gone = search(lifted(900), neighbour.sumpK, neighbour);
+    expect(gone.found.status).toBe('balanced');
+    expect(gone.found.sumpK).toBeGreaterThan(410);
+    expect(gone.found.passes).toBe(gone.tried.length);
+  });
+
+  it('searches anew where the neighbour’s flow does not solve, from what it left', () => {
+    const onceUnsolved = () => {
+      let looks = 0;
+      return (k: number) => ({ residualW: ++looks === 3 ? NaN : 100 * (304 - k), outK: 300 });
+    };
+    const neighbour: BalanceOutcome = { status: 'balanced', sumpK: 300, residualW: 0, passes: 1, slopeWK: 60 };
+    const { found, tried } = search(onceUnsolved(), 300, neighbour);
+    expect([found.status, found.passes]).toEqual(['balanced', tried.length]);
+    expect(found.sumpK).toBeCloseTo(304, 5);
+    // Third look unsolved; the fourth is where the whole search starts.
+    expect(tried[3]).toBe(300);
   });
 
   it('tells both answers where the hot side has another, and one where they are the same', () => {
@@ -198,36 +232,28 @@ describe('A core that plugs (the answer is the invented engine’s)', () => {
     const { found } = search(plugging(true));
     expect(found.status).toBe('balanced');
     expect(found.sumpK).toBeCloseTo(340, 3);
-    expect(found.byOutlet).toMatchObject({ core: 0 });
-    expect(found.byOutlet!.outK).toBeCloseTo(310, 3);
   });
 
-  it('counts every pass that it took, also those at a neighbour’s outlet that led nowhere', () => {
+  it('is found at once from a neighbour’s rest, and every pass is counted', () => {
     const whole = search(plugging(true));
     expect(whole.found.passes).toBe(whole.tried.length);
-    const far = { status: 'balanced', sumpK: 339, residualW: 0, passes: 1, slopeWK: 200 } as const;
-    const { found, tried } = search(plugging(true), 300, { ...far, byOutlet: { core: 0, outK: 280 } });
-    expect([found.status, found.passes]).toEqual(['balanced', tried.length]);
-    const near = search(plugging(true), 300, { ...far, byOutlet: { core: 0, outK: 309 } });
-    expect([near.found.status, near.found.passes]).toEqual(['balanced', near.tried.length]);
-    expect(near.tried.length).toBeLessThan(whole.tried.length);
+    // Not held, its outlet runs away from where it rests: each pass doubles the distance.
+    const free = (sumpK: number, _: number | undefined, outK: number) => ({
+      residualW: 200 * (340 - sumpK) + 40 * (outK - 310),
+      outK: outK + (outK - 310) + 0.3 * (sumpK - 340),
+    });
+    const neighbour = { status: 'balanced', sumpK: 339, residualW: 0, passes: 1, slopeWK: 200 } as const;
+    const { found, tried } = search(free, 300, neighbour, 308);
+    expect(found.status).toBe('balanced');
+    expect(found.sumpK).toBeCloseTo(340, 4);
+    expect(found.passes).toBe(tried.length);
+    expect(tried.length).toBeLessThan(10);
   });
 
   it('hunts where it does not', () => {
     const { found } = search(plugging(false));
     expect(found).toMatchObject({ status: 'hunting' });
     expect(Math.abs(found.sumpK - 340)).toBeLessThan(0.05);
-    expect(found.byOutlet).toBeUndefined();
-  });
-
-  it('is found again from a neighbour’s outlet on either side, not from one that is far', () => {
-    const near = (outK: number) => {
-      const rest = { sumpK: 339, slopeWK: 200, byOutlet: { core: 0, outK } };
-      return restNearOutlet(invented(plugging(true)).heat, STATE, CONDITIONS, rest).rests;
-    };
-    for (const outK of [306, 309.8, 310.2, 314]) expect(near(outK)?.byOutlet.outK).toBeCloseTo(310, 3);
-    expect(near(280)).toBeUndefined();
-    expect(near(340)).toBeUndefined();
   });
 
   it('is not searched where no core jumps, nor where the outlets do not lie on both sides', () => {

@@ -47,10 +47,10 @@ function* start(project: Project, { drive }: Request): Study<Task, Reply, HeatMa
 }
 
 function work(bench: StudyBench, { drive, airs }: Task): Reply {
-  // A snake, so that each state is a neighbour of the last.
-  const places = airs.flatMap((air, n) => {
-    const roads = MAP_ROAD_MS.map((_, road) => ({ air, road }));
-    return n % 2 === 0 ? roads : roads.reverse();
+  // A snake, so that each state is a neighbour of the last; mostly from one air to the next, which moves the sump least.
+  const places = MAP_ROAD_MS.flatMap((_, road) => {
+    const along = airs.map((air) => ({ air, road }));
+    return road % 2 === 0 ? along : along.reverse();
   });
   const found = balanceAlong(
     new HeatSolver(bench.freshCircuit()),
