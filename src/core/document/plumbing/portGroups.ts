@@ -31,7 +31,12 @@ export class PortGroups {
       if (next === undefined) return ref;
       root = next;
     }
-    this.parent.set(ref, root);
+    // All on the way now lead to the root at once: a long run of hoses is not walked again for each of its ports.
+    for (let each = ref; each !== root; ) {
+      const next = this.parent.get(each)!;
+      this.parent.set(each, root);
+      each = next;
+    }
     return root;
   }
 
