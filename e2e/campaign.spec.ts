@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { openApp } from './app';
 import { killsAfter } from '../scripts/campaign/kills';
 import { monkey } from '../scripts/campaign/monkey';
 import { recorded } from '../scripts/campaign/recorded';
@@ -23,4 +24,25 @@ test('random clicks, keys and texts break nothing', async () => {
   const { failures } = await monkey.run(0.25, 8);
   // What grows in seconds is what is loaded: growth is the campaign's to say.
   expect(failures.filter((each) => !/^(listeners|heapBytes):/.test(each))).toEqual([]);
+});
+
+test('going to and fro between the views adds no listeners', async ({ page }) => {
+  await openApp(page);
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  const toAndFro = async (times: number) => {
+    for (let i = 0; i < times; i++) {
+      await page.getByRole('link', { name: 'Library' }).click();
+      await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();
+      await page.getByRole('link', { name: 'Circuit' }).click();
+      await expect(page.getByRole('tab', { name: 'Supply' })).toBeVisible();
+    }
+    await session.send('HeapProfiler.collectGarbage');
+    const { metrics } = await session.send('Performance.getMetrics');
+    return metrics.find((m) => m.name === 'JSEventListeners')!.value;
+  };
+  // The first visits load what the views need.
+  const before = await toAndFro(3);
+  const ROUNDS = 12;
+  expect((await toAndFro(ROUNDS)) - before).toBeLessThan(ROUNDS);
 });

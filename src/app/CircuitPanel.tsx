@@ -1,5 +1,5 @@
 import { Button, Tabs } from 'antd';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import type { Finding } from '../core/judgement/audit';
 import { activeVariant } from '../core/document/project/project';
 import { CircuitRefused } from '../workers/client';
@@ -40,6 +40,7 @@ export function CircuitPanel({
   // A part of a plan is not there yet.
   const selected = activeVariant(project).circuit.parts.some((p) => p.id === chosen) ? chosen : undefined;
   const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
+  const timesHidden = useTimesHidden();
   const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
   const supply = answer && (
     <>
@@ -78,6 +79,7 @@ export function CircuitPanel({
             activeKey={tab}
             onChange={(key) => setTab(key as typeof tab)}
             destroyOnHidden
+            renderTabBar={(bar, TabBar) => <TabBar key={timesHidden} {...bar} />}
             items={[
               {
                 key: 'supply',
@@ -96,6 +98,16 @@ export function CircuitPanel({
       )}
     </>
   );
+}
+
+/**
+ * How often the view was hidden. The kit's row of tabs adds listeners to the wheel and to touch each time it is shown
+ * and never takes them off: it is made anew while nobody looks.
+ */
+function useTimesHidden(): number {
+  const [times, setTimes] = useState(0);
+  useEffect(() => () => setTimes((n) => n + 1), []);
+  return times;
 }
 
 const FAULTS_TAB = {
