@@ -3,11 +3,9 @@ import { usePreferences } from './state/preferences';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Activity, lazy, useEffect, useState, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
-import { prepareToSolve } from '../workers/client';
-import { hadProject } from './begin/hasProject';
-import { BeforeAnswer } from './begin/BeforeAnswer';
+import { FirstPage } from './begin/FirstPage';
 import { CircuitPage } from './CircuitPage';
-import { FirstScreen } from './features/workspace/FirstScreen';
+import { useDrop } from './files/useDrop';
 import { VIEWS } from './views';
 import { ViewFrame } from './ViewFrame';
 import { useQuestion } from './state/question';
@@ -29,6 +27,7 @@ const ProjectMenu = lazy(() => import('./features/project/ProjectMenu'));
 const UnreadStore = lazy(() =>
   import('./features/keeping/UnreadStore').then(({ UnreadStore: view }) => ({ default: view })),
 );
+const Beginnings = lazy(() => import('./features/workspace/Beginnings'));
 const HelpDrawer = lazy(() => import('./features/help/HelpDrawer'));
 const Tour = lazy(() => import('./features/tour/Tour'));
 const QuestionDialog = lazy(() => import('./QuestionDialog'));
@@ -69,7 +68,6 @@ export function App() {
 function Shell() {
   const phase = useKeeping((k) => k.phase);
   useEffect(() => {
-    if (hadProject()) prepareToSolve();
     void openAtStart();
     return keepBench();
   }, []);
@@ -84,14 +82,13 @@ function Shell() {
         <UnreadStore />
       </Kit>
     );
-  if (phase === 'first' && !project) return <Beginning />;
   if (phase === 'failed' && !project)
     return (
       <div className="bar" role="status">
         The app could not be loaded whole. Load this page again.
       </div>
     );
-  if (!project) return <BeforeAnswer />;
+  if (!project) return <Beginning isKnown={phase === 'first'} />;
   return (
     <div className="shell">
       <div className="top">
@@ -158,27 +155,36 @@ function Circuit() {
   ) : null;
 }
 
-/** Nothing is stored: the ways to begin, and the two pages that work without a project. */
-function Beginning() {
+/** No project is on the bench, or not yet: the first screen, and the pages that work without a project. */
+function Beginning({ isKnown }: { readonly isKnown: boolean }) {
   const { pathname } = useLocation();
-  const isWithout = VIEWS.some((v) => v.needsNoProject && `/${v.path}` === pathname);
-  return (
-    <div className="shell">
-      <header className="bar">
-        <AppMark />
-        <NavLink to="/" className="name">
-          Tidal Gauge
-        </NavLink>
-      </header>
-      <Notices />
-      {isWithout ? (
+  // Also before the kit is there: a browser would leave the page for the file.
+  const [dropped, setDropped] = useState<File>();
+  const isOver = useDrop(setDropped);
+  if (isKnown && VIEWS.some((v) => v.needsNoProject && `/${v.path}` === pathname))
+    return (
+      <div className="shell">
+        <header className="bar">
+          <AppMark />
+          <NavLink to="/" className="name">
+            Tidal Gauge
+          </NavLink>
+        </header>
+        <Notices />
         <Kit>
           <Outlet />
         </Kit>
-      ) : (
-        <FirstScreen />
-      )}
-    </div>
+      </div>
+    );
+  return isKnown ? (
+    <FirstPage isKnown isOver={isOver} notices={<Notices />}>
+      <title>Tidal Gauge</title>
+      <Kit>
+        <Beginnings dropped={dropped} />
+      </Kit>
+    </FirstPage>
+  ) : (
+    <FirstPage />
   );
 }
 

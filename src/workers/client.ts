@@ -93,8 +93,11 @@ export class CircuitWorkerClient {
     await this.busy.catch(() => undefined);
     if (mine !== this.latest) throw new Superseded();
     const work = (async () => {
-      const warnings = await this.open(project);
-      const reply = solveReplySchema.parse(await this.ask((remote) => remote.solve(request)));
+      // Asked behind the opening, not after its answer: while the page loads, a turn of it is dear.
+      const opening = this.open(project);
+      const solving = this.ask((remote) => remote.solve(request));
+      const [warnings, raw] = await Promise.all([opening, solving]);
+      const reply = solveReplySchema.parse(raw);
       if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
       return { result: reply.result, heat: reply.heat, warnings };
     })();

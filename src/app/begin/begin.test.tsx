@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { render, screen } from '@testing-library/react';
 import { usePreferences } from '../state/preferences';
-import { BeforeAnswer } from './BeforeAnswer';
+import { FirstPage } from './FirstPage';
 import { hadProject, rememberHasProject } from './hasProject';
 import { writeIntoPage } from './writeIntoPage';
 
@@ -10,7 +10,6 @@ const { dataset } = document.documentElement;
 
 /** Runs the page's first script on what the browser keeps. */
 function begin(): void {
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval -- the file itself, as the page runs it
   new Function(script)();
 }
 
@@ -71,9 +70,17 @@ test('a browser that keeps nothing gets the first screen', () => {
 });
 
 test('the page holds what the app draws before it knows what is stored', () => {
-  const write = writeIntoPage.transformIndexHtml as (html: string) => string;
-  const page = new DOMParser().parseFromString(write('<body><div id="root"></div></body>'), 'text/html');
-  render(<BeforeAnswer />);
+  const font = 'assets/encode-sans-latin-wdth-normal-A1.woff2';
+  const bundle = { [font]: {}, 'assets/encode-sans-latin-ext-wdth-normal-B2.woff2': {} } as never;
+  const { handler } = writeIntoPage.transformIndexHtml;
+  const { html, tags } = handler.call({} as never, '<body><div id="root"></div></body>', {
+    path: '/',
+    filename: 'index.html',
+    bundle,
+  });
+  expect(tags.map((tag) => tag.attrs.href)).toEqual([`/${font}`]);
+  const page = new DOMParser().parseFromString(html, 'text/html');
+  render(<FirstPage />);
   expect(page.getElementById('root')!.textContent).toBe(document.body.textContent);
   expect(screen.getAllByRole('heading', { level: 1 })).toHaveLength(1);
 });

@@ -81,13 +81,17 @@ export function useSolved(calculatesOil = false) {
   });
 }
 
-/** Every reachable state of the open project: ranges and worst states. */
+/**
+ * Every reachable state of the open project: ranges and worst states. Asked once the first state is there: while the
+ * page loads, another worker would hold up the one that draws.
+ */
 export function useSweep() {
   const project = useDocument((w) => w.project);
+  const { isPending } = useSolved();
   return useQuery({
     queryKey: ['sweep', revision(project)],
     queryFn: ({ signal }) => studyPool().run('sweep', project!, {}, ignore, signal, 'now'),
-    enabled: project !== undefined,
+    enabled: project !== undefined && !isPending,
     placeholderData: keepPreviousData,
     gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,

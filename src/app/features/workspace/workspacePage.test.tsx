@@ -6,7 +6,8 @@ import { listProjects, loadProject, writeProject } from '../../../storage/projec
 import { demoProject } from '../../../core/verification/testing/demo';
 import { useKeeping } from '../../state/keeping';
 import { show } from '../../testing/page';
-import { FirstScreen } from './FirstScreen';
+import { FirstPage } from '../../begin/FirstPage';
+import Beginnings from './Beginnings';
 import WorkspacePage from './WorkspacePage';
 
 const store = (id: string, name: string, demo = 'thornback') =>
@@ -54,7 +55,11 @@ describe('The list of projects', () => {
 
 describe('The first screen', () => {
   it('offers three ways, and an example opens as a project that says that it is invented', async () => {
-    show(<FirstScreen />);
+    show(
+      <FirstPage isKnown>
+        <Beginnings dropped={undefined} />
+      </FirstPage>,
+    );
     expect((await screen.findAllByRole('heading', { level: 2 })).map((h) => h.textContent)).toEqual([
       'My engine',
       'Look at an example',
