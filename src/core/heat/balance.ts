@@ -1,3 +1,4 @@
+import type { Anderson } from '../foundations/roots/anderson';
 import type { OperatingState, SpeedAndOil } from '../network/solve/state';
 import {
   isBalanced,
@@ -31,6 +32,8 @@ export interface BalanceOutcome {
    * it [W/K].
    */
   readonly slopeWK: number;
+  /** What passes taught of how temperatures follow one another: a neighbour's search begins with it. */
+  readonly learned?: Anderson;
   /** The element whose oil is too hot for a balance. */
   readonly tooHotAt?: { readonly element: number; readonly temperatureK: number };
 }
@@ -70,8 +73,10 @@ export function findBalance(
 ): BalanceOutcome {
   const near = neighbour && restNearNeighbour(heat, state, conditions, neighbour);
   const passesNear = near?.passes ?? 0;
-  if (near?.rests)
-    return heldToOil(heat, { status: 'balanced', ...near.rests, slopeWK: neighbour!.slopeWK, passes: passesNear });
+  if (near?.rests) {
+    const { rests, passes, learned } = near;
+    return heldToOil(heat, { status: 'balanced', ...rests, slopeWK: neighbour!.slopeWK, passes, learned });
+  }
   const search = new BalanceSearch(heat, state, conditions, fromK, neighbour?.slopeWK ?? FIRST_SLOPE_WK);
   const found = search.run();
   if (!search.closedOnJump) return heldToOil(heat, { ...found, passes: passesNear + found.passes });

@@ -18,6 +18,8 @@ export interface RestNearNeighbour {
   /** Where it rests; undefined where nothing is found near. */
   readonly rests: { readonly sumpK: number; readonly residualW: number } | undefined;
   readonly passes: number;
+  /** What the passes taught: the next state's begin with it. */
+  readonly learned: Anderson;
 }
 
 /**
@@ -33,13 +35,14 @@ export function restNearNeighbour(
   heat: HeatSolver,
   state: OperatingState,
   conditions: Conditions,
-  neighbour: { readonly sumpK: number; readonly slopeWK: number },
+  neighbour: { readonly sumpK: number; readonly slopeWK: number; readonly learned?: Anderson | undefined },
 ): RestNearNeighbour {
   const all = new Together(heat);
   const { size } = all;
   const [x, from, g] = [new Float64Array(size), new Float64Array(size), new Float64Array(size)];
   const before = new Float64Array(size);
-  const mixing = new Anderson(size, MEMORY);
+  const learned = neighbour.learned?.size === size ? neighbour.learned : new Anderson(size, MEMORY);
+  learned.goOnElsewhere();
   all.read(before, neighbour.sumpK);
   x.set(before);
   let passes = 0;
@@ -48,14 +51,14 @@ export function restNearNeighbour(
     const { hydraulic, residualW, changeK } = heat.pass({ ...state, oilTemperatureK: sumpK }, conditions, sumpK);
     passes++;
     if (hydraulic.status !== 'converged' || !Number.isFinite(residualW)) break;
-    if (isBalanced(residualW, changeK, heatInW(heat.ledger))) return { rests: { sumpK, residualW }, passes };
+    if (isBalanced(residualW, changeK, heatInW(heat.ledger))) return { rests: { sumpK, residualW }, passes, learned };
     all.read(g, sumpK + residualW / neighbour.slopeWK);
     from.set(x);
-    mixing.next(x, g);
+    learned.next(x, g);
     if (!shorten(x, from) || Math.abs(x[0]! - neighbour.sumpK) > FARTHEST_K) break;
   }
   all.write(before);
-  return { rests: undefined, passes };
+  return { rests: undefined, passes, learned: new Anderson(size, MEMORY) };
 }
 
 /** Holds a step to what may be moved at once. @returns false where it is no step */

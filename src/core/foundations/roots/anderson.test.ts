@@ -55,4 +55,16 @@ describe('Anderson’s mixing', () => {
     for (let i = 0; i < 3; i++) mixing.next(x, Float64Array.of(4, -2));
     expect([...x]).toEqual([4, -2]);
   });
+
+  it('goes on with a problem much like the last by what that taught', () => {
+    const slow = (at: number) => (x: number) => at + 0.9 * (x - at);
+    const x = Float64Array.of(0);
+    const mixing = new Anderson(1, 3);
+    for (let i = 0; i < 3; i++) mixing.next(x, Float64Array.of(slow(5)(x[0]!)));
+    expect(x[0]).toBeCloseTo(5, 9);
+    mixing.goOnElsewhere();
+    // A straight line of the same slope: one pass is enough, where a plain one goes a tenth of the way.
+    mixing.next(x, Float64Array.of(slow(8)(x[0]!)));
+    expect(x[0]).toBeCloseTo(8, 9);
+  });
 });

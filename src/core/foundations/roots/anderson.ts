@@ -19,14 +19,16 @@ export class Anderson {
   private readonly columnF: readonly Float64Array[];
   private readonly columnX: readonly Float64Array[];
   private readonly way: Float64Array;
-  private passes = 0;
+  /** Differences written so far. */
+  private differences = 0;
+  private hasLast = false;
 
   /**
    * @param size numbers in x, ≥ 1, all in one unit
    * @param memory differences that are remembered, ≥ 1
    */
   constructor(
-    private readonly size: number,
+    readonly size: number,
     private readonly memory: number,
   ) {
     const columns = () => Array.from({ length: memory }, () => new Float64Array(size));
@@ -39,6 +41,11 @@ export class Anderson {
     this.way = new Float64Array(size);
   }
 
+  /** The next pass is of another problem, much like the last: what was learned is kept, from its end no difference. */
+  goOnElsewhere(): void {
+    this.hasLast = false;
+  }
+
   /**
    * The next x to try.
    * @param x what the last pass began with; holds the next x afterwards
@@ -46,13 +53,14 @@ export class Anderson {
    */
   next(x: Float64Array, g: Float64Array): void {
     const { size, lastX, lastF } = this;
-    if (this.passes > 0) {
-      const slot = (this.passes - 1) % this.memory;
+    if (this.hasLast) {
+      const slot = this.differences % this.memory;
       const [dx, df] = [this.deltaX[slot]!, this.deltaF[slot]!];
       for (let i = 0; i < size; i++) {
         dx[i] = x[i]! - lastX[i]!;
         df[i] = g[i]! - x[i]! - lastF[i]!;
       }
+      this.differences++;
     }
     for (let i = 0; i < size; i++) {
       lastX[i] = x[i]!;
@@ -63,7 +71,7 @@ export class Anderson {
     left.set(lastF);
     const way = this.explain(left);
     for (let i = 0; i < size; i++) x[i] = lastX[i]! + left[i]! - way[i]!;
-    this.passes++;
+    this.hasLast = true;
   }
 
   /**
@@ -74,10 +82,10 @@ export class Anderson {
   private explain(left: Float64Array): Float64Array {
     const { size, memory, way } = this;
     way.fill(0);
-    const kept = Math.min(this.passes, memory);
+    const kept = Math.min(this.differences, memory);
     let columns = 0;
     for (let age = 0; age < kept; age++) {
-      const slot = (this.passes - 1 - age) % memory;
+      const slot = (this.differences - 1 - age) % memory;
       const [cf, cx] = [this.columnF[columns]!, this.columnX[columns]!];
       cf.set(this.deltaF[slot]!);
       cx.set(this.deltaX[slot]!);
