@@ -164,7 +164,7 @@ function Beginning({ isKnown }: { readonly isKnown: boolean }) {
   if (isKnown && VIEWS.some((v) => v.needsNoProject && `/${v.path}` === pathname))
     return (
       <div className="shell">
-        <header className="bar">
+        <header className="bar brief">
           <AppMark />
           <NavLink to="/" className="name">
             Tidal Gauge

@@ -23,7 +23,7 @@ export function FirstPage({
   return (
     <>
       <div className={isKnown ? 'shell' : 'shell begins-first'}>
-        <header className="bar">
+        <header className="bar brief">
           <AppMark />
           <span className="name">Tidal Gauge</span>
         </header>
