@@ -32,7 +32,7 @@ export class PortGroups {
       root = next;
     }
     // All on the way now lead to the root at once: a long run of hoses is not walked again for each of its ports.
-    for (let each = ref; each !== root; ) {
+    for (let each = ref; each !== root;) {
       const next = this.parent.get(each)!;
       this.parent.set(each, root);
       each = next;

@@ -105,6 +105,22 @@ describe('A project file', () => {
       (raw: Raw) => void delete part(raw, 'relief')['crackPa'],
       `${at('relief')}.crackPa (Relief): a number is needed, nothing is there`,
     ],
+    [
+      'more parts than a circuit can have',
+      (raw: Raw) => {
+        const { parts } = raw.variants[0]!.circuit;
+        while (parts.length <= 2000) parts.push({ ...part(raw, 'filter'), id: `more${parts.length}` });
+      },
+      'variants[0].circuit.parts: must have at most 2000 entries, 2001 are there',
+    ],
+    [
+      'a name of too many letters, beside another fault',
+      (raw: Raw) => {
+        Object.assign(raw.variants[0]!, { name: 'x'.repeat(81) });
+        part(raw, 'filter')['colour'] = 'red';
+      },
+      'variants[0].name: must have at most 80 letters, 81 are there',
+    ],
     ['an unknown kind', (raw: Raw) => void (part(raw, 'filter')['kind'] = 'centrifuge'), `${at('filter')}`],
     ['an unknown field', (raw: Raw) => void (part(raw, 'filter')['colour'] = 'red'), 'unknown field "colour"'],
     [

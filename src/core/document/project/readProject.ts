@@ -121,9 +121,9 @@ function fieldDetail(issue: z.core.$ZodIssue): string {
         ? `a ${issue.expected} is needed, nothing is there`
         : `a ${issue.expected} is needed, ${given} is there`;
     case 'too_small':
-      return `must be ${issue.inclusive ? 'at least' : 'greater than'} ${issue.minimum}${issue.origin === 'number' || issue.origin === 'int' ? '' : ` (${issue.origin})`}, ${given} is there`;
+      return sizeDetail(issue.inclusive ? 'at least' : 'greater than', issue.minimum, issue.input);
     case 'too_big':
-      return `must be ${issue.inclusive ? 'at most' : 'less than'} ${issue.maximum}${issue.origin === 'number' || issue.origin === 'int' ? '' : ` (${issue.origin})`}, ${given} is there`;
+      return sizeDetail(issue.inclusive ? 'at most' : 'less than', issue.maximum, issue.input);
     case 'unrecognized_keys':
       return `unknown field ${issue.keys.map((key) => `"${key}"`).join(', ')}; check the spelling`;
     case 'invalid_union':
@@ -140,6 +140,13 @@ function fieldDetail(issue: z.core.$ZodIssue): string {
     default:
       return `cannot be what it is: ${given}`;
   }
+}
+
+/** What a size must be: of a list its entries, of a text its letters. */
+function sizeDetail(than: string, bound: number | bigint, input: unknown): string {
+  if (Array.isArray(input)) return `must have ${than} ${bound} entries, ${input.length} are there`;
+  if (typeof input === 'string') return `must have ${than} ${bound} letters, ${input.length} are there`;
+  return `must be ${than} ${bound}, ${describe(input)} is there`;
 }
 
 function describe(input: unknown): string {
