@@ -9,7 +9,7 @@ import { CircuitSolver } from '../core/network/circuitSolver';
 import { sweepToEnd } from '../core/judgement/sweep/sweep';
 import { demoProject } from '../core/verification/testing/demo';
 import { createCircuitWorker } from './circuitWorkerApi';
-import { CircuitRefused, CircuitWorkerClient, Superseded } from './client';
+import { CircuitRefused, CircuitWorkerClient, prepareToSolve, Superseded } from './client';
 import { solveState } from '../core/judgement/judgeState';
 
 const ports: NodeMessagePort[] = [];
@@ -131,4 +131,13 @@ describe('The page’s side of a worker', () => {
     expect(ports.length - made).toBe(10);
     expect(closed - gone).toBe(10);
   });
+});
+
+test('a browser that allows no worker still shows the page: it is told of where something is asked', () => {
+  const { Worker: allowed } = globalThis;
+  globalThis.Worker = function refused() {
+    throw new DOMException('blocked', 'SecurityError');
+  } as unknown as typeof Worker;
+  expect(() => prepareToSolve()).not.toThrow();
+  globalThis.Worker = allowed;
 });

@@ -133,7 +133,11 @@ let previewing: CircuitWorkerClient | undefined;
 
 /** Loads what solves a state while the project itself is still being read. */
 export function prepareToSolve(): void {
-  (solving ??= new CircuitWorkerClient()).load();
+  try {
+    (solving ??= new CircuitWorkerClient()).load();
+  } catch {
+    // A browser that allows no worker is told of it where something is asked.
+  }
 }
 
 /** Solves one state, in a worker kept for that, so that a study never delays a moving instrument. */

@@ -12,7 +12,7 @@ const SAYS_NOTHING = 1e-6;
 export class Anderson {
   private readonly lastX: Float64Array;
   private readonly lastF: Float64Array;
-  /** Differences of x and of f = g(x) − x, in a ring; `newest` is the last written. */
+  /** Differences of x and of f = g(x) − x, in a ring. */
   private readonly deltaX: readonly Float64Array[];
   private readonly deltaF: readonly Float64Array[];
   /** Orthogonal columns, and the way in x that belongs to each. */
