@@ -117,7 +117,7 @@ test('a project that cannot be read is seen, exported, mended and opened', async
   expect(readFileSync(await download.path(), 'utf8')).toContain('"colour": "red"');
   await page.getByRole('button', { name: /^Repair Thornback/ }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('must be at most 80');
+  await expect(dialog).toContainText('must have at most 80 letters');
   await dialog.getByRole('button', { name: 'Repair automatically' }).click();
   await expect(dialog).toContainText('the unknown colour was taken out');
   await dialog.getByRole('button', { name: 'Open it' }).click();
