@@ -73,10 +73,8 @@ export function findBalance(
 ): BalanceOutcome {
   const near = neighbour && restNearNeighbour(heat, state, conditions, neighbour);
   const passesNear = near?.passes ?? 0;
-  if (near?.rests) {
-    const { rests, passes, learned } = near;
-    return heldToOil(heat, { status: 'balanced', ...rests, slopeWK: neighbour!.slopeWK, passes, learned });
-  }
+  if (near?.rests)
+    return heldToOil(heat, { status: 'balanced', ...near.rests, slopeWK: neighbour!.slopeWK, passes: passesNear });
   const search = new BalanceSearch(heat, state, conditions, fromK, neighbour?.slopeWK ?? FIRST_SLOPE_WK);
   const found = search.run();
   if (!search.closedOnJump) return heldToOil(heat, { ...found, passes: passesNear + found.passes });

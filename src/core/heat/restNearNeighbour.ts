@@ -15,11 +15,9 @@ const FARTHEST_AT_ONCE_K = 5;
 const FARTHEST_K = 6;
 
 export interface RestNearNeighbour {
-  /** Where it rests; undefined where nothing is found near. */
-  readonly rests: { readonly sumpK: number; readonly residualW: number } | undefined;
+  /** Where it rests, and what its passes taught; undefined where nothing is found near. */
+  readonly rests: { readonly sumpK: number; readonly residualW: number; readonly learned: Anderson } | undefined;
   readonly passes: number;
-  /** What the passes taught: the next state's begin with it. */
-  readonly learned: Anderson;
 }
 
 /**
@@ -51,14 +49,14 @@ export function restNearNeighbour(
     const { hydraulic, residualW, changeK } = heat.pass({ ...state, oilTemperatureK: sumpK }, conditions, sumpK);
     passes++;
     if (hydraulic.status !== 'converged' || !Number.isFinite(residualW)) break;
-    if (isBalanced(residualW, changeK, heatInW(heat.ledger))) return { rests: { sumpK, residualW }, passes, learned };
+    if (isBalanced(residualW, changeK, heatInW(heat.ledger))) return { rests: { sumpK, residualW, learned }, passes };
     all.read(g, sumpK + residualW / neighbour.slopeWK);
     from.set(x);
     learned.next(x, g);
     if (!shorten(x, from) || Math.abs(x[0]! - neighbour.sumpK) > FARTHEST_K) break;
   }
   all.write(before);
-  return { rests: undefined, passes, learned: new Anderson(size, MEMORY) };
+  return { rests: undefined, passes };
 }
 
 /** Holds a step to what may be moved at once. @returns false where it is no step */
