@@ -6,11 +6,15 @@ import { fileURLToPath } from 'node:url';
 
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 
-/** Says in one line what is done, does it, and stops everything when it fails. */
-export function step(what, command, args, options = {}) {
+/**
+ * Says in one line what is done, does it, and stops everything when it fails.
+ * @param onFailure called before it stops: says what else is known
+ */
+export function step(what, command, args, options = {}, onFailure = () => undefined) {
   console.log(`• ${what}`);
   const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
   if (error || status !== 0) {
+    onFailure();
     console.error(`✗ ${what}: ${error ? error.message : `exit code ${status}`}`);
     process.exit(status || 1);
   }

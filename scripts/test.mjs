@@ -1,9 +1,13 @@
 // npm test: installs what is missing, Chromium included, and runs everything.
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
-import { bin, installPackages, step } from './steps.mjs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { bin, installPackages, root, step } from './steps.mjs';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+/** Pages and lines of each that are shown of tests that failed. */
+const MOST_PAGES = 3;
+const MOST_LINES = 60;
 
 function installChromium() {
   if (existsSync(CHROMIUM)) return;
@@ -22,6 +26,14 @@ function installChromium() {
     env,
     stdio: ['ignore', 'ignore', 'inherit'],
   });
+}
+
+/** What a page showed when its test failed. Where only this output is kept it is all there is to go by. */
+function showFailedPages() {
+  const results = resolve(root, 'test-results');
+  const pages = readdirSync(results).map((test) => resolve(results, test, 'error-context.md'));
+  for (const page of pages.filter(existsSync).slice(0, MOST_PAGES))
+    console.error(`\n${page}\n${readFileSync(page, 'utf8').split('\n').slice(0, MOST_LINES).join('\n')}`);
 }
 
 installPackages();
@@ -47,4 +59,4 @@ step('Lint: nothing unused', bin('knip'), ['--no-progress']);
 step('Unit tests', bin('jest'), ['--ci', '--maxWorkers=100%']);
 step('Building the app', bin('vite'), ['build', '--logLevel', 'error']);
 step('Weight of the first script', process.execPath, ['scripts/size.mjs']);
-step('End-to-end tests in headless Chromium', bin('playwright'), ['test']);
+step('End-to-end tests in headless Chromium', bin('playwright'), ['test'], {}, showFailedPages);

@@ -2,18 +2,11 @@ import fc from 'fast-check';
 import { demoProject } from '../verification/testing/demo';
 import type { Logged, Session } from '../document/project/log';
 import { projectSchema, type Project, type Variant } from '../document/project/project';
-import { studyHere } from '../studies/job/runHere';
-import { AUDIT_STUDY } from '../studies/audit/auditStudy';
-import { CLEANLINESS_STUDY } from '../studies/cleanliness/cleanlinessStudy';
-import { sayLife } from '../studies/cleanliness/sayFilterLife';
-import { WARM_UP_STUDY } from '../studies/heat/warmUpStudy';
-import { EXPECTED_STUDY } from '../studies/explain/expectedStudy';
 import { fillCircuit } from '../studies/filling/fillingWork';
 import { CRANK_BOUT_S, firstStartSteps, isFarTooLow, judgeStartPressure, RUNNING_STOP_S } from './firstStart';
 import { frameOf, FrameRing, GAP_S, lineOf } from './frame';
 import { agesOf, compareSessions, dueReminders, findSessions, residualOf } from './sessions';
 import { timelineOf, underFaultM } from './timeline';
-import { LOGGER_FAULTS, SimulatedEngine, type LoggerFault } from './simulatedEngine';
 
 const C = 273.15;
 
@@ -264,155 +257,5 @@ describe('The logger’s line', () => {
     ring.lost();
     ring.take('{"time_s":1.1}');
     expect(ring.list.map((f) => f.brokenBefore)).toEqual([false, true]);
-  });
-});
-
-describe('The simulated engine', () => {
-  const project = demoProject();
-  const run = (faults: readonly LoggerFault[], cycle: 'idle' | 'road' | 'firstStart' = 'idle', frames = 400) => {
-    const engine = new SimulatedEngine(project, { cycle, faults: [...faults], seed: 7, startK: 363.15 });
-    return Array.from({ length: frames }, () => engine.step(0.05));
-  };
-  const meanGauge = (faults: readonly LoggerFault[], cycle: 'idle' | 'road' = 'idle') => {
-    const values = run(faults, cycle).flatMap((f) =>
-      typeof f?.values['oil_pressure_bar'] === 'number' ? [f.values['oil_pressure_bar']] : [],
-    );
-    return values.reduce((a, b) => a + b, 0) / values.length;
-  };
-
-  it('shows what the circuit shows, the same for the same seed', () => {
-    const [expected] = studyHere(EXPECTED_STUDY, project, {
-      states: [{ speedRevS: project.engine.idleSpeedRevS, oilTemperatureK: 363.6 }],
-    }).at;
-    expect(meanGauge([]) * 1e5).toBeGreaterThan(0.97 * expected!.pressurePa!);
-    expect(meanGauge([]) * 1e5).toBeLessThan(1.03 * expected!.pressurePa!);
-    expect(run([])).toEqual(run([]));
-  });
-
-  it('reads low with thin oil, worn bearings, a weak relief or a sender that is off', () => {
-    const healthy = meanGauge([]);
-    for (const fault of ['wrongOil', 'wornBearings', 'senderOffset'] as const)
-      expect(meanGauge([fault])).toBeLessThan(0.95 * healthy);
-    // A relief that opens at half its pressure shows with speed.
-    expect(meanGauge(['reliefWeak'], 'road')).toBeLessThan(0.95 * meanGauge([], 'road'));
-    expect(meanGauge(['senderUpstream'])).toBeGreaterThan(healthy);
-  });
-
-  it('with its turbo feed blocked shows pressure at the gauge and none at the turbo', () => {
-    const last = run(['turboFeedBlocked'], 'firstStart').at(-1)!;
-    expect(last.values['oil_pressure_bar']!).toBeGreaterThan(1);
-    expect(last.values['turbo_pressure_bar']!).toBeLessThan(0.05);
-    expect(run([], 'firstStart').at(-1)!.values['turbo_pressure_bar']!).toBeGreaterThan(0.5);
-  });
-
-  it('warms its oil as the heat model does, and stays colder with its thermostat stuck open', () => {
-    const project = { ...demoProject(), activeVariant: 'noseCooler' };
-    const drive = { airTemperatureK: 293.15, roadSpeedMS: 0, load: 0.05 };
-    const question = { drive: { speedRevS: project.engine.idleSpeedRevS, ...drive }, startK: 293.15, durationS: 200 };
-    const alone = studyHere(WARM_UP_STUDY, project, question).samples.at(-1)!;
-    const engine = new SimulatedEngine(project, { cycle: 'idle', faults: [], seed: 1, startK: 293.15 });
-    let shown = 0;
-    for (let t = 0; t < alone.timeS; t += 0.5) shown = engine.step(0.5)!.values['oil_temperature_C']!;
-    expect(Math.abs(shown + C - alone.sumpK)).toBeLessThan(0.01);
-    const after = (faults: LoggerFault[]) => {
-      const warming = new SimulatedEngine(project, { cycle: 'road', faults, seed: 1, startK: 355.15 });
-      let frame;
-      for (let n = 0; n < 300; n++) frame = warming.step(1);
-      return frame!.values['oil_temperature_C']!;
-    };
-    expect(after(['thermostatStuck'])).toBeLessThan(after([]) - 5);
-  });
-
-  it('drops out and jumps where it is told to, and only there', () => {
-    const many = (fault: LoggerFault[]) => run(fault, 'road', 4000);
-    expect(many([]).every((f) => f !== undefined)).toBe(true);
-    expect(many(['dropouts']).some((f) => f === undefined)).toBe(true);
-    const times = many(['clockJumps']).map((f) => f!.timeS);
-    expect(times.some((t, i) => i > 0 && Math.abs(t - times[i - 1]! - 0.05) > 0.5)).toBe(true);
-    expect(LOGGER_FAULTS).toHaveLength(10);
-  });
-});
-
-/** A variant with all its elements new. */
-const unloaded = (v: Variant): Variant => ({
-  ...v,
-  circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => ('load' in p ? { ...p, load: 1 } : p)) },
-});
-
-describe('Cleanliness', () => {
-  it('gains by a side-stream filter, and turns the oil over as its flow says', () => {
-    const saltmarsh = demoProject('saltmarsh');
-    const variant = saltmarsh.variants.find((v) => v.circuit.parts.some((p) => p.kind === 'sideStream'))!;
-    const answer = studyHere(
-      CLEANLINESS_STUDY,
-      { ...saltmarsh, activeVariant: variant.id },
-      { speedRevS: 50, oilTemperatureK: 368, code: [21, 19, 16], hours: 50, usualChangeHours: 200 },
-    );
-    const side = answer.filters.find((f) => f.sideStream)!;
-    expect(side.turnoversPerHour).toBeCloseTo((side.flowM3S * 3600) / answer.volumeM3, 9);
-    answer.sizes.forEach((s) => expect(s.steadyWith!).toBeLessThan(s.steadyWithout!));
-    answer.codeWith.forEach((code, i) => expect(code).toBeLessThanOrEqual(answer.codeWithout[i]!));
-    expect(answer.sizes[1]!.steadyWith! / answer.sizes[1]!.steadyWithout!).toBeLessThan(0.8);
-    expect(answer.samples[0]!.with).toEqual(answer.samples[0]!.without);
-  });
-
-  it('sends oil past the media of a loaded filter at a cold start, until it is warm', () => {
-    const project = demoProject();
-    const loaded = {
-      ...project,
-      variants: project.variants.map((v) => ({
-        ...v,
-        circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => (p.kind === 'filter' ? { ...p, load: 10 } : p)) },
-      })),
-    };
-    const ask = (p: Project) =>
-      studyHere(CLEANLINESS_STUDY, p, {
-        speedRevS: 50,
-        oilTemperatureK: 368,
-        code: [21, 19, 16],
-        hours: 10,
-        usualChangeHours: 200,
-      }).coldBypass[0]!;
-    expect(ask(loaded).share).toBeGreaterThan(0.1);
-    expect(ask(loaded).untilK!).toBeGreaterThan(project.range.coldestOilK);
-    expect(ask(loaded).share).toBeGreaterThan(ask(project).share);
-  });
-
-  const of = (project: Project) =>
-    studyHere(CLEANLINESS_STUDY, project, {
-      speedRevS: 50,
-      oilTemperatureK: 368,
-      code: [21, 19, 16],
-      hours: 50,
-      usualChangeHours: 200,
-    });
-
-  it('counts a filter without a bypass valve too', () => {
-    const [filter] = of(demoProject('larkspur')).filters;
-    expect(filter!.flowM3S).toBeGreaterThan(1e-5);
-    expect(filter!.life.dirtShare).toBe(1);
-  });
-
-  it('says when each element is due: the loss grows threefold in the usual hours for all of the dirt', () => {
-    const project = demoProject('saltmarsh');
-    const lives = of(project).filters.map((f) => f.life);
-    expect(lives.reduce((sum, life) => sum + life.dirtShare, 0)).toBeCloseTo(1, 9);
-    // A side-stream element holds twice as much; each has what it is loaded with already.
-    const [full, side] = of({ ...project, variants: project.variants.map(unloaded) }).filters.map((f) => f.life);
-    expect(full!.usualHours).toBeCloseTo(200 / full!.dirtShare, 6);
-    expect(side!.usualHours).toBeCloseTo(400 / side!.dirtShare, 6);
-    // The audit's own rule says at which clogging the valve opens.
-    const finding = studyHere(AUDIT_STUDY, { ...project, variants: project.variants.map(unloaded) }, {}).find(
-      (f) => f.rule === 'filterBypass',
-    )!;
-    const opens = finding.figures['opensLoad']!.si;
-    expect(full!.bites).toEqual([
-      {
-        what: 'bypassOpens',
-        load: opens,
-        hours: expect.closeTo((200 * Math.log(opens)) / Math.log(3) / full!.dirtShare, 6),
-      },
-    ]);
-    expect(sayLife(full!)).toMatch(/usual change after about \d+ h\. Once it is \d+\.\d times as restrictive/);
   });
 });
