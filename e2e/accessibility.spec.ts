@@ -129,7 +129,7 @@ async function look(page: Page, name: string): Promise<void> {
         );
         expect(over, `${name}: wider than the page at ${wide} px`).toBeLessThanOrEqual(0);
       })
-      .toPass({ timeout: 5000 });
+      .toPass({ timeout: 15_000 });
   }
   await page.setViewportSize({ width, height });
 }

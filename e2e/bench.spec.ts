@@ -121,7 +121,6 @@ test('a photo of a step stays over a reload, goes out in a zip file and comes in
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   const problems = await openApp(page);
   await choose(page, 'Variant', 'Nose cooler');
   await page.goto('/bench?tab=plan');

@@ -52,7 +52,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   const name = (await balance.getAttribute('aria-label'))!;
   const [into, out] = [...name.matchAll(/(\d+\.\d+).kW/g)].map((m) => Number(m[1]));
   expect(Math.abs(into! - out!)).toBeLessThan(0.02);
-  await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('tabpanel').getByRole('button', { name: 'Save as CSV' }).first().click(),
@@ -67,10 +67,10 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   await expect(page.getByText('Stopped.')).toBeVisible();
 
   await page.getByRole('tab', { name: 'Warm-up' }).click();
-  await expect(page.getByText(/The thermostat starts to open after \d+ min/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/The thermostat starts to open after \d+ min/)).toBeVisible();
 
   await page.getByRole('tab', { name: 'Recorded lap' }).click();
-  await expect(page.getByText(/Peak \d+.°C after \d+.s/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Peak \d+.°C after \d+.s/)).toBeVisible();
   await page.locator('input[type=file][aria-label="Recorded lap file"]').setInputFiles({
     name: 'bad.csv',
     mimeType: 'text/csv',
@@ -83,6 +83,6 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
     mimeType: 'text/csv',
     buffer: Buffer.from(`time_s,rpm,load,road_speed_kmh\n${rows}\n`),
   });
-  await expect(page.getByText(/Peak 1\d\d.°C after 299.s/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Peak 1\d\d.°C after 299.s/)).toBeVisible();
   expect(problems).toEqual([]);
 });

@@ -35,7 +35,6 @@ const openRow = (page: Page, name: RegExp) =>
 test('by keyboard only: a hose measured and trimmed, a joint marked, a step ticked, the job sheet', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const problems = await openApp(page);
   await pick(page, 'Variant', 'Nose cooler');
   await press(page.getByRole('link', { name: 'Bench' }));
