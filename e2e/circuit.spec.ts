@@ -1,4 +1,7 @@
+import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { crowdOf } from '../scripts/crowd';
+import { readProjectText } from '../src/core/document/project/readProject';
 import { choose, commandLine, oil, openApp, part, speed } from './app';
 
 test('the demo opens, and moving the engine speed changes a verdict at the state where the command line says the same', async ({
@@ -116,4 +119,39 @@ test('fits a tablet, the panel below the sheet', async ({ page }) => {
   const panel = (await page.locator('.panel').boundingBox())!;
   expect(panel.y).toBeGreaterThanOrEqual(sheet.y + sheet.height - 1);
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+});
+
+test('of a circuit of hundreds of parts what is seen is drawn, keys reach the last, and a picture has all', async ({
+  page,
+}) => {
+  const problems = await openApp(page);
+  const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
+  if (!read.ok) throw new Error('the demo is refused');
+  const crowd = crowdOf(read.project, 400);
+  const { parts } = crowd.variants[0]!.circuit;
+  const path = test.info().outputPath('crowd.json');
+  writeFileSync(path, JSON.stringify(crowd));
+  await page.locator('input[type=file][aria-label="Project file"]').setInputFiles(path);
+  await expect(page.getByText(crowd.name, { exact: true })).toBeVisible();
+  const drawn = page.locator('.sheet [data-part]');
+  await expect.poll(() => drawn.count()).toBeLessThan(parts.length / 2);
+
+  await part(page, 'pickup').focus();
+  await page.keyboard.press('End');
+  await expect(page.locator('.sheet [data-part]:focus')).toBeInViewport();
+  const first = await drawn.first().getAttribute('data-part');
+  await page.locator('.sheet').evaluate((sheet) => sheet.scrollTo({ left: sheet.scrollWidth, behavior: 'instant' }));
+  await expect(part(page, first!)).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Project' }).click();
+  await page.getByRole('menuitem', { name: 'Print, picture, summary' }).hover();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByText('Drawing as SVG').click(),
+  ]);
+  const picture = readFileSync(await download.path(), 'utf8');
+  const [lastTurbo] = parts.filter((p) => p.kind === 'consumer').slice(-1);
+  for (const word of lastTurbo!.name.split(' ')) expect(picture).toContain(word);
+  await expect.poll(() => drawn.count()).toBeLessThan(parts.length / 2);
+  expect(problems).toEqual([]);
 });

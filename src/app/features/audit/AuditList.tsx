@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import type { Finding } from '../../../core/judgement/audit';
+import { FirstFew } from '../../forms/FirstFew';
 import { Fold } from '../../forms/Fold';
 import { FindingRow } from './FindingRow';
 
@@ -25,10 +26,11 @@ export const AuditList = memo(function AuditList({
   const count = (weights: readonly string[]) => open.filter((f) => weights.includes(f.weight)).length;
   const cause = open.find((f) => f.weight === 'stop' && EXPLAINING.includes(f.rule));
   const following = cause ? open.filter((f) => f.weight === 'stop' && !EXPLAINING.includes(f.rule)) : [];
-  const rows = (list: readonly Finding[]) =>
-    list.map((finding, i) => (
-      <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />
-    ));
+  const rows = (list: readonly Finding[]) => (
+    <FirstFew of={list} what="findings">
+      {(finding, i) => <FindingRow key={`${finding.rule} ${finding.part ?? ''} ${i}`} finding={finding} withPart />}
+    </FirstFew>
+  );
   return (
     <>
       <h2>

@@ -1,3 +1,4 @@
+import { FirstFew } from '../../forms/FirstFew';
 import { VERDICT_ENTRY } from '../../help/verdictEntry';
 import { Why } from '../../help/Why';
 import { Skeleton } from 'antd';
@@ -10,6 +11,9 @@ import type { ConsumerRange, Sweep } from '../../../core/judgement/sweep/sweep';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { sayNote } from '../../../core/judgement/sayNote';
 import type { ResultNote, SolveResult } from '../../../core/judgement/stateResult';
+
+/** Places kept for findings that are being worked out: as many as a screen shows. */
+const MOST_AWAITED = 12;
 
 const GuessBand = lazy(() => import('./GuessBand'));
 
@@ -72,12 +76,12 @@ export function Findings({
       )}
       {!sweep &&
         sweeping &&
-        result.consumers.map((c) => (
-          <Skeleton key={c.part} className="finding-awaited" title={false} paragraph={{ rows: 4 }} />
-        ))}
-      {ranked.map((c) => (
-        <RangeRow key={c.part} consumer={c} units={units} />
-      ))}
+        result.consumers
+          .slice(0, MOST_AWAITED)
+          .map((c) => <Skeleton key={c.part} className="finding-awaited" title={false} paragraph={{ rows: 4 }} />)}
+      <FirstFew of={ranked} what="components">
+        {(c) => <RangeRow key={c.part} consumer={c} units={units} />}
+      </FirstFew>
       <h3>Cautions</h3>
       <p className="quiet">
         A leaking pressure line near an exhaust can start a fire. The maker’s limits and torques come before this app’s.

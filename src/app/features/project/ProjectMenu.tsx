@@ -18,6 +18,7 @@ import { useDrop } from '../../files/useDrop';
 import { useProjectImport } from '../../files/useProjectImport';
 import { DEMOS } from '../../state/demos';
 import { useHelp } from '../../state/help';
+import { withWholeDrawing } from '../../state/wholeDrawing';
 import { useTour } from '../../state/tour';
 import { openDemo } from '../../state/workspace';
 import { VIEWS } from '../../views';
@@ -64,7 +65,9 @@ function Menu() {
     if (!drawing) return;
     void import('../../files/savePicture')
       .then(({ savePicture }) =>
-        savePicture(drawing, fileName(`${project.name} ${activeVariant(project).name}`), kind, axis),
+        withWholeDrawing(() =>
+          savePicture(drawing, fileName(`${project.name} ${activeVariant(project).name}`), kind, axis),
+        ),
       )
       .catch(() => message.error('The browser could not draw the picture. Try the other format.'));
   };

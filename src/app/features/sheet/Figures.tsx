@@ -42,7 +42,7 @@ export const Figures = memo(function Figures({
       {layout.stations.map((s) => {
         const x = (s.x0 + s.x1) / 2;
         if (s.role === 'consumer') {
-          const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
+          const consumer = reading.consumer(s.part.id);
           if (!consumer) return null;
           const { decisive } = consumer;
           const side = decisive

@@ -4,7 +4,7 @@ import { isDeadEnd, PORTS } from '../../../core/document/parts/ports';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Weight } from '../../../core/judgement/audit';
 import { WeightMark } from '../../marks/WeightMark';
-import { placeLabels, type Label } from './labels';
+import type { Label } from './labels';
 import type { SheetLayout } from './layout';
 import type { Insertion, ReturnRun, Station } from './station';
 import { PartSymbol } from './PartSymbol';
@@ -17,7 +17,10 @@ import { VerdictMark } from '../../marks/VerdictMark';
 
 /** The plan: what is connected, what flows where. */
 export function Plan(props: {
+  /** What is drawn. */
   readonly layout: SheetLayout;
+  /** Where the words of each part stand. */
+  readonly labels: ReadonlyMap<string, Label>;
   readonly reading: Reading;
   readonly unfiltered: ReadonlySet<string>;
   readonly units: UnitChoice;
@@ -30,12 +33,8 @@ export function Plan(props: {
   readonly onSelect: (part: string | undefined) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
 }) {
-  const { layout, reading, unfiltered, traced } = props;
+  const { layout, labels, reading, unfiltered, traced } = props;
   const dim = (parts: readonly string[]) => (traced.size > 0 && !parts.some((part) => traced.has(part)) ? 0.45 : 1);
-  const labels = useMemo(
-    () => placeLabels(layout.stations, (s) => ribbonWidth(reading.flowM3S(s.part.id)) / 2),
-    [layout, reading],
-  );
   // Wide ribbons first, so that thin branches stay visible where they leave.
   const runs = useMemo(
     () =>
@@ -247,7 +246,7 @@ const StationMark = memo(function StationMark({
 }: MarkProps & { readonly station: Station; readonly label: Label; readonly isNew: boolean }) {
   const { part, x0, x1, y, role } = station;
   const x = (x0 + x1) / 2;
-  const consumer = reading.result.consumers.find((c) => c.part === part.id);
+  const consumer = reading.consumer(part.id);
   const cutOff =
     reading.isThere && PORTS[part.kind].every((port) => reading.nodeIndex(`${part.id}.${port}`) === undefined);
   const small = role === 'hanger' && isDeadEnd(part);

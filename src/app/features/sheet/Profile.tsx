@@ -3,6 +3,7 @@ import { memo, useMemo } from 'react';
 import { placeOf } from '../../../core/document/parts/ports';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { displayUnit, formatFigure, toDisplay, type UnitChoice } from '../../../core/foundations/units';
+import { putInto } from '../../../core/foundations/putInto';
 import type { SheetLayout } from './layout';
 import type { Station } from './station';
 import type { Reading } from './reading';
@@ -55,6 +56,7 @@ export function AxisLabels({
 export function Profile({
   axisHeight,
   layout,
+  seen,
   reading,
   sweep,
   bands,
@@ -65,6 +67,8 @@ export function Profile({
 }: {
   readonly axisHeight: number;
   readonly layout: SheetLayout;
+  /** What of it is drawn part by part; the main path's landscape is drawn whole. */
+  readonly seen: SheetLayout;
   readonly reading: Reading;
   readonly sweep: Sweep | undefined;
   readonly bands: ReadonlyMap<string, PostBand>;
@@ -80,8 +84,11 @@ export function Profile({
   const byId = new Map(layout.stations.map((s) => [s.part.id, s]));
   const main = layout.main.map((id) => byId.get(id)!);
   const steps = main.flatMap((s) => step(s, reading));
-  const consumers = useMemo(() => layout.stations.filter((s) => s.role === 'consumer'), [layout]);
-  const end = consumers.length > 0 ? Math.max(...consumers.map((s) => s.x1)) : layout.width;
+  const consumers = useMemo(() => seen.stations.filter((s) => s.role === 'consumer'), [seen]);
+  const end = Math.min(
+    seen.width,
+    useMemo(() => endOfRow(layout), [layout]),
+  );
   return (
     <g>
       {axisMarks(top, units).map((pa) => (
@@ -92,7 +99,7 @@ export function Profile({
       <Landscape steps={steps} zero={zero} end={end} y={y} />
       <Tides main={main} reading={reading} sweep={sweep} end={end} y={y} />
       <line x1={AXIS_LEFT} x2={end} y1={zero} y2={zero} stroke="var(--ink)" strokeWidth={2} />
-      {branches(layout, reading).map((branch) => (
+      {branches(seen, layout, reading).map((branch) => (
         <polyline
           key={branch.key}
           points={branch.points.map((p) => `${p.x},${y(p.pa)}`).join(' ')}
@@ -146,11 +153,12 @@ const Posts = memo(function Posts({
 }) {
   const y = heightOf(axisHeight, topPa);
   const zero = PROFILE_TOP + axisHeight;
+  const ranges = useMemo(() => new Map(sweep?.consumers.map((c) => [c.part, c])), [sweep]);
   return (
     <>
       {consumers.map((s) => {
-        const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
-        const range = sweep?.consumers.find((c) => c.part === s.part.id);
+        const consumer = reading.consumer(s.part.id);
+        const range = ranges.get(s.part.id);
         return (
           consumer && (
             <TidePost
@@ -168,7 +176,7 @@ const Posts = memo(function Posts({
         );
       })}
       {consumers.map((s) => {
-        const consumer = reading.result.consumers.find((c) => c.part === s.part.id);
+        const consumer = reading.consumer(s.part.id);
         return (
           consumer && <TideFigures key={s.part.id} x={(s.x0 + s.x1) / 2} y={y} consumer={consumer} units={units} />
         );
@@ -305,26 +313,31 @@ function step(s: Station, reading: Reading): Point[] {
       ];
 }
 
-/** Branches and detours, each on a line of its own. */
+/** Where the row of fed parts ends [px]. */
+function endOfRow({ stations, width }: SheetLayout): number {
+  const consumers = stations.filter((s) => s.role === 'consumer');
+  return consumers.length > 0 ? Math.max(...consumers.map((s) => s.x1)) : width;
+}
+
+/** Branches and detours that are seen, each on a line of its own, and on to the fed parts that they feed. */
 function branches(
+  seen: SheetLayout,
   layout: SheetLayout,
   reading: Reading,
 ): { key: string; port: string; parts: string[]; points: Point[] }[] {
   const lines: { key: string; port: string; parts: string[]; points: Point[] }[] = [];
-  for (const s of layout.stations) {
+  for (const s of seen.stations) {
     if (s.role !== 'branch' && s.role !== 'detour') continue;
     const points = step(s, reading);
     if (points.length > 0) lines.push({ key: s.part.id, port: `${s.part.id}.in`, parts: [s.part.id], points });
   }
-  for (const s of layout.stations) {
+  const feeders = new Map<number | undefined, Station[]>();
+  for (const o of layout.stations)
+    if (o.role === 'branch' || o.role === 'main') putInto(feeders, reading.nodeIndex(`${o.part.id}.out`), o);
+  for (const s of seen.stations) {
     if (s.role !== 'consumer') continue;
     const pa = reading.pressurePa(`${s.part.id}.in`);
-    const feeder = layout.stations.findLast(
-      (o) =>
-        (o.role === 'branch' || o.role === 'main') &&
-        o.x1 <= s.x0 + 1 &&
-        reading.nodeIndex(`${o.part.id}.out`) === reading.nodeIndex(`${s.part.id}.in`),
-    );
+    const feeder = feeders.get(reading.nodeIndex(`${s.part.id}.in`))?.findLast((o) => o.x1 <= s.x0 + 1);
     if (pa !== null && feeder?.role === 'branch')
       lines.push({
         key: `${s.part.id}:flat`,

@@ -15,7 +15,8 @@ import { usePartKeys } from './partKeys';
 import { Plan } from './Plan';
 import { AXIS_LEFT, AxisLabels, highestPa, Profile, profileHeight } from './Profile';
 import { Reading } from './reading';
-import { axisTopPa } from './scales';
+import { axisTopPa, ribbonWidth } from './scales';
+import { useSeen } from './seen';
 import { PostPatterns, type PostBand } from '../../marks/TidePost';
 import { Kit } from '../../theme/Kit';
 import { usePinch, withinZoom, type Zoom } from './zoom';
@@ -86,6 +87,11 @@ export function Sheet({
   const unfiltered = useMemo(() => unfilteredPorts(variant.circuit), [variant]);
   const reading = useMemo(() => new Reading(answer), [answer]);
   const { result } = reading;
+  // Of all stations: words keep clear of their neighbours, whether those are drawn now or not.
+  const labels = useMemo(
+    () => placeLabels(layout.stations, (s) => ribbonWidth(reading.flowM3S(s.part.id)) / 2),
+    [layout, reading],
+  );
   const [zoom, setZoom] = useState<Zoom>('usual');
   const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
   const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
@@ -106,6 +112,7 @@ export function Sheet({
   const sizes = measure(layout, { width: available, height }, zoom);
   const { scale, axisHeight, profileTop, figuresTop, wholeHeight } = sizes;
   usePinch(sheet, scale, setZoom);
+  const seen = useSeen(sheet, layout, scale, { width: available, height }, [selected, focusPart]);
   const isWider = layout.width > WIDER * available;
   return (
     <>
@@ -156,7 +163,8 @@ export function Sheet({
           )}
           <Headline {...place} text={headline} />
           <Plan
-            layout={layout}
+            layout={seen}
+            labels={labels}
             reading={reading}
             unfiltered={unfiltered}
             units={units}
@@ -181,6 +189,7 @@ export function Sheet({
             <Profile
               axisHeight={axisHeight}
               layout={layout}
+              seen={seen}
               reading={reading}
               sweep={sweep}
               bands={bands}
@@ -191,7 +200,7 @@ export function Sheet({
             />
           </g>
           <g transform={`translate(0 ${figuresTop})`}>
-            <Figures layout={layout} reading={reading} units={units} />
+            <Figures layout={seen} reading={reading} units={units} />
           </g>
           <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}>
             <Legend banded={bands.size > 0} />

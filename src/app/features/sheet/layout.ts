@@ -2,6 +2,7 @@ import { isDeadEnd, isReservoir, PORTS } from '../../../core/document/parts/port
 import type { Circuit } from '../../../core/document/project/project';
 import { arrange, type Arrangement, type Chain } from '../../../core/document/plumbing/arrange';
 import { columnWidth, mergeColumns, type Column } from '../../../core/document/plumbing/columns';
+import { putInto } from '../../../core/foundations/putInto';
 import { SheetRuns } from './sheetRuns';
 import type { Insertion, Mark, ReturnRun, Run, Station } from './station';
 
@@ -19,6 +20,8 @@ const RETURN_DROP = 66;
 const HANGER_DROP = 74;
 const MARK_DROP = 40;
 const RETURN_STEP = 20;
+/** Ports by which a part gives no oil to what follows it. */
+const NO_OUTLETS = new Set(['in', 'back', 'groove', 'suction', 'return']);
 
 export interface SheetLayout {
   readonly stations: readonly Station[];
@@ -59,7 +62,8 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
     if (typeof c === 'string') span.set(c, { x0: x, x1: next });
     x = next;
   }
-  const lanes = assignLanes(circuit, arrangement, span);
+  const outlets = outletsOf(circuit, arrangement);
+  const lanes = assignLanes(arrangement, outlets, span);
   const mainY = MAIN_Y + lanes.above * DETOUR_STEP;
   const branchY = (lane: number) => mainY + BRANCH_Y + (lane - 1) * BRANCH_STEP;
   const rowY = (lanes.below > 0 ? branchY(lanes.below) : mainY) + CONSUMER_DROP;
@@ -77,7 +81,7 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
             : role === 'branch'
               ? branchY(lane)
               : role === 'hanger'
-                ? hangsFrom(circuit, arrangement, id, lanes, mainY, branchY) +
+                ? hangsFrom(arrangement, outlets, id, lanes, mainY, branchY) +
                   (isDeadEnd(byId.get(id)!) ? MARK_DROP : HANGER_DROP)
                 : rowY;
       return { part: byId.get(id)!, role, ...span.get(id)!, y };
@@ -108,29 +112,47 @@ interface Lanes {
   readonly below: number;
 }
 
+/** Where parts give oil: looked up once, since to go through all parts for each takes the square of their number. */
+interface Outlets {
+  /** Places that a part gives into. */
+  readonly ofPart: ReadonlyMap<string, readonly string[]>;
+  /** Parts that give into a place, in the circuit's order. */
+  readonly at: ReadonlyMap<string, readonly string[]>;
+  /** Fed parts that take from a place. */
+  readonly fedAt: ReadonlyMap<string, readonly string[]>;
+}
+
+function outletsOf(circuit: Circuit, a: Arrangement): Outlets {
+  const ofPart = new Map<string, string[]>();
+  const at = new Map<string, string[]>();
+  const fedAt = new Map<string, string[]>();
+  for (const { id, kind } of circuit.parts) {
+    const places = PORTS[kind].filter((port) => !NO_OUTLETS.has(port)).map((port) => a.groups.of(`${id}.${port}`));
+    ofPart.set(id, places);
+    for (const place of new Set(places)) putInto(at, place, id);
+    if (a.role.get(id) === 'consumer') putInto(fedAt, a.groups.of(`${id}.in`), id);
+  }
+  return { ofPart, at, fedAt };
+}
+
 /** Nearest lane that is free over the columns that a way spans, above for detours, below for branches. */
-function assignLanes(circuit: Circuit, a: Arrangement, span: ReadonlyMap<string, { x0: number; x1: number }>): Lanes {
+function assignLanes(a: Arrangement, outlets: Outlets, span: ReadonlyMap<string, { x0: number; x1: number }>): Lanes {
   const of = new Map<string, number>();
   const taken: Record<Chain['kind'], [number, number][][]> = { detour: [], branch: [] };
   const endOf = (chain: Chain) => {
     const last = chain.members[chain.members.length - 1]!;
-    const out = outGroups(circuit, a, last);
     // The row of fed parts that hang on it belongs to it too.
-    const fed = circuit.parts
-      .filter((p) => a.role.get(p.id) === 'consumer' && out.includes(a.groups.of(`${p.id}.in`)))
-      .map((p) => span.get(p.id)!.x1);
-    return [...chain.members.flatMap((m) => [span.get(m)!.x0, span.get(m)!.x1]), ...fed];
+    const fed = outlets.ofPart.get(last)!.flatMap((place) => outlets.fedAt.get(place) ?? []);
+    return [...chain.members.flatMap((m) => [span.get(m)!.x0, span.get(m)!.x1]), ...fed.map((id) => span.get(id)!.x1)];
   };
   const startOf = (chain: Chain) =>
-    circuit.parts
-      .filter((p) => span.has(p.id) && outGroups(circuit, a, p.id).includes(chain.from))
-      .map((p) => span.get(p.id)!.x1 - 8);
+    (outlets.at.get(chain.from) ?? []).filter((id) => span.has(id)).map((id) => span.get(id)!.x1 - 8);
+  // What leaves the place at the end of the main lane runs along the lane until its own column.
+  const lastOfMain = a.main[a.main.length - 1];
+  const lastPlaces = new Set(lastOfMain === undefined ? [] : outlets.ofPart.get(lastOfMain));
   const chains = [...a.chains]
     .map((chain) => {
-      const xs = [
-        ...endOf(chain),
-        ...(a.main.length > 0 && isLastMainPlace(circuit, a, chain.from) ? [] : startOf(chain)),
-      ];
+      const xs = [...endOf(chain), ...(lastPlaces.has(chain.from) ? [] : startOf(chain))];
       return { chain, from: Math.min(...xs), to: Math.max(...xs) };
     })
     .sort((p, q) => p.from - q.from);
@@ -147,19 +169,6 @@ function assignLanes(circuit: Circuit, a: Arrangement, span: ReadonlyMap<string,
   return { of, above: taken.detour.length, below: taken.branch.length };
 }
 
-/** The place at the end of the main lane: what leaves it runs along the lane until its own column. */
-function isLastMainPlace(circuit: Circuit, a: Arrangement, group: string): boolean {
-  const last = a.main[a.main.length - 1];
-  return last !== undefined && outGroups(circuit, a, last).includes(group);
-}
-
-function outGroups(circuit: Circuit, a: Arrangement, id: string): string[] {
-  const part = circuit.parts.find((p) => p.id === id)!;
-  return PORTS[part.kind]
-    .filter((port) => !['in', 'back', 'groove', 'suction', 'return'].includes(port))
-    .map((port) => a.groups.of(`${id}.${port}`));
-}
-
 /** The tank that feeds the main lane stands under its pickup; others stand along the bus. */
 function placeReservoirs(circuit: Circuit, a: Arrangement, busY: number): Mark[] {
   const first = a.main[0];
@@ -172,14 +181,13 @@ function placeReservoirs(circuit: Circuit, a: Arrangement, busY: number): Mark[]
 
 /** Height of the line that a part hangs from. */
 function hangsFrom(
-  circuit: Circuit,
   a: Arrangement,
+  outlets: Outlets,
   id: string,
   lanes: Lanes,
   mainY: number,
   branchY: (lane: number) => number,
 ): number {
-  const group = a.groups.of(`${id}.in`);
-  const giver = circuit.parts.find((p) => a.role.get(p.id) === 'branch' && outGroups(circuit, a, p.id).includes(group));
-  return giver ? branchY(lanes.of.get(giver.id) ?? 1) : mainY;
+  const giver = outlets.at.get(a.groups.of(`${id}.in`))?.find((part) => a.role.get(part) === 'branch');
+  return giver === undefined ? mainY : branchY(lanes.of.get(giver) ?? 1);
 }

@@ -1,3 +1,4 @@
+import { flushSync } from 'react-dom';
 import { useCallback, useMemo, useState, type KeyboardEvent, type RefObject } from 'react';
 import { useView } from '../../state/view';
 import type { SheetLayout } from './layout';
@@ -48,7 +49,8 @@ export function usePartKeys(
       } else if (to !== undefined && stops[to] !== undefined) {
         event.preventDefault();
         const id = stops[to];
-        setFocus(id);
+        // A part that is not seen is drawn first, of a drawing that is long.
+        flushSync(() => setFocus(id));
         sheet.current?.querySelector<SVGGElement>(`[data-part="${id}"]`)?.focus();
       }
     },

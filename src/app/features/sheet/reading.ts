@@ -1,3 +1,4 @@
+import { putInto } from '../../../core/foundations/putInto';
 import type { FlowRef } from './station';
 import type { ElementResult } from '../../../core/network/describe/result';
 import type { SolveResult } from '../../../core/judgement/stateResult';
@@ -29,6 +30,9 @@ const NO_ANSWER: SolveResult = {
 export class Reading {
   private readonly nodeOfPort = new Map<string, number>();
   private readonly elementsOfPart = new Map<string, ElementResult[]>();
+  private readonly consumerOfPart: ReadonlyMap<string, SolveResult['consumers'][number]>;
+  /** Flows that were asked for: a line of many branches asks for each of them again and again. */
+  private readonly flows = new Map<FlowRef, number>();
 
   readonly result: SolveResult;
   /** False for a circuit that could not be computed. */
@@ -39,7 +43,8 @@ export class Reading {
     this.result = result;
     this.isThere = answer !== undefined;
     result.nodes.forEach((node, i) => node.ports.forEach((port) => this.nodeOfPort.set(port, i)));
-    for (const e of result.elements) this.elementsOfPart.set(e.part, [...(this.elementsOfPart.get(e.part) ?? []), e]);
+    for (const e of result.elements) putInto(this.elementsOfPart, e.part, e);
+    this.consumerOfPart = new Map(result.consumers.map((c) => [c.part, c]));
   }
 
   /** Gauge pressure at a port; null for still or cut-off oil. */
@@ -84,6 +89,14 @@ export class Reading {
 
   /** Flow into a part by its inlet, or by another port of it (`id.port`); 0 where there is none. */
   flowM3S(ref: FlowRef): number {
+    const known = this.flows.get(ref);
+    if (known !== undefined) return known;
+    const flow = this.sumAt(ref);
+    this.flows.set(ref, flow);
+    return flow;
+  }
+
+  private sumAt(ref: FlowRef): number {
     const dot = ref.indexOf('.');
     const part = dot < 0 ? ref : ref.slice(0, dot);
     const port = dot < 0 ? 'in' : ref.slice(dot + 1);
@@ -99,6 +112,11 @@ export class Reading {
     return (
       refs.reduce((sum, ref) => sum + this.flowM3S(ref), 0) - less.reduce((sum, ref) => sum + this.flowM3S(ref), 0)
     );
+  }
+
+  /** What the answer says of a fed part. */
+  consumer(part: string): SolveResult['consumers'][number] | undefined {
+    return this.consumerOfPart.get(part);
   }
 
   /** Lift of a part's valve, or what else opens in it. */

@@ -2,6 +2,7 @@ import { kindOf, type Part } from '../../../core/document/parts/part';
 import { placeOf, isReservoir, isReturn, PORTS, waysThrough, isTerminal } from '../../../core/document/parts/ports';
 import type { Circuit } from '../../../core/document/project/project';
 import { type Arrangement } from '../../../core/document/plumbing/arrange';
+import { putInto } from '../../../core/foundations/putInto';
 import type { FlowRef, Insertion, Mark, Point, ReturnRun, Run, Station } from './station';
 
 interface Heights {
@@ -33,6 +34,9 @@ export class SheetRuns {
   returnLanes = 0;
   private readonly takersOf = new Map<string, Taker[]>();
   private readonly giversOf = new Map<string, Taker[]>();
+  private readonly stationOf: ReadonlyMap<string, Station>;
+  /** Parts that the groove of a bearing feeds. */
+  private readonly onGrooveOf = new Map<string, string[]>();
 
   constructor(
     private readonly circuit: Circuit,
@@ -41,6 +45,8 @@ export class SheetRuns {
     private readonly reservoirs: readonly Mark[],
     private readonly h: Heights,
   ) {
+    this.stationOf = new Map(stations.map((s) => [s.part.id, s]));
+    for (const [id, bearing] of a.grooveOf) putInto(this.onGrooveOf, bearing, id);
     for (const s of stations) this.sortPorts(s);
     this.drawSuction();
     for (const s of stations) this.drawThrough(s);
@@ -67,23 +73,17 @@ export class SheetRuns {
   }
 
   private sortPorts(s: Station): void {
-    const put = (map: Map<string, Taker[]>, port: string) => {
-      const group = this.at(s.part.id, port);
-      const list = map.get(group);
-      const entry = { s, port };
-      if (list) list.push(entry);
-      else map.set(group, [entry]);
-    };
+    const sort = (map: Map<string, Taker[]>, port: string) => putInto(map, this.at(s.part.id, port), { s, port });
     for (const port of PORTS[s.part.kind]) {
       if (port === 'in' || port === 'back') {
-        if (!this.a.grooveOf.has(s.part.id) || port !== 'in') put(this.takersOf, port);
-      } else if (OUTLETS.has(port) && !isTerminal(s.part) && placeOf(s.part) !== 'relief') put(this.giversOf, port);
+        if (!this.a.grooveOf.has(s.part.id) || port !== 'in') sort(this.takersOf, port);
+      } else if (OUTLETS.has(port) && !isTerminal(s.part) && placeOf(s.part) !== 'relief') sort(this.giversOf, port);
     }
   }
 
   private drawSuction(): void {
     const tank = this.reservoirs[0];
-    const first = this.stations.find((s) => s.part.id === this.a.main[0]);
+    const first = this.stationOf.get(this.a.main[0] ?? '');
     if (tank && first && this.at(tank.part.id, 'suction') === this.at(first.part.id, 'in'))
       this.add(
         'suction',
@@ -124,7 +124,7 @@ export class SheetRuns {
   /** What a taker draws, the parts on its groove with it. */
   private drawnBy({ s, port }: Taker): FlowRef[] {
     if (port !== 'in') return [`${s.part.id}.${port}`];
-    return [s.part.id, ...[...this.a.grooveOf].filter(([, bearing]) => bearing === s.part.id).map(([id]) => id)];
+    return [s.part.id, ...(this.onGrooveOf.get(s.part.id) ?? [])];
   }
 
   private drawPlace(group: string): void {
@@ -180,8 +180,10 @@ export class SheetRuns {
     }
     along.sort((p, q) => p.x - q.x);
     let x = start;
+    const drawn = along.map(({ taker }) => this.drawnBy(taker));
+    let rest = drawn.flat();
     along.forEach(({ x: to, taker, onLine }, i) => {
-      const rest = along.slice(i).flatMap((each) => this.drawnBy(each.taker));
+      if (i > 0) rest = rest.slice(drawn[i - 1]!.length);
       const key = `${taker.s.part.id}:on`;
       if (loopBack && !loopBack.separate && x < loopBack.x && to > loopBack.x) {
         this.add(
@@ -250,8 +252,8 @@ export class SheetRuns {
   }
 
   private drawGrooves(s: Station): void {
-    for (const [id, bearing] of this.a.grooveOf) {
-      const fed = bearing === s.part.id ? this.stations.find((each) => each.part.id === id) : undefined;
+    for (const id of this.onGrooveOf.get(s.part.id) ?? []) {
+      const fed = this.stationOf.get(id);
       if (fed)
         this.add(
           `${id}:groove`,
@@ -272,6 +274,8 @@ export class SheetRuns {
     const reservoirX = (group: string) =>
       this.reservoirs.find((r) => ['return', 'suction'].some((port) => this.at(r.part.id, port) === group))?.x;
     const terminals = this.stations.filter((s) => s.role === 'consumer');
+    const givingInto = new Map<string, Station[]>();
+    for (const s of terminals) putInto(givingInto, this.at(s.part.id, 'out'), s);
     const onBus = terminals.filter((s) => !into.has(this.at(s.part.id, 'out')));
     const home =
       this.reservoirs.find((r) => onBus.some((s) => this.at(s.part.id, 'out') === this.at(r.part.id, 'return'))) ??
@@ -298,7 +302,7 @@ export class SheetRuns {
     drains.forEach((drain, i) => {
       const y = busY + 18 + returnStep * i;
       this.returnLanes = i + 1;
-      const own = terminals.filter((s) => this.at(s.part.id, 'out') === this.at(drain.id, 'in'));
+      const own = givingInto.get(this.at(drain.id, 'in')) ?? [];
       const panX = drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined;
       const endX = (reservoirX(this.at(drain.id, 'out')) ?? 46) + 30;
       const x = Math.max(endX + 60, panX ?? 0, ...own.map((s) => this.mid(s)));
