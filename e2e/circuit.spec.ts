@@ -145,10 +145,7 @@ test('of a circuit of hundreds of parts what is seen is drawn, keys reach the la
 
   await page.getByRole('button', { name: 'Project' }).click();
   await page.getByRole('menuitem', { name: 'Print, picture, summary' }).hover();
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByText('Drawing as SVG').click(),
-  ]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('Drawing as SVG').click()]);
   const picture = readFileSync(await download.path(), 'utf8');
   const [lastTurbo] = parts.filter((p) => p.kind === 'consumer').slice(-1);
   for (const word of lastTurbo!.name.split(' ')) expect(picture).toContain(word);
