@@ -171,7 +171,8 @@ for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
       await expect(page.getByText(/conditions checked/)).toBeVisible();
       // Lines of one label stand closer than their boxes; so they count as one.
       const covered = await page.evaluate(() => {
-        const texts = [...document.querySelectorAll<SVGTextElement>('.sheet > svg text')]
+        // The buttons for the drawing's size stand over it.
+        const texts = [...document.querySelectorAll('.sheet > svg text, .stage .zoom')]
           .filter((t) => t.textContent.trim() !== '' && getComputedStyle(t).visibility !== 'hidden')
           .map((t) => ({ words: t.textContent, group: t.parentElement, box: t.getBoundingClientRect() }));
         return texts.flatMap((a, i) =>

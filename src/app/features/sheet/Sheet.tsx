@@ -38,8 +38,11 @@ const NARROW_HEADLINE_Y = 14;
 const HEADLINE_Y = 24;
 const HEADLINE_LEFT = 112;
 const HEADLINE_GAP = 12;
-/** Width of a letter of the headline and of a name, about; half of a usual ribbon [px]. */
+/** Of the buttons for its size, at the right edge [px]. */
+const ZOOM_WIDTH = 150;
+/** Width of a letter of the headline, of the smaller one and of a name, about; half of a usual ribbon [px]. */
 const HEADLINE_LETTER = 9.3;
+const SMALL_HEADLINE_LETTER = 5.9;
 const NAME_LETTER = 7.6;
 const RIBBON_ABOUT = 12;
 /** The drawing grows with the room that it has, up to this many times. */
@@ -106,19 +109,19 @@ export function Sheet({
   const { focusPart, onKeyDown } = usePartKeys(sheet, layout, selected);
 
   const headline = headlineOf(reading, units);
-  const place = headlinePlace(layout, headline, available);
   const chosen = layout.stations.find((s) => s.part.id === selected);
   useInView(sheet, selected);
   const sizes = measure(layout, { width: available, height }, zoom);
   const { scale, axisHeight, profileTop, figuresTop, wholeHeight } = sizes;
   usePinch(sheet, scale, setZoom);
   const seen = useSeen(sheet, layout, scale, { width: available, height }, [selected, focusPart]);
-  const isWider = layout.width > WIDER * available;
+  const hasZoom = layout.width > WIDER * available || zoom !== 'usual';
+  const place = headlinePlace(layout, headline, available, hasZoom ? ZOOM_WIDTH : 0);
   return (
     <>
       {/* Before the drawing: on a narrow screen it has a row of its own. */}
       <div className="zoom">
-        {(isWider || zoom !== 'usual') && (
+        {hasZoom && (
           <Kit>
             <ZoomButtons
               zoom={zoom}
@@ -239,8 +242,14 @@ function headlineOf(reading: Reading, units: UnitChoice): string {
  * Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in
  * view [px].
  */
-function headlinePlace({ stations }: SheetLayout, headline: string, available: number): HeadlinePlace {
+function headlinePlace(
+  { stations }: SheetLayout,
+  headline: string,
+  available: number,
+  takenAtRight: number,
+): HeadlinePlace {
   if (available < NARROW_SHEET) return { isSmall: true, x: NARROW_HEADLINE_X, y: NARROW_HEADLINE_Y };
+  const room = available - takenAtRight;
   const high = [...placeLabels(stations, () => RIBBON_ABOUT).values()]
     .filter((label) => label.top < HEADLINE_Y)
     .map((label) => {
@@ -249,17 +258,16 @@ function headlinePlace({ stations }: SheetLayout, headline: string, available: n
     });
   const first = Math.min(
     stations.find((s) => s.role === 'consumer')?.x0 ?? HEADLINE_LEFT,
-    Math.max(HEADLINE_LEFT, available - HEADLINE_WIDTH),
+    Math.max(HEADLINE_LEFT, room - HEADLINE_WIDTH),
   );
-  const places = [first, ...high.map((l) => l.to + HEADLINE_GAP), HEADLINE_LEFT];
+  const places = [first, ...high.map((l) => l.to + HEADLINE_GAP), HEADLINE_LEFT, HEADLINE_GAP];
   const findFree = (width: number) =>
     places.find(
-      (x) =>
-        x + width <= available && high.every((l) => l.to + HEADLINE_GAP <= x || l.from - HEADLINE_GAP >= x + width),
+      (x) => x + width <= room && high.every((l) => l.to + HEADLINE_GAP <= x || l.from - HEADLINE_GAP >= x + width),
     );
   const large = findFree(headline.length * HEADLINE_LETTER);
   if (large !== undefined) return { isSmall: false, x: large, y: HEADLINE_Y };
-  return { isSmall: true, x: findFree(headline.length * NAME_LETTER) ?? first, y: HEADLINE_Y };
+  return { isSmall: true, x: findFree(headline.length * SMALL_HEADLINE_LETTER) ?? first, y: HEADLINE_Y };
 }
 
 /** How large the drawing is, and where its rows begin [px of the drawing]. @param zoom as the hand has it */
