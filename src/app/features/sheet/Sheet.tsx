@@ -38,8 +38,9 @@ const NARROW_HEADLINE_Y = 14;
 const HEADLINE_Y = 24;
 const HEADLINE_LEFT = 112;
 const HEADLINE_GAP = 12;
-/** Of the buttons for its size, at the right edge [px]. */
+/** Of the buttons for its size: at the left edge, or where a name stands as high there at the right one [px]. */
 const ZOOM_WIDTH = 150;
+const ZOOM_BOTTOM = 46;
 /** Width of a letter of the headline, of the smaller one and of a name, about; half of a usual ribbon [px]. */
 const HEADLINE_LETTER = 9.3;
 const SMALL_HEADLINE_LETTER = 5.9;
@@ -116,11 +117,12 @@ export function Sheet({
   usePinch(sheet, scale, setZoom);
   const seen = useSeen(sheet, layout, scale, { width: available, height }, [selected, focusPart]);
   const hasZoom = layout.width > WIDER * available || zoom !== 'usual';
-  const place = headlinePlace(layout, headline, available, hasZoom ? ZOOM_WIDTH : 0);
+  const isZoomRight = nameBoxes(layout, ZOOM_BOTTOM).some((name) => name.from < ZOOM_WIDTH);
+  const place = headlinePlace(layout, headline, available, hasZoom ? (isZoomRight ? 'right' : 'left') : undefined);
   return (
     <>
       {/* Before the drawing: on a narrow screen it has a row of its own. */}
-      <div className="zoom">
+      <div className={isZoomRight ? 'zoom right' : 'zoom'}>
         {hasZoom && (
           <Kit>
             <ZoomButtons
@@ -238,29 +240,35 @@ function headlineOf(reading: Reading, units: UnitChoice): string {
       : 'Not computed; see the reason beside it';
 }
 
+/** The names that reach higher than this, from their left to their right edge [px]. */
+function nameBoxes({ stations }: SheetLayout, y: number): readonly { readonly from: number; readonly to: number }[] {
+  return [...placeLabels(stations, () => RIBBON_ABOUT).values()]
+    .filter((label) => label.top < y)
+    .map((label) => {
+      const half = (Math.max(...label.lines.map((l) => l.length)) * NAME_LETTER) / 2;
+      return { from: label.textX - half, to: label.textX + half };
+    });
+}
+
 /**
  * Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in
  * view [px].
  */
 function headlinePlace(
-  { stations }: SheetLayout,
+  layout: SheetLayout,
   headline: string,
   available: number,
-  takenAtRight: number,
+  zoomAt: 'left' | 'right' | undefined,
 ): HeadlinePlace {
   if (available < NARROW_SHEET) return { isSmall: true, x: NARROW_HEADLINE_X, y: NARROW_HEADLINE_Y };
-  const room = available - takenAtRight;
-  const high = [...placeLabels(stations, () => RIBBON_ABOUT).values()]
-    .filter((label) => label.top < HEADLINE_Y)
-    .map((label) => {
-      const half = (Math.max(...label.lines.map((l) => l.length)) * NAME_LETTER) / 2;
-      return { from: label.textX - half, to: label.textX + half };
-    });
+  const room = available - (zoomAt === 'right' ? ZOOM_WIDTH : 0);
+  const high = nameBoxes(layout, HEADLINE_Y);
   const first = Math.min(
-    stations.find((s) => s.role === 'consumer')?.x0 ?? HEADLINE_LEFT,
+    layout.stations.find((s) => s.role === 'consumer')?.x0 ?? HEADLINE_LEFT,
     Math.max(HEADLINE_LEFT, room - HEADLINE_WIDTH),
   );
-  const places = [first, ...high.map((l) => l.to + HEADLINE_GAP), HEADLINE_LEFT, HEADLINE_GAP];
+  const left = zoomAt === 'left' ? ZOOM_WIDTH : zoomAt === 'right' ? HEADLINE_GAP : HEADLINE_LEFT;
+  const places = [first, ...high.map((l) => l.to + HEADLINE_GAP), HEADLINE_LEFT, left].filter((x) => x >= left);
   const findFree = (width: number) =>
     places.find(
       (x) => x + width <= room && high.every((l) => l.to + HEADLINE_GAP <= x || l.from - HEADLINE_GAP >= x + width),
