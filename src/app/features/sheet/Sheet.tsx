@@ -117,12 +117,13 @@ export function Sheet({
   usePinch(sheet, scale, setZoom);
   const seen = useSeen(sheet, layout, scale, { width: available, height }, [selected, focusPart]);
   const hasZoom = layout.width > WIDER * available || zoom !== 'usual';
-  const isZoomRight = nameBoxes(layout, ZOOM_BOTTOM).some((name) => name.from < ZOOM_WIDTH);
-  const place = headlinePlace(layout, headline, available, hasZoom ? (isZoomRight ? 'right' : 'left') : undefined);
+  const names = useMemo(() => nameBoxes(layout), [layout]);
+  const zoomAt = hasZoom ? zoomPlace(names) : undefined;
+  const place = headlinePlace(layout, names, headline, available, zoomAt);
   return (
     <>
       {/* Before the drawing: on a narrow screen it has a row of its own. */}
-      <div className={isZoomRight ? 'zoom right' : 'zoom'}>
+      <div className={zoomAt === 'right' ? 'zoom right' : 'zoom'}>
         {hasZoom && (
           <Kit>
             <ZoomButtons
@@ -240,15 +241,22 @@ function headlineOf(reading: Reading, units: UnitChoice): string {
       : 'Not computed; see the reason beside it';
 }
 
-/** The names that reach higher than this, from their left to their right edge [px]. */
-function nameBoxes({ stations }: SheetLayout, y: number): readonly { readonly from: number; readonly to: number }[] {
-  return [...placeLabels(stations, () => RIBBON_ABOUT).values()]
-    .filter((label) => label.top < y)
-    .map((label) => {
-      const half = (Math.max(...label.lines.map((l) => l.length)) * NAME_LETTER) / 2;
-      return { from: label.textX - half, to: label.textX + half };
-    });
+interface NameBox {
+  readonly from: number;
+  readonly to: number;
+  readonly top: number;
 }
+
+/** The parts' names, from their left to their right edge and how high they reach [px]. */
+const nameBoxes = ({ stations }: SheetLayout): readonly NameBox[] =>
+  [...placeLabels(stations, () => RIBBON_ABOUT).values()].map(({ lines, textX, top }) => {
+    const half = (Math.max(...lines.map((l) => l.length)) * NAME_LETTER) / 2;
+    return { from: textX - half, to: textX + half, top };
+  });
+
+/** At which edge the buttons for the drawing's size cover no name. */
+const zoomPlace = (names: readonly NameBox[]): 'left' | 'right' =>
+  names.some((name) => name.top < ZOOM_BOTTOM && name.from < ZOOM_WIDTH) ? 'right' : 'left';
 
 /**
  * Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in
@@ -256,13 +264,14 @@ function nameBoxes({ stations }: SheetLayout, y: number): readonly { readonly fr
  */
 function headlinePlace(
   layout: SheetLayout,
+  names: readonly NameBox[],
   headline: string,
   available: number,
   zoomAt: 'left' | 'right' | undefined,
 ): HeadlinePlace {
   if (available < NARROW_SHEET) return { isSmall: true, x: NARROW_HEADLINE_X, y: NARROW_HEADLINE_Y };
   const room = available - (zoomAt === 'right' ? ZOOM_WIDTH : 0);
-  const high = nameBoxes(layout, HEADLINE_Y);
+  const high = names.filter((name) => name.top < HEADLINE_Y);
   const first = Math.min(
     layout.stations.find((s) => s.role === 'consumer')?.x0 ?? HEADLINE_LEFT,
     Math.max(HEADLINE_LEFT, room - HEADLINE_WIDTH),
