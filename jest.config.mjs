@@ -23,8 +23,8 @@ const shared = {
 
 /** Two projects: the core, the store and the servers in node, whatever touches the page in jsdom. */
 export default {
-  // Tests compute: on a busy machine some take many times what they do on a quiet one.
-  testTimeout: 120_000,
+  // For what is stuck: tests compute, and on a busy machine some take many times what they do on a quiet one.
+  testTimeout: 300_000,
   projects: [
     {
       ...shared,

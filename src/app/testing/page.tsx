@@ -1,15 +1,27 @@
 import { useDocument } from '../state/document';
 import { AntdTheme } from '../theme/AntdTheme';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { configure, fireEvent, render, screen } from '@testing-library/react';
+import { configure, fireEvent, getConfig, render, screen, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Project } from '../../core/document/project/project';
 import { demoProject } from '../../core/verification/testing/demo';
 
-/** Studies are the real ones and the machine may be busy: a wait ends when what is waited for is there. */
-const LONGEST_WAIT_MS = 60_000;
-configure({ asyncUtilTimeout: LONGEST_WAIT_MS });
+/** For what is stuck, never for what is slow: studies are the real ones, and the machine may be busy. */
+const LONGEST_WAIT_MS = 180_000;
+
+const { getElementError: withWholePage } = getConfig();
+configure({
+  asyncUtilTimeout: LONGEST_WAIT_MS,
+  // A wait looks many times and throws away what the looks said, all but the last: printing the whole page for each
+  // took longer than what was waited for.
+  getElementError: (message, page) => {
+    const { _disableExpensiveErrorDiagnostics: isLookOfWait } = getConfig() as {
+      _disableExpensiveErrorDiagnostics?: boolean;
+    };
+    return isLookOfWait ? new Error(message ?? '') : withWholePage(message, page);
+  },
+});
 jest.setTimeout(2 * LONGEST_WAIT_MS);
 
 // Views that are loaded when they are first needed settle outside any act: that is what they are for.
@@ -41,6 +53,17 @@ export function show(view: ReactElement) {
     </QueryClientProvider>,
   );
 }
+
+/**
+ * Waits until a section's study has ended. By its attribute: a look by role takes the longer the more lines have come,
+ * until the looks take all the time of the study.
+ * @param name the section's name
+ */
+export const whenDone = (name: string): Promise<void> =>
+  waitFor(() => {
+    const section = document.querySelector(`section[aria-label="${name}"]`);
+    expect(section?.getAttribute('aria-busy')).toBe('false');
+  });
 
 /** Chooses from a list of the kit, as a reader does: opens it, then presses a line. @param list the name of the list */
 export function choose(list: string, line: string): void {

@@ -1,10 +1,11 @@
 import { bench } from '../../testing/bench';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
-import { openDemo, show } from '../../testing/page';
+import { openDemo, show, whenDone } from '../../testing/page';
 import FaultList from './FaultList';
 import { FAULT_STUDY } from '../../../core/studies/faults/faultStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
+import { testProject } from '../../../core/verification/testing/stockEngine';
 
 jest.mock('../../../workers/studyPool');
 
@@ -41,13 +42,14 @@ describe('Faults on the page', () => {
   });
 
   it('come in pairs when asked, as many shown as a reader takes, the rest on request; and can be stopped', async () => {
-    openDemo();
+    openDemo('thornback', () => testProject('wetSump'));
     show(<FaultList />);
     fireEvent.click(screen.getByRole('checkbox', { name: /pairs of faults/ }));
     fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));
     expect(screen.queryAllByRole('article')).toEqual([]);
     fireEvent.click(screen.getByRole('button', { name: 'Run' }));
-    const rest = await screen.findByRole('button', { name: /^Show the other \d+$/ });
+    await whenDone('Faults');
+    const rest = screen.getByRole('button', { name: /^Show the other \d+$/ });
     expect(screen.getAllByRole('article')).toHaveLength(60);
     fireEvent.click(rest);
     expect(screen.getAllByRole('article').length).toBeGreaterThan(60);
