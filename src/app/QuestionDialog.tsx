@@ -1,4 +1,4 @@
-import { Modal } from 'antd';
+import { Dialog } from './forms/Dialog';
 import { useQuestion } from './state/question';
 
 /** What the app has to ask before it goes on. */
@@ -7,8 +7,7 @@ export default function QuestionDialog() {
   const answer = useQuestion((q) => q.answer);
   if (!asked) return null;
   return (
-    <Modal
-      open
+    <Dialog
       title={asked.title}
       okText={asked.yes}
       cancelText={asked.no}
@@ -19,6 +18,6 @@ export default function QuestionDialog() {
       onCancel={() => answer(false)}
     >
       {asked.text}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Input, Modal, Upload } from 'antd';
+import { Button, Input, Upload } from 'antd';
+import { Dialog } from '../forms/Dialog';
 import { useCallback, useState } from 'react';
 import { MOST_PHOTOS, type Photo } from '../../core/document/project/photo';
 import { keepPhoto, loadPhoto, newPhotoId } from '../../storage/photos';
@@ -128,8 +129,7 @@ function PhotoDialog({
 }) {
   useFocusReturn(undefined);
   return (
-    <Modal
-      open
+    <Dialog
       width={900}
       title={`Photo of ${photo.on}`}
       onCancel={onClose}
@@ -150,7 +150,7 @@ function PhotoDialog({
         value={photo.caption ?? ''}
         onChange={(e) => onCaption(e.target.value)}
       />
-    </Modal>
+    </Dialog>
   );
 }
 

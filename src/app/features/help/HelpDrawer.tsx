@@ -2,6 +2,7 @@ import { Button, Drawer, Input, Switch, Tabs } from 'antd';
 import { useState } from 'react';
 import { GLOSSARY, type Entry } from '../../help/glossary';
 import { usePreferences } from '../../state/preferences';
+import { useMounted } from '../../state/useMounted';
 import { useFocusReturn } from '../../state/useFocusReturn';
 import { useTour } from '../../state/tour';
 
@@ -29,7 +30,7 @@ export default function HelpDrawer({ onClose }: { readonly onClose: () => void }
   useFocusReturn(undefined);
   const startTour = useTour((t) => t.start);
   return (
-    <Drawer open title="Help" onClose={onClose} size={460} destroyOnHidden>
+    <Drawer open={useMounted()} title="Help" onClose={onClose} size={460} destroyOnHidden>
       <Tabs
         items={[
           { key: 'keys', label: 'Keyboard', children: <Keys /> },

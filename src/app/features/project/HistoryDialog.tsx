@@ -1,4 +1,5 @@
-import { Button, Input, Modal, Form } from 'antd';
+import { Button, Input, Form } from 'antd';
+import { Dialog } from '../../forms/Dialog';
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { sayIssue } from '../../../core/document/project/issue';
@@ -15,18 +16,14 @@ import { useFocusReturn } from '../../state/useFocusReturn';
 import { useKeeping } from '../../state/keeping';
 import { openProject } from '../../state/workspace';
 
-/**
- * Save points of the open project: make one under a name, go back to one. Those that the app made by itself are listed
- * too.
- */
-export function HistoryDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+/** Versions of the open project: keep one under a name, go back to one. Those that the app kept by itself are listed too. */
+export function HistoryDialog({ onClose }: { readonly onClose: () => void }) {
   useFocusReturn(undefined);
   const client = useQueryClient();
   const id = useKeeping((k) => k.id) ?? '';
   const points = useQuery({
     queryKey: ['savePoints', id],
     queryFn: () => listSavePoints(id),
-    enabled: open,
     staleTime: 0,
   });
   const [name, setName] = useState('');
@@ -50,7 +47,7 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
     onClose();
   };
   return (
-    <Modal open={open} title="Save points" footer={null} onCancel={onClose} destroyOnHidden>
+    <Dialog title="Versions" footer={null} onCancel={onClose}>
       <Form layout="inline" className="inline" onFinish={() => void keep().catch(tell)}>
         <Input
           value={name}
@@ -94,6 +91,6 @@ export function HistoryDialog({ open, onClose }: { readonly open: boolean; reado
       {points.data?.length === 0 && (
         <p className="quiet">None yet. Undo goes back step by step; a version has a name and stays.</p>
       )}
-    </Modal>
+    </Dialog>
   );
 }

@@ -190,7 +190,7 @@ function Menu() {
         Help
       </Button>
       <Suspense fallback={null}>
-        {dialog === 'versions' && <HistoryDialog open onClose={() => setDialog(undefined)} />}
+        {dialog === 'versions' && <HistoryDialog onClose={() => setDialog(undefined)} />}
         {dialog === 'units' && <UnitsDialog onClose={() => setDialog(undefined)} />}
       </Suspense>
     </>

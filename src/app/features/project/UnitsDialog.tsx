@@ -1,4 +1,4 @@
-import { Modal } from 'antd';
+import { Dialog } from '../../forms/Dialog';
 import { SelectInput } from '../../forms/SelectInput';
 import { displayUnit, QUANTITIES, type DisplayUnit, type Quantity } from '../../../core/foundations/units';
 import { usePreferences } from '../../state/preferences';
@@ -25,7 +25,7 @@ export function UnitsDialog({ onClose }: { readonly onClose: () => void }) {
       ...Object.fromEntries(quantities.map((q) => [q, (unitsOf(q)[at] ?? unitsOf(q)[0]!).id])),
     });
   return (
-    <Modal open title="Units" footer={null} onCancel={onClose}>
+    <Dialog title="Units" footer={null} onCancel={onClose}>
       {CHOICES.map(([label, quantities]) => {
         const all = unitsOf(quantities[0]!);
         return (
@@ -47,6 +47,6 @@ export function UnitsDialog({ onClose }: { readonly onClose: () => void }) {
           </Field>
         );
       })}
-    </Modal>
+    </Dialog>
   );
 }

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useDocument } from '../../state/document';
 import { useTour } from '../../state/tour';
+import { useMounted } from '../../state/useMounted';
 import { useView } from '../../state/view';
 
 /** A step: what to do, where, and how it shows that it was done. */
@@ -53,6 +54,7 @@ export default function Tour() {
   const navigate = useNavigate();
   const [at, setAt] = useState(0);
   const step = STEPS[at];
+  const isMounted = useMounted();
   useEffect(() => {
     if (pathname !== '/') void navigate('/');
   }, [pathname, navigate]);
@@ -67,7 +69,7 @@ export default function Tour() {
   }, [step, at, stop]);
   return (
     <AntTour
-      open={step !== undefined}
+      open={isMounted && step !== undefined}
       current={at}
       onChange={setAt}
       onClose={stop}

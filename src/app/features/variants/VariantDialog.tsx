@@ -1,7 +1,8 @@
 import { useDocument } from '../../state/document';
 import { useFocusReturn } from '../../state/useFocusReturn';
 import { usePreferences } from '../../state/preferences';
-import { Button, Input, Modal } from 'antd';
+import { Button, Input } from 'antd';
+import { Dialog } from '../../forms/Dialog';
 import { SelectInput } from '../../forms/SelectInput';
 import { useState } from 'react';
 import { withVariant, activeVariant, type Project, type Season } from '../../../core/document/project/project';
@@ -19,10 +20,6 @@ const TEMPERATURES = [
 
 /** The open variant: its name, what its season changes, and the way to throw it away. */
 export default function VariantDialog({ onClose }: { readonly onClose: () => void }) {
-  return <Dialog onClose={onClose} />;
-}
-
-function Dialog({ onClose }: { readonly onClose: () => void }) {
   useFocusReturn(undefined);
   const project = useDocument((w) => w.project)!;
   const units = usePreferences((w) => w.units);
@@ -71,8 +68,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
   };
   const grades = [...new Set([...OIL_GRADES.map((g) => g.name), ...(season?.oil ? [season.oil.name] : [])])];
   return (
-    <Modal
-      open
+    <Dialog
       title={`This variant: ${variant.name}`}
       onCancel={onClose}
       onOk={keep}
@@ -138,7 +134,7 @@ function Dialog({ onClose }: { readonly onClose: () => void }) {
           Delete this variant
         </Button>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { App as AntApp, Button, Checkbox, Modal, Switch, Upload } from 'antd';
+import { App as AntApp, Button, Checkbox, Switch, Upload } from 'antd';
+import { Dialog } from '../../forms/Dialog';
 import { useState } from 'react';
 import { makeBackup, readBackup, restoreBackup, type Backup } from '../../../storage/backup';
 import { storeProblemOf } from '../../../storage/storeProblem';
@@ -146,8 +147,7 @@ function RestoreDialog({
     onClose(true);
   };
   return (
-    <Modal
-      open
+    <Dialog
       title={`Backup of ${new Date(backup.madeAt).toLocaleString()}`}
       okText={isAll ? 'Restore everything' : `Put ${chosen.length} back`}
       cancelText="Cancel"
@@ -172,6 +172,6 @@ function RestoreDialog({
             {p.name} in the backup cannot be read. {p.sentences[0]}
           </p>
         ))}
-    </Modal>
+    </Dialog>
   );
 }

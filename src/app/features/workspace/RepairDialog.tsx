@@ -1,4 +1,5 @@
-import { Button, Input, Modal } from 'antd';
+import { Button, Input } from 'antd';
+import { Dialog } from '../../forms/Dialog';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { sayIssue } from '../../../core/document/project/issue';
@@ -42,8 +43,7 @@ export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; re
     await navigate('/');
   };
   return (
-    <Modal
-      open
+    <Dialog
       width={760}
       title={`Repair ${head.name}`}
       onCancel={onClose}
@@ -89,6 +89,6 @@ export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; re
           </>
         )}
       </div>
-    </Modal>
+    </Dialog>
   );
 }
