@@ -3,8 +3,11 @@ const RELOADED = 'tidal-gauge loaded again';
 /** After so long it may happen again [ms]. */
 const ONCE_IN_MS = 60_000;
 
-/** Loads the page again, unless that was done a moment ago. @returns true where it is being loaded */
-export function reloadOnce(now = Date.now()): boolean {
+/**
+ * Loads the page again, unless that was done a moment ago.
+ * @param now milliseconds since 1970 @param reload how @returns true where it is being loaded
+ */
+export function reloadOnce(now = Date.now(), reload = () => window.location.reload()): boolean {
   try {
     const last = Number(sessionStorage.getItem(RELOADED) ?? 0);
     if (now - last < ONCE_IN_MS) return false;
@@ -12,6 +15,6 @@ export function reloadOnce(now = Date.now()): boolean {
   } catch {
     return false;
   }
-  window.location.reload();
+  reload();
   return true;
 }
