@@ -30,7 +30,7 @@ function exchangeOf(parts: Readonly<Record<string, object>> = {}) {
     partOf,
     partOf.map((part) => lineHeat(part)),
   );
-  exchange.startAt(350);
+  exchange.startAt(364);
   const element = (kind: Part['kind'], is: (part: Part) => boolean = () => true) =>
     partOf.findIndex((part) => part?.kind === kind && is(part));
   return { exchange, circuit, partOf, element, cooler: element('cooler') };
@@ -47,11 +47,11 @@ describe('What a part exchanges with what is around it', () => {
     const still = { ...AROUND, roadSpeedMS: 0 };
     const by = (outK: number) =>
       coolerExchangeWK(coolerConductance(cooling, circuit.oil)!, circuit.oil, 0.2, 380, outK, still);
-    expect(exchange.conductanceWK(cooler, 0.2, 380, still)).toBe(by(350));
+    expect(exchange.conductanceWK(cooler, 0.2, 380, still)).toBe(by(364));
     exchange.putSwitch(cooler, 375);
     expect(exchange.conductanceWK(cooler, 0.2, 380, still)).toBe(by(375));
-    expect(by(375)).toBeGreaterThan(2 * by(350));
-    // Its switch lags by 15 K behind an outlet of 360 K, where its fan stands still.
+    expect(by(375)).toBeGreaterThan(1.2 * by(364));
+    // Its switch is 15 K above an outlet of 360 K, where its fan stands still.
     expect(exchange.followOutlet(cooler, 360, 0)).toBe(15);
   });
 
@@ -108,12 +108,21 @@ describe('A cooler in a circuit', () => {
     ]);
   });
 
+  it('with a bypass valve exchanges by its core alone, not by what goes round it', () => {
+    const bypass = { crackPa: 2e5, fullOpenPa: 3e5, fullAreaM2: 1e-4 };
+    const { exchange, circuit } = exchangeOf({ [coolerId()]: { bypass } });
+    const roles = circuit.compiled.elementsOfPart.get(coolerId())!;
+    expect([...roles.keys()].sort()).toEqual(['bypass', 'core']);
+    expect(exchange.coolers.map((each) => each.element)).toEqual([roles.get('core')]);
+    expect(exchange.isCore(roles.get('bypass')!)).toBe(false);
+  });
+
   it('that states no rating has the usual one of its kind', () => {
     const stated = { air: DEFAULT_AIR_COOLING, liquid: DEFAULT_LIQUID_COOLING } as const;
     for (const medium of ['air', 'liquid'] as const) {
       const { exchange, circuit, cooler } = exchangeOf({ [coolerId()]: { medium, cooling: undefined } });
       expect(exchange.conductanceWK(cooler, 0.2, 380, AROUND)).toBe(
-        coolerExchangeWK(coolerConductance(stated[medium], circuit.oil)!, circuit.oil, 0.2, 380, 350, AROUND),
+        coolerExchangeWK(coolerConductance(stated[medium], circuit.oil)!, circuit.oil, 0.2, 380, 364, AROUND),
       );
     }
   });
