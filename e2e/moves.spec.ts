@@ -75,10 +75,8 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
 
   await part(page, 'airCooler').click();
   await page.getByRole('button', { name: 'Change the circuit…' }).click();
-  const away = page.getByRole('option', { name: 'Remove Air cooler and plug the ends' });
-  await away.hover();
-  await expect(page.locator('.preview')).toContainText(/Mains: OK → no oil/);
-  await away.click();
+  // A mouse's click makes a change, however short it rested there.
+  await page.getByRole('option', { name: 'Remove Air cooler and plug the ends' }).click();
   await page.keyboard.press('Escape');
   await expect(page.locator('.panel')).toContainText('Main gallery is dry');
   await page.getByRole('tab', { name: /Audit/ }).click();
@@ -290,7 +288,6 @@ test('several changes as one plan: by keyboard and by pointer put together, look
   await expect(bar).toContainText('Plan of 1 change');
   // The next change is offered on the circuit with the first in it.
   await find(page).fill('go round air cooler');
-  // A press on what is shown already makes it.
   await page.getByRole('option', { name: /^Connect an air cooler with two hoses to Thermostat plate/ }).hover();
   await expect(bar.getByRole('listitem')).toHaveText([/^insert thermostat plate/, /^connect an air cooler/]);
   await bar.getByRole('button', { name: 'Add to a plan' }).click();

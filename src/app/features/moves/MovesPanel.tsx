@@ -201,15 +201,15 @@ export default function MovesPanel({
         at={at}
         list={list}
         onPoint={point}
-        onTake={(i) => (i === at ? makeMove(shown[i]!.move) : look(i))}
+        onTake={(i, isAtOnce) => (isAtOnce || i === at ? makeMove(shown[i]!.move) : look(i))}
       />
     </div>
   );
 }
 
 /**
- * The moves themselves. A pointer that rests on one points at it; without one that hovers, the first tap shows and the
- * second makes.
+ * The moves themselves. A mouse that rests on one shows it, and its click makes it; where nothing hovers, the first tap
+ * shows and the second makes.
  */
 function MoveList({
   shown,
@@ -222,7 +222,8 @@ function MoveList({
   readonly at: number;
   readonly list: RefObject<HTMLDivElement | null>;
   readonly onPoint: (i: number) => void;
-  readonly onTake: (i: number) => void;
+  /** @param isAtOnce true for a mouse's click: made without being shown first */
+  readonly onTake: (i: number, isAtOnce: boolean) => void;
 }) {
   const hover = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(hover.current), []);
@@ -243,9 +244,9 @@ function MoveList({
               hover.current = setTimeout(() => onPoint(i), HOVER_MS);
             }}
             onPointerLeave={() => clearTimeout(hover.current)}
-            onClick={() => {
+            onClick={({ nativeEvent }) => {
               clearTimeout(hover.current);
-              onTake(i);
+              onTake(i, 'pointerType' in nativeEvent && nativeEvent.pointerType === 'mouse');
             }}
           >
             {offer.label}
