@@ -81,13 +81,13 @@ const LOOKS = [
   { scheme: 'light', width: 390, height: 844 },
 ] as const;
 
-test.use({ actionTimeout: 15_000 });
+test.use({ actionTimeout: 60_000 });
 
 for (const { scheme, width, height } of LOOKS)
   test(`no accessibility finding of any weight, and nothing wider than the page: ${scheme}, ${width} px`, async ({
     page,
   }) => {
-    test.setTimeout(480_000);
+    test.setTimeout(900_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     await page.setViewportSize({ width, height });
     await page.goto('/');
@@ -129,7 +129,7 @@ async function look(page: Page, name: string): Promise<void> {
         );
         expect(over, `${name}: wider than the page at ${wide} px`).toBeLessThanOrEqual(0);
       })
-      .toPass({ timeout: 15_000 });
+      .toPass({ timeout: 60_000 });
   }
   await page.setViewportSize({ width, height });
 }

@@ -184,4 +184,8 @@ for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
         );
       });
       expect(covered).toEqual([]);
+      // A long variant's name is cut before a button goes to a row of its own.
+      const button = page.locator('.bar').getByRole('button', { name: 'Help' });
+      const [bar, one] = [await page.locator('.bar').boundingBox(), await button.boundingBox()];
+      expect(bar!.height).toBeLessThan(2 * one!.height);
     });

@@ -15,7 +15,7 @@ const openRow = (page: Page, name: string) =>
 test('from stock to the nose cooler: hoses trimmed, a delivery with the wrong sizes, all joints ticked, the sheet', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const problems = await openApp(page);
   await choose(page, 'Variant', 'Nose cooler');
   await page.getByRole('link', { name: 'Bench' }).click();

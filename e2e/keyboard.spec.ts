@@ -62,7 +62,7 @@ test('by keyboard only: a hose measured and trimmed, a joint marked, a step tick
 });
 
 test('by keyboard only: the first start against the simulated engine, stopped in time, and why', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const problems = await openApp(page);
   await press(page.getByRole('link', { name: 'Log', exact: true }));
   await press(page.getByRole('button', { name: 'Done, next step' }));
@@ -75,13 +75,13 @@ test('by keyboard only: the first start against the simulated engine, stopped in
   await expect(page.getByText('Connected.')).toBeVisible();
   await press(page.getByRole('tab', { name: 'First start' }));
   const alarm = page.getByRole('alert').filter({ hasText: 'Stop the engine now.' });
-  await expect(alarm).toContainText(/No oil at Turbo/, { timeout: 60_000 });
+  await expect(alarm).toContainText(/No oil at Turbo/, { timeout: 120_000 });
   await press(alarm.getByRole('button', { name: 'Why?' }));
   const next = page.getByRole('group', { name: 'Next check' });
-  await expect(next).toContainText('Turbo hose', { timeout: 60_000 });
+  await expect(next).toContainText('Turbo hose', { timeout: 120_000 });
   await press(next.getByRole('button', { name: /^Yes: No oil comes/ }));
   const causes = page.getByRole('region', { name: 'Explanations' }).locator('tbody');
-  await expect(causes.getByRole('row').nth(0)).toContainText('Turbo hose blocked', { timeout: 60_000 });
+  await expect(causes.getByRole('row').nth(0)).toContainText('Turbo hose blocked', { timeout: 120_000 });
   expect(problems).toEqual([]);
 });
 

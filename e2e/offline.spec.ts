@@ -29,7 +29,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
       .locator('.sizing')
       .getByRole('button', { name: /^drill/ })
       .first(),
-  ).toBeVisible({ timeout: 30_000 });
+  ).toBeVisible({ timeout: 120_000 });
   for (const [view, shown] of [
     ['Envelope', /Everything is supplied everywhere/],
     ['Heat', /The oil reaches/],
@@ -74,7 +74,7 @@ test('a newer version waits until it is agreed to, and then has all tabs', async
   appendFileSync(join(root, 'sw.js'), '\n// newer');
   await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update());
   const offer = page.getByRole('button', { name: 'Use it now' });
-  await expect(offer).toBeVisible({ timeout: 30_000 });
+  await expect(offer).toBeVisible({ timeout: 120_000 });
   await part(page, 'turboRestrictor').click();
   await page.getByLabel('Bore', { exact: true }).fill('1.10');
   await Promise.all([page.waitForEvent('load'), offer.click()]);
