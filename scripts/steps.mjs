@@ -1,5 +1,5 @@
 // Shared by start.mjs and test.mjs. Plain Node: it runs before anything is installed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -18,6 +18,42 @@ export function step(what, command, args, options = {}, onFailure = () => undefi
     console.error(`✗ ${what}: ${error ? error.message : `exit code ${status}`}`);
     process.exit(status || 1);
   }
+}
+
+/** Steps that run beside each other: each takes most of a core. */
+const AT_ONCE = 2;
+
+/**
+ * Does steps that need nothing of each other, two at a time; what each prints comes in one piece when it ends. Stops
+ * everything when one fails.
+ * @param steps what, command and arguments of each
+ */
+export async function stepsTogether(steps) {
+  const waiting = [...steps];
+  const running = new Set();
+  const fail = (what, why, status) => {
+    for (const each of running) each.kill();
+    console.error(`✗ ${what}: ${why}`);
+    process.exit(status || 1);
+  };
+  const runNext = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [what, command, args] = next;
+      const child = spawn(command, args, { cwd: root });
+      running.add(child);
+      let printed = '';
+      child.stdout.on('data', (text) => (printed += text));
+      child.stderr.on('data', (text) => (printed += text));
+      const status = await new Promise((ended) =>
+        child.on('error', (error) => fail(what, error.message)).on('close', ended),
+      );
+      running.delete(child);
+      console.log(`• ${what}`);
+      if (printed.trim()) console.log(printed.trimEnd());
+      if (status !== 0) fail(what, `exit code ${status}`, status);
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, runNext));
 }
 
 /** Installs the packages of the lock file when they are absent or older than it. */

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { bin, installPackages, root, step } from './steps.mjs';
+import { bin, installPackages, root, step, stepsTogether } from './steps.mjs';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 /** Pages and lines of each that are shown of tests that failed. */
@@ -38,24 +38,22 @@ function showFailedPages() {
 
 installPackages();
 installChromium();
-for (const part of ['core', 'app', 'node']) step(`Types: ${part}`, bin('tsc'), ['-p', `tsconfig.${part}.json`]);
-step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']);
-step('Lint: code', bin('eslint'), [
-  '.',
-  '--max-warnings',
-  '0',
-  '--cache',
-  '--cache-location',
-  'node_modules/.cache/eslint/',
+// The longest first.
+await stepsTogether([
+  [
+    'Lint: code',
+    bin('eslint'),
+    ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/'],
+  ],
+  ...['node', 'app', 'core'].map((part) => [`Types: ${part}`, bin('tsc'), ['-p', `tsconfig.${part}.json`]]),
+  ['Format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']],
+  [
+    'Lint: imports point one way',
+    bin('depcruise'),
+    ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+  ],
+  ['Lint: nothing unused', bin('knip'), ['--no-progress']],
 ]);
-step('Lint: imports point one way', bin('depcruise'), [
-  'src',
-  '--config',
-  '.dependency-cruiser.cjs',
-  '--output-type',
-  'err',
-]);
-step('Lint: nothing unused', bin('knip'), ['--no-progress']);
 step('Unit tests', bin('jest'), ['--ci', '--maxWorkers=100%']);
 step('Building the app', bin('vite'), ['build', '--logLevel', 'error']);
 step('Weight of the first script', process.execPath, ['scripts/size.mjs']);
