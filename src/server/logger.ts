@@ -43,8 +43,7 @@ interface Listener {
 
 /**
  * A simulated data logger: one engine at a time, streamed as server-sent events to any number of listeners, and kept
- * whole in a file of its own
- * until the next start.
+ * whole in a file of its own until the next start.
  */
 export class Logger {
   private readonly listeners = new Set<Listener>();

@@ -21,8 +21,8 @@ const LOOKED_AT_EVERY_MS = 1000;
 const READS = ['GET', 'HEAD'];
 
 /**
- * The server: the built app and nothing else, with headers that allow only what the app itself ships.
- * antd writes its styles at run time, hence 'unsafe-inline' for styles; scripts and workers are our own files only.
+ * The server: the built app and nothing else, with headers that allow only what the app itself ships. antd writes its
+ * styles at run time, hence 'unsafe-inline' for styles; scripts and workers are our own files only.
  * @param root folder of the built app
  * @param logger a simulated data logger, where there is one
  */

@@ -64,8 +64,7 @@ export interface Backup {
 
 /**
  * The whole workspace as one zip file: every project as a file that can be opened by itself, those set aside too; save
- * points, library,
- * preferences and photos.
+ * points, library, preferences and photos.
  * @param now milliseconds since 1970
  * @throws StoreProblem
  */
@@ -155,8 +154,7 @@ export interface Restored {
 
 /**
  * Puts projects of a backup back, and with `all` its save points and library too. Nothing that is there is written
- * over: a project that has
- * changed since comes back beside it.
+ * over: a project that has changed since comes back beside it.
  * @param ids projects to put back
  * @throws StoreProblem
  */

@@ -140,8 +140,7 @@ export async function reopenDatabase(): Promise<void> {
 
 /**
  * Writes in one transaction whose requests, and its end, are sent off in the task that calls this: they come through
- * even where the page
- * dies right after, and where its thread is busy for long.
+ * even where the page dies right after, and where its thread is busy for long.
  *
  * @param stores that are written @param write puts and adds; it may not wait for what they give
  * @throws the transaction's error, with nothing written: a ConstraintError where something that is added is there

@@ -140,8 +140,7 @@ const REVISIONS_KEPT = 1000;
 
 /**
  * Keeps a project, in the task that calls this. Where another one was written since its base, that one stays and this
- * one is kept as a
- * save point.
+ * one is kept as a save point.
  * @param now milliseconds since 1970
  * @throws StoreProblem
  */

@@ -2,8 +2,8 @@ import { Form } from 'antd';
 import { useId, type ReactNode } from 'react';
 
 /**
- * A control under its name, with what is said of it: a problem in the alarm's colour, otherwise a note.
- * What a schema refuses is said here and not kept; the document's schema judges, not the kit's rules.
+ * A control under its name, with what is said of it: a problem in the alarm's colour, otherwise a note. What a schema
+ * refuses is said here and not kept; the document's schema judges, not the kit's rules.
  */
 export function Field({
   title,

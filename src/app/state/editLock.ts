@@ -26,9 +26,8 @@ interface Holder {
 
 /**
  * The right to edit one project, held by one tab at a time: a Web Lock of the project's id, and a channel on which the
- * tab that has it
- * says what it stored and is asked to let go. Where a browser has no locks each tab edits, and a late write is refused
- * by its revision.
+ * tab that has it says what it stored and is asked to let go. Where a browser has no locks each tab edits, and a late
+ * write is refused by its revision.
  */
 export class EditLock {
   private readonly channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('tidal-gauge');

@@ -25,8 +25,7 @@ interface Listener {
 
 /**
  * Keeps the bench in the browser's store. Writing begins in the task of the act itself; what is done while it lasts is
- * written
- * when it ends, in one go. A failure is told, and tried again until it goes.
+ * written when it ends, in one go. A failure is told, and tried again until it goes.
  */
 export class Keeper {
   private kept: { readonly id: string; base: number } | undefined;

@@ -9,8 +9,7 @@ async function loadAgain(): Promise<void> {
 
 /**
  * Keeps the app's code in the browser, so that it works without network and without its server. A newer version takes
- * over when the user
- * agrees, or when no page is open any more; a page of the older one that is left open is told.
+ * over when the user agrees, or when no page is open any more; a page of the older one that is left open is told.
  */
 export function keepForOffline(): void {
   if (!('serviceWorker' in navigator)) return;

@@ -19,7 +19,7 @@ interface MovesOpen {
 interface ViewStore {
   readonly speedRevS: number;
   readonly oilTemperatureK: number;
-  /** True where the oil temperature is Calculated balance in these surroundings instead of held. */
+  /** True where the oil temperature is found from the heat balance in these surroundings instead of held. */
   readonly found: boolean;
   readonly conditions: Conditions;
   readonly selected: string | undefined;

@@ -132,8 +132,7 @@ const openFresh = (project: Project): Promise<void> => {
 
 /**
  * Puts a project on the bench as one of its own; the one that was there stays in the workspace. Where that could not be
- * stored the reader
- * is asked first.
+ * stored the reader is asked first.
  * @returns false where the reader chose to stay
  */
 export async function openProject(project: Project): Promise<boolean> {

@@ -55,10 +55,9 @@ const REOPENED_K = 0.5;
  * The sump temperature at which an engine settles, searched from one side.
  *
  * Heat in falls and heat out rises with temperature mostly, but a thermostat makes steep places and a cold core two
- * answers: each step is a
- * secant held inside the bracket that has been seen, never longer than 35 K, so that the answer nearest the start is
- * found. Where the bracket
- * closes on a jump, the rest inside it is searched by the outlet of the core that jumps.
+ * answers: each step is a secant held inside the bracket that has been seen, never longer than 35 K, so that the answer
+ * nearest the start is found. Where the bracket closes on a jump, the rest inside it is searched by the outlet of the
+ * core that jumps.
  *
  * @param fromK where the search starts: near the air's temperature for the cold side, 180 °C for the hot side
  * @param state speed and air pressure; its oil temperature is not read

@@ -1,8 +1,7 @@
 /**
  * Every test by which a search for the balance ends, in one place: when temperatures are at rest, when a sump is in
- * balance, when two looks
- * bracket a jump or a hunt, and when an outlet held by hand is near enough. Limits are in kelvin or as a share of the
- * heat in.
+ * balance, when two looks bracket a jump or a hunt, and when an outlet held by hand is near enough. Limits are in
+ * kelvin or as a share of the heat in.
  *
  * @source engineering judgement; held against searches by plain passes
  */
@@ -51,10 +50,8 @@ export type RestStatus = 'atRest' | 'outOfPasses' | 'notSolved';
 
 /**
  * How a search for the balance ended. `hunting`: heat in exceeds heat out just below a temperature and falls short just
- * above it, and no steady
- * state was found between: a core that plugs with cold oil and frees itself in turn may hold the sump there.
- * `placeTooHot`: heat in and out are
- * equal, but at some part the oil would be hotter than any oil is.
+ * above it, and no steady state was found between: a core that plugs with cold oil and frees itself in turn may hold
+ * the sump there. `placeTooHot`: heat in and out are equal, but at some part the oil would be hotter than any oil is.
  */
 export type BalanceStatus = 'balanced' | 'hunting' | 'tooHot' | 'tooCold' | 'placeTooHot' | 'notSolved';
 

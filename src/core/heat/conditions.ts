@@ -119,8 +119,7 @@ function crankcaseHeatW(project: Project, speedRevS: number, load: number): numb
 
 /**
  * What the oil's block gives its heat to. An air-cooled one is heated by combustion and cooled by its fins: without a
- * store of its own it
- * stands where the two are equal, and the oil feels both conductances in series.
+ * store of its own it stands where the two are equal, and the oil feels both conductances in series.
  *
  * @param blockK of the coolant, or of an air-cooled block, where a run in time stores it; null where it is steady
  * @source lumped conductances in series (closed form)

@@ -156,8 +156,7 @@ export function coolerExchangeWK(
 
 /**
  * Specific heat over the way from one temperature to another [J/(kg K)]: with the inlet's own, an exchanger that takes
- * all there is to take
- * would cool the oil below what cools it.
+ * all there is to take would cool the oil below what cools it.
  */
 export function meanSpecificHeat(oil: Oil, fromK: number, toK: number): number {
   const difference = fromK - toK;

@@ -62,8 +62,7 @@ export const takenUp = (capacityWK: number, metalWK: number): number =>
 
 /**
  * Heat that each element puts into its oil at the solved flow: friction, fed parts, what the exhaust shines on lines,
- * and what is lost to
- * throttling. Gathered once a pass, so that whoever reads it later reads the same.
+ * and what is lost to throttling. Gathered once a pass, so that whoever reads it later reads the same.
  */
 export class ElementHeat {
   /** By element, all of it [W]. */
@@ -185,8 +184,7 @@ export class ElementHeat {
 
   /**
    * Friction of a bearing row [W]. Behind a crank's gate that is half shut the film gets less oil than its law was
-   * solved with: it is hotter,
-   * thinner, and rubs less.
+   * solved with: it is hotter, thinner, and rubs less.
    */
   private frictionW(e: number, capacityWK: number, metalWK: number): number {
     const { oil, solver, compiled } = this.circuit;

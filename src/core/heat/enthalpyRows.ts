@@ -24,8 +24,7 @@ export interface PassInputs {
  * The rows Σ m·h_out of what comes in = h·Σ m, one a place, assembled and solved for the enthalpies.
  *
  * Upwind. An element adds its heat and gives k·(T_in − T_ambient) away, k taken at the last temperatures and applied
- * implicitly, so that a
- * trickle never blows up.
+ * implicitly, so that a trickle never blows up.
  *
  * @source steady energy balance, first-order upwind (closed form for mixing)
  */

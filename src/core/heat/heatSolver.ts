@@ -33,9 +33,8 @@ const NOTHING_YET: HeatIn = { bearingsW: 0, fedPartsW: 0, metalW: 0, engineW: 0,
  * sump then gains.
  *
  * Passes alternate with the flow: each solves the flow at the last temperatures, then the temperatures at that flow.
- * The parts of a pass:
- * {@link ElementHeat} puts heat in, {@link Exchange} gives it away, {@link EnthalpyRows} finds the temperatures, the
- * ledger sums it up.
+ * The parts of a pass: {@link ElementHeat} puts heat in, {@link Exchange} gives it away, {@link EnthalpyRows} finds the
+ * temperatures, the ledger sums it up.
  */
 export class HeatSolver {
   /** Temperature of every thermal unknown [K]. */
@@ -142,8 +141,7 @@ export class HeatSolver {
 
   /**
    * Goes on as the last pass went, by a multiple of its step: where passes creep up on their rest by a constant ratio,
-   * this is the rest.
-   * What is found this way is a start for the next pass, never an answer.
+   * this is the rest. What is found this way is a start for the next pass, never an answer.
    */
   goOn(multiple: number): void {
     for (let i = 0; i < this.placeK.length; i++)

@@ -10,8 +10,7 @@ export interface LinearExchange {
 
 /**
  * What the home reservoir exchanges: its pan with the air, the block with the coolant or the air, and with the metal
- * that it wets where that
- * stores heat.
+ * that it wets where that stores heat.
  *
  * @param givenW heat that goes into its oil besides; the engine's through the metal where that stores it
  * @param metalK temperature of the metal; null where it stores nothing @param block what the oil gives to through it

@@ -13,8 +13,8 @@ export interface OilThrough {
 
 /**
  * Temperature of the oil into and out of every part that carries any, after a pass. Of a part with several ways the one
- * that carries
- * most is meant: what a hand would feel; where that way is several elements in a row, from the first to the last.
+ * that carries most is meant: what a hand would feel; where that way is several elements in a row, from the first to
+ * the last.
  * @returns by part, in the order of the network
  */
 export function oilThroughParts(heat: HeatSolver): Map<string, OilThrough> {

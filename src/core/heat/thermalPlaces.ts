@@ -4,8 +4,7 @@ import type { CircuitSolver } from '../network/circuitSolver';
 
 /**
  * The places of a circuit that have a temperature, and the matrix that couples them: one for each node of the network,
- * but one for both
- * ends of a reservoir, which is a single stirred store.
+ * but one for both ends of a reservoir, which is a single stirred store.
  */
 export class ThermalPlaces {
   readonly count: number;

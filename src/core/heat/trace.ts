@@ -91,8 +91,8 @@ export interface TraceResult {
 }
 
 /**
- * Drives the model with a trace, a second at a time: each step takes the trace's mean over its second.
- * Yields the time done; the return value is the result.
+ * Drives the model with a trace, a second at a time: each step takes the trace's mean over its second. Yields the time
+ * done; the return value is the result.
  * @param limitK sump temperature whose exceeding is counted @param startK oil and metal at the start
  */
 export function* runTrace(

@@ -37,11 +37,11 @@ export const TIME_STEP_S = 1;
 
 /**
  * Warm-up in time: the sump's oil, the metal that it wets, the coolant with its jackets, and each cooler with its hoses
- * are stores; flow and temperatures between them
- * follow at once. Thermostats open by one curve and close by another, lower one.
+ * are stores; flow and temperatures between them follow at once. Thermostats open by one curve and close by another,
+ * lower one.
  *
- * Midpoint rule; each cooler's outlet by its exact exponential, so that its few seconds do not bind the step.
- * It ends at the balance: at rest every store's gain is the balance's residual.
+ * Midpoint rule; each cooler's outlet by its exact exponential, so that its few seconds do not bind the step. It ends
+ * at the balance: at rest every store's gain is the balance's residual.
  *
  * @source lumped heat capacities, energy balance
  */

@@ -11,8 +11,7 @@ const WEIGHT_WORDS = { stop: 'Critical', mend: 'To fix', look: 'Note', note: 'No
 
 /**
  * What a project's open variant comes to, as plain text for a message or a notebook: each component at its worst over
- * the range, and what
- * the audit finds.
+ * the range, and what the audit finds.
  * @param sweep over the whole range @param findings of the audit; undefined where they are not there yet
  */
 export function summaryOf(

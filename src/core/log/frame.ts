@@ -36,8 +36,7 @@ export const GAP_S = 1;
 
 /**
  * The last frames of a logger, in the order in which they came, with every break marked. Bounded: the oldest go, and
- * how much time went with
- * them is known.
+ * how much time went with them is known.
  */
 export class FrameRing {
   private readonly frames: (Frame & { readonly brokenBefore: boolean })[] = [];

@@ -31,8 +31,7 @@ const DASHES: readonly (readonly number[])[] = [
 
 /**
  * The last two minutes: the gauge beside what is predicted for the same conditions, the components that have a sender
- * of their own, and
- * below them speed and oil temperature.
+ * of their own, and below them speed and oil temperature.
  * @param name of a part
  */
 export function Traces({

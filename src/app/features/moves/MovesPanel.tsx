@@ -27,8 +27,7 @@ function usePlanned(): Project {
 
 /**
  * The moves that the words and the library allow at a part, or anywhere: part by part, in slices, until the list is
- * full. A circuit has
- * thousands of moves a part; those that nobody reads are not made.
+ * full. A circuit has thousands of moves a part; those that nobody reads are not made.
  */
 function useOffers(
   part: string | undefined,

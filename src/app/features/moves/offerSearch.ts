@@ -27,8 +27,7 @@ interface Wanted {
 
 /**
  * The moves of a circuit that words say, part by part until the list is full. A circuit has a thousand moves a part;
- * those that nobody
- * reads are not made.
+ * those that nobody reads are not made.
  */
 export class OfferSearch {
   private readonly parts: readonly Part[];

@@ -20,8 +20,7 @@ const POST_TOP = 6;
 
 /**
  * The drawing read from top to bottom, for screens too narrow for all of it: every part in the order of the oil with
- * what it takes, and each
- * fed part with its post.
+ * what it takes, and each fed part with its post.
  */
 export function PostList({
   stations,

@@ -39,8 +39,7 @@ function isAbove({ part, role }: Station): boolean {
 
 /**
  * Places every station's words so that neighbours do not cover each other: where two would touch, the later one steps
- * away from the lane
- * by a block. Depends on names and columns only, so that words stay while figures move.
+ * away from the lane by a block. Depends on names and columns only, so that words stay while figures move.
  * @param halfWidth half of the ribbon at a station [px]
  */
 export function placeLabels(

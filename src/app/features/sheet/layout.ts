@@ -38,12 +38,10 @@ export interface SheetLayout {
 
 /**
  * Lays a circuit out as a plan: oil goes left to right, the path that feeds most is the main lane, detours lie above
- * it,
- * branches below it, fed parts in one row, returns on a bus at the foot.
+ * it, branches below it, fed parts in one row, returns on a bus at the foot.
  *
  * Every part has a column of its own, so that profile and figures can stand under it. Columns keep their stored order;
- * lanes follow
- * from which columns a way spans. Nothing depends on figures, so nothing moves while the state does.
+ * lanes follow from which columns a way spans. Nothing depends on figures, so nothing moves while the state does.
  *
  * @param stored columns as the project keeps them; the natural order where it keeps none
  * @param available width that there is [px]: columns narrow to 78 % to fit it, then the sheet scrolls

@@ -20,9 +20,9 @@ export interface Window {
 }
 
 /**
- * What of a layout reaches into a window: parts and lines by their columns, since profile and figures stand under
- * them; returns, of which there may be hundreds one below the other, by their height too. Its width is where what is
- * drawn ends.
+ * What of a layout reaches into a window: parts and lines by their columns, since profile and figures stand under them;
+ * returns, of which there may be hundreds one below the other, by their height too. Its width is where what is drawn
+ * ends.
  * @param kept parts that are drawn wherever they are: what is selected, and what has the focus
  */
 export function withinWindow(

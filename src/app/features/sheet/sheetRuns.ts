@@ -24,8 +24,7 @@ const RISER = 6;
 
 /**
  * Draws ribbons and returns between stations whose columns are known, place by place: a place's line lies at the height
- * of the part
- * that gives oil into it, and whoever takes oil from it leaves that line at its own column.
+ * of the part that gives oil into it, and whoever takes oil from it leaves that line at its own column.
  */
 export class SheetRuns {
   readonly runs: Run[] = [];

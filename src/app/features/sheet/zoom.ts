@@ -23,8 +23,7 @@ interface Anchor {
 
 /**
  * Two fingers, or a wheel with Ctrl, change the size of a drawing that scrolls in a frame; one finger scrolls as
- * everywhere. What lies
- * between the fingers stays there.
+ * everywhere. What lies between the fingers stays there.
  */
 export function usePinch(frame: RefObject<HTMLElement | null>, scale: number, onChange: (scale: number) => void): void {
   const now = useRef({ scale, onChange });

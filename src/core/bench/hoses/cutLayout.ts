@@ -36,8 +36,7 @@ const isBetter = (a: Score, b: Score) =>
 
 /**
  * Lays cuts out on the lengths that one has: first as much as possible is cut at all, then as little as possible is
- * begun (the sum of the
- * lengths cut into, so that whole rolls stay whole).
+ * begun (the sum of the lengths cut into, so that whole rolls stay whole).
  *
  * Depth-first over cuts from the longest, bounded by the best so far; two lengths of the same remainder are one.
  *

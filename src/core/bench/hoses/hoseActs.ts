@@ -36,8 +36,7 @@ export function withHoseEnd(variant: Variant, key: string, side: 'in' | 'out', e
 
 /**
  * A variant in which a hose has been trimmed: the length that came out is noted, and its routed length goes back into
- * the circuit, so that
- * its pressure loss is that of the hose that was made.
+ * the circuit, so that its pressure loss is that of the hose that was made.
  * @param hoseM length of the hose itself [m]
  */
 export function withTrimmedHose(variant: Variant, key: string, hoseM: number): Variant {

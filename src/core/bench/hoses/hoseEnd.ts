@@ -6,8 +6,8 @@ const MM = 1e-3;
 
 /**
  * What a reusable or crimped end takes up along the hose, from its seat to where the hose begins, with how far that is
- * from sure [m].
- * Straight ones about 12 mm (a pair takes an inch), 45° 20, long 90° 35 to 50, 180° 70; between them in between.
+ * from sure [m]. Straight ones about 12 mm (a pair takes an inch), 45° 20, long 90° 35 to 50, 180° 70; between them in
+ * between.
  * @source common practice, no source; engineering judgement for the angles
  */
 const TAKE_UP: Readonly<Record<HoseEndAngle, { readonly typicalM: number; readonly plusMinusM: number }>> = {

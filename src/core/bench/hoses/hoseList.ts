@@ -71,8 +71,7 @@ type Drain = PartOf<'drain'>;
 
 /**
  * The hoses of a variant, in the order of its parts: pressure and suction hoses, drains, and the coolant hoses of a
- * coolant-fed cooler.
- * Everything but what a person added is derived from the circuit.
+ * coolant-fed cooler. Everything but what a person added is derived from the circuit.
  */
 export function hosesOf(variant: Variant): readonly Hose[] {
   const { circuit, bench } = variant;

@@ -21,8 +21,7 @@ export interface DeliveryCheck {
 
 /**
  * Lines of a delivery from what was typed, pasted or read from a file: one a line, "4 x dash 8 hose end 90", "hose end
- * 90, -8; 4".
- * A line without a number counts as one.
+ * 90, -8; 4". A line without a number counts as one.
  */
 export function parseDelivery(text: string): readonly Delivered[] {
   return text
@@ -88,8 +87,7 @@ const LONGER = 0.1;
 
 /**
  * Holds a delivery against what the job needs. Each line goes to the wanted item that it names best and whose size it
- * has; a line that names
- * a wanted thing in another size is a wrong size; what goes beyond what is needed is surplus.
+ * has; a line that names a wanted thing in another size is a wrong size; what goes beyond what is needed is surplus.
  *
  * @param matches items that were chosen by hand for a line, by `lineKey`
  */

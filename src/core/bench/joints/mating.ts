@@ -46,8 +46,7 @@ const sizeOf = (thread: Thread): string =>
  * Whether two ends go together, by rule.
  *
  * The same thread mates with itself. A banjo goes onto a port of its own metric thread. All else is refused with what
- * happens when it is
- * tried; the pairs that look alike are named.
+ * happens when it is tried; the pairs that look alike are named.
  *
  * @source SAE J514, J512, J1926, ASME B1.20.1, ISO 7-1, ISO 261 (from memory); what happens: common practice
  */

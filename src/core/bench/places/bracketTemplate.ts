@@ -31,8 +31,7 @@ export function bracketProblems(bracket: Bracket): readonly string[] {
 
 /**
  * A bracket at true size on paper: outline, holes with their centres, bend lines, dimensions, and two rulers that show
- * whether the printer
- * keeps the scale.
+ * whether the printer keeps the scale.
  *
  * @param bracket figures in metres from its lower left corner
  * @returns an SVG whose width and height are in millimetres; one unit of its view box is one millimetre

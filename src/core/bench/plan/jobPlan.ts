@@ -23,8 +23,7 @@ export interface JobPlan {
 
 /**
  * The job that turns one variant into another: what comes off, goes on, is joined and set, with preparation, dry fit
- * and finishing around it.
- * Steps in order, applied one by one, turn the one circuit into the other.
+ * and finishing around it. Steps in order, applied one by one, turn the one circuit into the other.
  *
  * @param from the variant that the engine is in now
  * @param to the variant that is wanted; what a person added is in its bench notes

@@ -11,9 +11,8 @@ interface Orderable {
  * Steps in an order that keeps phases and dependencies, and within them the wanted order.
  *
  * Of the steps whose needs are done, the one that stands first in the wanted order is next; steps that it does not name
- * stand where they were
- * generated, behind the named one before them. A ring of dependencies, which only a fault of ours could make, is broken
- * where it is met.
+ * stand where they were generated, behind the named one before them. A ring of dependencies, which only a fault of ours
+ * could make, is broken where it is met.
  *
  * @param wanted ids as the user left them; unknown ones do not count
  */

@@ -30,8 +30,7 @@ interface Cell {
 
 /**
  * A circuit as a plain drawing for paper: black on white, a box a part, oil going to the right, each connection a line.
- * Returns to the sump
- * are not drawn.
+ * Returns to the sump are not drawn.
  *
  * @returns an SVG as wide as its holder, its size in the view box
  */

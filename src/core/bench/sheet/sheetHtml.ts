@@ -45,8 +45,7 @@ const ticks = (lines: readonly string[]): string =>
 
 /**
  * The job sheet as one page of HTML that stands alone: black on white, for A4 or Letter, with page numbers where the
- * printer's program knows
- * them (CSS Paged Media).
+ * printer's program knows them (CSS Paged Media).
  */
 export function sheetHtml(request: JobSheetRequest): string {
   const { project, variant, before, paper, date, revision, sections } = request;

@@ -78,8 +78,7 @@ function make(w: Workpiece, move: Move): void {
 
 /**
  * Makes one plumbing move. The outcome is a circuit that the schema and the compiler accept, or the reason why there is
- * none;
- * a circuit in which something then runs dry is legal: the verdicts say so.
+ * none; a circuit in which something then runs dry is legal: the verdicts say so.
  *
  * The variant handed in is never changed: keeping it is undo.
  */

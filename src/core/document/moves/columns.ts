@@ -11,8 +11,7 @@ interface Came {
 
 /**
  * The sheet's columns after a move: nothing that stays changes its order, what is gone leaves its column empty, what
- * came stands
- * beside the part that it was fitted to.
+ * came stands beside the part that it was fitted to.
  */
 export function columnsAfter(before: Variant, after: Circuit, came: readonly Came[]): Column[] {
   const natural = arrange(after).order;

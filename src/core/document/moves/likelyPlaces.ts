@@ -20,8 +20,7 @@ function suctionOf({ parts, joints }: Circuit): ReadonlySet<string> {
 
 /**
  * A circuit's parts, those first where something is likely to be changed: the filter, where coolers and remote filters
- * are connected, then
- * what lies behind the pump, then returns; the suction side and the tanks last.
+ * are connected, then what lies behind the pump, then returns; the suction side and the tanks last.
  * @source common practice
  */
 export function likelyFirst(circuit: Circuit): Part[] {

@@ -10,8 +10,8 @@ const draftsSchema = z.array(draftSchema).min(1).max(20);
 
 /**
  * A plumbing move, as plain data: what the menu offers, a remedy proposes, a worker sends. A port stands for the place
- * that it is at.
- * `insert` goes between a port and the rest of its place; `bridge` runs from one port to another; `fitLoop` does both.
+ * that it is at. `insert` goes between a port and the rest of its place; `bridge` runs from one port to another;
+ * `fitLoop` does both.
  */
 export const moveSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('insert'), at: portRefSchema, drafts: draftsSchema }),

@@ -132,8 +132,7 @@ class OfferList {
 
 /**
  * The moves that can be made at a part, short lists first, so that taking out is not hidden behind a hundred things to
- * fit.
- * Whether each is legal in the end is found out when it is previewed; what never could be is left out here.
+ * fit. Whether each is legal in the end is found out when it is previewed; what never could be is left out here.
  */
 export function offersFor(circuit: Circuit, part: Part, library: readonly LibraryDraft[] = []): Offer[] {
   const list = new OfferList(circuit, part, library);

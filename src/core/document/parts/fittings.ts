@@ -10,8 +10,8 @@ export interface FittingRow {
 }
 
 /**
- * Hose ends and corners. @source two-K form of Hooper (1981); the constants for hose ends are engineering
- * judgement between its elbow rows, not catalogue data.
+ * Hose ends and corners. @source two-K form of Hooper (1981); the constants for hose ends are engineering judgement
+ * between its elbow rows, not catalogue data.
  */
 export const FITTINGS: Readonly<Record<FittingName, FittingRow>> = {
   hoseEndStraight: { label: 'hose end, straight', k1: 150, kInfinity: 0.07 },

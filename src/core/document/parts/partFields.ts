@@ -18,8 +18,8 @@ const COMMON = new Set([
 ]);
 
 /**
- * Every field of a part, in the schema's order: the form, its help and its ranges come from the one schema.
- * Optional numbers are listed even where they are absent, so that they can be filled in.
+ * Every field of a part, in the schema's order: the form, its help and its ranges come from the one schema. Optional
+ * numbers are listed even where they are absent, so that they can be filled in.
  */
 export function partFields(part: Part): PartField[] {
   const fields = schemaFields(KINDS[part.kind].schema, part);

@@ -61,9 +61,9 @@ export function onePlaceInside(part: Part): readonly Way[] {
 }
 
 /**
- * The ways that oil can take through a part, from an inlet to an outlet, in the direction that it is meant to go.
- * Shut valves count; a blank cover and a part that is blocked have none. Reservoirs and parts outside the pressure
- * network have none either.
+ * The ways that oil can take through a part, from an inlet to an outlet, in the direction that it is meant to go. Shut
+ * valves count; a blank cover and a part that is blocked have none. Reservoirs and parts outside the pressure network
+ * have none either.
  */
 export function waysThrough(part: Part): readonly Way[] {
   if (part.blocked === true) return [];

@@ -40,8 +40,7 @@ export function hasColumn(part: Part): boolean {
  * Sorts a circuit into a main lane, detours, branches and fed parts, oil going one way.
  *
  * The main lane is the way that reaches most fed parts; ways that come back to it are detours, ways that do not are
- * branches.
- * Depends on parts and joints only, never on figures, so that nothing moves while the state does.
+ * branches. Depends on parts and joints only, never on figures, so that nothing moves while the state does.
  */
 export function arrange(circuit: Circuit): Arrangement {
   return new Arranger(circuit).run();

@@ -19,8 +19,7 @@ export function columnWidth(part: Part): number {
 
 /**
  * Stored columns brought in line with the parts that there are: those that are gone are dropped, those that are new
- * come in
- * behind the part that they follow in the natural order.
+ * come in behind the part that they follow in the natural order.
  */
 export function mergeColumns(stored: readonly Column[], natural: readonly string[]): Column[] {
   const wanted = new Set(natural);

@@ -9,8 +9,8 @@ export const ELEVATION_AGREEMENT_M = 1e-3;
 /**
  * Height of every group of ports: what its parts state, else that of the nearest group that has one.
  *
- * Only differences between ends matter to the flow, so a height taken from a neighbour moves a static
- * head along a line but never changes its sum.
+ * Only differences between ends matter to the flow, so a height taken from a neighbour moves a static head along a line
+ * but never changes its sum.
  */
 export function assignElevations(
   circuit: Circuit,

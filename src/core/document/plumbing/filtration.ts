@@ -6,8 +6,8 @@ import type { Circuit } from '../project/project';
 /**
  * Ports that oil can reach from a sump or tank without passing a filter's media.
  *
- * Follows parts from inlet to outlets only. A filter's own bypass valve is not counted as a way: when it opens,
- * that is a matter of the state. Both ports of a plate between block and filter come out unfiltered, as they are.
+ * Follows parts from inlet to outlets only. A filter's own bypass valve is not counted as a way: when it opens, that is
+ * a matter of the state. Both ports of a plate between block and filter come out unfiltered, as they are.
  */
 export function unfilteredPorts(circuit: Circuit): ReadonlySet<string> {
   const groups = PortGroups.of(circuit);

@@ -28,8 +28,7 @@ export type PlumbingResult =
 
 /**
  * Traces a circuit's places and checks all that can be wrong with its plumbing: no reservoir, reservoirs that are
- * joined,
- * drains without an end, heights that disagree, valves that sense where no oil is.
+ * joined, drains without an end, heights that disagree, valves that sense where no oil is.
  *
  * @param circuit valid by its schema and its references
  * @param at path of the circuit in the file, for issues

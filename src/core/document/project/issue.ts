@@ -1,8 +1,8 @@
 import { sentence } from '../../foundations/text';
 
 /**
- * What is wrong with an input, or worth saying about a circuit. Figures in SI; `sayIssue` makes the sentence.
- * `refused` stops the work, `warning` goes with the answer.
+ * What is wrong with an input, or worth saying about a circuit. Figures in SI; `sayIssue` makes the sentence. `refused`
+ * stops the work, `warning` goes with the answer.
  */
 export type Issue =
   | {

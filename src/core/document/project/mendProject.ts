@@ -20,10 +20,8 @@ type Json = Record<PropertyKey, unknown>;
 
 /**
  * Mends a project that the reader refuses, by the least: names that are too long are cut; fields that are not known or
- * not sound are taken
- * out, so that their defaults hold; a part that misses a figure it needs goes with its joints; joints to parts that are
- * not there go.
- * What it cannot mend it leaves for the hand.
+ * not sound are taken out, so that their defaults hold; a part that misses a figure it needs goes with its joints;
+ * joints to parts that are not there go. What it cannot mend it leaves for the hand.
  *
  * @param given as parsed; it is not changed
  */

@@ -21,8 +21,7 @@ const sound = new WeakSet<object>();
 
 /**
  * Whether the reader would take a document that an act made: the same schema and the same rules on what refers to what,
- * with each part that was
- * looked at before taken as it is, so that an act on a large circuit costs what it changes.
+ * with each part that was looked at before taken as it is, so that an act on a large circuit costs what it changes.
  *
  * @param project as it would be written
  * @returns every reason why not, 12 at most; empty where the reader takes it

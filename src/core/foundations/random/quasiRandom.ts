@@ -18,9 +18,8 @@ export function seeded(seed: number): () => number {
 
 /**
  * A Kronecker sequence: point n has the fractional parts of n·√p for the primes p in turn, shifted at random. It fills
- * a box more
- * evenly than chance does, can be gone on with, and needs no table. The first coordinates fill best: give them what
- * counts most.
+ * a box more evenly than chance does, can be gone on with, and needs no table. The first coordinates fill best: give
+ * them what counts most.
  * @source Richtmyer (1951), LA-1342; Niederreiter (1978), Bull. Amer. Math. Soc. 84, 957–1041 (from memory)
  */
 export class QuasiRandom {

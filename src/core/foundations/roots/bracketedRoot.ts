@@ -18,8 +18,8 @@ export interface BracketedRoot {
 
 /**
  * Where a function changes sign between 0 and 1: false position with the kept end's weight halved (Illinois), and
- * halving wherever that
- * stalls, so that a jump is found as surely as a zero. A place where nothing is known ends the search there.
+ * halving wherever that stalls, so that a jump is found as surely as a zero. A place where nothing is known ends the
+ * search there.
  *
  * @param f0 f at 0, @param f1 f at 1, of other sign @param within width that the bracket is narrowed to
  * @returns the place, its uncertainty below `within` where closed

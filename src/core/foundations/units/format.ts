@@ -10,8 +10,8 @@ const NOISE: Partial<Record<Quantity, number>> = {
 };
 
 /**
- * A figure in the reader's unit, without the unit: fixed decimals, true minus, two significant digits
- * where fixed decimals would show a bare zero for something that is not, and that a gauge or a rule could show.
+ * A figure in the reader's unit, without the unit: fixed decimals, true minus, two significant digits where fixed
+ * decimals would show a bare zero for something that is not, and that a gauge or a rule could show.
  * @param si value in SI; NaN or infinite gives an em dash
  */
 export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice = {}, decimals?: number): string {

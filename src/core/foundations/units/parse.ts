@@ -35,9 +35,8 @@ const IN_LENGTHS: readonly Quantity[] = ['bore', 'length', 'cutLength', 'clearan
 
 /**
  * Reads a typed figure, with or without a unit, to SI: "1.5", "60 thou", "37 1/2 in", "7/16", "5 ft 3 in", "1/4 turn",
- * comma or point. Without
- * a unit the reader's own applies, but a bare fraction of a length is inches. A bore may be named: "dash 8", "AN8",
- * "8AN", "-8", "drill 53".
+ * comma or point. Without a unit the reader's own applies, but a bare fraction of a length is inches. A bore may be
+ * named: "dash 8", "AN8", "8AN", "-8", "drill 53".
  *
  * @param names what "#8" means where a bore is typed
  */

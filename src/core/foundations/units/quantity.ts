@@ -27,8 +27,8 @@ const FOOT = 0.3048;
 const FAHRENHEIT_PER_KELVIN = 1.8;
 
 /**
- * Every quantity that a user reads or types, with the units to choose from; the first is the default.
- * The key's meaning in SI is the suffix that fields carry (pressure: Pa, flow: m³/s, …).
+ * Every quantity that a user reads or types, with the units to choose from; the first is the default. The key's meaning
+ * in SI is the suffix that fields carry (pressure: Pa, flow: m³/s, …).
  * @source exact conversion factors: ISO 80000, NIST SP 811 (from memory).
  */
 export const QUANTITIES = {

@@ -12,8 +12,7 @@ import { RULES } from './rules';
 
 /**
  * Each limit of a rule from both sides, with its weight. What the rule reads of the solved circuit is put in by hand,
- * so that the limit
- * itself is met to a hair. The limits are those that the rule states with its source.
+ * so that the limit itself is met to a hair. The limits are those that the rule states with its source.
  */
 function survey(variantId: string, parts: (list: readonly Part[]) => readonly Part[] = (p) => p): AuditContext {
   const demo = demoProject();

@@ -46,8 +46,7 @@ const HEIGHT_AGREEMENT_M = 1e-3;
  * Judges a gravity drain: it must fall all the way, end above the oil, and hold the oil with its foam half full.
  *
  * S = (z_outlet − max(z_port, z_level))/L; needed is flow × foam factor; the port under the level, a rise along the
- * run, or a crankcase
- * pressure above the column's ρgh fail it whatever its bore.
+ * run, or a crankcase pressure above the column's ρgh fail it whatever its bore.
  *
  * @source half-full laminar capacity, closed form, Churchill (1977) beyond; foam factor: common practice, no source
  */

@@ -22,8 +22,8 @@ export function isReachable(engine: Engine, range: OperatingRange, state: SpeedA
 }
 
 /**
- * The states that a verdict is taken over: cold cranking first, then at each oil temperature the speeds from
- * idle to the limit, in a snake, so that each state is a neighbour of the last.
+ * The states that a verdict is taken over: cold cranking first, then at each oil temperature the speeds from idle to
+ * the limit, in a snake, so that each state is a neighbour of the last.
  * @param speeds ≥ 2 a temperature @param temperatures ≥ 2, from the coldest to the hottest
  */
 export function reachableStates(

@@ -59,8 +59,8 @@ interface Running {
 }
 
 /**
- * Solves every reachable state and keeps each consumer's worst and range. A generator, so that a worker can
- * stop between states: it yields the number done; the return value is the sweep.
+ * Solves every reachable state and keeps each consumer's worst and range. A generator, so that a worker can stop
+ * between states: it yields the number done; the return value is the sweep.
  */
 export function* sweepCircuit(
   circuit: CircuitSolver,

@@ -31,8 +31,8 @@ export type CompileResult =
 /**
  * Turns parts and joints into nodes and elements.
  *
- * Joined ports become one node; parts become one or more elements; what is cut off from every reservoir
- * is left out and named; what falls into a crankcase leaves at its own height and never comes back.
+ * Joined ports become one node; parts become one or more elements; what is cut off from every reservoir is left out and
+ * named; what falls into a crankcase leaves at its own height and never comes back.
  *
  * @param circuit valid by its schema and its references
  * @param at path of the circuit in the file, for issues

@@ -87,8 +87,7 @@ export function ratingNumbers(part: RatedPart, load: number): LawParameters<'two
 
 /**
  * A core with its tubes in N passes for one rated in M: each tube carries n = N/M times the flow over n times the
- * length,
- * so the viscous drop grows with n², the square one with n³. @source closed form
+ * length, so the viscous drop grows with n², the square one with n³. @source closed form
  */
 export function coolerNumbers(part: PartOf<'cooler'>): LawParameters<'twoTerm'> {
   const { linearPerViscosity, squarePerDensity } = ratingNumbers(part, 1);

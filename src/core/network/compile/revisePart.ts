@@ -11,8 +11,7 @@ const NO_NODE = -1 as NodeIndex;
 
 /**
  * Writes a part's figures into the network that was compiled with it, in place: for the many circuits of a study that
- * differ in figures only.
- * Made once for a part, since a study revises it thousands of times.
+ * differ in figures only. Made once for a part, since a study revises it thousands of times.
  */
 export class PartReviser {
   private readonly expansion: Expansion;

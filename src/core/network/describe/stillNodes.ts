@@ -5,9 +5,9 @@ import type { Workspace } from '../solve/workspace';
 /**
  * Marks the nodes that shut valves leave without any open way to a reservoir.
  *
- * Only their leaks hold such a pocket's pressure, so the figure would mean nothing. A pump in the pocket
- * gives it a pressure of its own (a dead-headed pump), and so does a single shut valve's driving side:
- * a pocket is still only when every way into it is shut now and no pump works in it.
+ * Only their leaks hold such a pocket's pressure, so the figure would mean nothing. A pump in the pocket gives it a
+ * pressure of its own (a dead-headed pump), and so does a single shut valve's driving side: a pocket is still only when
+ * every way into it is shut now and no pump works in it.
  * @returns 1 for a still node
  */
 export function stillNodes(network: Network, ws: Workspace): Uint8Array {

@@ -19,8 +19,7 @@ export interface Cooling {
 
 /**
  * For the few states that neither Newton nor relaxation reaches, all of thick oil at high speed: solves warmer oil,
- * whose laws are
- * gentler, and cools it towards the state by steps that are halved where one fails.
+ * whose laws are gentler, and cools it towards the state by steps that are halved where one fails.
  * @param stuck how the usual way ended @param wantedK temperature of the state that is wanted
  * @param ws what was reached is kept here and put back where a cooling fails
  * @returns the last outcome, with all work counted, and whether it is the wanted state's answer

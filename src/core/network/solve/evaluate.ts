@@ -17,24 +17,23 @@ const out = new Float64Array(6);
 const gate = new Float64Array(2);
 
 /**
- * Half-width that a rod's gate has at least. The pin draws oil outward however low the gallery is, but air comes
- * in by the journal when the gallery has no pressure: without this the flow would jump there.
+ * Half-width that a rod's gate has at least. The pin draws oil outward however low the gallery is, but air comes in by
+ * the journal when the gallery has no pressure: without this the flow would jump there.
  */
 export const LEAST_GATE_PA = 2.5e3;
 
 /**
  * How valves, nozzles and openings that know no flow yet are linearised: by chords to a typical drop, which is quick,
- * or by their
- * tangents at rest, which now and then gets through where chords do not. Lines go by chords either way.
+ * or by their tangents at rest, which now and then gets through where chords do not. Lines go by chords either way.
  */
 export type Start = 'chords' | 'tangents';
 
 /**
- * Evaluates every element at the workspace's pressures and linearises it:
- * Q ≈ target + byFrom·δp_from + byTo·δp_to + bySense·δp_sense.
+ * Evaluates every element at the workspace's pressures and linearises it: Q ≈ target + byFrom·δp_from + byTo·δp_to +
+ * bySense·δp_sense.
  *
- * Pumps, spring valves and bearings set their flow by the pressures; the others keep their own flow as an
- * unknown and leave the difference as a law error, which Newton's next step removes.
+ * Pumps, spring valves and bearings set their flow by the pressures; the others keep their own flow as an unknown and
+ * leave the difference as a law error, which Newton's next step removes.
  *
  * @param others elements that are not lines @param start set for the first evaluation of a solve without a guess
  */
@@ -196,8 +195,7 @@ function isShutBackward(network: Network, ws: Workspace, e: number, drop: number
 
 /**
  * Where a start from rest takes its chords: a drop of some bar, as across jets and nozzles, and a valve that has just
- * begun to open.
- * These two halve the evaluations of the demos' envelopes; no answer hangs on them.
+ * begun to open. These two halve the evaluations of the demos' envelopes; no answer hangs on them.
  */
 const START_DROP_PA = 3e5;
 const START_LIFT = 0.08;
@@ -206,8 +204,8 @@ const INVERSION_TOLERANCE = 1e-13;
 const INVERSION_STEPS = 60;
 
 /**
- * An element whose own flow is the unknown, though its law is written as flow by pressure: finds the drop
- * that its present flow needs, and linearises there.
+ * An element whose own flow is the unknown, though its law is written as flow by pressure: finds the drop that its
+ * present flow needs, and linearises there.
  *
  * Near-square laws are convex in the flow, so Newton behaves; in the pressure they are concave and it overshoots.
  */
@@ -243,8 +241,7 @@ function evaluateByFlow(network: Network, ws: Workspace, e: number, available: n
 
 /**
  * Linearises an element that knows no flow yet by the chord to a typical drop: its tangent at rest, where flow is
- * laminar and
- * valves are shut, would send the pump's whole flow through the thinnest nozzle.
+ * laminar and valves are shut, would send the pump's whole flow through the thinnest nozzle.
  */
 function startByChord(network: Network, ws: Workspace, e: number, available: number): void {
   if (isShutBackward(network, ws, e, available)) return;

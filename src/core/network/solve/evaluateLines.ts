@@ -87,8 +87,8 @@ export class LineTable {
 }
 
 /**
- * The line law for all lines in one loop: lineDropInto with churchillInto written out, because a call with
- * eleven numbers boxes each of them. A test holds it against the readable form.
+ * The line law for all lines in one loop: lineDropInto with churchillInto written out, because a call with eleven
+ * numbers boxes each of them. A test holds it against the readable form.
  *
  * @param fromRest takes the chord at a typical velocity instead of the tangent at the present flow
  */

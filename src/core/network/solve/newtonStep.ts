@@ -82,8 +82,8 @@ export class NewtonStep {
   }
 
   /**
-   * Length of the correction that the old Jacobian would still ask for at the trial point. It judges a step by
-   * the pressures that it leaves to find, so that a thin passage with a steep law does not outweigh the rest.
+   * Length of the correction that the old Jacobian would still ask for at the trial point. It judges a step by the
+   * pressures that it leaves to find, so that a thin passage with a steep law does not outweigh the rest.
    * @source Deuflhard (1974), Numer. Math. 22, 289–315: natural level function (from memory).
    */
   correctionNorm(): number {
@@ -93,8 +93,8 @@ export class NewtonStep {
   }
 
   /**
-   * From rest every valve is shut, so the first step drives the pump's whole flow through thin passages and
-   * lands hundreds of bar too high when cold. It is shortened until no valve is pushed far beyond fully open.
+   * From rest every valve is shut, so the first step drives the pump's whole flow through thin passages and lands
+   * hundreds of bar too high when cold. It is shortened until no valve is pushed far beyond fully open.
    */
   firstLength(): number {
     const { network, step, unknownOfNode } = this;

@@ -16,9 +16,9 @@ const RELAXATION_LONGEST_PA = 2e6;
 const RELAXED_SHARE = 1e-4;
 
 /**
- * For circuits on which Newton cycles: lets every node yield a little, as if oil were springy, and steps in
- * time until the balances nearly hold (pseudo-transient continuation). Slow, and hard to upset: every element's
- * flow rises with its pressure, so the springy circuit settles.
+ * For circuits on which Newton cycles: lets every node yield a little, as if oil were springy, and steps in time until
+ * the balances nearly hold (pseudo-transient continuation). Slow, and hard to upset: every element's flow rises with
+ * its pressure, so the springy circuit settles.
  * @param ws a state at rest, bound to the oil @param others elements that are not lines
  * @returns steps taken; Newton finishes from where it leaves
  * @source Kelley and Keyes (1998), SIAM J. Numer. Anal. 35, 508–523 (from memory).

@@ -11,8 +11,8 @@ const LINE_PASSES = 60;
 const SETTLED_PA = 1e-3;
 
 /**
- * Gives every element the flow that its law has at the present pressures, so that only the node balances are
- * left open. Lines take Newton on their own flow; their law is convex, so it cannot run away.
+ * Gives every element the flow that its law has at the present pressures, so that only the node balances are left open.
+ * Lines take Newton on their own flow; their law is convex, so it cannot run away.
  */
 export function settleFlows(
   network: Network,

@@ -33,8 +33,8 @@ const MOST_FORCED = 40;
 
 /**
  * Steady flow of a compiled network by Newton's method on flows and pressures together. A step is shortened until the
- * residual,
- * or what Newton would still correct, lessens. Made once for a network; `solve` allocates nothing but its outcome.
+ * residual, or what Newton would still correct, lessens. Made once for a network; `solve` allocates nothing but its
+ * outcome.
  */
 export class HydraulicSolver {
   readonly workspace: Workspace;

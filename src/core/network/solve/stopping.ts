@@ -1,7 +1,6 @@
 /**
  * How a solve ended. Only `converged` is an answer. `cavitates`: the laws balance, but at a pressure where oil is no
- * longer a liquid alone,
- * so that they do not hold.
+ * longer a liquid alone, so that they do not hold.
  */
 export const SOLVE_STATUSES = ['converged', 'cavitates', 'stalled', 'iterationLimit', 'singular'] as const;
 export type SolveStatus = (typeof SOLVE_STATUSES)[number];

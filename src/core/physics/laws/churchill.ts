@@ -1,6 +1,6 @@
 /**
- * Below this Re the turbulent term changes f by less than 1e-14 of itself, and near rest its sixteenth
- * powers would overflow: the curve is 64/Re there.
+ * Below this Re the turbulent term changes f by less than 1e-14 of itself, and near rest its sixteenth powers would
+ * overflow: the curve is 64/Re there.
  */
 export const CHURCHILL_LAMINAR_BELOW_RE = 900;
 
@@ -10,11 +10,10 @@ export const CHURCHILL_TURBULENT_ABOVE_RE = 3e4;
 /**
  * Darcy friction factor in a round pipe with its slope: one smooth curve, laminar to fully rough.
  *
- * Smooth in Re, so Newton meets no jump. Grows as 64/Re toward rest, infinite at Re = 0: callers use
- * the laminar limit there.
+ * Smooth in Re, so Newton meets no jump. Grows as 64/Re toward rest, infinite at Re = 0: callers use the laminar limit
+ * there.
  *
- * f = 8·[(8/Re)¹² + (A + B)^(−3/2)]^(1/12)
- * A = {2.457·ln 1/[(7/Re)^0.9 + 0.27·ε/D]}¹⁶,  B = (37530/Re)¹⁶
+ * f = 8·[(8/Re)¹² + (A + B)^(−3/2)]^(1/12) A = {2.457·ln 1/[(7/Re)^0.9 + 0.27·ε/D]}¹⁶, B = (37530/Re)¹⁶
  *
  * Range: Re > 0, 0 ≤ ε/D ≤ 0.05.
  *

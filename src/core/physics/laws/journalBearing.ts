@@ -62,9 +62,8 @@ const RELATIVE_STEP = 1e-5;
 /**
  * Flow of one bearing at a feed pressure, solved together with its film temperature.
  *
- * Q_p = k·Δp/μ_film(T), Q = Q_p [+ Q_v·Q_p/(Q_p + Q_v)],
- * T = T_in + κH/(ρ·cp·Q + G), H = μ_film·h0. The right side falls as T rises, so the root is unique;
- * Newton inside a bracket.
+ * Q_p = k·Δp/μ_film(T), Q = Q_p [+ Q_v·Q_p/(Q_p + Q_v)], T = T_in + κH/(ρ·cp·Q + G), H = μ_film·h0. The right side
+ * falls as T rises, so the root is unique; Newton inside a bracket.
  *
  * @param state on entry `temperatureK` is the first guess; on return the whole state
  * @param pressurePa Δp ≥ 0 @param inletK T_in @param heatCapacityJM3K ρ·cp at the inlet

@@ -1,12 +1,12 @@
 /**
  * Kinematic viscosity against temperature through two measured points.
  *
- * log10 log10 Z = A − B·log10 T, with Z = ν + 0.7 + exp(−1.47 − 1.84ν − 0.51ν²), ν in mm²/s, T in K,
- * and the standard's own inverse ν = x − exp(−0.7487 − 3.295x + 0.6119x² − 0.3193x³), x = Z − 0.7.
- * The exponentials vanish above about 2 mm²/s and are kept throughout, so there is no joint in the curve.
+ * log10 log10 Z = A − B·log10 T, with Z = ν + 0.7 + exp(−1.47 − 1.84ν − 0.51ν²), ν in mm²/s, T in K, and the standard's
+ * own inverse ν = x − exp(−0.7487 − 3.295x + 0.6119x² − 0.3193x³), x = Z − 0.7. The exponentials vanish above about 2
+ * mm²/s and are kept throughout, so there is no joint in the curve.
  *
- * Range: the standard's 0.21 to 2·10⁷ mm²/s. Below about −25 °C an engine oil may hold wax or yield
- * stress, which this line does not know: callers report that as extrapolated.
+ * Range: the standard's 0.21 to 2·10⁷ mm²/s. Below about −25 °C an engine oil may hold wax or yield stress, which this
+ * line does not know: callers report that as extrapolated.
  *
  * @source ASTM D341-09 (2015), Eq. 1 to 3 (constants from memory, checked by closure to 0.05 %).
  */

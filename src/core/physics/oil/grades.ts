@@ -13,8 +13,8 @@ const oil = (name: string, v40: number, v100: number, density15KgM3: number, hth
 });
 
 /**
- * Typical oils by grade. @source limits SAE J300 (2015/2021); the values within them are engineering
- * judgement, not data of any product.
+ * Typical oils by grade. @source limits SAE J300 (2015/2021); the values within them are engineering judgement, not
+ * data of any product.
  */
 export const OIL_GRADES: readonly OilData[] = [
   oil('0W-20', 45, 8.4, 845, 2.7),

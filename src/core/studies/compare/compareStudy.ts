@@ -33,8 +33,7 @@ function variantsOf({ circuit: { project }, given }: Asked): string[] {
 
 /**
  * Variants of a project side by side: what differs in parts, settings and season, then each consumer at its worst,
- * figures at the
- * named states.
+ * figures at the named states.
  */
 export const COMPARE_STUDY = {
   name: 'compare',

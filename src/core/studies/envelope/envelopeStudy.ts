@@ -36,8 +36,7 @@ function questionOf(asked: Asked): EnvelopeRequest {
 
 /**
  * Operating map and where it fails, over engine speed and one thing more: the oil's temperature, held; how loaded the
- * filters are;
- * or the air's temperature or the road speed, the oil's temperature Calculated.
+ * filters are; or the air's temperature or the road speed, the oil's temperature Calculated.
  */
 export const ENVELOPE_STUDY = {
   name: 'envelope',

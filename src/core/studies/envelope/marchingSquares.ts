@@ -33,8 +33,7 @@ export function crossedEdges(values: Grid): GridEdge[] {
 
 /**
  * Joins the places where edges are crossed into lines, cell by cell. A cell crossed on all four sides is joined so that
- * the side of its
- * middle, by the mean of its corners, stays whole.
+ * the side of its middle, by the mean of its corners, stays whole.
  * @param crossing where each crossed edge is crossed, by its key @returns lines; one that closes ends where it begins
  * @source Lorensen and Cline (1987), in two dimensions (from memory)
  */

@@ -167,9 +167,8 @@ function pressuresOf(project: Project, looks: readonly Look[]): number[] | undef
 
 /**
  * How the uncertain figures make the looks scatter together: each at one standard deviation, squares added. Figures
- * that a fit moved have
- * what the fit left of their spread; an engine that nobody fitted has that of engines as they are; one that is invented
- * is as it says.
+ * that a fit moved have what the fit left of their spread; an engine that nobody fitted has that of engines as they
+ * are; one that is invented is as it says.
  */
 function scatterOf(project: Project, looks: readonly Look[], healthy: readonly number[]): Dense {
   const variant = activeVariant(project);

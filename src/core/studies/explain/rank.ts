@@ -73,8 +73,7 @@ function logLikelihood(off: readonly number[], l: Dense): { readonly log: number
  * Causes by their probability, given readings and answers.
  *
  * Posterior ∝ prior · mean over degrees of N(read − shown; Σ) · Π answers. Σ: the gauge's own variance and the scatter
- * of the uncertain figures.
- * Answers: 0.95 for the cause that a look by hand is about, 0.05 otherwise.
+ * of the uncertain figures. Answers: 0.95 for the cause that a look by hand is about, 0.05 otherwise.
  *
  * @source Bayes' rule; priors and reliability by engineering judgement
  */

@@ -22,14 +22,11 @@ const LEAST_FLOW_M3S = 1e-9;
  * How oil advances through empty lines and parts: quasi-steady, from one state to the next.
  *
  * Mass balance: each part that oil has reached fills with the flow that the solved network gives it, and passes oil on
- * when it is full. Its air
- * leaves freely at its outlet: into the open air, or against the pressure of the place where the empty stretch ends. A
- * line that fills resists
- * with its full length so far.
+ * when it is full. Its air leaves freely at its outlet: into the open air, or against the pressure of the place where
+ * the empty stretch ends. A line that fills resists with its full length so far.
  *
  * Neglected: compression of the air, friction of oil and air together, inertia, priming of the pump (pickup and pump
- * are full), oil that runs
- * back into a part from its outlet. Cold oil at one temperature throughout.
+ * are full), oil that runs back into a part from its outlet. Cold oil at one temperature throughout.
  *
  * @source mass balance, closed form between states
  */
@@ -151,8 +148,8 @@ function filledM3(map: FillMap, full: ReadonlyMap<string, number>): number {
 
 /**
  * What holds oil at the start. Pickup and pump are primed. Dry: nothing else. Prefilled: what holds oil upright too.
- * After a night: what lies
- * below the oil level, filters with an anti-drain valve, and coolers whose ports are at the top.
+ * After a night: what lies below the oil level, filters with an anti-drain valve, and coolers whose ports are at the
+ * top.
  * @source common practice, no source
  */
 function startsFull(part: Part, variant: Variant, start: FillingRequest['start']): boolean {

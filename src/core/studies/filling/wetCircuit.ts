@@ -111,8 +111,7 @@ export class FillMap {
 
   /**
    * The part of the circuit that has oil: full parts as they are, parts that fill with the resistance of their full
-   * share and their outlet
-   * at the pressure that their air leaves against.
+   * share and their outlet at the pressure that their air leaves against.
    *
    * @param pressurePa pressure of a place as it was last solved [Pa, gauge]
    */

@@ -74,9 +74,8 @@ class Sizer {
 
   /**
    * Narrows an end between a size that is good over the whole range and one that is not. Halves on the consumer and
-   * state that fail worst
-   * on the bad side, which costs a solve each; then holds the whole range against what was found, and goes on where
-   * another is worse.
+   * state that fail worst on the bad side, which costs a solve each; then holds the whole range against what was found,
+   * and goes on where another is worse.
    */
   end(good: number, bad: Look): { readonly si: number; readonly limit: Shortfall | null } {
     let outside = bad;

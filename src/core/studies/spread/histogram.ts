@@ -10,8 +10,8 @@ export const BINS = 2 * SIDE + 1;
 
 /**
  * A histogram around a nominal figure whose bins widen with the distance from it, so that no range need be known:
- * memory stays the same
- * however many figures come, and two of them add up. Near the nominal a bin is some 0.1 % of it wide.
+ * memory stays the same however many figures come, and two of them add up. Near the nominal a bin is some 0.1 % of it
+ * wide.
  * @param nominal [SI] @param least scale where the nominal is about nothing [SI], > 0
  */
 export class Histogram {

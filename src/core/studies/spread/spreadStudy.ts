@@ -24,8 +24,7 @@ const SURE_ENOUGH = 0.999;
 
 /**
  * Tolerances: every figure drawn from its tolerance at once, many times over, by a quasi-random sequence. The chance
- * that each
- * consumer is supplied, the band of its pressure, and what to tighten first.
+ * that each consumer is supplied, the band of its pressure, and what to tighten first.
  */
 export const SPREAD_STUDY = {
   name: 'spread',

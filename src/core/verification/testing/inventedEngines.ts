@@ -1,7 +1,7 @@
 /**
  * Engines that do not exist, of every kind that the questions offer, written down before any default was fitted to
- * them. What a healthy one
- * shows is common practice, no source: a road engine's gauge, its pump a litre, its oil on the road.
+ * them. What a healthy one shows is common practice, no source: a road engine's gauge, its pump a litre, its oil on the
+ * road.
  */
 export interface InventedEngine {
   readonly name: string;
