@@ -54,16 +54,40 @@ describe('The right to edit', () => {
     expect(first.told).toEqual([]);
   });
 
-  it('is waited for a moment, as a page that has just gone may hold it, then the tab opens to look', async () => {
+  it('is not waited for where another tab says that it has it', async () => {
     const [first, second] = [tab(), tab()];
     await first.lock.start();
     let isMine: boolean | undefined;
     void second.lock.start().then((mine) => (isMine = mine));
-    await pass(299);
+    await pass(1);
+    expect([isMine, first.told, second.told]).toEqual([false, [], []]);
+  });
+
+  it('is waited for where nobody says so: a page that has just gone may hold it for seconds', async () => {
+    let letGo: () => void = () => undefined;
+    void navigator.locks.request('tidal-gauge project mine', {}, () => new Promise<void>((done) => (letGo = done)));
+    const [first, second] = [tab(), tab('another')];
+    await second.lock.start();
+    let isMine: boolean | undefined;
+    void first.lock.start().then((mine) => (isMine = mine));
+    await pass(2999);
     expect(isMine).toBeUndefined();
-    first.lock.close();
+    letGo();
     await pass(0);
-    expect([isMine, second.told]).toEqual([true, []]);
+    expect([isMine, first.told]).toEqual([true, []]);
+  });
+
+  it('is not waited for for ever: the tab opens to look, and is told when it comes', async () => {
+    let letGo: () => void = () => undefined;
+    void navigator.locks.request('tidal-gauge project mine', {}, () => new Promise<void>((done) => (letGo = done)));
+    const only = tab();
+    let isMine: boolean | undefined;
+    void only.lock.start().then((mine) => (isMine = mine));
+    await pass(3000);
+    expect([isMine, only.told]).toEqual([false, []]);
+    letGo();
+    await pass(0);
+    expect(only.told).toEqual(['granted']);
   });
 
   it('comes to the next in the queue when the one that edits goes, which is told then', async () => {

@@ -2,7 +2,12 @@ import { z } from 'zod';
 
 /** A tab that is asked to let go has so long to store its work and do it [ms]. */
 const LET_GO_MS = 1500;
-/** So long a right that is held is waited for before the tab opens without it [ms]. */
+/**
+ * So long a right is waited for that nobody says to have, before the tab opens without it [ms]: a page that has just
+ * gone holds it a moment longer, on a busy machine for a second or two.
+ */
+const GONE_MS = 3000;
+/** The same where tabs cannot talk to each other: then it may as well be another tab that has it. */
 const GRACE_MS = 300;
 
 const after = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -10,6 +15,9 @@ const after = (ms: number): Promise<void> => new Promise((resolve) => setTimeout
 const messageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('saved'), id: z.string(), revision: z.number() }),
   z.object({ kind: z.literal('letGo'), id: z.string() }),
+  // A tab that has just opened asks who edits; the one that does says so.
+  z.object({ kind: z.literal('whoEdits'), id: z.string() }),
+  z.object({ kind: z.literal('iEdit'), id: z.string() }),
 ]);
 
 /** Whom the lock tells. */
@@ -34,6 +42,8 @@ export class EditLock {
   private release: (() => void) | undefined;
   private waiting: AbortController | undefined;
   private closed = false;
+  /** Called when another tab says that it edits. */
+  private onEditor: () => void = () => undefined;
 
   constructor(
     private readonly id: string,
@@ -57,8 +67,9 @@ export class EditLock {
     const granted = new Promise<boolean>((done) =>
       this.wait(() => (isStarting ? done(true) : this.holder.onGranted())),
     );
-    // A page that has just gone may hold it a moment longer.
-    const isMine = await Promise.race([granted, after(GRACE_MS).then(() => false)]);
+    const taken = new Promise<boolean>((done) => (this.onEditor = () => done(false)));
+    this.say({ kind: 'whoEdits', id: this.id });
+    const isMine = await Promise.race([granted, taken, after(this.channel ? GONE_MS : GRACE_MS).then(() => false)]);
     isStarting = false;
     return isMine;
   }
@@ -142,7 +153,9 @@ export class EditLock {
       if (!this.release) this.holder.onSaved(message.revision);
       return;
     }
+    if (message.kind === 'iEdit') return this.onEditor();
     if (!this.release) return;
+    if (message.kind === 'whoEdits') return this.say({ kind: 'iEdit', id: this.id });
     await this.holder.onAsked();
     if (!this.release || this.closed) return;
     this.holder.onLost();
