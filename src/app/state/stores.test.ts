@@ -1,10 +1,11 @@
 import { useDocument } from './document';
+import { LOOP, PLATE } from '../testing/plateAndLoop';
 import { useView } from './view';
 import { usePreferences } from './preferences';
 import { bench } from '../testing/bench';
 import { readFileSync } from 'node:fs';
 import type { Part } from '../../core/document/parts/part';
-import { applyMove, type Move, type MoveDraft } from '../../core/document/moves';
+import { applyMove } from '../../core/document/moves';
 import { activeVariant, type Project } from '../../core/document/project/project';
 import { readProjectText } from '../../core/document/project/readProject';
 import { catalogueEntry } from '../../core/document/parts/catalogue';
@@ -16,7 +17,6 @@ function opened() {
   useDocument.getState().open(read.project);
   return read.project;
 }
-const draft = (id: string, name: string) => ({ ...catalogueEntry(id).part, name }) as MoveDraft;
 const partIn = (id: string) => useDocument.getState().project!.variants[0]!.circuit.parts.find((p) => p.id === id)!;
 
 describe('The workbench', () => {
@@ -144,13 +144,6 @@ describe('The workbench', () => {
   });
 
   describe('A plan of several changes', () => {
-    const PLATE: Move = { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichPlain', 'Plate')] };
-    const LOOP: Move = {
-      kind: 'bridge',
-      from: 'plate.away',
-      to: 'plate.back',
-      drafts: [draft('hose10', 'Out'), draft('airCooler', 'Cooler'), draft('hose10', 'Back')],
-    };
     const planned = () => bench().plan?.steps.map((step) => step.name);
     const parts = (project: Project | undefined) => project && activeVariant(project).circuit.parts.map((p) => p.id);
 

@@ -1,25 +1,17 @@
 import type { Part } from '../../core/document/parts/part';
-import { catalogueEntry } from '../../core/document/parts/catalogue';
-import type { Move, MoveDraft } from '../../core/document/moves';
+import type { Move } from '../../core/document/moves';
 import { activeVariant, type Project } from '../../core/document/project/project';
 import { DEFAULT_CONDITIONS } from '../../core/heat/conditions';
 import { demoProject } from '../../core/verification/testing/demo';
 import { lookAgain, lookAt } from './changePlan';
 import { useDocument } from './document';
+import { draft, LOOP, PLATE } from '../testing/plateAndLoop';
 import { readView, useView, viewNow } from './view';
 
 const view = () => useView.getState();
 const project = () => useDocument.getState().project!;
 const part = (id: string) => activeVariant(project()).circuit.parts.find((p) => p.id === id)!;
-const draft = (id: string, name: string) => ({ ...catalogueEntry(id).part, name }) as MoveDraft;
 const TAKE_OUT: Move = { kind: 'takeOut', part: 'turboRestrictor' };
-const PLATE: Move = { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichPlain', 'Plate')] };
-const LOOP: Move = {
-  kind: 'bridge',
-  from: 'plate.away',
-  to: 'plate.back',
-  drafts: [draft('hose10', 'Out'), draft('airCooler', 'Cooler'), draft('hose10', 'Back')],
-};
 const PUMP_OUT: Move = { kind: 'takeOut', part: 'pump' };
 const parts = (of: Project | undefined) => of && activeVariant(of).circuit.parts.map((p) => p.id);
 
