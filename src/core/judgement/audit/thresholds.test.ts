@@ -1,7 +1,4 @@
-import { changePart } from '../../document/parts/partFields';
 import { partSchema, type Part } from '../../document/parts/part';
-import type { Variant } from '../../document/project/project';
-import type { HeatResult } from '../../heat/heatResult';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { demoProject } from '../../verification/testing/demo';
 import type { SolveResult } from '../stateResult';
@@ -9,68 +6,14 @@ import { surveyCircuit, type AuditContext } from './context';
 import { findingsOf } from './rule';
 import { sayFinding } from './sayFinding';
 import { RULES } from './rules';
+import { survey, weights, withFigure, withHeat, withResult } from './testing/surveyed';
 
-/**
+/*
  * Each limit of a rule from both sides, with its weight. What the rule reads of the solved circuit is put in by hand,
  * so that the limit itself is met to a hair. The limits are those that the rule states with its source.
  */
-function survey(variantId: string, parts: (list: readonly Part[]) => readonly Part[] = (p) => p): AuditContext {
-  const demo = demoProject();
-  const found = demo.variants.find((v) => v.id === variantId)!;
-  const variant: Variant = { ...found, circuit: { ...found.circuit, parts: [...parts(found.circuit.parts)] } };
-  const variants = demo.variants.map((v) => (v.id === variantId ? variant : v));
-  const made = CircuitSolver.of({ ...demo, variants, activeVariant: variantId });
-  if (!made.ok) throw new Error(JSON.stringify(made.issues));
-  return surveyCircuit(made.circuit);
-}
 const STOCK = survey('stock');
 const NOSE = survey('noseCooler');
-
-const weights = (id: string, context: AuditContext, part?: string) =>
-  findingsOf(
-    RULES.find((r) => r.id === id)!,
-    context,
-  )
-    .filter((f) => part === undefined || f.part === part)
-    .map((f) => f.weight);
-
-/** The circuit with one figure of a part changed; nothing is solved anew. */
-function withFigure(c: AuditContext, id: string, path: readonly (string | number)[], value: unknown): AuditContext {
-  const parts = c.circuit.parts.map((p) => {
-    if (p.id !== id) return p;
-    const changed = changePart(p, path, value);
-    if (!changed.ok) throw new Error(`${id}.${path.join('.')}`);
-    return changed.part;
-  });
-  return {
-    ...c,
-    circuit: { ...c.circuit, parts },
-    parts: (kind) => parts.filter((p): p is never => p.kind === kind),
-    part: (wanted) => parts.find((p) => p.id === wanted),
-  };
-}
-/** The balances of a circuit with figures put in; by drive where they differ. */
-function withHeat(
-  c: AuditContext,
-  change: Partial<HeatResult> | ((air: number, altered: boolean) => Partial<HeatResult>),
-): AuditContext {
-  const real = c.balance(c.drives.hotDay)!;
-  return {
-    ...c,
-    balance: (drive, altering) => ({
-      ...real,
-      heat: {
-        ...real.heat,
-        ...(typeof change === 'function' ? change(drive.airTemperatureK, altering !== undefined) : change),
-      },
-    }),
-  };
-}
-/** Every state of a circuit with its result changed. */
-const withResult = (c: AuditContext, change: (r: SolveResult) => SolveResult): AuditContext => ({
-  ...c,
-  at: (state) => change(c.at(state)),
-});
 const elementOf = (c: AuditContext, part: string, role = '') => c.compiled.elementsOfPart.get(part)!.get(role)!;
 
 describe('Oil too hot or too cold', () => {
