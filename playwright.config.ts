@@ -15,6 +15,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // Nothing to be waited for that grows into its place; the test of that asks for it.
+    contextOptions: { reducedMotion: 'reduce' },
     // Each test has a browser of its own: none but those without a server keep the app's code in it.
     serviceWorkers: 'block',
     trace: 'off',

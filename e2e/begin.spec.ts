@@ -141,6 +141,30 @@ test('the focus returns to where it was after a panel, a change and a dialog', a
   await expect(options).toBeFocused();
 });
 
+test('a dialog that is still growing into its place takes no press, and none closes it', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await openApp(page);
+  const options = page.getByRole('button', { name: 'Options…' });
+  const dialog = page.getByRole('dialog');
+  await options.click();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await expect(dialog).toBeHidden();
+  // As slow as it takes to press where it is and where it is not.
+  const session = await page.context().newCDPSession(page);
+  await session.send('Animation.enable');
+  await session.send('Animation.setPlaybackRate', { playbackRate: 0.01 });
+  await options.click();
+  const close = dialog.getByRole('button', { name: 'Close' });
+  await expect(page.locator('.ant-zoom-appear-active, .ant-zoom-enter-active').first()).toBeAttached();
+  const box = (await close.boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.click(20, 700);
+  await session.send('Animation.setPlaybackRate', { playbackRate: 1 });
+  // Once it stands there it does.
+  await close.click();
+  await expect(dialog).toBeHidden();
+});
+
 test('a verdict says why, with its source', async ({ page }) => {
   await openApp(page);
   await page.getByRole('button', { name: 'Why? Marginal' }).click();
