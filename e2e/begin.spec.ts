@@ -199,13 +199,22 @@ for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
         const texts = [...document.querySelectorAll('.sheet > svg text, .stage .zoom')]
           .filter((t) => t.textContent.trim() !== '' && getComputedStyle(t).visibility !== 'hidden')
           .map((t) => ({ words: t.textContent, group: t.parentElement, box: t.getBoundingClientRect() }));
-        return texts.flatMap((a, i) =>
+        const dividers = [...document.querySelectorAll('.sheet > svg line[stroke="var(--rule)"]')]
+          .map((line) => line.getBoundingClientRect())
+          .filter((line) => line.width === 0);
+        const cut = texts.flatMap(({ words, box }) =>
+          dividers.some((d) => box.left < d.x && d.x < box.right && box.top < d.bottom && d.top < box.bottom)
+            ? [`${words} | divider`]
+            : [],
+        );
+        const over = texts.flatMap((a, i) =>
           texts.slice(i + 1).flatMap((b) => {
             const across = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
             const down = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
             return a.group !== b.group && across > 2 && down > 4 ? [`${a.words} | ${b.words}`] : [];
           }),
         );
+        return [...over, ...cut];
       });
       expect(covered).toEqual([]);
       // A long variant's name is cut before a button goes to a row of its own.

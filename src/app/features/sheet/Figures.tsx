@@ -64,10 +64,10 @@ export const Figures = memo(function Figures({
                 {SHORT[consumer.verdict]}
               </text>
               {decisive && (
-                <text className={`t-headline ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>
+                <text className={`t-headline narrow ${bad ? 'alarm' : ''}`} x={s.x0 + 6} y={36}>
                   {formatFigure(Math.abs(decisive.margin), decisive.quantity, units)}
                   {decisive.quantity === 'pressure' && (
-                    <tspan className="t-small ink2" fontWeight={520} dx={3}>
+                    <tspan className="t-small narrow ink2" fontWeight={520} dx={3}>
                       {unit}
                     </tspan>
                   )}

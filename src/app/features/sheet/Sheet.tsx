@@ -48,7 +48,7 @@ const NAME_LETTER = 7.6;
 const RIBBON_ABOUT = 12;
 /** The drawing grows with the room that it has, up to this many times. */
 const LARGEST_SCALE = 1.6;
-/** A drawing so much wider than its room can be fitted to it. */
+/** A drawing so much wider than its room is fitted to it on request; a narrower one by itself. */
 const WIDER = 1.05;
 
 const NOTHING: readonly string[] = [];
@@ -294,7 +294,9 @@ function measure(layout: SheetLayout, room: { readonly width: number; readonly h
   const roomy = Math.min(LARGEST_SCALE, room.width / layout.width, room.height / (fixedHeight + LEAST_AXIS));
   // Until the room is measured the drawing is as large as it must be: it never jumps down from a larger one.
   const isMeasured = Number.isFinite(room.width);
-  const usual = isMeasured ? Math.max(1, roomy) : 1;
+  // One that is hardly wider than its room fits it by itself: its last figures would lie behind the edge.
+  const least = layout.width > WIDER * room.width ? 1 : Math.min(1, room.width / layout.width);
+  const usual = isMeasured ? Math.max(least, roomy) : 1;
   const scale = zoom === 'fit' ? Math.min(1, room.width / layout.width) : zoom === 'usual' ? usual : zoom;
   // The axis gives way before the figures slip under the edge.
   const axisHeight = Math.max(LEAST_AXIS, Math.min(MOST_AXIS, room.height / scale - fixedHeight));
