@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { placeOf } from '../../../core/document/parts/ports';
 import type { Verdict } from '../../../core/judgement/stateResult';
-import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { displayUnit, formatFigure, formatInDrawing, type UnitChoice } from '../../../core/foundations/units';
 import type { SheetLayout } from './layout';
 import type { Reading } from './reading';
 import { VerdictMark } from '../../marks/VerdictMark';
@@ -54,7 +54,7 @@ export const Figures = memo(function Figures({
                 ? 'above min.'
                 : 'below max.'
             : '';
-          const unit = decisive ? displayUnit(decisive.quantity, units).symbol : '';
+          const unit = decisive ? displayUnit(decisive.quantity, units).shortSymbol : '';
           const bad = !consumer.supplied;
           return (
             <g key={s.part.id}>
@@ -79,7 +79,7 @@ export const Figures = memo(function Figures({
                 </text>
               )}
               <text className="t-small narrow ink2" x={s.x0 + 6} y={65}>
-                {consumer.flowM3S === null ? '—' : formatQuantity(consumer.flowM3S, 'flow', units)}
+                {consumer.flowM3S === null ? '—' : formatInDrawing(consumer.flowM3S, 'flow', units)}
               </text>
             </g>
           );

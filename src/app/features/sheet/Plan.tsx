@@ -1,7 +1,7 @@
 import { kindOf } from '../../../core/document/parts/part';
 import { memo, useMemo, type KeyboardEvent } from 'react';
 import { isDeadEnd, PORTS } from '../../../core/document/parts/ports';
-import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { formatInDrawing, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Weight } from '../../../core/judgement/audit';
 import { WeightMark } from '../../marks/WeightMark';
 import type { Label } from './labels';
@@ -187,7 +187,7 @@ const Return = memo(function Return({
             y={y + 14}
             textAnchor="end"
           >
-            {run.label} {formatQuantity(drain?.flowM3S ?? flow, 'flow', units)}
+            {run.label} {formatInDrawing(drain?.flowM3S ?? flow, 'flow', units)}
           </text>
           <Flag weight={weight} x={run.points[run.points.length - 1]![0] + 18} y={y} />
         </>

@@ -15,6 +15,8 @@ const STRIP = 38;
 /** Height of the whole profile with an axis of so many px. */
 export const profileHeight = (axisHeight: number) => PROFILE_TOP + axisHeight + STRIP + 8;
 export const AXIS_LEFT = 40;
+/** The unit stands under the axis's zero: beside its top there is no room for "psi 100" [px]. */
+const UNIT_BELOW = 17;
 
 /** Highest pressure that the profile must show [Pa]. */
 export function highestPa(sweep: Sweep | undefined, result: SolveResult): number {
@@ -44,7 +46,7 @@ export function AxisLabels({
           {Math.round(toDisplay(pa, u))}
         </text>
       ))}
-      <text className="t-small ink2" x={AXIS_LEFT - 38} y={PROFILE_TOP + 4}>
+      <text className="t-small ink2" x={AXIS_LEFT - 6} y={PROFILE_TOP + axisHeight + UNIT_BELOW} textAnchor="end">
         {u.symbol}
       </text>
     </>

@@ -146,7 +146,7 @@ export function Sheet({
             style={{ top: profileTop * scale }}
             aria-hidden="true"
           >
-            <rect width={AXIS_LEFT} height={axisHeight + 18} fill="var(--paper)" />
+            <rect width={AXIS_LEFT} height={profileHeight(axisHeight)} fill="var(--paper)" />
             <AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
           </svg>
         </div>

@@ -1,7 +1,7 @@
 import type { Part } from '../../../core/document/parts/part';
 import { isConsumer } from '../../../core/document/parts/ports';
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
-import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { displayUnit, formatInDrawing, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import type { Reading } from './reading';
 import type { SolveResult } from '../../../core/judgement/stateResult';
 
@@ -10,10 +10,13 @@ export function partName(part: Part): string {
   return 'count' in part && part.count > 1 ? `${part.name} ×${part.count}` : part.name;
 }
 
+/** A passage's bore is drilled to a tenth of a millimetre; a tenth of an inch would say nothing. */
+const boreDecimals = (units: UnitChoice) => (displayUnit('bore', units).id === 'mm' ? 1 : undefined);
+
 /** The line under a part's name in the plan. */
 export function partDetail(part: Part, reading: Reading, units: UnitChoice): string {
   if (!reading.isThere) return '';
-  const flow = () => formatQuantity(reading.flowM3S(part.id), 'flow', units);
+  const flow = () => formatInDrawing(reading.flowM3S(part.id), 'flow', units);
   const opening = reading.opening(part.id) ?? 0;
   if (part.blocked === true) return 'blocked';
   switch (part.kind) {
@@ -22,7 +25,7 @@ export function partDetail(part: Part, reading: Reading, units: UnitChoice): str
     case 'filter':
       return part.bypass ? (opening > 0 ? 'bypass open' : 'bypass shut') : 'no bypass valve';
     case 'line':
-      return part.dash ? `dash ${part.dash}` : formatQuantity(part.boreM, 'bore', units, 1);
+      return part.dash ? `dash ${part.dash}` : formatQuantity(part.boreM, 'bore', units, boreDecimals(units));
     case 'pickup':
       return '';
     case 'orifice':

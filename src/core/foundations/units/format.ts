@@ -9,6 +9,9 @@ const NOISE: Partial<Record<Quantity, number>> = {
   heatFlow: 0.5,
 };
 
+/** From here on a third decimal is more than anything in a workshop can show. */
+const NO_THIRD_DECIMAL_FROM = 10;
+
 /**
  * A figure in the reader's unit, without the unit: fixed decimals, true minus, two significant digits where fixed
  * decimals would show a bare zero for something that is not, and that a gauge or a rule could show.
@@ -18,7 +21,8 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
   if (!Number.isFinite(si)) return '—';
   const u = displayUnit(quantity, choice);
   const shown = toDisplay(si, u);
-  const places = decimals ?? u.decimals;
+  const usual = Math.abs(shown) >= NO_THIRD_DECIMAL_FROM ? Math.min(2, u.decimals) : u.decimals;
+  const places = decimals ?? usual;
   let text = shown.toFixed(places);
   if (Number(text) === 0) {
     text =
@@ -28,6 +32,11 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
     if (text.includes('e')) text = shown.toExponential(1);
   }
   return text.replace(/-/g, '−');
+}
+
+/** A figure with its unit as short as a drawing needs it: "1.08 gpm" where the reader's unit is the US gallon. */
+export function formatInDrawing(si: number, quantity: Quantity, choice: UnitChoice = {}): string {
+  return `${formatFigure(si, quantity, choice)}\u00a0${displayUnit(quantity, choice).shortSymbol}`;
 }
 
 /** A figure with its unit: "2.25 bar". */

@@ -1,5 +1,5 @@
 export { QUANTITIES, displayUnit, fromDisplay, toDisplay } from './quantity';
 export type { DisplayUnit, Quantity, UnitChoice } from './quantity';
-export { formatFigure, formatQuantity } from './format';
+export { formatFigure, formatInDrawing, formatQuantity } from './format';
 export { METRIC_UNITS, US_UNITS } from './system';
 export { parseQuantity, type BoreNames } from './parse';

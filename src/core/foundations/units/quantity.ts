@@ -3,6 +3,8 @@ export interface DisplayUnit {
   readonly id: string;
   /** As written after a figure. */
   readonly symbol: string;
+  /** As written where a drawing leaves little room. */
+  readonly shortSymbol: string;
   readonly factor: number;
   readonly offset: number;
   /** Decimals that a reading of ordinary size deserves. */
@@ -12,6 +14,7 @@ export interface DisplayUnit {
 const unit = (id: string, symbol: string, siPerUnit: number, decimals: number, offset = 0): DisplayUnit => ({
   id,
   symbol,
+  shortSymbol: symbol.replace(/^US /, ''),
   factor: 1 / siPerUnit,
   offset,
   decimals,

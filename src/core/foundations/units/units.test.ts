@@ -3,6 +3,7 @@ import { expectPublished, publishedValue, toSi } from '../../verification/publis
 import {
   displayUnit,
   formatFigure,
+  formatInDrawing,
   formatQuantity,
   fromDisplay,
   parseQuantity,
@@ -116,6 +117,18 @@ describe('Units', () => {
 
   it('shows a bore in inches with three decimals', () => {
     expect(formatQuantity(1.09e-3, 'bore', { bore: 'in' })).toBe('0.043\u00a0in');
+  });
+
+  it('shows a large flow in gallons with two decimals, and in a drawing without naming the country', () => {
+    const gallonM3S = 3.785411784e-3 / 60;
+    const shown = (gpm: number) => formatQuantity(gpm * gallonM3S, 'flow', { flow: 'gpm' });
+    expect([shown(9.9994), shown(10.004), shown(-18.0734)]).toEqual([
+      '9.999\u00a0US gpm',
+      '10.00\u00a0US gpm',
+      '−18.07\u00a0US gpm',
+    ]);
+    expect(formatInDrawing(1.076 * gallonM3S, 'flow', { flow: 'gpm' })).toBe('1.076\u00a0gpm');
+    expect(formatInDrawing(1e-3 / 60, 'flow')).toBe('1.00\u00a0L/min');
   });
 
   it('writes a true minus, two digits for what is small, 0 for what nothing can show, a dash for what is not there', () => {
