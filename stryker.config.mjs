@@ -15,6 +15,8 @@ export default {
   jest: { configFile: 'jest.mutate.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
   concurrency: 2,
+  // A change that only takes long on a busy machine must not count as noticed.
+  timeoutMS: 60_000,
   plugins: ['@stryker-mutator/jest-runner', './scripts/sentenceIgnorer.mjs'],
   ignorers: ['sentences'],
   reporters: ['clear-text', 'progress', 'json'],

@@ -26,7 +26,6 @@ export function DeliverySection({ items }: { readonly items: readonly Item[] }) 
     () => checkDelivery(items, delivered, variant.bench?.matches),
     [items, delivered, variant.bench?.matches],
   );
-  const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0);
   const add = (typed: string) => {
     const lines = parseDelivery(typed);
     if (lines.length === 0)
@@ -71,64 +70,75 @@ export function DeliverySection({ items }: { readonly items: readonly Item[] }) 
           </Button>
         )}
       </div>
-      {delivered.length > 0 && (
-        <>
-          <Table<DeliveredLine & { readonly n: number }>
-            rowKey="n"
-            size="small"
-            pagination={false}
-            scroll={{ x: 'max-content' }}
-            dataSource={check.lines.map((line, n) => ({ ...line, n }))}
-            columns={[
-              { title: 'Came', rowScope: 'row', className: 'wrap', render: (_, l) => `${l.quantity} × ${l.text}` },
-              {
-                title: 'Verdict',
-                className: 'wrap',
-                render: (_, l) => (
-                  <>
-                    {l.verdict !== 'wanted' && <WeightIcon weight={l.verdict === 'wrongSize' ? 'stop' : 'look'} />}{' '}
-                    {VERDICT_WORDS[l.verdict]}
-                    {l.verdict === 'wrongSize' && `: ${l.came} came, ${l.wanted} needed.`}
-                    {l.fits &&
-                      (l.fits.length > 0
-                        ? ` It would fit: ${l.fits.join('; ')}.`
-                        : ' It fits nothing here: send it back.')}
-                  </>
-                ),
-              },
-              {
-                title: 'Taken for',
-                render: (_, l) => (
-                  <SelectInput
-                    label={`Taken for: ${l.text}`}
-                    value={l.verdict === 'wrongSize' ? '' : (l.item?.key ?? '')}
-                    options={[
-                      { value: '', label: 'nothing here' },
-                      ...wanted.map((i) => ({ value: i.key, label: i.size === '' ? i.name : `${i.name}, ${i.size}` })),
-                    ]}
-                    onChange={(key) =>
-                      change('match a delivered part', (bench) => {
-                        const { [lineKey(l.text)]: _, ...others } = bench.matches ?? {};
-                        return { ...bench, matches: key === '' ? others : { ...others, [lineKey(l.text)]: key } };
-                      })
-                    }
-                  />
-                ),
-              },
-            ]}
-          />
-          <h3>{check.missing.length === 0 ? 'Nothing is missing.' : 'Still missing'}</h3>
-          <ul className="plain">
-            {check.missing.map(({ item, quantity }) => (
-              <li key={item.key}>
-                {Number(quantity.toFixed(3))}
-                {item.unit === 'm' ? ' m' : item.unit === 'm³' ? ' m³' : ' ×'} {item.name}
-                {item.size && `, ${item.size}`}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {delivered.length > 0 && <DeliveryVerdicts check={check} items={items} />}
     </section>
+  );
+}
+
+/** Each line that came with its verdict, what it is taken for, and what has not come. */
+function DeliveryVerdicts({
+  check,
+  items,
+}: {
+  readonly check: ReturnType<typeof checkDelivery>;
+  readonly items: readonly Item[];
+}) {
+  const change = useBenchChange();
+  const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0);
+  return (
+    <>
+      <Table<DeliveredLine & { readonly n: number }>
+        rowKey="n"
+        size="small"
+        pagination={false}
+        scroll={{ x: 'max-content' }}
+        dataSource={check.lines.map((line, n) => ({ ...line, n }))}
+        columns={[
+          { title: 'Came', rowScope: 'row', className: 'wrap', render: (_, l) => `${l.quantity} × ${l.text}` },
+          {
+            title: 'Verdict',
+            className: 'wrap',
+            render: (_, l) => (
+              <>
+                {l.verdict !== 'wanted' && <WeightIcon weight={l.verdict === 'wrongSize' ? 'stop' : 'look'} />}{' '}
+                {VERDICT_WORDS[l.verdict]}
+                {l.verdict === 'wrongSize' && `: ${l.came} came, ${l.wanted} needed.`}
+                {l.fits &&
+                  (l.fits.length > 0 ? ` It would fit: ${l.fits.join('; ')}.` : ' It fits nothing here: send it back.')}
+              </>
+            ),
+          },
+          {
+            title: 'Taken for',
+            render: (_, l) => (
+              <SelectInput
+                label={`Taken for: ${l.text}`}
+                value={l.verdict === 'wrongSize' ? '' : (l.item?.key ?? '')}
+                options={[
+                  { value: '', label: 'nothing here' },
+                  ...wanted.map((i) => ({ value: i.key, label: i.size === '' ? i.name : `${i.name}, ${i.size}` })),
+                ]}
+                onChange={(key) =>
+                  change('match a delivered part', (bench) => {
+                    const { [lineKey(l.text)]: _, ...others } = bench.matches ?? {};
+                    return { ...bench, matches: key === '' ? others : { ...others, [lineKey(l.text)]: key } };
+                  })
+                }
+              />
+            ),
+          },
+        ]}
+      />
+      <h3>{check.missing.length === 0 ? 'Nothing is missing.' : 'Still missing'}</h3>
+      <ul className="plain">
+        {check.missing.map(({ item, quantity }) => (
+          <li key={item.key}>
+            {Number(quantity.toFixed(3))}
+            {item.unit === 'm' ? ' m' : item.unit === 'm³' ? ' m³' : ' ×'} {item.name}
+            {item.size && `, ${item.size}`}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

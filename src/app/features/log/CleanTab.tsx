@@ -30,7 +30,6 @@ const lastCode = (sessions: readonly Session[]): string | undefined =>
 /** What the filters make of the oil, with and without the side-stream ones. */
 export default function CleanTab() {
   const project = useDocument((d) => d.project)!;
-  const units = usePreferences((p) => p.units);
   const [text, setText] = useState(() => lastCode(project.log?.sessions ?? []) ?? TYPICAL_CODE);
   const [hours, setHours] = useState(50);
   const [usualChangeHours, setUsual] = useState<number>(USUAL_CHANGE_HOURS);
@@ -45,7 +44,6 @@ export default function CleanTab() {
   });
   const study = useStudy('cleanliness', request, 'fresh');
   const { answer } = study;
-  const hasSide = answer?.filters.some((f) => f.sideStream) ?? false;
   return (
     <>
       <div className="row">
@@ -78,64 +76,71 @@ export default function CleanTab() {
         />
       </div>
       <StudyStatus study={study} doing="computing cleanliness" />
-      {answer && (
-        <>
-          <p className="headline">
-            {answer.codeBefore.join('/')} now; after {hours} h <b>{answer.codeWith.join('/')}</b>
-            {hasSide && <> with the side-stream filter, {answer.codeWithout.join('/')} without</>}.
-          </p>
-          <Table<Cleanliness['filters'][number]>
-            rowKey="part"
-            size="small"
-            pagination={false}
-            scroll={{ x: 'max-content' }}
-            dataSource={answer.filters}
-            locale={{ emptyText: 'This circuit has no filter.' }}
-            columns={[
-              { title: 'Filter', rowScope: 'row', dataIndex: 'name' },
-              {
-                title: 'Through its media',
-                align: 'right',
-                render: (_, f) => formatQuantity(f.flowM3S, 'flow', units),
-              },
-              { title: 'Whole oil, times an hour', align: 'right', render: (_, f) => f.turnoversPerHour.toFixed(1) },
-              { title: 'β at 4, 6, 14 µm', render: (_, f) => f.beta.map((b) => b.toFixed(1)).join(', ') },
-            ]}
-          />
-          <Table<Cleanliness['sizes'][number]>
-            rowKey="sizeUm"
-            size="small"
-            pagination={false}
-            scroll={{ x: 'max-content' }}
-            dataSource={answer.sizes}
-            columns={[
-              { title: 'Particles over', rowScope: 'row', render: (_, s) => `${s.sizeUm} µm` },
-              { title: 'Now, per mL', align: 'right', render: (_, s) => perMl(s.startPerM3) },
-              { title: 'Comes to, per mL', align: 'right', render: (_, s) => perMl(s.steadyWith) },
-              { title: 'Without side-stream', align: 'right', render: (_, s) => perMl(s.steadyWithout) },
-              { title: 'Halves in', align: 'right', render: (_, s) => sayHalf(s.halfTimeWithS) },
-            ]}
-          />
-          {answer.filters.map((f) => (
-            <p key={f.part}>
-              {f.name}: {sayLife(f.life)}
-            </p>
-          ))}
-          {answer.coldBypass.map((b) => (
-            <p key={b.part}>
-              {b.name}:{' '}
-              {b.share === 0
-                ? 'all oil goes through its media at the coldest start.'
-                : `${Math.round(100 * b.share)} % goes past its media at the coldest start${b.untilK === null ? '' : `, until the oil is at ${formatQuantity(b.untilK, 'temperature', units)}`}.`}
-            </p>
-          ))}
-          <p className="quiet block">
-            Stirred sump; efficiency 1 − 1/β (ISO 16889); codes by ISO 4406 at {CODE_SIZES_UM.join(', ')} µm. How much
-            dirt an engine makes, typical β and how fast an element clogs are engineering judgement: a sample of your
-            own oil says more. <Why of="cleanliness">ISO 4406</Why>, <Why of="betaRatio">β</Why>.
-          </p>
-        </>
-      )}
+      {answer && <CleanAnswer answer={answer} hours={hours} />}
+    </>
+  );
+}
+
+/** What it comes to: the code, each filter's part, each size of particle, and how long elements last. */
+function CleanAnswer({ answer, hours }: { readonly answer: Cleanliness; readonly hours: number }) {
+  const units = usePreferences((p) => p.units);
+  const hasSide = answer.filters.some((f) => f.sideStream);
+  return (
+    <>
+      <p className="headline">
+        {answer.codeBefore.join('/')} now; after {hours} h <b>{answer.codeWith.join('/')}</b>
+        {hasSide && <> with the side-stream filter, {answer.codeWithout.join('/')} without</>}.
+      </p>
+      <Table<Cleanliness['filters'][number]>
+        rowKey="part"
+        size="small"
+        pagination={false}
+        scroll={{ x: 'max-content' }}
+        dataSource={answer.filters}
+        locale={{ emptyText: 'This circuit has no filter.' }}
+        columns={[
+          { title: 'Filter', rowScope: 'row', dataIndex: 'name' },
+          {
+            title: 'Through its media',
+            align: 'right',
+            render: (_, f) => formatQuantity(f.flowM3S, 'flow', units),
+          },
+          { title: 'Whole oil, times an hour', align: 'right', render: (_, f) => f.turnoversPerHour.toFixed(1) },
+          { title: 'β at 4, 6, 14 µm', render: (_, f) => f.beta.map((b) => b.toFixed(1)).join(', ') },
+        ]}
+      />
+      <Table<Cleanliness['sizes'][number]>
+        rowKey="sizeUm"
+        size="small"
+        pagination={false}
+        scroll={{ x: 'max-content' }}
+        dataSource={answer.sizes}
+        columns={[
+          { title: 'Particles over', rowScope: 'row', render: (_, s) => `${s.sizeUm} µm` },
+          { title: 'Now, per mL', align: 'right', render: (_, s) => perMl(s.startPerM3) },
+          { title: 'Comes to, per mL', align: 'right', render: (_, s) => perMl(s.steadyWith) },
+          { title: 'Without side-stream', align: 'right', render: (_, s) => perMl(s.steadyWithout) },
+          { title: 'Halves in', align: 'right', render: (_, s) => sayHalf(s.halfTimeWithS) },
+        ]}
+      />
+      {answer.filters.map((f) => (
+        <p key={f.part}>
+          {f.name}: {sayLife(f.life)}
+        </p>
+      ))}
+      {answer.coldBypass.map((b) => (
+        <p key={b.part}>
+          {b.name}:{' '}
+          {b.share === 0
+            ? 'all oil goes through its media at the coldest start.'
+            : `${Math.round(100 * b.share)} % goes past its media at the coldest start${b.untilK === null ? '' : `, until the oil is at ${formatQuantity(b.untilK, 'temperature', units)}`}.`}
+        </p>
+      ))}
+      <p className="quiet block">
+        Stirred sump; efficiency 1 − 1/β (ISO 16889); codes by ISO 4406 at {CODE_SIZES_UM.join(', ')} µm. How much dirt
+        an engine makes, typical β and how fast an element clogs are engineering judgement: a sample of your own oil
+        says more. <Why of="cleanliness">ISO 4406</Why>, <Why of="betaRatio">β</Why>.
+      </p>
     </>
   );
 }

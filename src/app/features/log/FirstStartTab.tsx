@@ -16,6 +16,39 @@ import { Why } from '../../help/Why';
 
 type SeenChange = (seen: Seen) => Seen;
 
+/** What was seen at the first start as a session of the log book. */
+function sessionOf(steps: readonly StartStep[], seen: Readonly<Record<string, Seen>>, variant: string, id: string) {
+  const readings = steps.flatMap((s) => {
+    const pressurePa = seen[s.id]?.pressurePa;
+    return s.pressure && pressurePa !== undefined
+      ? [
+          {
+            reading: {
+              kind: 'pressure' as const,
+              speedRevS: s.pressure.speedRevS,
+              oilTemperatureK: s.pressure.oilTemperatureK,
+              pressurePa,
+            },
+            predicted: s.pressure.expectPa,
+          },
+        ]
+      : [];
+  });
+  const photos = steps.flatMap((s) => seen[s.id]?.photos ?? []).slice(0, MOST_PHOTOS);
+  const notes = steps.flatMap((s) => (seen[s.id]?.note ? [`${s.title}: ${seen[s.id]!.note}`] : []));
+  const done = steps.filter((s) => seen[s.id]?.done).length;
+  return tidy({
+    id,
+    on: today(),
+    kind: 'firstStart' as const,
+    title: `First start, ${done} of ${steps.length} steps`,
+    variant,
+    readings: readings.length > 0 ? readings : undefined,
+    note: notes.length > 0 ? notes.join('\n').slice(0, 4000) : undefined,
+    photos: photos.length > 0 ? photos : undefined,
+  });
+}
+
 /** The first start, one step at a time, large enough to read from the engine bay. */
 export default function FirstStartTab() {
   const { project, variant, before, log } = useEngineLog();
@@ -45,42 +78,14 @@ export default function FirstStartTab() {
       },
       on === '' ? '' : `${variant.id} ${id} ${on}`,
     );
-  const keepInBook = () => {
-    const readings = steps.flatMap((s) => {
-      const pressurePa = seen[s.id]?.pressurePa;
-      return s.pressure && pressurePa !== undefined
-        ? [
-            {
-              reading: {
-                kind: 'pressure' as const,
-                speedRevS: s.pressure.speedRevS,
-                oilTemperatureK: s.pressure.oilTemperatureK,
-                pressurePa,
-              },
-              predicted: s.pressure.expectPa,
-            },
-          ]
-        : [];
-    });
-    const photos = steps.flatMap((s) => seen[s.id]?.photos ?? []).slice(0, MOST_PHOTOS);
-    const notes = steps.flatMap((s) => (seen[s.id]?.note ? [`${s.title}: ${seen[s.id]!.note}`] : []));
+  const keepInBook = () =>
     changeLog('first start into the log book', (l) => ({
       ...l,
       sessions: [
         ...(l.sessions ?? []),
-        tidy({
-          id: freshId('session', l.sessions ?? []),
-          on: today(),
-          kind: 'firstStart' as const,
-          title: `First start, ${done} of ${steps.length} steps`,
-          variant: variant.name,
-          readings: readings.length > 0 ? readings : undefined,
-          note: notes.length > 0 ? notes.join('\n').slice(0, 4000) : undefined,
-          photos: photos.length > 0 ? photos : undefined,
-        }) as never,
+        sessionOf(steps, seen, variant.name, freshId('session', l.sessions ?? [])) as never,
       ],
     }));
-  };
   return (
     <>
       {studies.map((study, i) => (

@@ -57,27 +57,9 @@ export function TimelinePicture({ timeline, name }: { readonly timeline: Timelin
             {row.label}
           </text>
         ))}
-        {variants.map((v) => {
-          const width = Math.max(3, at(v.to) - at(v.from));
-          return (
-            <g key={v.from}>
-              <title>{`${v.name}, from ${v.from}`}</title>
-              <rect
-                x={at(v.from)}
-                y={topOf('Variant') + 6}
-                width={width}
-                height={20}
-                fill="var(--tint-1)"
-                stroke="var(--ink)"
-              />
-              {width >= LEAST_NAME && (
-                <text x={at(v.from) + 5} y={topOf('Variant') + 21} fontSize={12} fill="var(--ink)">
-                  {v.name.length * LETTER > width ? `${v.name.slice(0, Math.floor(width / LETTER) - 1)}…` : v.name}
-                </text>
-              )}
-            </g>
-          );
-        })}
+        {variants.map((v) => (
+          <VariantBar key={v.from} variant={v} at={at} y={topOf('Variant')} />
+        ))}
         {marks.map((mark) => (
           <SessionMark key={mark.id} mark={mark} x={at(mark.on)} y={topOf('Sessions') + 16} />
         ))}
@@ -124,6 +106,31 @@ export function TimelinePicture({ timeline, name }: { readonly timeline: Timelin
       <Legend kinds={[...new Set(marks.map((m) => m.kind))]} hasFault={marks.some((m) => m.underFault)} />
       <PictureButtons name={`${name} log book`} />
     </figure>
+  );
+}
+
+/** How long a variant was in the engine, with its name as far as there is room. */
+function VariantBar({
+  variant,
+  at,
+  y,
+}: {
+  readonly variant: Timeline['variants'][number];
+  readonly at: (on: string) => number;
+  readonly y: number;
+}) {
+  const { name, from, to } = variant;
+  const width = Math.max(3, at(to) - at(from));
+  return (
+    <g>
+      <title>{`${name}, from ${from}`}</title>
+      <rect x={at(from)} y={y + 6} width={width} height={20} fill="var(--tint-1)" stroke="var(--ink)" />
+      {width >= LEAST_NAME && (
+        <text x={at(from) + 5} y={y + 21} fontSize={12} fill="var(--ink)">
+          {name.length * LETTER > width ? `${name.slice(0, Math.floor(width / LETTER) - 1)}…` : name}
+        </text>
+      )}
+    </g>
   );
 }
 

@@ -9,6 +9,7 @@ const LEFT = 14;
 const RIGHT = 96;
 const TOP = 18;
 const BOTTOM = 24;
+const LABEL_HEIGHT = 14;
 
 /** A gravity drain from the side: its outlet, its run, its port, and the oil level that it must end over. */
 export function DrainProfile({
@@ -28,12 +29,16 @@ export function DrainProfile({
     { alongM: 0, heightM: result.outletHeightM },
     { alongM: drain.lengthM, heightM: result.portHeightM },
   ];
-  const end = Math.max(drain.lengthM, run[run.length - 1]!.alongM);
+  const port = run[run.length - 1]!;
+  const end = Math.max(drain.lengthM, port.alongM);
   const heights = [...run.map((p) => p.heightM), ...(levelM === undefined ? [] : [levelM])];
   const low = Math.min(...heights);
   const high = Math.max(...heights);
   const x = (m: number) => LEFT + (m / end) * (WIDTH - LEFT - RIGHT);
   const y = (m: number) => TOP + ((high - m) / Math.max(1e-6, high - low)) * (HEIGHT - TOP - BOTTOM);
+  // Out of the way of the level's own figure.
+  const isNearLevel = levelM !== undefined && Math.abs(y(levelM) - y(port.heightM)) < LABEL_HEIGHT;
+  const portLabelBelow = isNearLevel ? (port.heightM > levelM ? -10 : 18) : 4;
   const bad = result.verdict !== 'runs' && result.verdict !== 'near';
   return (
     <svg
@@ -43,26 +48,7 @@ export function DrainProfile({
       aria-label={`Height profile of ${drain.name}: ${DRAIN_WORDS[result.verdict]}`}
       className="drain-profile"
     >
-      {levelM !== undefined && (
-        <>
-          <rect
-            x={LEFT}
-            y={y(levelM)}
-            width={WIDTH - LEFT - RIGHT + 8}
-            height={Math.max(0, HEIGHT - BOTTOM + 14 - y(levelM))}
-            fill="var(--tint-1)"
-          />
-          <path
-            d={`M${LEFT} ${y(levelM)} H${WIDTH - RIGHT + 8}`}
-            stroke="var(--ink)"
-            strokeWidth={1.5}
-            strokeDasharray="5 3"
-          />
-          <text x={WIDTH - RIGHT + 14} y={y(levelM) + 4} className="t-small">
-            oil {formatQuantity(levelM, 'length', units)}
-          </text>
-        </>
-      )}
+      {levelM !== undefined && <OilLevel y={y(levelM)} text={formatQuantity(levelM, 'length', units)} />}
       <polyline
         points={run.map((p) => `${x(p.alongM)},${y(p.heightM)}`).join(' ')}
         fill="none"
@@ -103,28 +89,31 @@ export function DrainProfile({
         outlet {formatQuantity(run[0]!.heightM, 'length', units)}
       </text>
       <rect
-        x={x(run[run.length - 1]!.alongM) - 5}
-        y={y(run[run.length - 1]!.heightM) - 5}
+        x={x(port.alongM) - 5}
+        y={y(port.heightM) - 5}
         width={10}
         height={10}
         fill={bad ? 'var(--alarm)' : 'var(--paper)'}
         stroke="var(--ink)"
         strokeWidth={2}
       />
-      <text
-        x={WIDTH - RIGHT + 14}
-        y={
-          y(run[run.length - 1]!.heightM) +
-          (levelM !== undefined && Math.abs(y(levelM) - y(run[run.length - 1]!.heightM)) < 14
-            ? run[run.length - 1]!.heightM > levelM
-              ? -10
-              : 18
-            : 4)
-        }
-        className="t-small"
-      >
-        port {formatQuantity(run[run.length - 1]!.heightM, 'length', units)}
+      <text x={WIDTH - RIGHT + 14} y={y(port.heightM) + portLabelBelow} className="t-small">
+        port {formatQuantity(port.heightM, 'length', units)}
       </text>
     </svg>
+  );
+}
+
+/** The oil that the drain must end over, up to the right edge of the run. */
+function OilLevel({ y, text }: { readonly y: number; readonly text: string }) {
+  const right = WIDTH - RIGHT + 8;
+  return (
+    <>
+      <rect x={LEFT} y={y} width={right - LEFT} height={Math.max(0, HEIGHT - BOTTOM + 14 - y)} fill="var(--tint-1)" />
+      <path d={`M${LEFT} ${y} H${right}`} stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="5 3" />
+      <text x={right + 6} y={y + 4} className="t-small">
+        oil {text}
+      </text>
+    </>
   );
 }

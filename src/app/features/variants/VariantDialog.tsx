@@ -9,7 +9,7 @@ import { withVariant, activeVariant, type Project, type Season } from '../../../
 import { readProject } from '../../../core/document/project/readProject';
 import { sayIssue } from '../../../core/document/project/issue';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
-import { displayUnit, parseQuantity, toDisplay } from '../../../core/foundations/units';
+import { displayUnit, parseQuantity, toDisplay, type UnitChoice } from '../../../core/foundations/units';
 import { Field } from '../../forms/Field';
 
 const TEMPERATURES = [
@@ -42,7 +42,7 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
   );
   const [problem, setProblem] = useState<string>();
   const keep = () => {
-    const made = seasonOf();
+    const made = seasonOf({ name: seasonName, oil, texts }, season, units);
     if (typeof made === 'string') return setProblem(made);
     const wrong = made && problemWith(project, made);
     if (wrong) return setProblem(wrong);
@@ -50,21 +50,6 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
     if (name.trim() !== variant.name) renameVariant(name.trim());
     if (JSON.stringify(made) !== JSON.stringify(season)) setSeason(made);
     onClose();
-  };
-  /** The season as typed; undefined where there is none; a sentence where it cannot be read. */
-  const seasonOf = (): Season | undefined | string => {
-    const figures: Partial<Record<(typeof TEMPERATURES)[number][0], number>> = {};
-    for (const [key, title] of TEMPERATURES) {
-      const text = texts[key] ?? '';
-      if (text.trim() === '') continue;
-      const parsed = parseQuantity(text, 'temperature', units);
-      if (!parsed.ok) return `${title}: this is not a temperature. Write for instance 10, or leave it empty.`;
-      figures[key] = parsed.si;
-    }
-    const grade = OIL_GRADES.find((g) => g.name === oil) ?? (season?.oil?.name === oil ? season.oil : undefined);
-    if (seasonName.trim() === '' && !grade && Object.keys(figures).length === 0) return undefined;
-    if (seasonName.trim() === '') return 'Give the season a name, for instance Winter.';
-    return { name: seasonName.trim(), ...(grade ? { oil: { ...grade } } : {}), ...figures };
   };
   const grades = [...new Set([...OIL_GRADES.map((g) => g.name), ...(season?.oil ? [season.oil.name] : [])])];
   return (
@@ -136,6 +121,31 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
       )}
     </Dialog>
   );
+}
+
+/**
+ * The season as typed; undefined where there is none; a sentence where it cannot be read.
+ * @param before keeps an oil that is not in the list
+ */
+function seasonOf(
+  typed: { readonly name: string; readonly oil: string; readonly texts: Readonly<Record<string, string>> },
+  before: Season | undefined,
+  units: UnitChoice,
+): Season | undefined | string {
+  const figures: Partial<Record<(typeof TEMPERATURES)[number][0], number>> = {};
+  for (const [key, title] of TEMPERATURES) {
+    const text = typed.texts[key] ?? '';
+    if (text.trim() === '') continue;
+    const parsed = parseQuantity(text, 'temperature', units);
+    if (!parsed.ok) return `${title}: this is not a temperature. Write for instance 10, or leave it empty.`;
+    figures[key] = parsed.si;
+  }
+  const name = typed.name.trim();
+  const grade =
+    OIL_GRADES.find((g) => g.name === typed.oil) ?? (before?.oil?.name === typed.oil ? before.oil : undefined);
+  if (name === '' && !grade && Object.keys(figures).length === 0) return undefined;
+  if (name === '') return 'Give the season a name, for instance Winter.';
+  return { name, ...(grade ? { oil: { ...grade } } : {}), ...figures };
 }
 
 /** Why a project with this season would be refused; undefined where it would not. */
