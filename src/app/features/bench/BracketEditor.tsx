@@ -47,57 +47,22 @@ export function BracketEditor({
           onChange={(heightM) => heightM !== undefined && onChange({ ...shape, heightM })}
         />
         {shape.holes.map((h, i) => (
-          <fieldset key={i}>
-            <legend>Hole {i + 1}</legend>
-            <FigureInput
-              title="From the left"
-              quantity="cutLength"
-              si={h.xM}
-              onChange={(xM) => xM !== undefined && hole(i, { xM })}
-            />
-            <FigureInput
-              title="From below"
-              quantity="cutLength"
-              si={h.yM}
-              onChange={(yM) => yM !== undefined && hole(i, { yM })}
-            />
-            <FigureInput
-              title="Diameter"
-              quantity="bore"
-              si={h.diameterM}
-              onChange={(diameterM) => diameterM !== undefined && hole(i, { diameterM })}
-            />
-            <Button size="small" onClick={() => onChange({ ...shape, holes: shape.holes.filter((_, k) => k !== i) })}>
-              Remove hole {i + 1}
-            </Button>
-          </fieldset>
+          <HoleFields
+            key={i}
+            hole={h}
+            number={i + 1}
+            onChange={(changed) => hole(i, changed)}
+            onRemove={() => onChange({ ...shape, holes: shape.holes.filter((_, k) => k !== i) })}
+          />
         ))}
         {shape.bends.map((b, i) => (
-          <fieldset key={i}>
-            <legend>Bend {i + 1}</legend>
-            <FigureInput
-              title="From below"
-              quantity="cutLength"
-              si={b.yM}
-              onChange={(yM) => yM !== undefined && bend(i, { yM })}
-            />
-            <Field title="Angle">
-              {(id) => (
-                <InputNumber
-                  id={id}
-                  aria-label={`Angle of bend ${i + 1}`}
-                  min={-180}
-                  max={180}
-                  suffix="°"
-                  value={b.angleDeg}
-                  onChange={(angleDeg) => bend(i, { angleDeg: angleDeg ?? 0 })}
-                />
-              )}
-            </Field>
-            <Button size="small" onClick={() => onChange({ ...shape, bends: shape.bends.filter((_, k) => k !== i) })}>
-              Remove bend {i + 1}
-            </Button>
-          </fieldset>
+          <BendFields
+            key={i}
+            bend={b}
+            number={i + 1}
+            onChange={(changed) => bend(i, changed)}
+            onRemove={() => onChange({ ...shape, bends: shape.bends.filter((_, k) => k !== i) })}
+          />
         ))}
         <div className="moves">
           <Button
@@ -129,5 +94,84 @@ export function BracketEditor({
         <p className="quiet">Print at 100 %, then measure both rulers on the paper before you drill.</p>
       </div>
     </div>
+  );
+}
+
+function HoleFields({
+  hole,
+  number,
+  onChange,
+  onRemove,
+}: {
+  readonly hole: Bracket['holes'][number];
+  readonly number: number;
+  readonly onChange: (changed: Partial<Bracket['holes'][number]>) => void;
+  readonly onRemove: () => void;
+}) {
+  return (
+    <fieldset>
+      <legend>Hole {number}</legend>
+      <FigureInput
+        title="From the left"
+        quantity="cutLength"
+        si={hole.xM}
+        onChange={(xM) => xM !== undefined && onChange({ xM })}
+      />
+      <FigureInput
+        title="From below"
+        quantity="cutLength"
+        si={hole.yM}
+        onChange={(yM) => yM !== undefined && onChange({ yM })}
+      />
+      <FigureInput
+        title="Diameter"
+        quantity="bore"
+        si={hole.diameterM}
+        onChange={(diameterM) => diameterM !== undefined && onChange({ diameterM })}
+      />
+      <Button size="small" onClick={onRemove}>
+        Remove hole {number}
+      </Button>
+    </fieldset>
+  );
+}
+
+function BendFields({
+  bend,
+  number,
+  onChange,
+  onRemove,
+}: {
+  readonly bend: Bracket['bends'][number];
+  readonly number: number;
+  readonly onChange: (changed: Partial<Bracket['bends'][number]>) => void;
+  readonly onRemove: () => void;
+}) {
+  return (
+    <fieldset>
+      <legend>Bend {number}</legend>
+      <FigureInput
+        title="From below"
+        quantity="cutLength"
+        si={bend.yM}
+        onChange={(yM) => yM !== undefined && onChange({ yM })}
+      />
+      <Field title="Angle">
+        {(id) => (
+          <InputNumber
+            id={id}
+            aria-label={`Angle of bend ${number}`}
+            min={-180}
+            max={180}
+            suffix="°"
+            value={bend.angleDeg}
+            onChange={(angleDeg) => onChange({ angleDeg: angleDeg ?? 0 })}
+          />
+        )}
+      </Field>
+      <Button size="small" onClick={onRemove}>
+        Remove bend {number}
+      </Button>
+    </fieldset>
   );
 }

@@ -25,13 +25,14 @@ import { Field } from '../../forms/Field';
 
 const STYLE_LABELS = { reusable: 'reusable', crimped: 'crimped', banjo: 'banjo', tail: 'tail and clamp' } as const;
 
+type SetHose = (name: string, change: Partial<Record<keyof HoseNote, unknown>>, on?: string) => void;
+
 /** All that is said of one hose, and what follows from it. */
 export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly verdicts: readonly HoseVerdict[] }) {
   const units = usePreferences((p) => p.units);
   const changeVariant = useDocument((d) => d.changeVariant);
-  const { note } = hose;
   const [said, setSaid] = useState('');
-  const set = (name: string, change: Partial<Record<keyof HoseNote, unknown>>, on = '') =>
+  const set: SetHose = (name, change, on = '') =>
     changeVariant(
       `${name}, hose ${hose.name}`,
       (variant) => withHoseNote(variant, hose.key, change as Partial<HoseNote>),
@@ -40,115 +41,10 @@ export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly ver
   return (
     <div className="hoseform" role="group" aria-label={`Hose ${hose.name}`}>
       <div className="columns">
-        <section aria-label="Length">
-          <FigureInput
-            title="Measured, seat to seat"
-            quantity="cutLength"
-            si={note.measuredM}
-            optional
-            help="Along the route, with a string or a tape; for instance 37 1/2 in."
-            onChange={(si, _dash, typed) =>
-              changeVariant(
-                `measure hose ${hose.name}`,
-                (v) => withMeasuredHose(v, hose.key, si, typed),
-                `hose ${hose.key} measured`,
-              )
-            }
-          />
-          {note.measuredAs && <p className="quiet">Written down: {note.measuredAs}</p>}
-          <ChoiceInput
-            title="Measured with"
-            value={note.measuredBy ?? 'tape'}
-            options={[
-              { value: 'string', label: 'string' },
-              { value: 'tape', label: 'tape' },
-            ]}
-            onChange={(measuredBy) => set('how it was measured', { measuredBy })}
-          />
-          <FigureInput
-            title="For shrinking"
-            quantity="share"
-            si={note.slackShare}
-            optional
-            allowed={[0, 0.2]}
-            help="Blank: typical of its kind."
-            onChange={(si) => set('slack', { slackShare: si }, 'slack')}
-          />
-          <FigureInput
-            title="For the engine’s movement"
-            quantity="cutLength"
-            si={note.movementM}
-            optional
-            allowed={[0, 0.3]}
-            help="Blank: 30 mm between engine and frame, else none."
-            onChange={(si) => set('movement', { movementM: si }, 'movement')}
-          />
-          <FigureInput
-            title="Left on for trimming"
-            quantity="cutLength"
-            si={note.trimM}
-            optional
-            allowed={[0, 0.3]}
-            help="Blank: 15 mm."
-            onChange={(si) => set('trim allowance', { trimM: si }, 'trim')}
-          />
-          <FigureInput
-            title="Existing hose"
-            quantity="cutLength"
-            si={note.existingM}
-            optional
-            help="A hose that you have, to be shortened."
-            onChange={(si) => set('existing hose', { existingM: si }, 'existing')}
-          />
-        </section>
+        <LengthSection hose={hose} set={set} />
         <EndSection hose={hose} side="in" onSaid={setSaid} />
         <EndSection hose={hose} side="out" onSaid={setSaid} />
-        <section aria-label="Hose and route">
-          <ChoiceInput
-            title="Kind of hose"
-            asList
-            value={hose.construction}
-            options={HOSE_CONSTRUCTIONS.map((value) => ({ value, label: CONSTRUCTION_WORDS[value] }))}
-            onChange={(construction) => set('kind', { construction })}
-          />
-          <FigureInput
-            title="Rated to"
-            quantity="temperature"
-            si={note.temperatureRatingK}
-            optional
-            onChange={(si) => set('temperature rating', { temperatureRatingK: si }, 'temperature')}
-          />
-          <FigureInput
-            title="Distance to the exhaust"
-            quantity="cutLength"
-            si={note.exhaustDistanceM}
-            optional
-            help="Where it passes nearest; blank: not near."
-            onChange={(si) => set('distance to the exhaust', { exhaustDistanceM: si }, 'exhaust')}
-          />
-          <Field title="How it runs">
-            {(id) => (
-              <Input
-                id={id}
-                value={note.route ?? ''}
-                maxLength={300}
-                onChange={(e) => set('route', { route: e.target.value === '' ? undefined : e.target.value }, 'route')}
-              />
-            )}
-          </Field>
-          <Field title="Clips">
-            {(id) => (
-              <InputNumber
-                id={id}
-                value={hose.clips}
-                min={0}
-                max={99}
-                precision={0}
-                onChange={(clips) => set('clips', { clips: clips ?? undefined }, 'clips')}
-              />
-            )}
-          </Field>
-        </section>
+        <RouteSection hose={hose} set={set} />
       </div>
       <CutLine hose={hose} />
       <p role="status" className="quiet">
@@ -171,6 +67,128 @@ export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly ver
         <Trim hose={hose} />
       </div>
     </div>
+  );
+}
+
+/** How long it runs, as it was measured, and what is added to that. */
+function LengthSection({ hose, set }: { readonly hose: Hose; readonly set: SetHose }) {
+  const changeVariant = useDocument((d) => d.changeVariant);
+  const { note } = hose;
+  return (
+    <section aria-label="Length">
+      <FigureInput
+        title="Measured, seat to seat"
+        quantity="cutLength"
+        si={note.measuredM}
+        optional
+        help="Along the route, with a string or a tape; for instance 37 1/2 in."
+        onChange={(si, _dash, typed) =>
+          changeVariant(
+            `measure hose ${hose.name}`,
+            (v) => withMeasuredHose(v, hose.key, si, typed),
+            `hose ${hose.key} measured`,
+          )
+        }
+      />
+      {note.measuredAs && <p className="quiet">Written down: {note.measuredAs}</p>}
+      <ChoiceInput
+        title="Measured with"
+        value={note.measuredBy ?? 'tape'}
+        options={[
+          { value: 'string', label: 'string' },
+          { value: 'tape', label: 'tape' },
+        ]}
+        onChange={(measuredBy) => set('how it was measured', { measuredBy })}
+      />
+      <FigureInput
+        title="For shrinking"
+        quantity="share"
+        si={note.slackShare}
+        optional
+        allowed={[0, 0.2]}
+        help="Blank: typical of its kind."
+        onChange={(si) => set('slack', { slackShare: si }, 'slack')}
+      />
+      <FigureInput
+        title="For the engine’s movement"
+        quantity="cutLength"
+        si={note.movementM}
+        optional
+        allowed={[0, 0.3]}
+        help="Blank: 30 mm between engine and frame, else none."
+        onChange={(si) => set('movement', { movementM: si }, 'movement')}
+      />
+      <FigureInput
+        title="Left on for trimming"
+        quantity="cutLength"
+        si={note.trimM}
+        optional
+        allowed={[0, 0.3]}
+        help="Blank: 15 mm."
+        onChange={(si) => set('trim allowance', { trimM: si }, 'trim')}
+      />
+      <FigureInput
+        title="Existing hose"
+        quantity="cutLength"
+        si={note.existingM}
+        optional
+        help="A hose that you have, to be shortened."
+        onChange={(si) => set('existing hose', { existingM: si }, 'existing')}
+      />
+    </section>
+  );
+}
+
+/** What hose it is, and where it runs. */
+function RouteSection({ hose, set }: { readonly hose: Hose; readonly set: SetHose }) {
+  const { note } = hose;
+  return (
+    <section aria-label="Hose and route">
+      <ChoiceInput
+        title="Kind of hose"
+        asList
+        value={hose.construction}
+        options={HOSE_CONSTRUCTIONS.map((value) => ({ value, label: CONSTRUCTION_WORDS[value] }))}
+        onChange={(construction) => set('kind', { construction })}
+      />
+      <FigureInput
+        title="Rated to"
+        quantity="temperature"
+        si={note.temperatureRatingK}
+        optional
+        onChange={(si) => set('temperature rating', { temperatureRatingK: si }, 'temperature')}
+      />
+      <FigureInput
+        title="Distance to the exhaust"
+        quantity="cutLength"
+        si={note.exhaustDistanceM}
+        optional
+        help="Where it passes nearest; blank: not near."
+        onChange={(si) => set('distance to the exhaust', { exhaustDistanceM: si }, 'exhaust')}
+      />
+      <Field title="How it runs">
+        {(id) => (
+          <Input
+            id={id}
+            value={note.route ?? ''}
+            maxLength={300}
+            onChange={(e) => set('route', { route: e.target.value === '' ? undefined : e.target.value }, 'route')}
+          />
+        )}
+      </Field>
+      <Field title="Clips">
+        {(id) => (
+          <InputNumber
+            id={id}
+            value={hose.clips}
+            min={0}
+            max={99}
+            precision={0}
+            onChange={(clips) => set('clips', { clips: clips ?? undefined }, 'clips')}
+          />
+        )}
+      </Field>
+    </section>
   );
 }
 

@@ -24,100 +24,13 @@ const STATUS_WORDS = {
 export default function PartsTab() {
   const { project, variant, before, hoses } = useJob();
   const units = usePreferences((p) => p.units);
-  const change = useBenchChange();
   const items = useMemo(() => itemsOf(project, variant, before), [project, variant, before]);
   const tools = useMemo(() => toolsFor(jointsOf(variant), hoses), [variant, hoses]);
   const notes = variant.bench?.items ?? {};
   const cost = costOf(items);
-  const quantity = (i: Item) =>
-    i.unit === 'm'
-      ? formatQuantity(i.quantity, 'length', units)
-      : i.unit === 'm³'
-        ? formatQuantity(i.quantity, 'volume', units)
-        : i.quantity === 0
-          ? 'some'
-          : String(i.quantity);
-  const note = (
-    item: Item,
-    name: string,
-    changed: { readonly [K in keyof ItemNote]?: ItemNote[K] | undefined },
-    on = '',
-  ) =>
-    change(
-      `${name}: ${item.name}`,
-      (bench) => ({
-        ...bench,
-        items: { ...bench.items, [item.key]: tidy({ ...bench.items?.[item.key], ...changed }) as ItemNote },
-      }),
-      on === '' ? '' : `item ${item.key} ${on}`,
-    );
   return (
     <>
-      <Table<Item>
-        rowKey={(i) => `${i.status} ${i.key}`}
-        size="small"
-        pagination={false}
-        scroll={{ x: 900 }}
-        dataSource={[...items]}
-        columns={[
-          { title: 'Bought from', render: (_, i, n) => (items[n - 1]?.group === i.group ? '' : <b>{i.group}</b>) },
-          {
-            title: 'Part',
-            rowScope: 'row',
-            className: 'wrap',
-            render: (_, i) => (
-              <>
-                {i.name} {i.note && <span className="quiet">{i.note}</span>}
-              </>
-            ),
-          },
-          { title: 'Size', className: 'wrap', dataIndex: 'size' },
-          { title: 'Quantity', align: 'right', render: (_, i) => quantity(i) },
-          { title: 'Status', render: (_, i) => STATUS_WORDS[i.status] },
-          {
-            title: 'Weight',
-            align: 'right',
-            render: (_, i) => (i.massKg === undefined ? '' : formatQuantity(i.massKg, 'mass', units)),
-          },
-          {
-            title: 'Price each',
-            render: (_, i) =>
-              i.status === 'new' && (
-                <InputNumber
-                  size="small"
-                  aria-label={`Price of ${i.name} ${i.size}`}
-                  min={0}
-                  value={i.price ?? null}
-                  onChange={(price) => note(i, 'price', { price: price ?? undefined }, 'price')}
-                />
-              ),
-          },
-          {
-            title: 'Source',
-            render: (_, i) =>
-              i.status === 'new' && (
-                <Input
-                  size="small"
-                  aria-label={`Source of ${i.name} ${i.size}`}
-                  maxLength={120}
-                  value={notes[i.key]?.source ?? ''}
-                  onChange={(e) => note(i, 'source', { source: e.target.value || undefined }, 'source')}
-                />
-              ),
-          },
-          {
-            title: 'Have',
-            render: (_, i) =>
-              i.status === 'new' && (
-                <Checkbox
-                  aria-label={`Have ${i.name} ${i.size}`}
-                  checked={notes[i.key]?.have ?? false}
-                  onChange={(e) => note(i, 'have', { have: e.target.checked || undefined })}
-                />
-              ),
-          },
-        ]}
-      />
+      <ItemTable items={items} />
       <p>
         Together {formatQuantity(cost.total, 'money', units)}
         {cost.unpriced > 0 && <span className="quiet">; {cost.unpriced} lines without a price</span>}
@@ -158,5 +71,102 @@ export default function PartsTab() {
       </section>
       <DeliverySection items={items} />
     </>
+  );
+}
+
+/** Every item with what is known and noted of it. */
+function ItemTable({ items }: { readonly items: readonly Item[] }) {
+  const { variant } = useJob();
+  const units = usePreferences((p) => p.units);
+  const change = useBenchChange();
+  const notes = variant.bench?.items ?? {};
+  const quantity = (i: Item) =>
+    i.unit === 'm'
+      ? formatQuantity(i.quantity, 'length', units)
+      : i.unit === 'm³'
+        ? formatQuantity(i.quantity, 'volume', units)
+        : i.quantity === 0
+          ? 'some'
+          : String(i.quantity);
+  const note = (
+    item: Item,
+    name: string,
+    changed: { readonly [K in keyof ItemNote]?: ItemNote[K] | undefined },
+    on = '',
+  ) =>
+    change(
+      `${name}: ${item.name}`,
+      (bench) => ({
+        ...bench,
+        items: { ...bench.items, [item.key]: tidy({ ...bench.items?.[item.key], ...changed }) as ItemNote },
+      }),
+      on === '' ? '' : `item ${item.key} ${on}`,
+    );
+  return (
+    <Table<Item>
+      rowKey={(i) => `${i.status} ${i.key}`}
+      size="small"
+      pagination={false}
+      scroll={{ x: 900 }}
+      dataSource={[...items]}
+      columns={[
+        { title: 'Bought from', render: (_, i, n) => (items[n - 1]?.group === i.group ? '' : <b>{i.group}</b>) },
+        {
+          title: 'Part',
+          rowScope: 'row',
+          className: 'wrap',
+          render: (_, i) => (
+            <>
+              {i.name} {i.note && <span className="quiet">{i.note}</span>}
+            </>
+          ),
+        },
+        { title: 'Size', className: 'wrap', dataIndex: 'size' },
+        { title: 'Quantity', align: 'right', render: (_, i) => quantity(i) },
+        { title: 'Status', render: (_, i) => STATUS_WORDS[i.status] },
+        {
+          title: 'Weight',
+          align: 'right',
+          render: (_, i) => (i.massKg === undefined ? '' : formatQuantity(i.massKg, 'mass', units)),
+        },
+        {
+          title: 'Price each',
+          render: (_, i) =>
+            i.status === 'new' && (
+              <InputNumber
+                size="small"
+                aria-label={`Price of ${i.name} ${i.size}`}
+                min={0}
+                value={i.price ?? null}
+                onChange={(price) => note(i, 'price', { price: price ?? undefined }, 'price')}
+              />
+            ),
+        },
+        {
+          title: 'Source',
+          render: (_, i) =>
+            i.status === 'new' && (
+              <Input
+                size="small"
+                aria-label={`Source of ${i.name} ${i.size}`}
+                maxLength={120}
+                value={notes[i.key]?.source ?? ''}
+                onChange={(e) => note(i, 'source', { source: e.target.value || undefined }, 'source')}
+              />
+            ),
+        },
+        {
+          title: 'Have',
+          render: (_, i) =>
+            i.status === 'new' && (
+              <Checkbox
+                aria-label={`Have ${i.name} ${i.size}`}
+                checked={notes[i.key]?.have ?? false}
+                onChange={(e) => note(i, 'have', { have: e.target.checked || undefined })}
+              />
+            ),
+        },
+      ]}
+    />
   );
 }

@@ -39,13 +39,19 @@ export default function PlacesTab() {
   );
 }
 
+type SetPlace = (
+  name: string,
+  changed: { readonly [K in keyof PlaceNote]?: PlaceNote[K] | undefined },
+  on?: string,
+) => void;
+
 function PlaceSection({ part }: { readonly part: Part }) {
   const { variant } = useJob();
   const change = useBenchChange();
   const replacePart = useDocument((d) => d.replacePart);
   const note = variant.bench?.places?.[part.id] ?? {};
   const place = part.place ?? NO_PLACE;
-  const set = (name: string, changed: { readonly [K in keyof PlaceNote]?: PlaceNote[K] | undefined }, on = '') =>
+  const set: SetPlace = (name, changed, on = '') =>
     change(
       `${name}: ${part.name}`,
       (bench) => ({
@@ -106,40 +112,7 @@ function PlaceSection({ part }: { readonly part: Part }) {
             ]}
             onChange={(mount) => put({ mount })}
           />
-          <ChoiceInput
-            title="Stones and tyres"
-            value={note.stones ?? 'none'}
-            options={[
-              { value: 'none', label: 'not said' },
-              { value: 'protected', label: 'protected' },
-              { value: 'exposed', label: 'exposed' },
-            ]}
-            onChange={(stones) => set('protection', { stones: stones === 'none' ? undefined : stones })}
-          />
-          {part.kind === 'cooler' && part.medium === 'air' && (
-            <ChoiceInput
-              title="Airflow"
-              value={note.airflow ?? 'none'}
-              options={[
-                { value: 'none', label: 'not said' },
-                { value: 'ram', label: 'ram air' },
-                { value: 'fan', label: 'fan' },
-                { value: 'still', label: 'still air' },
-              ]}
-              onChange={(airflow) => set('airflow', { airflow: airflow === 'none' ? undefined : airflow })}
-            />
-          )}
-          <ChoiceInput
-            title="Heat nearby"
-            value={note.heat ?? 'none'}
-            options={[
-              { value: 'none', label: 'not said' },
-              { value: 'cool', label: 'cool' },
-              { value: 'warm', label: 'warm' },
-              { value: 'hot', label: 'hot' },
-            ]}
-            onChange={(heat) => set('heat', { heat: heat === 'none' ? undefined : heat })}
-          />
+          <Surroundings part={part} note={note} set={set} />
         </div>
         <div>
           {toggle('near the exhaust', place.nearExhaust, (nearExhaust) => put({ nearExhaust }))}
@@ -171,6 +144,48 @@ function PlaceSection({ part }: { readonly part: Part }) {
         />
       </Fold>
     </section>
+  );
+}
+
+/** What is around the place: stones, moving air, heat. */
+function Surroundings({ part, note, set }: { readonly part: Part; readonly note: PlaceNote; readonly set: SetPlace }) {
+  return (
+    <>
+      <ChoiceInput
+        title="Stones and tyres"
+        value={note.stones ?? 'none'}
+        options={[
+          { value: 'none', label: 'not said' },
+          { value: 'protected', label: 'protected' },
+          { value: 'exposed', label: 'exposed' },
+        ]}
+        onChange={(stones) => set('protection', { stones: stones === 'none' ? undefined : stones })}
+      />
+      {part.kind === 'cooler' && part.medium === 'air' && (
+        <ChoiceInput
+          title="Airflow"
+          value={note.airflow ?? 'none'}
+          options={[
+            { value: 'none', label: 'not said' },
+            { value: 'ram', label: 'ram air' },
+            { value: 'fan', label: 'fan' },
+            { value: 'still', label: 'still air' },
+          ]}
+          onChange={(airflow) => set('airflow', { airflow: airflow === 'none' ? undefined : airflow })}
+        />
+      )}
+      <ChoiceInput
+        title="Heat nearby"
+        value={note.heat ?? 'none'}
+        options={[
+          { value: 'none', label: 'not said' },
+          { value: 'cool', label: 'cool' },
+          { value: 'warm', label: 'warm' },
+          { value: 'hot', label: 'hot' },
+        ]}
+        onChange={(heat) => set('heat', { heat: heat === 'none' ? undefined : heat })}
+      />
+    </>
   );
 }
 

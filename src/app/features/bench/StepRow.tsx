@@ -32,8 +32,7 @@ export function StepRow({
       (p) => ({ ...p, steps: { ...p.steps, [step.id]: tidy(noted(p.steps?.[step.id] ?? {})) } }),
       on === '' ? '' : `step ${step.id} ${on}`,
     );
-  const set = (name: string, changed: { readonly [K in keyof StepNote]?: StepNote[K] | undefined }, on = '') =>
-    put(name, (note) => ({ ...note, ...changed }) as StepNote, on);
+  const set: SetNote = (name, changed, on = '') => put(name, (note) => ({ ...note, ...changed }) as StepNote, on);
   return (
     <li
       ref={setNodeRef}
@@ -99,28 +98,7 @@ export function StepRow({
             </Button>
           )}
         </div>
-        <Input
-          aria-label="Wording"
-          addonBefore="Wording"
-          maxLength={300}
-          value={step.note.text ?? said}
-          onChange={(e) => set('wording', { text: e.target.value || undefined }, 'text')}
-        />
-        <Input
-          aria-label="Note"
-          addonBefore="Note"
-          maxLength={1000}
-          value={step.note.note ?? ''}
-          onChange={(e) => set('note', { note: e.target.value || undefined }, 'note')}
-        />
-        <Input
-          aria-label="Had to be done again"
-          addonBefore="Had to be done again"
-          maxLength={500}
-          placeholder="what went wrong"
-          value={step.note.rework ?? ''}
-          onChange={(e) => set('rework', { rework: e.target.value || undefined }, 'rework')}
-        />
+        <Words step={step} said={said} set={set} />
         <AddPiece onAdd={(text) => put('split', (note) => addPiece(note, text, today()))} />
         <PhotoStrip
           of={said}
@@ -129,6 +107,42 @@ export function StepRow({
         />
       </Fold>
     </li>
+  );
+}
+
+type SetNote = (
+  name: string,
+  changed: { readonly [K in keyof StepNote]?: StepNote[K] | undefined },
+  on?: string,
+) => void;
+
+/** What is written of a step: its wording, a note, and what had to be done again. */
+function Words({ step, said, set }: { readonly step: PlanStep; readonly said: string; readonly set: SetNote }) {
+  return (
+    <>
+      <Input
+        aria-label="Wording"
+        addonBefore="Wording"
+        maxLength={300}
+        value={step.note.text ?? said}
+        onChange={(e) => set('wording', { text: e.target.value || undefined }, 'text')}
+      />
+      <Input
+        aria-label="Note"
+        addonBefore="Note"
+        maxLength={1000}
+        value={step.note.note ?? ''}
+        onChange={(e) => set('note', { note: e.target.value || undefined }, 'note')}
+      />
+      <Input
+        aria-label="Had to be done again"
+        addonBefore="Had to be done again"
+        maxLength={500}
+        placeholder="what went wrong"
+        value={step.note.rework ?? ''}
+        onChange={(e) => set('rework', { rework: e.target.value || undefined }, 'rework')}
+      />
+    </>
   );
 }
 

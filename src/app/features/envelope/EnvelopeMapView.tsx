@@ -56,6 +56,12 @@ function scalesOf({ speedsRevS, ys }: Envelope, { width, height, left, bottom, t
 }
 type Scales = ReturnType<typeof scalesOf>;
 
+/** From an axis's SI figure to the drawing [px]. */
+export interface MapScales {
+  readonly x: (si: number) => number;
+  readonly y: (si: number) => number;
+}
+
 const pathOf = (points: readonly MapPoint[], { x, y }: Scales, close = false): string =>
   line<MapPoint>(
     (p) => x(p.x),
@@ -97,7 +103,7 @@ export function EnvelopeMapView({
   readonly label: string;
   readonly onPick?: (place: MapPoint) => void;
   /** Drawn over the map with its scales. */
-  readonly children?: (scales: { readonly x: (si: number) => number; readonly y: (si: number) => number }) => ReactNode;
+  readonly children?: (scales: MapScales) => ReactNode;
 }) {
   const id = useId();
   const frame: Frame = large
@@ -106,34 +112,8 @@ export function EnvelopeMapView({
   const scales = scalesOf(envelope, frame);
   const { x, y } = scales;
   const { speedsRevS, ys } = envelope;
-  const crossings = crossingsOf(map);
-  const area = (level: number) =>
-    regionBelow(speedsRevS, ys, map.values, level, level === 0 ? crossings : undefined)
-      .map((polygon) => pathOf(polygon, scales, true))
-      .join('');
   const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
-  const pick = (event: React.PointerEvent<SVGSVGElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    const [px, py] = [
-      ((event.clientX - box.left) / box.width) * frame.width,
-      ((event.clientY - box.top) / box.height) * frame.height,
-    ];
-    if (px >= left && px <= right && py >= top && py <= bottom) onPick?.({ x: x.invert(px), y: y.invert(py) });
-  };
-  const nearest = (values: readonly number[], si: number) =>
-    values.reduce((best, v, i) => (Math.abs(v - si) < Math.abs(values[best]! - si) ? i : best), 0);
-  const cursor = useGridCursor(
-    {
-      columns: speedsRevS.length,
-      rows: ys.length,
-      placeAt: (u, v) => {
-        const [px, py] = [u * frame.width, v * frame.height];
-        if (px < left || px > right || py < top || py > bottom) return undefined;
-        return { ix: nearest(speedsRevS, x.invert(px)), iy: nearest(ys, y.invert(py)) };
-      },
-    },
-    ({ ix, iy }) => onPick?.({ x: speedsRevS[ix]!, y: ys[iy]! }),
-  );
+  const { pick, cursor } = useMapPointer(envelope, frame, scales, onPick);
   const { at } = cursor;
   const drawing = (
     <svg
@@ -145,21 +125,7 @@ export function EnvelopeMapView({
       style={onPick ? { cursor: 'crosshair' } : undefined}
       {...(large ? cursor.handlers : {})}
     >
-      <defs>
-        <pattern id={`${id}f`} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width={9} height={9} fill="var(--paper)" />
-          <line x1={0} x2={0} y1={0} y2={9} stroke="var(--alarm)" strokeWidth={2.4} />
-        </pattern>
-        <clipPath id={`${id}c`}>
-          <rect x={left} y={top} width={right - left} height={bottom - top} />
-        </clipPath>
-      </defs>
-      <rect x={left} y={top} width={right - left} height={bottom - top} fill="var(--paper)" />
-      <path d={area(Infinity)} fill="var(--tint-4)" />
-      {LEVELS.map((level, i) => (
-        <path key={level} d={area(level)} fill={`var(--tint-${3 - i})`} />
-      ))}
-      <path d={area(0)} fill={`url(#${id}f)`} />
+      <Tints id={id} envelope={envelope} map={map} scales={scales} />
       {reach.length > 1 && (
         <path
           d={pathOf(reach, scales, true)}
@@ -218,6 +184,75 @@ export function EnvelopeMapView({
           ? sayPlace(envelope, map, at, units)
           : 'Point at the map, or use the arrow keys, to read it; Enter goes there.'}
       </p>
+    </>
+  );
+}
+
+/** What is pointed at, or gone to by arrow keys, and what a press or Enter there does. */
+function useMapPointer(envelope: Envelope, frame: Frame, { x, y }: Scales, onPick?: (place: MapPoint) => void) {
+  const { speedsRevS, ys } = envelope;
+  const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
+  const pick = (event: React.PointerEvent<SVGSVGElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const [px, py] = [
+      ((event.clientX - box.left) / box.width) * frame.width,
+      ((event.clientY - box.top) / box.height) * frame.height,
+    ];
+    if (px >= left && px <= right && py >= top && py <= bottom) onPick?.({ x: x.invert(px), y: y.invert(py) });
+  };
+  const nearest = (values: readonly number[], si: number) =>
+    values.reduce((best, v, i) => (Math.abs(v - si) < Math.abs(values[best]! - si) ? i : best), 0);
+  const cursor = useGridCursor(
+    {
+      columns: speedsRevS.length,
+      rows: ys.length,
+      placeAt: (u, v) => {
+        const [px, py] = [u * frame.width, v * frame.height];
+        if (px < left || px > right || py < top || py > bottom) return undefined;
+        return { ix: nearest(speedsRevS, x.invert(px)), iy: nearest(ys, y.invert(py)) };
+      },
+    },
+    ({ ix, iy }) => onPick?.({ x: speedsRevS[ix]!, y: ys[iy]! }),
+  );
+  return { pick, cursor };
+}
+
+/** The map itself: tint by margin, from the best down, and strokes where supply fails. */
+function Tints({
+  id,
+  envelope: { speedsRevS, ys },
+  map,
+  scales,
+}: {
+  readonly id: string;
+  readonly envelope: Envelope;
+  readonly map: EnvelopeMap;
+  readonly scales: Scales;
+}) {
+  const { x, y } = scales;
+  const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
+  const crossings = crossingsOf(map);
+  const area = (level: number) =>
+    regionBelow(speedsRevS, ys, map.values, level, level === 0 ? crossings : undefined)
+      .map((polygon) => pathOf(polygon, scales, true))
+      .join('');
+  return (
+    <>
+      <defs>
+        <pattern id={`${id}f`} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width={9} height={9} fill="var(--paper)" />
+          <line x1={0} x2={0} y1={0} y2={9} stroke="var(--alarm)" strokeWidth={2.4} />
+        </pattern>
+        <clipPath id={`${id}c`}>
+          <rect x={left} y={top} width={right - left} height={bottom - top} />
+        </clipPath>
+      </defs>
+      <rect x={left} y={top} width={right - left} height={bottom - top} fill="var(--paper)" />
+      <path d={area(Infinity)} fill="var(--tint-4)" />
+      {LEVELS.map((level, i) => (
+        <path key={level} d={area(level)} fill={`var(--tint-${3 - i})`} />
+      ))}
+      <path d={area(0)} fill={`url(#${id}f)`} />
     </>
   );
 }

@@ -15,7 +15,7 @@ import { PictureButtons } from '../../files/PictureButtons';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
-import { EnvelopeMapView, sayValue, TINT_STEPS, UPWARD } from './EnvelopeMapView';
+import { EnvelopeMapView, sayValue, TINT_STEPS, UPWARD, type MapScales } from './EnvelopeMapView';
 
 const CHOICES: Readonly<Record<Envelope['y'], string>> = {
   oil: 'Oil temperature',
@@ -130,26 +130,7 @@ export default function EnvelopeView() {
             >
               {(scales) => (
                 <>
-                  {envelope.session.map((s) => (
-                    <g key={s.name}>
-                      <circle
-                        cx={scales.x(s.x)}
-                        cy={scales.y(s.y)}
-                        r={5.5}
-                        fill="var(--paper)"
-                        stroke="var(--ink)"
-                        strokeWidth={2.2}
-                      />
-                      <text
-                        className="t-name paper-tag"
-                        x={scales.x(s.x) + (scales.x(s.x) > 560 ? -10 : 11)}
-                        y={scales.y(s.y) + (scales.y(s.y) < 60 ? 20 : -9)}
-                        textAnchor={scales.x(s.x) > 560 ? 'end' : 'start'}
-                      >
-                        {s.name}
-                      </text>
-                    </g>
-                  ))}
+                  <SessionMarks session={envelope.session} scales={scales} />
                   {envelope.labels
                     .filter((l) => !large || l.part === large.part)
                     .map((l) => (
@@ -166,38 +147,74 @@ export default function EnvelopeView() {
             <PictureButtons name={`operating map ${large?.name ?? ''}`.trim()} />
             <Legend withReach={reach.length > 0} withSession={envelope.session.length > 1} />
           </figure>
-          <section aria-label="Each component">
-            <h2>Each component</h2>
-            <p>Same axes and tints. Select a line to go to its worst condition.</p>
-            <ul className="small-maps">
-              {envelope.consumers.map((c) => (
-                <li key={c.part}>
-                  <div className="who">
-                    <VerdictIcon verdict={c.worst?.verdict ?? 'unknown'} />
-                    <strong>{c.name}</strong>
-                  </div>
-                  {c.worst && (
-                    <Button className={c.worst.value < 0 ? 'problem' : ''} onClick={() => goTo(c.worst!)}>
-                      {sayValue(c.worst.value)} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
-                      {formatQuantity(c.worst.y, UPWARD[y], units)}
-                    </Button>
-                  )}
-                  <EnvelopeMapView
-                    envelope={envelope}
-                    map={c}
-                    units={units}
-                    here={here}
-                    reach={reach}
-                    large={false}
-                    label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}` : 'not solved'}`}
-                  />
-                </li>
-              ))}
-            </ul>
-          </section>
+          <EachComponent envelope={envelope} units={units} here={here} reach={reach} onGo={goTo} />
         </div>
       )}
     </main>
+  );
+}
+
+/** The named states of a session, each with its name where there is room for it. */
+function SessionMarks({ session, scales }: { readonly session: Envelope['session']; readonly scales: MapScales }) {
+  return session.map((s) => (
+    <g key={s.name}>
+      <circle cx={scales.x(s.x)} cy={scales.y(s.y)} r={5.5} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.2} />
+      <text
+        className="t-name paper-tag"
+        x={scales.x(s.x) + (scales.x(s.x) > 560 ? -10 : 11)}
+        y={scales.y(s.y) + (scales.y(s.y) < 60 ? 20 : -9)}
+        textAnchor={scales.x(s.x) > 560 ? 'end' : 'start'}
+      >
+        {s.name}
+      </text>
+    </g>
+  ));
+}
+
+/** The map of each component by itself, with the way to its worst state. */
+function EachComponent({
+  envelope,
+  units,
+  here,
+  reach,
+  onGo,
+}: {
+  readonly envelope: Envelope;
+  readonly units: UnitChoice;
+  readonly here: MapPoint | undefined;
+  readonly reach: readonly MapPoint[];
+  readonly onGo: (place: MapPoint) => void;
+}) {
+  return (
+    <section aria-label="Each component">
+      <h2>Each component</h2>
+      <p>Same axes and tints. Select a line to go to its worst condition.</p>
+      <ul className="small-maps">
+        {envelope.consumers.map((c) => (
+          <li key={c.part}>
+            <div className="who">
+              <VerdictIcon verdict={c.worst?.verdict ?? 'unknown'} />
+              <strong>{c.name}</strong>
+            </div>
+            {c.worst && (
+              <Button className={c.worst.value < 0 ? 'problem' : ''} onClick={() => onGo(c.worst!)}>
+                {sayValue(c.worst.value)} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
+                {formatQuantity(c.worst.y, UPWARD[envelope.y], units)}
+              </Button>
+            )}
+            <EnvelopeMapView
+              envelope={envelope}
+              map={c}
+              units={units}
+              here={here}
+              reach={reach}
+              large={false}
+              label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}` : 'not solved'}`}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

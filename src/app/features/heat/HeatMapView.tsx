@@ -51,34 +51,10 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
             const k = map.sumpK[a]?.[r] ?? null;
             const x = LEFT + r * CELL_W;
             const y = (map.airK.length - 1 - a) * CELL_H;
-            return (
-              <g key={`${air}-${r}`}>
-                <rect
-                  x={x}
-                  y={y}
-                  width={CELL_W}
-                  height={CELL_H}
-                  fill={k === null ? 'var(--paper)' : `var(--tint-${tint(k)})`}
-                  stroke="var(--paper)"
-                  strokeWidth={0.5}
-                />
-                {k !== null && k > map.limitHotK && (
-                  <path
-                    d={`M${x + 4} ${y + 11} l8 -9 M${x + 16} ${y + 11} l8 -9 M${x + 28} ${y + 11} l8 -9`}
-                    stroke="var(--alarm)"
-                    strokeWidth={2}
-                  />
-                )}
-                {k !== null && k < map.limitColdK && (
-                  <path
-                    d={`M${x + 9} ${y + 7} h0.1 M${x + 19} ${y + 7} h0.1 M${x + 29} ${y + 7} h0.1`}
-                    stroke="var(--ink)"
-                    strokeWidth={3}
-                    strokeLinecap="round"
-                  />
-                )}
-              </g>
-            );
+            const isHot = k !== null && k > map.limitHotK;
+            const isCold = k !== null && k < map.limitColdK;
+            const fill = k === null ? 'var(--paper)' : `var(--tint-${tint(k)})`;
+            return <Cell key={`${air}-${r}`} x={x} y={y} fill={fill} isHot={isHot} isCold={isCold} />;
           }),
         )}
         {map.airK.map(
@@ -130,6 +106,42 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
       </p>
       <PictureButtons name="oil temperature map" />
     </figure>
+  );
+}
+
+/** One pair of air and road speed. */
+function Cell({
+  x,
+  y,
+  fill,
+  isHot,
+  isCold,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly fill: string;
+  readonly isHot: boolean;
+  readonly isCold: boolean;
+}) {
+  return (
+    <g>
+      <rect x={x} y={y} width={CELL_W} height={CELL_H} fill={fill} stroke="var(--paper)" strokeWidth={0.5} />
+      {isHot && (
+        <path
+          d={`M${x + 4} ${y + 11} l8 -9 M${x + 16} ${y + 11} l8 -9 M${x + 28} ${y + 11} l8 -9`}
+          stroke="var(--alarm)"
+          strokeWidth={2}
+        />
+      )}
+      {isCold && (
+        <path
+          d={`M${x + 9} ${y + 7} h0.1 M${x + 19} ${y + 7} h0.1 M${x + 29} ${y + 7} h0.1`}
+          stroke="var(--ink)"
+          strokeWidth={3}
+          strokeLinecap="round"
+        />
+      )}
+    </g>
   );
 }
 

@@ -1,7 +1,8 @@
 import { Button, Checkbox, Empty } from 'antd';
 import { useMemo, useState } from 'react';
 import { CYCLES, LOGGER_FAULTS, type LoggerFault } from '../../../core/log/simulatedEngine';
-import { activeVariant } from '../../../core/document/project/project';
+import type { Log, Logged } from '../../../core/document/project/log';
+import { activeVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { useDocument } from '../../state/document';
@@ -34,32 +35,10 @@ const TEMPERATURES_K = [283.15, 303.15, 323.15, 343.15, 363.15, 383.15];
 export default function LiveTab() {
   const project = useDocument((d) => d.project)!;
   const changeLog = useDocument((d) => d.changeLog);
-  const units = usePreferences((p) => p.units);
   const { state, message, latest, ring } = useLogger();
   const [cycle, setCycle] = useState<(typeof CYCLES)[number]>('road');
   const [faults, setFaults] = useState<readonly LoggerFault[]>([]);
-  const { crankingSpeedRevS, idleSpeedRevS, maximumSpeedRevS } = project.engine;
-  const speeds = useMemo(
-    () =>
-      [...new Set([crankingSpeedRevS, idleSpeedRevS, ...SPEED_SHARES.map((s) => s * maximumSpeedRevS)])].sort(
-        (a, b) => a - b,
-      ),
-    [crankingSpeedRevS, idleSpeedRevS, maximumSpeedRevS],
-  );
-  const grid = useMemo(
-    () => speeds.flatMap((speedRevS) => TEMPERATURES_K.map((oilTemperatureK) => ({ speedRevS, oilTemperatureK }))),
-    [speeds],
-  );
-  const { answer } = useStudy('expected', { states: grid }, 'fresh');
-  const predict = useMemo(
-    () =>
-      predictorOf(
-        speeds,
-        TEMPERATURES_K,
-        answer?.at.map((a) => a.pressurePa ?? NaN),
-      ),
-    [answer, speeds],
-  );
+  const predict = usePredictor(project);
   const now = latest && readingsOf(latest);
   const name = (id: string) => activeVariant(project).circuit.parts.find((p) => p.id === id)?.name ?? id;
   const expected =
@@ -74,30 +53,8 @@ export default function LiveTab() {
       oilTemperatureK: now.oilTemperatureK,
       pressurePa: now.gaugePa,
     };
-    changeLog('reading from the logger', (l) => {
-      const all = l.sessions ?? [];
-      const last = all.at(-1);
-      const logged = { reading, predicted: expected !== undefined && Number.isFinite(expected) ? expected : null };
-      if (last?.kind === 'drive' && last.on === today())
-        return {
-          ...l,
-          sessions: [...all.slice(0, -1), { ...last, readings: [...(last.readings ?? []), logged].slice(-200) }],
-        };
-      return {
-        ...l,
-        sessions: [
-          ...all,
-          {
-            id: freshId('session', all),
-            on: today(),
-            kind: 'drive' as const,
-            title: 'From the logger',
-            variant: activeVariant(project).name,
-            readings: [logged],
-          },
-        ],
-      };
-    });
+    const logged = { reading, predicted: expected !== undefined && Number.isFinite(expected) ? expected : null };
+    changeLog('reading from the logger', (log) => withReading(log, logged, activeVariant(project).name));
   };
   return (
     <>
@@ -148,36 +105,7 @@ export default function LiveTab() {
       </p>
       {now ? (
         <>
-          <dl className="live">
-            <div>
-              <dt>Engine speed</dt>
-              <dd>{now.speedRevS === undefined ? '—' : formatQuantity(now.speedRevS, 'speed', units)}</dd>
-            </div>
-            <div>
-              <dt>Oil</dt>
-              <dd>
-                {now.oilTemperatureK === undefined ? '—' : formatQuantity(now.oilTemperatureK, 'temperature', units)}
-              </dd>
-            </div>
-            <div>
-              <dt>Gauge</dt>
-              <dd>{now.gaugePa === undefined ? '—' : formatQuantity(now.gaugePa, 'pressure', units)}</dd>
-            </div>
-            <div>
-              <dt>Predicted</dt>
-              <dd>
-                {expected === undefined || !Number.isFinite(expected)
-                  ? '—'
-                  : formatQuantity(expected, 'pressure', units)}
-              </dd>
-            </div>
-            {now.parts.map(({ part, pressurePa }) => (
-              <div key={part}>
-                <dt>{name(part)}</dt>
-                <dd>{formatQuantity(pressurePa, 'pressure', units)}</dd>
-              </div>
-            ))}
-          </dl>
+          <LiveFigures now={now} expectedPa={expected} name={name} />
           <Traces predict={predict} name={name} />
           <p className="quiet">
             {ring.list.length} frames; {ring.breaks} gaps; {ring.malformed} lines that could not be read;{' '}
@@ -189,6 +117,95 @@ export default function LiveTab() {
       )}
       <RecordedSection />
     </>
+  );
+}
+
+/** What the gauge should read, of a grid of states that is computed once for the project. */
+function usePredictor(project: Project) {
+  const { crankingSpeedRevS, idleSpeedRevS, maximumSpeedRevS } = project.engine;
+  const speeds = useMemo(
+    () =>
+      [...new Set([crankingSpeedRevS, idleSpeedRevS, ...SPEED_SHARES.map((s) => s * maximumSpeedRevS)])].sort(
+        (a, b) => a - b,
+      ),
+    [crankingSpeedRevS, idleSpeedRevS, maximumSpeedRevS],
+  );
+  const grid = useMemo(
+    () => speeds.flatMap((speedRevS) => TEMPERATURES_K.map((oilTemperatureK) => ({ speedRevS, oilTemperatureK }))),
+    [speeds],
+  );
+  const { answer } = useStudy('expected', { states: grid }, 'fresh');
+  return useMemo(
+    () =>
+      predictorOf(
+        speeds,
+        TEMPERATURES_K,
+        answer?.at.map((a) => a.pressurePa ?? NaN),
+      ),
+    [answer, speeds],
+  );
+}
+
+/** The log book with a reading more: in today's drive, else in a new one. */
+function withReading(log: Log, logged: Logged, variant: string): Log {
+  const all = log.sessions ?? [];
+  const last = all.at(-1);
+  if (last?.kind === 'drive' && last.on === today())
+    return {
+      ...log,
+      sessions: [...all.slice(0, -1), { ...last, readings: [...(last.readings ?? []), logged].slice(-200) }],
+    };
+  const drive = {
+    id: freshId('session', all),
+    on: today(),
+    kind: 'drive' as const,
+    title: 'From the logger',
+    variant,
+    readings: [logged],
+  };
+  return { ...log, sessions: [...all, drive] };
+}
+
+/** What the logger sends now, beside what is predicted there. */
+function LiveFigures({
+  now,
+  expectedPa,
+  name,
+}: {
+  readonly now: ReturnType<typeof readingsOf>;
+  readonly expectedPa: number | undefined;
+  readonly name: (part: string) => string;
+}) {
+  const units = usePreferences((p) => p.units);
+  return (
+    <dl className="live">
+      <div>
+        <dt>Engine speed</dt>
+        <dd>{now.speedRevS === undefined ? '—' : formatQuantity(now.speedRevS, 'speed', units)}</dd>
+      </div>
+      <div>
+        <dt>Oil</dt>
+        <dd>{now.oilTemperatureK === undefined ? '—' : formatQuantity(now.oilTemperatureK, 'temperature', units)}</dd>
+      </div>
+      <div>
+        <dt>Gauge</dt>
+        <dd>{now.gaugePa === undefined ? '—' : formatQuantity(now.gaugePa, 'pressure', units)}</dd>
+      </div>
+      <div>
+        <dt>Predicted</dt>
+        <dd>
+          {expectedPa === undefined || !Number.isFinite(expectedPa)
+            ? '—'
+            : formatQuantity(expectedPa, 'pressure', units)}
+        </dd>
+      </div>
+      {now.parts.map(({ part, pressurePa }) => (
+        <div key={part}>
+          <dt>{name(part)}</dt>
+          <dd>{formatQuantity(pressurePa, 'pressure', units)}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

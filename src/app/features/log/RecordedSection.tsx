@@ -33,9 +33,6 @@ function mappingFor(head: RecordedHead): Partial<Mapping> {
 
 /** A recorded log from a CSV file of any length, summed up by engine speed and oil temperature. */
 export function RecordedSection() {
-  const units = usePreferences((p) => p.units);
-  const setWhy = useWhy((w) => w.set);
-  const [, setSearch] = useSearchParams();
   const [file, setFile] = useState<File>();
   const [head, setHead] = useState<RecordedHead>();
   const [mapping, setMapping] = useState<Partial<Mapping>>({});
@@ -94,40 +91,7 @@ export function RecordedSection() {
             {head.delimiter === '\t' ? 'tab' : head.delimiter}”.
           </p>
           <div className="row">
-            {CHANNEL_KEYS.map((key) => (
-              <Field key={key} title={RECORDED_CHANNELS[key].title}>
-                {(id) => (
-                  <>
-                    <SelectInput
-                      id={id}
-                      label={`Column of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
-                      value={mapping[key]?.column ?? -1}
-                      options={[
-                        { value: -1, label: 'choose a column' },
-                        ...head.columns.map((label, value) => ({ value, label })),
-                      ]}
-                      onChange={(column) => {
-                        const { [key]: before, ...rest } = mapping;
-                        setMapping(
-                          column < 0
-                            ? rest
-                            : {
-                                ...rest,
-                                [key]: { unit: before?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!, column },
-                              },
-                        );
-                      }}
-                    />{' '}
-                    <SelectInput
-                      label={`Unit of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
-                      value={mapping[key]?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!}
-                      options={Object.keys(RECORDED_CHANNELS[key].units).map((unit) => ({ value: unit, label: unit }))}
-                      onChange={(unit) => mapping[key] && setMapping({ ...mapping, [key]: { ...mapping[key], unit } })}
-                    />
-                  </>
-                )}
-              </Field>
-            ))}
+            <ChannelFields head={head} mapping={mapping} onChange={setMapping} />
             <Checkbox
               checked={mapping.decimalComma ?? false}
               onChange={(e) => setMapping({ ...mapping, decimalComma: e.target.checked })}
@@ -146,46 +110,100 @@ export function RecordedSection() {
           <Button onClick={() => control.current?.abort()}>Cancel</Button>
         </div>
       )}
-      {summary && (
+      {summary && <RecordedStates summary={summary} />}
+    </section>
+  );
+}
+
+/** Which column is which channel, and in which unit. */
+function ChannelFields({
+  head,
+  mapping,
+  onChange,
+}: {
+  readonly head: RecordedHead;
+  readonly mapping: Partial<Mapping>;
+  readonly onChange: (mapping: Partial<Mapping>) => void;
+}) {
+  return CHANNEL_KEYS.map((key) => (
+    <Field key={key} title={RECORDED_CHANNELS[key].title}>
+      {(id) => (
         <>
-          <p role="status">
-            {summary.rows} rows read{summary.bad > 0 && `, ${summary.bad} could not be read`}; {summary.states.length}{' '}
-            conditions.
-          </p>
-          <Table
-            rowKey={(s) => `${s.speedRevS} ${s.oilTemperatureK}`}
-            size="small"
-            pagination={{ pageSize: 10, hideOnSinglePage: true }}
-            dataSource={[...summary.states]}
-            columns={[
-              { title: 'Engine speed', rowScope: 'row', render: (_, s) => formatQuantity(s.speedRevS, 'speed', units) },
-              { title: 'Oil', render: (_, s) => formatQuantity(s.oilTemperatureK, 'temperature', units) },
-              { title: 'Pressure, mean', render: (_, s) => formatQuantity(s.pressurePa, 'pressure', units) },
-              { title: 'Samples', align: 'right', dataIndex: 'samples' },
+          <SelectInput
+            id={id}
+            label={`Column of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
+            value={mapping[key]?.column ?? -1}
+            options={[
+              { value: -1, label: 'choose a column' },
+              ...head.columns.map((label, value) => ({ value, label })),
             ]}
-          />
-          <Button
-            disabled={summary.states.length === 0}
-            onClick={() => {
-              setWhy({
-                readings: summary.states
-                  .filter((s) => s.speedRevS > 0)
-                  .slice(0, MOST_READINGS)
-                  .map(({ speedRevS, oilTemperatureK, pressurePa }) => ({
-                    kind: 'pressure' as const,
-                    speedRevS,
-                    oilTemperatureK,
-                    pressurePa,
-                  })),
-                answers: [],
-              });
-              setSearch({ tab: 'why' });
+            onChange={(column) => {
+              const { [key]: before, ...rest } = mapping;
+              onChange(
+                column < 0
+                  ? rest
+                  : {
+                      ...rest,
+                      [key]: { unit: before?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!, column },
+                    },
+              );
             }}
-          >
-            Explain these readings
-          </Button>
+          />{' '}
+          <SelectInput
+            label={`Unit of ${RECORDED_CHANNELS[key].title.toLowerCase()}`}
+            value={mapping[key]?.unit ?? Object.keys(RECORDED_CHANNELS[key].units)[0]!}
+            options={Object.keys(RECORDED_CHANNELS[key].units).map((unit) => ({ value: unit, label: unit }))}
+            onChange={(unit) => mapping[key] && onChange({ ...mapping, [key]: { ...mapping[key], unit } })}
+          />
         </>
       )}
-    </section>
+    </Field>
+  ));
+}
+
+/** The conditions of a log with their mean pressures, and the way to what explains them. */
+function RecordedStates({ summary }: { readonly summary: RecordedSummary }) {
+  const units = usePreferences((p) => p.units);
+  const setWhy = useWhy((w) => w.set);
+  const [, setSearch] = useSearchParams();
+  return (
+    <>
+      <p role="status">
+        {summary.rows} rows read{summary.bad > 0 && `, ${summary.bad} could not be read`}; {summary.states.length}{' '}
+        conditions.
+      </p>
+      <Table
+        rowKey={(s) => `${s.speedRevS} ${s.oilTemperatureK}`}
+        size="small"
+        pagination={{ pageSize: 10, hideOnSinglePage: true }}
+        dataSource={[...summary.states]}
+        columns={[
+          { title: 'Engine speed', rowScope: 'row', render: (_, s) => formatQuantity(s.speedRevS, 'speed', units) },
+          { title: 'Oil', render: (_, s) => formatQuantity(s.oilTemperatureK, 'temperature', units) },
+          { title: 'Pressure, mean', render: (_, s) => formatQuantity(s.pressurePa, 'pressure', units) },
+          { title: 'Samples', align: 'right', dataIndex: 'samples' },
+        ]}
+      />
+      <Button
+        disabled={summary.states.length === 0}
+        onClick={() => {
+          setWhy({
+            readings: summary.states
+              .filter((s) => s.speedRevS > 0)
+              .slice(0, MOST_READINGS)
+              .map(({ speedRevS, oilTemperatureK, pressurePa }) => ({
+                kind: 'pressure' as const,
+                speedRevS,
+                oilTemperatureK,
+                pressurePa,
+              })),
+            answers: [],
+          });
+          setSearch({ tab: 'why' });
+        }}
+      >
+        Explain these readings
+      </Button>
+    </>
   );
 }

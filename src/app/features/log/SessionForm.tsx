@@ -12,6 +12,8 @@ import { AddReading } from './AddReading';
 import { WEATHER_WORDS } from './sessionWords';
 import { Field } from '../../forms/Field';
 
+type SetSession = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) => void;
+
 /** One session: what was done, read, changed and decided, beside what was predicted. */
 export function SessionForm({
   session,
@@ -24,8 +26,7 @@ export function SessionForm({
   readonly onChange: (changed: (s: Session) => Session, on?: string) => void;
   readonly onRemove: () => void;
 }) {
-  const set = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) =>
-    onChange((now) => tidy({ ...now, ...change }) as Session, on);
+  const set: SetSession = (change, on) => onChange((now) => tidy({ ...now, ...change }) as Session, on);
   const text = (key: 'title' | 'settings' | 'underFault' | 'decision' | 'note', title: string, most: number) => (
     <Field title={title}>
       {(id) => (
@@ -94,31 +95,7 @@ export function SessionForm({
           {text('note', 'Note', 4000)}
         </div>
         <div>
-          {session.kind === 'sample' && (
-            <>
-              <Field title="ISO 4406 code">
-                {(id) => (
-                  <Input
-                    id={id}
-                    maxLength={20}
-                    value={session.sample?.code ?? ''}
-                    onChange={(e) => set({ sample: { metals: '', ...session.sample, code: e.target.value } }, 'code')}
-                  />
-                )}
-              </Field>
-              <Field title="Wear metals, as the laboratory wrote them">
-                {(id) => (
-                  <Input.TextArea
-                    id={id}
-                    autoSize
-                    maxLength={300}
-                    value={session.sample?.metals ?? ''}
-                    onChange={(e) => set({ sample: { code: '', ...session.sample, metals: e.target.value } }, 'metals')}
-                  />
-                )}
-              </Field>
-            </>
-          )}
+          {session.kind === 'sample' && <SampleFields session={session} set={set} />}
           <Readings
             session={session}
             earlier={earlier}
@@ -137,6 +114,35 @@ export function SessionForm({
         </Button>
       </div>
     </div>
+  );
+}
+
+/** What the laboratory found in a sample of the oil. */
+function SampleFields({ session, set }: { readonly session: Session; readonly set: SetSession }) {
+  return (
+    <>
+      <Field title="ISO 4406 code">
+        {(id) => (
+          <Input
+            id={id}
+            maxLength={20}
+            value={session.sample?.code ?? ''}
+            onChange={(e) => set({ sample: { metals: '', ...session.sample, code: e.target.value } }, 'code')}
+          />
+        )}
+      </Field>
+      <Field title="Wear metals, as the laboratory wrote them">
+        {(id) => (
+          <Input.TextArea
+            id={id}
+            autoSize
+            maxLength={300}
+            value={session.sample?.metals ?? ''}
+            onChange={(e) => set({ sample: { code: '', ...session.sample, metals: e.target.value } }, 'metals')}
+          />
+        )}
+      </Field>
+    </>
   );
 }
 

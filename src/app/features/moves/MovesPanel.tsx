@@ -163,32 +163,18 @@ export default function MovesPanel({
         />
       </div>
       {headings.length > 1 && (
-        <div className="chips" role="group" aria-label="Kinds of change">
-          {headings.map((h) => (
-            <Button
-              key={h}
-              size="small"
-              className={h === chosen ? 'chosen' : ''}
-              aria-pressed={h === chosen}
-              onClick={() => {
-                setChosen(h === chosen ? undefined : h);
-                setAt(-1);
-                previewMove(undefined);
-              }}
-            >
-              {h}
-            </Button>
-          ))}
-        </div>
+        <Headings
+          headings={headings}
+          chosen={chosen}
+          onChoose={(heading) => {
+            setChosen(heading);
+            setAt(-1);
+            previewMove(undefined);
+          }}
+        />
       )}
       <p className="quiet" role="status">
-        {looked < 1
-          ? `Looking: ${Math.round(looked * 100)} % of the parts, ${within.length} ${within.length === 1 ? 'change' : 'changes'} so far.`
-          : found.length === 0
-            ? 'No change matches. Use fewer words.'
-            : within.length > MOST_SHOWN
-              ? `The first ${MOST_SHOWN} changes. Add a word to narrow them down.`
-              : `${within.length} ${within.length === 1 ? 'change' : 'changes'}. Arrow keys preview one on the drawing; Enter applies it, Shift+Enter adds it to a plan.`}
+        {sayFound(looked, found.length, within.length)}
       </p>
       {preview?.why && (
         <div className="notice" role="alert">
@@ -202,6 +188,43 @@ export default function MovesPanel({
         onPoint={point}
         onTake={(i, isAtOnce) => (isAtOnce || i === at ? makeMove(shown[i]!.move) : look(i))}
       />
+    </div>
+  );
+}
+
+/** How many changes there are, and what to do with them. @param looked share of the parts that was looked at */
+function sayFound(looked: number, found: number, within: number): string {
+  const changes = `${within} ${within === 1 ? 'change' : 'changes'}`;
+  if (looked < 1) return `Looking: ${Math.round(looked * 100)} % of the parts, ${changes} so far.`;
+  if (found === 0) return 'No change matches. Use fewer words.';
+  return within > MOST_SHOWN
+    ? `The first ${MOST_SHOWN} changes. Add a word to narrow them down.`
+    : `${changes}. Arrow keys preview one on the drawing; Enter applies it, Shift+Enter adds it to a plan.`;
+}
+
+/** Kinds of change, of which one may be chosen. */
+function Headings({
+  headings,
+  chosen,
+  onChoose,
+}: {
+  readonly headings: readonly string[];
+  readonly chosen: string | undefined;
+  readonly onChoose: (heading: string | undefined) => void;
+}) {
+  return (
+    <div className="chips" role="group" aria-label="Kinds of change">
+      {headings.map((h) => (
+        <Button
+          key={h}
+          size="small"
+          className={h === chosen ? 'chosen' : ''}
+          aria-pressed={h === chosen}
+          onClick={() => onChoose(h === chosen ? undefined : h)}
+        >
+          {h}
+        </Button>
+      ))}
     </div>
   );
 }

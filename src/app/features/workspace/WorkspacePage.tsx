@@ -84,32 +84,12 @@ function Workspace() {
         </p>
       )}
       {aside.length > 0 && (
-        <section aria-labelledby="aside">
-          <h2 id="aside">Could not be read</h2>
-          {aside.map((head) => (
-            <div key={head.id} className="savepoint">
-              <span>
-                <strong>{head.name}</strong>
-                {head.aside?.slice(0, 3).map((sentence) => (
-                  <span key={sentence} className="quiet block">
-                    {sentence}
-                  </span>
-                ))}
-              </span>
-              <span className="moves">
-                <Button type="primary" onClick={() => setRepairing(head)} aria-label={`Repair ${head.name}`}>
-                  Repair…
-                </Button>
-                <Button onClick={() => run(() => exportHead(head))} aria-label={`Export ${head.name} as it is`}>
-                  Export as it is
-                </Button>
-                <Button onClick={() => run(() => remove(head))} aria-label={`Delete ${head.name}`}>
-                  Delete
-                </Button>
-              </span>
-            </div>
-          ))}
-        </section>
+        <Unreadable
+          heads={aside}
+          onRepair={setRepairing}
+          onExport={(head) => run(() => exportHead(head))}
+          onDelete={(head) => run(() => remove(head))}
+        />
       )}
       <ProjectTable
         heads={all.filter((h) => !h.aside && h.deletedAt === undefined)}
@@ -125,24 +105,77 @@ function Workspace() {
       />
       <h2>Begin another</h2>
       <WaysToBegin />
-      {deleted.length > 0 && (
-        <section aria-labelledby="deleted">
-          <h2 id="deleted">Deleted, kept for 30 days</h2>
-          {deleted.map((head) => (
-            <div key={head.id} className="savepoint">
-              <span>
-                {head.name} <span className="quiet">deleted {new Date(head.deletedAt!).toLocaleDateString()}</span>
-              </span>
-              <Button onClick={() => run(() => restoreProject(head.id))} aria-label={`Restore ${head.name}`}>
-                Restore
-              </Button>
-            </div>
-          ))}
-        </section>
-      )}
+      {deleted.length > 0 && <Deleted heads={deleted} onRestore={(head) => run(() => restoreProject(head.id))} />}
       <BackupSection onRestored={() => void changed()} />
       <SpaceUsed />
       {repairing && <RepairDialog head={repairing} onClose={() => setRepairing(undefined)} />}
     </main>
+  );
+}
+
+/** Projects that could not be read, with the reasons: to be mended, taken out or deleted. */
+function Unreadable({
+  heads,
+  onRepair,
+  onExport,
+  onDelete,
+}: {
+  readonly heads: readonly ProjectHead[];
+  readonly onRepair: (head: ProjectHead) => void;
+  readonly onExport: (head: ProjectHead) => void;
+  readonly onDelete: (head: ProjectHead) => void;
+}) {
+  return (
+    <section aria-labelledby="aside">
+      <h2 id="aside">Could not be read</h2>
+      {heads.map((head) => (
+        <div key={head.id} className="savepoint">
+          <span>
+            <strong>{head.name}</strong>
+            {head.aside?.slice(0, 3).map((sentence) => (
+              <span key={sentence} className="quiet block">
+                {sentence}
+              </span>
+            ))}
+          </span>
+          <span className="moves">
+            <Button type="primary" onClick={() => onRepair(head)} aria-label={`Repair ${head.name}`}>
+              Repair…
+            </Button>
+            <Button onClick={() => onExport(head)} aria-label={`Export ${head.name} as it is`}>
+              Export as it is
+            </Button>
+            <Button onClick={() => onDelete(head)} aria-label={`Delete ${head.name}`}>
+              Delete
+            </Button>
+          </span>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+/** Deleted projects, to be had back. */
+function Deleted({
+  heads,
+  onRestore,
+}: {
+  readonly heads: readonly ProjectHead[];
+  readonly onRestore: (head: ProjectHead) => void;
+}) {
+  return (
+    <section aria-labelledby="deleted">
+      <h2 id="deleted">Deleted, kept for 30 days</h2>
+      {heads.map((head) => (
+        <div key={head.id} className="savepoint">
+          <span>
+            {head.name} <span className="quiet">deleted {new Date(head.deletedAt!).toLocaleDateString()}</span>
+          </span>
+          <Button onClick={() => onRestore(head)} aria-label={`Restore ${head.name}`}>
+            Restore
+          </Button>
+        </div>
+      ))}
+    </section>
   );
 }

@@ -97,6 +97,11 @@ describe('Supply', () => {
     expect(tried[0]).toBeCloseTo((0.055 * MM_PER_INCH) / 1000, 9);
   });
 
+  it('offers a smaller drill than the one that floods it', () => {
+    const no60 = withFigure(passes(1), 'turboRestrictor', ['boreM'], (0.04 * MM_PER_INCH) / 1000);
+    expect(offered('supply', no60)[0]).toHaveProperty('said', expect.stringMatching(/no\. 61/));
+  });
+
   it('offers none under half a millimetre, and none to who runs short', () => {
     tried.length = 0;
     expect(offered('supply', passes(0))).toEqual([]);

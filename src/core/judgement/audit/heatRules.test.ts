@@ -122,6 +122,10 @@ describe('Cold oil at the gallery', () => {
       figures: { sump: { si: 370 } },
     });
     expect(found('oilColdGallery', gallery(300, STOCK))).toEqual([]);
+    const unsolved = gallery(300);
+    const none = { ...unsolved.balance(NOSE.drives.hotDay)! };
+    const balance = () => ({ ...none, heat: { ...none.heat, status: 'tooHot' as const } });
+    expect(found('oilColdGallery', { ...unsolved, balance })).toEqual([]);
     const looped = NOSE.circuit.parts.map((p) => (p.kind === 'cooler' ? { ...p, coolantLooped: true } : p));
     expect(found('oilColdGallery', withParts(gallery(300), looped))).toEqual([]);
   });

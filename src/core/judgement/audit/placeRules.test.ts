@@ -39,6 +39,8 @@ describe('Hot and moving things', () => {
     const near = (part: string) => withFigure(STOCK, part, ['place'], { nearExhaust: true });
     const said = (part: string) => offered('surroundings', near(part)).map((m) => ('said' in m ? m.said : ''));
     expect(said('turboFeed')).toEqual(['sleeve and shield it']);
+    expect(found('surroundings', near('turboFeed'))[0]!.remedies).toContain('a sleeve and a shield');
+    expect(found('surroundings', near('filter'))[0]!.remedies).toContain('a heat shield');
     expect(said('filter')).toEqual(['shield it']);
     expect(offered('surroundings', near('filter'))).toEqual([setTo('filter', ['place', 'sleeved'], true, 'shield it')]);
   });
@@ -117,6 +119,15 @@ describe('Oil level', () => {
     if (more) expect([more.part, more.figures['added']!.si]).toEqual(['sump', expect.closeTo(addedM3, 9)]);
   });
 
+  it('is not what the sump itself holds', () => {
+    const sump = STOCK.circuit.parts.find((p) => p.kind === 'sump')!;
+    const larger = withParts(
+      STOCK,
+      STOCK.circuit.parts.map((p) => (p === sump ? { ...p, oilVolumeM3: partVolumeM3(p) + 1e-3 } : p)),
+    );
+    expect(found('level', { ...larger, stock: STOCK.variant })).toEqual([]);
+  });
+
   it('less than the stock circuit is said as less', () => {
     const long = withLength(0.2e-3 / areaM2);
     const shorter: AuditContext = {
@@ -166,6 +177,27 @@ describe('Wiring', () => {
       moves: [],
     });
     expect(found('electrics', bare)[0]!.figures).not.toHaveProperty('fuse');
+  });
+});
+
+describe('What was there and is not joined', () => {
+  it('a sender that is not plugged in is plugged in', () => {
+    const out = (connected: boolean) => withFigure(NOSE, 'oilGauge', ['connected'], connected);
+    expect(found('sensorUnplugged', out(true))).toEqual([]);
+    expect(weights('sensorUnplugged', out(false))).toEqual(['mend']);
+    expect(offered('sensorUnplugged', out(false))).toEqual([setTo('oilGauge', ['connected'], true, 'plug it in')]);
+  });
+
+  it('a liquid cooler that the stock circuit has leaves two coolant connections', () => {
+    const stockParts = NOSE.circuit.parts.map((p) => (p.kind === 'cooler' ? { ...p, medium: 'liquid' as const } : p));
+    const stock = { ...NOSE.variant, name: 'Before', circuit: { ...NOSE.circuit, parts: [...stockParts] } };
+    expect(found('coolantSide', { ...STOCK, stock })).toMatchObject([{ weight: 'look', part: null }]);
+    expect(found('coolantSide', { ...STOCK, stock })[0]!.what).toContain('of Before is gone');
+    expect(found('coolantSide', { ...withParts(NOSE, stockParts), stock })).toEqual([]);
+    // One that air cools in its place does not stand for it.
+    expect(found('coolantSide', { ...NOSE, stock })).toHaveLength(1);
+    expect(found('coolantSide', { ...NOSE, stock: NOSE.variant })).toEqual([]);
+    expect(found('coolantSide', { ...NOSE, stock: undefined })).toEqual([]);
   });
 });
 

@@ -2,6 +2,7 @@ import { changePart } from '../../../document/parts/partFields';
 import type { Part } from '../../../document/parts/part';
 import type { HeatResult } from '../../../heat/heatResult';
 import { CircuitSolver } from '../../../network/circuitSolver';
+import { QUANTITIES } from '../../../foundations/units';
 import { demoProject } from '../../../verification/testing/demo';
 import type { SolveResult } from '../../stateResult';
 import { surveyCircuit, type AuditContext } from '../context';
@@ -16,12 +17,21 @@ export function survey(variantId: string): AuditContext {
   return surveyCircuit(made.circuit);
 }
 
-/** What one rule finds. */
-export const found = (id: string, context: AuditContext): Finding[] =>
-  findingsOf(
-    RULES.find((r) => r.id === id)!,
-    context,
-  );
+/** What one rule finds, each finding whole: what, why, what to do, and figures of known quantities. */
+export function found(id: string, context: AuditContext): Finding[] {
+  const rule = RULES.find((r) => r.id === id)!;
+  const findings = findingsOf(rule, context);
+  for (const { what, why, weight, remedies, figures } of findings) {
+    const isWhole =
+      what.length > 0 &&
+      why.length > 0 &&
+      (weight === 'note' || remedies.length > 0) &&
+      remedies.every((remedy) => /^[a-z0-9].{2}/.test(remedy)) &&
+      Object.values(figures).every(({ quantity }) => quantity in QUANTITIES);
+    if (!isWhole) throw new Error(`${id}: ${JSON.stringify({ what, why, weight, remedies, figures })}`);
+  }
+  return findings;
+}
 
 /** How heavy what one rule finds is, of one part where it is named. */
 export const weights = (id: string, context: AuditContext, part?: string) =>
