@@ -122,18 +122,7 @@ function PlaceSection({ part }: { readonly part: Part }) {
           {toggle('above the bumper', note.aboveBumper ?? false, (aboveBumper) => set('height', { aboveBumper }))}
           {toggle('level', note.isLevel ?? false, (isLevel) => set('level', { isLevel }))}
           {toggle('on rubber', note.rubberMounted ?? false, (rubberMounted) => set('mount', { rubberMounted }))}
-          {!place.serviceable && (
-            <Field title="What comes off first">
-              {(id) => (
-                <Input
-                  id={id}
-                  value={note.accessNote ?? ''}
-                  maxLength={200}
-                  onChange={(e) => set('access', { accessNote: e.target.value || undefined }, 'access')}
-                />
-              )}
-            </Field>
-          )}
+          {!place.serviceable && <AccessField note={note} set={set} />}
         </div>
       </div>
       <Fold title={`Bracket${note.brackets ? `, revision ${note.brackets.length}` : ''}`}>
@@ -144,6 +133,22 @@ function PlaceSection({ part }: { readonly part: Part }) {
         />
       </Fold>
     </section>
+  );
+}
+
+/** What must come off before the part does. */
+function AccessField({ note, set }: { readonly note: PlaceNote; readonly set: SetPlace }) {
+  return (
+    <Field title="What comes off first">
+      {(id) => (
+        <Input
+          id={id}
+          value={note.accessNote ?? ''}
+          maxLength={200}
+          onChange={(e) => set('access', { accessNote: e.target.value || undefined }, 'access')}
+        />
+      )}
+    </Field>
   );
 }
 

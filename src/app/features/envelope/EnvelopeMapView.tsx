@@ -148,16 +148,7 @@ export function EnvelopeMapView({
       <g clipPath={`url(#${id}c)`}>{large && <MapValues envelope={envelope} map={map} scales={scales} />}</g>
       {envelope.session.length > 1 && <SessionPath d={pathOf(envelope.session, scales)} large={large} />}
       {children?.(scales)}
-      {here && here.x >= speedsRevS[0]! && here.y >= ys[0]! && here.y <= ys.at(-1)! && (
-        <circle
-          cx={x(here.x)}
-          cy={y(here.y)}
-          r={large ? 9 : 5}
-          fill="var(--accent)"
-          stroke="var(--ink)"
-          strokeWidth={2}
-        />
-      )}
+      {here && <Here at={here} envelope={envelope} scales={scales} large={large} />}
       <path d={`M${left} ${top}V${bottom}H${right}`} fill="none" stroke="var(--ink)" strokeWidth={2} />
       {large ? (
         <MapAxes envelope={envelope} scales={scales} units={units} />
@@ -326,6 +317,24 @@ function MapValues({
             </text>
           ),
       ),
+  );
+}
+
+/** The present state, where it lies on the map. */
+function Here({
+  at,
+  envelope: { speedsRevS, ys },
+  scales: { x, y },
+  large,
+}: {
+  readonly at: MapPoint;
+  readonly envelope: Envelope;
+  readonly scales: Scales;
+  readonly large: boolean;
+}) {
+  if (at.x < speedsRevS[0]! || at.y < ys[0]! || at.y > ys.at(-1)!) return null;
+  return (
+    <circle cx={x(at.x)} cy={y(at.y)} r={large ? 9 : 5} fill="var(--accent)" stroke="var(--ink)" strokeWidth={2} />
   );
 }
 

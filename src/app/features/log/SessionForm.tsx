@@ -75,18 +75,7 @@ export function SessionForm({
             ]}
             onChange={(weather) => set({ weather: weather === '' ? undefined : weather })}
           />
-          <Checkbox
-            checked={session.oilChanged ?? false}
-            onChange={(e) => set({ oilChanged: e.target.checked || undefined })}
-          >
-            oil changed
-          </Checkbox>{' '}
-          <Checkbox
-            checked={session.filterChanged ?? false}
-            onChange={(e) => set({ filterChanged: e.target.checked || undefined })}
-          >
-            filter changed
-          </Checkbox>
+          <ChangedBoxes session={session} set={set} />
         </div>
         <div>
           {text('settings', 'Settings as left: needle, relief, thermostat', 300)}
@@ -114,6 +103,25 @@ export function SessionForm({
         </Button>
       </div>
     </div>
+  );
+}
+
+function ChangedBoxes({ session, set }: { readonly session: Session; readonly set: SetSession }) {
+  return (
+    <>
+      <Checkbox
+        checked={session.oilChanged ?? false}
+        onChange={(e) => set({ oilChanged: e.target.checked || undefined })}
+      >
+        oil changed
+      </Checkbox>{' '}
+      <Checkbox
+        checked={session.filterChanged ?? false}
+        onChange={(e) => set({ filterChanged: e.target.checked || undefined })}
+      >
+        filter changed
+      </Checkbox>
+    </>
   );
 }
 

@@ -133,35 +133,20 @@ export default function MovesPanel({
   };
   return (
     <div onKeyDown={onKeyDown}>
-      <h2>
-        Change the circuit: {name}{' '}
-        <Space>
-          {part !== undefined && <Button onClick={() => openMoves(undefined)}>Any part</Button>}
-          <Button onClick={closeMoves} aria-keyshortcuts="Escape">
-            Close
-          </Button>
-        </Space>
-      </h2>
-      <div className="find">
-        <span aria-hidden="true">What do you want to change?</span>
-        <Input
-          value={words}
-          autoFocus
-          autoComplete="off"
-          spellCheck={false}
-          placeholder="oil cooler, turbo feed, remote filter, dash 10, remove …"
-          role="combobox"
-          aria-expanded="true"
-          aria-controls="moves-list"
-          aria-activedescendant={at >= 0 ? `move-${at}` : undefined}
-          aria-label="What do you want to change?"
-          onChange={(event) => {
-            setWords(event.target.value);
-            setAt(-1);
-            previewMove(undefined);
-          }}
-        />
-      </div>
+      <MovesHeading
+        name={name}
+        onAnyPart={part === undefined ? undefined : () => openMoves(undefined)}
+        onClose={closeMoves}
+      />
+      <WordsField
+        words={words}
+        at={at}
+        onChange={(typed) => {
+          setWords(typed);
+          setAt(-1);
+          previewMove(undefined);
+        }}
+      />
       {headings.length > 1 && (
         <Headings
           headings={headings}
@@ -176,17 +161,74 @@ export default function MovesPanel({
       <p className="quiet" role="status">
         {sayFound(looked, found.length, within.length)}
       </p>
-      {preview?.why && (
-        <div className="notice" role="alert">
-          <strong>This cannot be done.</strong> {preview.why}
-        </div>
-      )}
+      {preview?.why && <CannotBeDone why={preview.why} />}
       <MoveList
         shown={shown}
         at={at}
         list={list}
         onPoint={point}
         onTake={(i, isAtOnce) => (isAtOnce || i === at ? makeMove(shown[i]!.move) : look(i))}
+      />
+    </div>
+  );
+}
+
+function CannotBeDone({ why }: { readonly why: string }) {
+  return (
+    <div className="notice" role="alert">
+      <strong>This cannot be done.</strong> {why}
+    </div>
+  );
+}
+
+function MovesHeading({
+  name,
+  onAnyPart,
+  onClose,
+}: {
+  readonly name: string;
+  /** Absent where any part is asked about already. */
+  readonly onAnyPart: (() => void) | undefined;
+  readonly onClose: () => void;
+}) {
+  return (
+    <h2>
+      Change the circuit: {name}{' '}
+      <Space>
+        {onAnyPart && <Button onClick={onAnyPart}>Any part</Button>}
+        <Button onClick={onClose} aria-keyshortcuts="Escape">
+          Close
+        </Button>
+      </Space>
+    </h2>
+  );
+}
+
+/** What is searched for; the list below it is walked with arrow keys from here. */
+function WordsField({
+  words,
+  at,
+  onChange,
+}: {
+  readonly words: string;
+  readonly at: number;
+  readonly onChange: (words: string) => void;
+}) {
+  return (
+    <div className="find">
+      <span aria-hidden="true">What do you want to change?</span>
+      <Input
+        value={words}
+        autoFocus
+        autoComplete="off"
+        spellCheck={false}
+        placeholder="oil cooler, turbo feed, remote filter, dash 10, remove …"
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="moves-list"
+        aria-activedescendant={at >= 0 ? `move-${at}` : undefined}
+        aria-label="What do you want to change?"
+        onChange={(event) => onChange(event.target.value)}
       />
     </div>
   );

@@ -46,6 +46,7 @@ export default function ProjectMenu() {
 
 function Menu() {
   const { units, setUnits, theme, setTheme } = usePreferences();
+  const demos = useDemoItems();
   const project = useDocument((w) => w.project)!;
   const copyVariant = useDocument((w) => w.copyVariant);
   const tidy = useDocument((w) => w.tidy);
@@ -54,40 +55,11 @@ function Menu() {
   const [dialog, setDialog] = useState<'versions' | 'units'>();
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const { modal, message } = AntApp.useApp();
   const importFile = useProjectImport();
   const isOver = useDrop(importFile);
   const file = useRef<HTMLInputElement>(null);
 
-  const picture = (kind: 'svg' | 'png') => {
-    const drawing = document.querySelector<SVGSVGElement>('.sheet > svg');
-    const axis = document.querySelector<SVGSVGElement>('.sheet .pinned svg') ?? undefined;
-    if (!drawing) return;
-    void import('../../files/savePicture')
-      .then(({ savePicture }) =>
-        withWholeDrawing(() =>
-          savePicture(drawing, fileName(`${project.name} ${activeVariant(project).name}`), kind, axis),
-        ),
-      )
-      .catch(() => message.error('The browser could not draw the picture. Try the other format.'));
-  };
-  const noSummary = (error: unknown) =>
-    void message.error(`There is no summary: ${error instanceof Error ? error.message : 'nothing was computed'}`);
-  const copySummary = async () => {
-    const { summaryOf } = await import('../../../core/judgement/summary');
-    const { signal } = new AbortController();
-    // Asked for when it is wanted: a page without the circuit computes nothing for it.
-    const sweep = await studyPool().run('sweep', project, {}, ignore, signal, 'now');
-    const findings = await studyPool().run('audit', project, {}, ignore, signal, 'now');
-    const text = summaryOf(project, sweep, findings, units);
-    try {
-      await navigator.clipboard.writeText(text);
-      void message.success('The summary is copied.');
-    } catch {
-      // A browser that does not let the app copy lets the reader do it.
-      modal.info({ title: 'Summary', width: 640, content: <pre className="summary">{text}</pre>, okText: 'Close' });
-    }
-  };
+  const { picture, copySummary, exportPhotos } = useTakeOut();
   return (
     <>
       <input
@@ -102,17 +74,7 @@ function Menu() {
           if (chosen) void importFile(chosen);
         }}
       />
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: VIEWS.flatMap(({ path, title }) =>
-            title === undefined ? [] : [{ key: path, label: title, onClick: () => void navigate(`/${path}`) }],
-          ),
-          selectedKeys: [pathname.slice(1)],
-        }}
-      >
-        <Button className="views-menu">Views</Button>
-      </Dropdown>
+      <ViewsMenu />
       <Segmented
         aria-label="Units"
         value={systemOf(units)}
@@ -130,12 +92,7 @@ function Menu() {
             {
               key: 'exportPhotos',
               label: 'Export with photos',
-              onClick: () =>
-                void exportWithPhotos(project).catch((error: unknown) =>
-                  message.error(
-                    `There is no file: ${error instanceof Error ? error.message : 'the photos could not be read'}`,
-                  ),
-                ),
+              onClick: exportPhotos,
             },
             {
               key: 'out',
@@ -144,7 +101,7 @@ function Menu() {
                 { key: 'print', label: 'Print this page…', onClick: () => window.print() },
                 { key: 'svg', label: 'Drawing as SVG', disabled: pathname !== '/', onClick: () => picture('svg') },
                 { key: 'png', label: 'Drawing as PNG', disabled: pathname !== '/', onClick: () => picture('png') },
-                { key: 'summary', label: 'Copy summary as text', onClick: () => void copySummary().catch(noSummary) },
+                { key: 'summary', label: 'Copy summary as text', onClick: copySummary },
               ],
             },
             { key: 'save', label: 'Versions…', onClick: () => setDialog('versions') },
@@ -163,19 +120,7 @@ function Menu() {
             },
             { key: 'tour', label: 'Show me around', onClick: startTour },
             { type: 'divider' },
-            ...DEMOS.map((demo) => ({
-              key: demo.name,
-              label: `Demo: ${demo.name}, ${demo.about}`,
-              onClick: () =>
-                void openDemo(demo).then(
-                  (isOpen) => (isOpen ? navigate('/') : undefined),
-                  (error: unknown) =>
-                    void modal.error({
-                      title: 'The demo was not opened',
-                      content: error instanceof Error ? error.message : '',
-                    }),
-                ),
-            })),
+            ...demos,
           ],
         }}
       >
@@ -195,4 +140,83 @@ function Menu() {
       </Suspense>
     </>
   );
+}
+
+/** The views by name, where the row of them has no room. */
+function ViewsMenu() {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{
+        items: VIEWS.flatMap(({ path, title }) =>
+          title === undefined ? [] : [{ key: path, label: title, onClick: () => void navigate(`/${path}`) }],
+        ),
+        selectedKeys: [pathname.slice(1)],
+      }}
+    >
+      <Button className="views-menu">Views</Button>
+    </Dropdown>
+  );
+}
+
+/** A line for each demo, which opens it. */
+function useDemoItems() {
+  const navigate = useNavigate();
+  const { modal } = AntApp.useApp();
+  return DEMOS.map((demo) => ({
+    key: demo.name,
+    label: `Demo: ${demo.name}, ${demo.about}`,
+    onClick: () =>
+      void openDemo(demo).then(
+        (isOpen) => (isOpen ? navigate('/') : undefined),
+        (error: unknown) =>
+          void modal.error({
+            title: 'The demo was not opened',
+            content: error instanceof Error ? error.message : '',
+          }),
+      ),
+  }));
+}
+
+/** What is made to be taken out of the app: the drawing as a picture, the summary as text, a file with its photos. */
+function useTakeOut() {
+  const units = usePreferences((p) => p.units);
+  const project = useDocument((w) => w.project)!;
+  const { modal, message } = AntApp.useApp();
+  const picture = (kind: 'svg' | 'png') => {
+    const drawing = document.querySelector<SVGSVGElement>('.sheet > svg');
+    const axis = document.querySelector<SVGSVGElement>('.sheet .pinned svg') ?? undefined;
+    if (!drawing) return;
+    void import('../../files/savePicture')
+      .then(({ savePicture }) =>
+        withWholeDrawing(() =>
+          savePicture(drawing, fileName(`${project.name} ${activeVariant(project).name}`), kind, axis),
+        ),
+      )
+      .catch(() => message.error('The browser could not draw the picture. Try the other format.'));
+  };
+  const noSummary = (error: unknown) =>
+    void message.error(`There is no summary: ${error instanceof Error ? error.message : 'nothing was computed'}`);
+  const copy = async () => {
+    const { summaryOf } = await import('../../../core/judgement/summary');
+    const { signal } = new AbortController();
+    // Asked for when it is wanted: a page without the circuit computes nothing for it.
+    const sweep = await studyPool().run('sweep', project, {}, ignore, signal, 'now');
+    const findings = await studyPool().run('audit', project, {}, ignore, signal, 'now');
+    const text = summaryOf(project, sweep, findings, units);
+    try {
+      await navigator.clipboard.writeText(text);
+      void message.success('The summary is copied.');
+    } catch {
+      // A browser that does not let the app copy lets the reader do it.
+      modal.info({ title: 'Summary', width: 640, content: <pre className="summary">{text}</pre>, okText: 'Close' });
+    }
+  };
+  const exportPhotos = () =>
+    void exportWithPhotos(project).catch((error: unknown) =>
+      message.error(`There is no file: ${error instanceof Error ? error.message : 'the photos could not be read'}`),
+    );
+  return { picture, exportPhotos, copySummary: () => void copy().catch(noSummary) };
 }

@@ -1,6 +1,16 @@
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
-import { lazy, useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import {
+  lazy,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type RefObject,
+  type ComponentProps,
+  type ReactNode,
+} from 'react';
 import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
 import { activeVariant, type Project } from '../../../core/document/project/project';
@@ -97,23 +107,14 @@ export function Sheet({
     [layout, reading],
   );
   const [zoom, setZoom] = useState<Zoom>('usual');
-  const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
-  const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
-  const traced = useMemo(
-    () =>
-      new Set(
-        isPath && path && selected ? [selected, ...path.shares.map((s) => s.part), ...layout.main.slice(0, 2)] : [],
-      ),
-    [isPath, path, selected, layout],
-  );
+  const traced = useTraced(layout, result, selected);
   const insertBefore = useCallback((part: string) => openMoves(part, 'insert before'), [openMoves]);
   const { focusPart, onKeyDown } = usePartKeys(sheet, layout, selected);
 
   const headline = headlineOf(reading, units);
-  const chosen = layout.stations.find((s) => s.part.id === selected);
   useInView(sheet, selected);
   const sizes = measure(layout, { width: available, height }, zoom);
-  const { scale, axisHeight, profileTop, figuresTop, wholeHeight } = sizes;
+  const { scale } = sizes;
   usePinch(sheet, scale, setZoom);
   const seen = useSeen(sheet, layout, scale, { width: available, height }, [selected, focusPart]);
   const hasZoom = layout.width > WIDER * available || zoom !== 'usual';
@@ -138,80 +139,27 @@ export function Sheet({
         <h1 className="visually-hidden">
           Circuit of {project.name}, variant {variant.name}
         </h1>
-        <div className="pinned">
-          <svg
-            width={AXIS_LEFT * scale}
-            height={profileHeight(axisHeight) * scale}
-            viewBox={`0 0 ${AXIS_LEFT} ${profileHeight(axisHeight)}`}
-            style={{ top: profileTop * scale }}
-            aria-hidden="true"
-          >
-            <rect width={AXIS_LEFT} height={profileHeight(axisHeight)} fill="var(--paper)" />
-            <AxisLabels axisHeight={axisHeight} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
-          </svg>
-        </div>
-        <svg
-          width={layout.width * scale}
-          height={wholeHeight * scale}
-          viewBox={`0 0 ${layout.width} ${wholeHeight}`}
-          role="group"
-          aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
-        >
-          <PostPatterns />
-          {chosen && (
-            <rect
-              className="column selected"
-              x={chosen.x0}
-              y={chosen.y - 40}
-              width={chosen.x1 - chosen.x0}
-              height={figuresTop + FIGURES_HEIGHT - chosen.y + 40}
-            />
-          )}
-          <Headline {...place} text={headline} />
-          <Plan
-            layout={seen}
-            labels={labels}
-            reading={reading}
-            unfiltered={unfiltered}
-            units={units}
-            selected={selected}
-            traced={traced}
-            focusPart={focusPart}
-            flags={flags}
-            came={came}
-            onSelect={select}
-            onInsert={insertBefore}
-            onKeyDown={onKeyDown}
-          />
-          <line
-            x1={0}
-            x2={layout.width}
-            y1={layout.planHeight}
-            y2={layout.planHeight}
-            stroke="var(--ink)"
-            strokeWidth={1.5}
-          />
-          <g transform={`translate(0 ${profileTop})`}>
-            <Profile
-              axisHeight={axisHeight}
-              layout={layout}
-              seen={seen}
-              reading={reading}
-              sweep={sweep}
-              bands={bands}
-              units={units}
-              unfiltered={unfiltered}
-              traced={traced}
-              onSelect={select}
-            />
-          </g>
-          <g transform={`translate(0 ${figuresTop})`}>
-            <Figures layout={seen} reading={reading} units={units} />
-          </g>
-          <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}>
-            <Legend banded={bands.size > 0} />
-          </g>
-        </svg>
+        <PinnedAxis sizes={sizes} topPa={axisTopPa(highestPa(sweep, result))} units={units} />
+        <Drawing
+          sizes={sizes}
+          layout={layout}
+          seen={seen}
+          labels={labels}
+          reading={reading}
+          sweep={sweep}
+          bands={bands}
+          flags={flags}
+          came={came}
+          units={units}
+          unfiltered={unfiltered}
+          selected={selected}
+          traced={traced}
+          focusPart={focusPart}
+          headline={<Headline {...place} text={headline} />}
+          onSelect={select}
+          onInsert={insertBefore}
+          onKeyDown={onKeyDown}
+        />
       </div>
       {available < NARROW_SHEET && (
         <Kit>
@@ -225,6 +173,171 @@ export function Sheet({
           />
         </Kit>
       )}
+    </>
+  );
+}
+
+type PlanProps = ComponentProps<typeof Plan>;
+type HalfProps = ComponentProps<typeof LowerHalf>;
+
+/** All that is drawn of the circuit, on one set of columns. */
+function Drawing({
+  sizes,
+  layout,
+  seen,
+  reading,
+  units,
+  unfiltered,
+  traced,
+  headline,
+  labels,
+  selected,
+  focusPart,
+  flags,
+  came,
+  onSelect,
+  onInsert,
+  onKeyDown,
+  ...half
+}: Omit<PlanProps, 'layout'> & HalfProps & { readonly headline: ReactNode }) {
+  const chosen = layout.stations.find((s) => s.part.id === selected);
+  return (
+    <svg
+      width={layout.width * sizes.scale}
+      height={sizes.wholeHeight * sizes.scale}
+      viewBox={`0 0 ${layout.width} ${sizes.wholeHeight}`}
+      role="group"
+      aria-label="Plan and profile. Arrow keys go from part to part, Enter opens one, M changes the circuit there."
+    >
+      <PostPatterns />
+      {chosen && (
+        <rect
+          className="column selected"
+          x={chosen.x0}
+          y={chosen.y - 40}
+          width={chosen.x1 - chosen.x0}
+          height={sizes.figuresTop + FIGURES_HEIGHT - chosen.y + 40}
+        />
+      )}
+      {headline}
+      <Plan
+        layout={seen}
+        labels={labels}
+        reading={reading}
+        unfiltered={unfiltered}
+        units={units}
+        selected={selected}
+        traced={traced}
+        focusPart={focusPart}
+        flags={flags}
+        came={came}
+        onSelect={onSelect}
+        onInsert={onInsert}
+        onKeyDown={onKeyDown}
+      />
+      <line
+        x1={0}
+        x2={layout.width}
+        y1={layout.planHeight}
+        y2={layout.planHeight}
+        stroke="var(--ink)"
+        strokeWidth={1.5}
+      />
+      <LowerHalf
+        {...half}
+        sizes={sizes}
+        layout={layout}
+        seen={seen}
+        reading={reading}
+        units={units}
+        unfiltered={unfiltered}
+        traced={traced}
+        onSelect={onSelect}
+      />
+    </svg>
+  );
+}
+
+/** The way that the oil of the selected component takes; empty where another part is selected. */
+function useTraced(layout: SheetLayout, result: SolveResult, selected: string | undefined): ReadonlySet<string> {
+  const path = useMemo(() => (selected ? tracePath(result, selected) : undefined), [result, selected]);
+  const isPath = path !== undefined && layout.stations.some((s) => s.part.id === selected && s.role === 'consumer');
+  return useMemo(
+    () =>
+      new Set(
+        isPath && path && selected ? [selected, ...path.shares.map((s) => s.part), ...layout.main.slice(0, 2)] : [],
+      ),
+    [isPath, path, selected, layout],
+  );
+}
+
+/** The pressure axis, in its place while the drawing scrolls sideways. */
+function PinnedAxis({
+  sizes: { scale, axisHeight, profileTop },
+  topPa,
+  units,
+}: {
+  readonly sizes: Sizes;
+  readonly topPa: number;
+  readonly units: UnitChoice;
+}) {
+  return (
+    <div className="pinned">
+      <svg
+        width={AXIS_LEFT * scale}
+        height={profileHeight(axisHeight) * scale}
+        viewBox={`0 0 ${AXIS_LEFT} ${profileHeight(axisHeight)}`}
+        style={{ top: profileTop * scale }}
+        aria-hidden="true"
+      >
+        <rect width={AXIS_LEFT} height={profileHeight(axisHeight)} fill="var(--paper)" />
+        <AxisLabels axisHeight={axisHeight} topPa={topPa} units={units} />
+      </svg>
+    </div>
+  );
+}
+
+/** Under the plan: the profile, the figures, and what the signs mean. */
+function LowerHalf({
+  sizes: { axisHeight, profileTop, figuresTop },
+  layout,
+  seen,
+  reading,
+  units,
+  bands,
+  ...rest
+}: {
+  readonly sizes: Sizes;
+  readonly layout: SheetLayout;
+  /** What is drawn of it now. */
+  readonly seen: SheetLayout;
+  readonly reading: Reading;
+  readonly units: UnitChoice;
+  readonly bands: Bands;
+  readonly sweep: Sweep | undefined;
+  readonly unfiltered: ReadonlySet<string>;
+  readonly traced: ReadonlySet<string>;
+  readonly onSelect: (part: string) => void;
+}) {
+  return (
+    <>
+      <g transform={`translate(0 ${profileTop})`}>
+        <Profile
+          axisHeight={axisHeight}
+          layout={layout}
+          seen={seen}
+          reading={reading}
+          units={units}
+          bands={bands}
+          {...rest}
+        />
+      </g>
+      <g transform={`translate(0 ${figuresTop})`}>
+        <Figures layout={seen} reading={reading} units={units} />
+      </g>
+      <g transform={`translate(0 ${figuresTop + FIGURES_HEIGHT + 18})`}>
+        <Legend banded={bands.size > 0} />
+      </g>
     </>
   );
 }
@@ -286,6 +399,8 @@ function headlinePlace(
   if (large !== undefined) return { isSmall: false, x: large, y: HEADLINE_Y };
   return { isSmall: true, x: findFree(headline.length * SMALL_HEADLINE_LETTER) ?? first, y: HEADLINE_Y };
 }
+
+type Sizes = ReturnType<typeof measure>;
 
 /** How large the drawing is, and where its rows begin [px of the drawing]. @param zoom as the hand has it */
 function measure(layout: SheetLayout, room: { readonly width: number; readonly height: number }, zoom: Zoom) {

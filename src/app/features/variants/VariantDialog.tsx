@@ -91,19 +91,7 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
           />
         )}
       </Field>
-      {TEMPERATURES.map(([key, title]) => (
-        <Field key={key} title={title}>
-          {(id) => (
-            <Input
-              id={id}
-              value={texts[key]}
-              suffix={u.symbol}
-              inputMode="decimal"
-              onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
-            />
-          )}
-        </Field>
-      ))}
+      <TemperatureFields texts={texts} onChange={setTexts} unit={u.symbol} />
       {problem && (
         <p className="problem" role="alert">
           {problem}
@@ -121,6 +109,31 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
       )}
     </Dialog>
   );
+}
+
+/** The temperatures that a season alters, as they are typed. */
+function TemperatureFields({
+  texts,
+  onChange,
+  unit,
+}: {
+  readonly texts: Readonly<Record<string, string>>;
+  readonly onChange: (texts: Record<string, string>) => void;
+  readonly unit: string;
+}) {
+  return TEMPERATURES.map(([key, title]) => (
+    <Field key={key} title={title}>
+      {(id) => (
+        <Input
+          id={id}
+          value={texts[key]}
+          suffix={unit}
+          inputMode="decimal"
+          onChange={(event) => onChange({ ...texts, [key]: event.target.value })}
+        />
+      )}
+    </Field>
+  ));
 }
 
 /**
