@@ -83,6 +83,16 @@ describe('The sheet’s layout', () => {
     expect(layoutSheet(circuit, [], 300).width).toBe(layoutSheet(circuit, [], 100).width);
   });
 
+  it('fits any room that its narrowest columns fit, to a pixel and never over it', () => {
+    const circuit = demoCircuit();
+    const [narrowest, widest] = [layoutSheet(circuit, [], 300).width, layoutSheet(circuit).width];
+    for (let room = narrowest + 1; room < widest; room += 7) {
+      const { width } = layoutSheet(circuit, [], room);
+      expect(width).toBeLessThanOrEqual(room);
+      expect(width).toBeGreaterThan(room - 2);
+    }
+  });
+
   it('keeps a stored order of consumers', () => {
     const layout = layoutSheet(demoCircuit(), ['jets', 'mains']);
     const order = layout.stations.map((s) => s.part.id);

@@ -54,9 +54,11 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
   const natural = columns.reduce<number>((sum, c) => sum + widthOf(c), 0);
   const scale = Math.min(1, Math.max(NARROWEST, (available - LEFT - RIGHT) / natural));
   const span = new Map<string, { x0: number; x1: number }>();
-  let x = LEFT;
+  let [x, along] = [LEFT, 0];
   for (const c of columns) {
-    const next = x + Math.round(widthOf(c) * scale);
+    along += widthOf(c);
+    // Whole pixels, of the sum: each column rounded by itself would be wider than the room by some.
+    const next = LEFT + Math.floor(along * scale);
     if (typeof c === 'string') span.set(c, { x0: x, x1: next });
     x = next;
   }
