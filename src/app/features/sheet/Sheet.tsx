@@ -15,9 +15,9 @@ import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
 import { activeVariant, type Project } from '../../../core/document/project/project';
 import { tracePath } from '../../../core/network/describe/tracePath';
-import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { Figures, FIGURES_HEIGHT } from './Figures';
+import { Headline, headlineOf, headlinePlace, nameBoxes, NARROW_SHEET, zoomPlace } from './headline';
 import { layoutSheet, type SheetLayout } from './layout';
 import type { UnitChoice } from '../../../core/foundations/units';
 import { placeLabels } from './labels';
@@ -39,23 +39,6 @@ const PostList = lazy(() => import('./PostList').then((m) => ({ default: m.PostL
 const MOST_AXIS = 184;
 const LEAST_AXIS = 116;
 const LEGEND_HEIGHT = 26;
-/** Room for the headline, so that it is seen without scrolling [px]. */
-const HEADLINE_WIDTH = 460;
-/** On a drawing narrower than this the headline is smaller and begins at its left edge, over the parts' names [px]. */
-const NARROW_SHEET = 560;
-const NARROW_HEADLINE_X = 8;
-const NARROW_HEADLINE_Y = 14;
-const HEADLINE_Y = 24;
-const HEADLINE_LEFT = 112;
-const HEADLINE_GAP = 12;
-/** Of the buttons for its size: at the left edge, or where a name stands as high there at the right one [px]. */
-const ZOOM_WIDTH = 150;
-const ZOOM_BOTTOM = 46;
-/** Width of a letter of the headline, of the smaller one and of a name, about; half of a usual ribbon [px]. */
-const HEADLINE_LETTER = 9.3;
-const SMALL_HEADLINE_LETTER = 5.9;
-const NAME_LETTER = 7.6;
-const RIBBON_ABOUT = 12;
 /** The drawing grows with the room that it has, up to this many times. */
 const LARGEST_SCALE = 1.6;
 /**
@@ -345,64 +328,6 @@ function LowerHalf({
   );
 }
 
-/** What the drawing says first: the component that is worst off in this condition. */
-function headlineOf(reading: Reading, units: UnitChoice): string {
-  const worst = reading.result.consumers
-    .filter((c) => !c.supplied || c.verdict === 'near')
-    .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
-  return worst
-    ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
-    : reading.isThere
-      ? 'Every component is supplied in this condition'
-      : 'Not computed; see the reason beside it';
-}
-
-interface NameBox {
-  readonly from: number;
-  readonly to: number;
-  readonly top: number;
-}
-
-/** The parts' names, from their left to their right edge and how high they reach [px]. */
-const nameBoxes = ({ stations }: SheetLayout): readonly NameBox[] =>
-  [...placeLabels(stations, () => RIBBON_ABOUT).values()].map(({ lines, textX, top }) => {
-    const half = (Math.max(...lines.map((l) => l.length)) * NAME_LETTER) / 2;
-    return { from: textX - half, to: textX + half, top };
-  });
-
-/** At which edge the buttons for the drawing's size cover no name. */
-const zoomPlace = (names: readonly NameBox[]): 'left' | 'right' =>
-  names.some((name) => name.top < ZOOM_BOTTOM && name.from < ZOOM_WIDTH) ? 'right' : 'left';
-
-/**
- * Where the headline stands: over the fed parts where it fits there, clear of every name that reaches as high, and in
- * view [px].
- */
-function headlinePlace(
-  layout: SheetLayout,
-  names: readonly NameBox[],
-  headline: string,
-  available: number,
-  zoomAt: 'left' | 'right' | undefined,
-): HeadlinePlace {
-  if (available < NARROW_SHEET) return { isSmall: true, x: NARROW_HEADLINE_X, y: NARROW_HEADLINE_Y };
-  const room = available - (zoomAt === 'right' ? ZOOM_WIDTH : 0);
-  const high = names.filter((name) => name.top < HEADLINE_Y);
-  const first = Math.min(
-    layout.stations.find((s) => s.role === 'consumer')?.x0 ?? HEADLINE_LEFT,
-    Math.max(HEADLINE_LEFT, room - HEADLINE_WIDTH),
-  );
-  const left = zoomAt === 'left' ? ZOOM_WIDTH : zoomAt === 'right' ? HEADLINE_GAP : HEADLINE_LEFT;
-  const places = [first, ...high.map((l) => l.to + HEADLINE_GAP), HEADLINE_LEFT, left].filter((x) => x >= left);
-  const findFree = (width: number) =>
-    places.find(
-      (x) => x + width <= room && high.every((l) => l.to + HEADLINE_GAP <= x || l.from - HEADLINE_GAP >= x + width),
-    );
-  const large = findFree(headline.length * HEADLINE_LETTER);
-  if (large !== undefined) return { isSmall: false, x: large, y: HEADLINE_Y };
-  return { isSmall: true, x: findFree(headline.length * SMALL_HEADLINE_LETTER) ?? first, y: HEADLINE_Y };
-}
-
 type Sizes = ReturnType<typeof measure>;
 
 /** How large the drawing is, and where its rows begin [px of the drawing]. @param zoom as the hand has it */
@@ -477,20 +402,5 @@ function Legend({ banded }: { readonly banded: boolean }) {
         width: flow · tint: pressure{banded ? ' · box: 5th to 95th percentile' : ''}
       </text>
     </g>
-  );
-}
-
-interface HeadlinePlace {
-  readonly isSmall: boolean;
-  readonly x: number;
-  readonly y: number;
-}
-
-/** What the drawing says first, in one line. */
-function Headline({ isSmall, x, y, text }: HeadlinePlace & { readonly text: string }) {
-  return (
-    <text className={isSmall ? 't-name narrow' : 't-headline'} x={x} y={y} role="status">
-      {text}
-    </text>
   );
 }
