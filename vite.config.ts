@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { PAGE_PIECES, WORKER_PIECES } from './src/app/begin/loadedTogether';
 import { writeIntoPage } from './src/app/begin/writeIntoPage';
 import { unusedKitRules } from './src/app/theme/unusedKitRules';
 
@@ -38,7 +39,7 @@ export default defineConfig({
     }),
   ],
   css: { postcss: { plugins: [unusedKitRules] } },
-  worker: { format: 'es' },
+  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: WORKER_PIECES } } } },
   build: {
     outDir: 'dist/app',
     target: 'es2022',
@@ -46,11 +47,7 @@ export default defineConfig({
     assetsInlineLimit: (file) => (file.endsWith('.woff2') ? false : undefined),
     rolldownOptions: {
       output: {
-        codeSplitting: {
-          groups: [
-            { name: 'antd', test: /node_modules[\\/](antd|@ant-design|@rc-component)[\\/]/, entriesAware: true },
-          ],
-        },
+        codeSplitting: { groups: PAGE_PIECES },
       },
     },
   },

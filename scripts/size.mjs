@@ -7,7 +7,9 @@ import { gzipSync } from 'node:zlib';
 const APP = 'dist/app';
 const KB = 1000;
 /** Largest first script [kB gzip]. The aim was 330. */
-const BUDGET_KB = 290;
+const BUDGET_KB = 280;
+/** Most files that it may come in: each is a way to the server, and what it imports is asked for after it has come. */
+const MOST_FILES = 3;
 /** Less than this cannot be all of it: then imports look different from what is searched for below [kB gzip]. */
 const LEAST_KB = 150;
 
@@ -31,4 +33,11 @@ if (!(whole <= BUDGET_KB)) {
   for (const [kb, path] of heaviest) console.error(`  ${kb.toFixed(1)} kB  ${path}`);
   process.exit(1);
 }
-console.log(`First script ${whole.toFixed(0)} kB gzip of ${BUDGET_KB}.`);
+if (weights.length > MOST_FILES) {
+  console.error(
+    `✗ The first script comes in ${weights.length} files, at most ${MOST_FILES} are meant: see src/app/begin/loadedTogether.ts. They are:`,
+  );
+  for (const [, path] of weights) console.error(`  ${path}`);
+  process.exit(1);
+}
+console.log(`First script ${whole.toFixed(0)} kB gzip of ${BUDGET_KB}, ${weights.length} files.`);

@@ -1,6 +1,6 @@
 import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { Activity, lazy, useEffect, useState, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
 import { FirstPage } from './begin/FirstPage';
@@ -15,6 +15,7 @@ import { isBackupDue, useBackupReminder } from './state/backupReminder';
 import { useKeeping } from './state/keeping';
 import { useHelp } from './state/help';
 import { useHelpKey } from './useHelpKey';
+import { queries } from './state/queries';
 import { useTour } from './state/tour';
 import { keepBench, openAtStart } from './state/workspace';
 
@@ -31,10 +32,6 @@ const Beginnings = lazy(() => import('./features/workspace/Beginnings'));
 const HelpDrawer = lazy(() => import('./features/help/HelpDrawer'));
 const Tour = lazy(() => import('./features/tour/Tour'));
 const QuestionDialog = lazy(() => import('./QuestionDialog'));
-
-const queries = new QueryClient({
-  defaultOptions: { queries: { refetchOnWindowFocus: false, refetchOnReconnect: false, networkMode: 'always' } },
-});
 
 const router = createBrowserRouter([
   {

@@ -2,7 +2,7 @@ import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
 import { lazy, useEffect, useMemo, useRef, useState } from 'react';
-import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit';
+import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit/finding';
 import { Sheet } from './features/sheet/Sheet';
 import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
 import { spreadAt } from './state/spreadRequest';

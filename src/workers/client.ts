@@ -39,7 +39,8 @@ export class CircuitWorkerClient {
   private opened: Project | undefined;
   private opening: Promise<readonly string[]> = Promise.resolve([]);
   private latest = 0;
-  private busy: Promise<unknown> = Promise.resolve();
+  /** The answer that is being worked out; without one a request is sent in the asker's own task. */
+  private busy: Promise<unknown> | undefined;
 
   /** Loads the worker before there is anything to ask. */
   load(): void {
@@ -90,8 +91,10 @@ export class CircuitWorkerClient {
     request: SolveRequest,
   ): Promise<{ result: SolveResult; heat: HeatResult | null; warnings: readonly string[] }> {
     const mine = ++this.latest;
-    await this.busy.catch(() => undefined);
-    if (mine !== this.latest) throw new Superseded();
+    if (this.busy) {
+      await this.busy.catch(() => undefined);
+      if (mine !== this.latest) throw new Superseded();
+    }
     const work = (async () => {
       // Asked behind the opening, not after its answer: while the page loads, a turn of it is dear.
       const opening = this.open(project);
@@ -102,7 +105,11 @@ export class CircuitWorkerClient {
       return { result: reply.result, heat: reply.heat, warnings };
     })();
     this.busy = work;
-    return work;
+    try {
+      return await work;
+    } finally {
+      if (this.busy === work) this.busy = undefined;
+    }
   }
 
   /**

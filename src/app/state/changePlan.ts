@@ -1,4 +1,5 @@
-import { applyMove, type Move } from '../../core/document/moves';
+import { applyMove } from '../../core/document/moves/applyMove';
+import type { Move } from '../../core/document/moves/move';
 import { shortName } from '../../core/document/project/names';
 import { activeVariant, withVariant, type Project } from '../../core/document/project/project';
 

@@ -1,7 +1,7 @@
 import type { Draft } from 'immer';
 import { create } from 'zustand';
 import type { Part } from '../../core/document/parts/part';
-import { tidyColumns } from '../../core/document/moves';
+import { tidyColumns } from '../../core/document/moves/columns';
 import {
   activeVariant,
   type Project,

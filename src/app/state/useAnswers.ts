@@ -1,6 +1,7 @@
 import { useDocument } from './document';
+import { queries } from './queries';
 import { useView } from './view';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import type { Project, Variant } from '../../core/document/project/project';
 import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';
@@ -53,13 +54,41 @@ const ignore = () => undefined;
 
 const retry = (count: number, error: Error) => error instanceof Superseded && count < 3;
 
-/** What is asked of a worker for the state of the state bar. @param calculatesOil whatever the state bar says */
+type ViewNow = ReturnType<typeof useView.getState>;
+
+/** What is asked of a worker for the state of the state bar. @param found with the oil temperature calculated */
+const requestOf = (
+  { speedRevS, oilTemperatureK, conditions }: Pick<ViewNow, 'speedRevS' | 'oilTemperatureK' | 'conditions'>,
+  found: boolean,
+): SolveRequest => (found ? { speedRevS, oilTemperatureK, found: conditions } : { speedRevS, oilTemperatureK });
+
+/** @param calculatesOil whatever the state bar says */
 function useRequest(calculatesOil = false): SolveRequest {
   const speedRevS = useView((w) => w.speedRevS);
   const oilTemperatureK = useView((w) => w.oilTemperatureK);
   const found = useView((w) => w.found) || calculatesOil;
   const conditions = useView((w) => w.conditions);
-  return found ? { speedRevS, oilTemperatureK, found: conditions } : { speedRevS, oilTemperatureK };
+  return requestOf({ speedRevS, oilTemperatureK, conditions }, found);
+}
+
+const solved = (project: Project | undefined, request: SolveRequest) =>
+  queryOptions({
+    queryKey: ['solve', revision(project), request],
+    queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),
+    gcTime: STATE_KEPT_MS,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
+  });
+
+/**
+ * Asks for the state of the state bar before the views do that show it: while the page opens, the first drawing of them
+ * takes as long as the answer.
+ */
+export function askForState(): void {
+  const { project } = useDocument.getState();
+  const view = useView.getState();
+  if (project) void queries.prefetchQuery(solved(project, requestOf(view, view.found)));
 }
 
 /**
@@ -70,14 +99,9 @@ export function useSolved(calculatesOil = false) {
   const project = useDocument((w) => w.project);
   const request = useRequest(calculatesOil);
   return useQuery({
-    queryKey: ['solve', revision(project), request],
-    queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),
+    ...solved(project, request),
     enabled: project !== undefined,
     placeholderData: keepPreviousData,
-    gcTime: STATE_KEPT_MS,
-    staleTime: Infinity,
-    retry,
-    retryDelay: 0,
   });
 }
 

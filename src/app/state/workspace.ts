@@ -15,6 +15,7 @@ import { folderBackupLater } from './folderBackup';
 import { useKeeping } from './keeping';
 import { ask } from './question';
 import { projectOfTab, rememberProjectOfTab } from './tab';
+import { askForState } from './useAnswers';
 import { readView, useView, viewNow } from './view';
 
 /** The setting with the project that was opened last, in whatever tab. */
@@ -76,6 +77,7 @@ async function bench(id: string, load: () => Promise<Extract<Loaded, { kind: 'pr
   useDocument.getState().open(project, readHistory(history));
   useDocument.getState().setReadOnly(!isMine);
   readView(view);
+  askForState();
   useKeeping.setState({ phase: 'open', id, edited: isMine ? 'here' : 'elsewhere', problem });
   if (isMine) keeper.attach(id, revision);
   if (problem) keeper.changed();
