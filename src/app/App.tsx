@@ -1,5 +1,5 @@
 import { useDocument } from './state/document';
-import { usePreferences } from './state/preferences';
+import { followSystemTheme, usePreferences } from './state/preferences';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { Activity, lazy, useEffect, useState, type MouseEvent } from 'react';
 import { createBrowserRouter, NavLink, Outlet, RouterProvider, useLocation } from 'react-router';
@@ -55,6 +55,7 @@ export function App() {
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
+  useEffect(followSystemTheme, []);
   return (
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />

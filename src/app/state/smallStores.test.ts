@@ -1,6 +1,6 @@
 import { CHANGES_BEFORE_REMINDER, countChange, isBackupDue, useBackupReminder } from './backupReminder';
 import { useKeeping } from './keeping';
-import { preferencesNow, takePreferences, usePreferences } from './preferences';
+import { followSystemTheme, preferencesNow, takePreferences, usePreferences } from './preferences';
 import { ask, useQuestion } from './question';
 import { reloadOnce } from './reloadOnce';
 import { safeStorage } from './safeStorage';
@@ -26,7 +26,8 @@ afterEach(() => jest.restoreAllMocks());
 
 describe('What the reader prefers', () => {
   it('is light where the system is, with the keys at work and the usual units', () => {
-    expect(preferencesNow()).toEqual({ units: {}, theme: 'light', singleKeys: true });
+    expect(usePreferences.getState().theme).toBe('light');
+    expect(preferencesNow()).toEqual({ units: {}, singleKeys: true });
   });
 
   it('comes back in the next session', async () => {
@@ -47,16 +48,44 @@ describe('What the reader prefers', () => {
       { units: 4, theme: 'dark', singleKeys: false },
       { units: {}, theme: 'dark', singleKeys: false },
     ],
-    [
-      'another theme',
-      { units: {}, theme: 'sepia', singleKeys: false },
-      { units: {}, theme: 'light', singleKeys: false },
-    ],
+    ['another theme', { units: {}, theme: 'sepia', singleKeys: false }, { units: {}, singleKeys: false }],
     ['keys that are none', { units: {}, theme: 'dark', singleKeys: 1 }, { units: {}, theme: 'dark', singleKeys: true }],
-    ['no preferences', 'odd', { units: {}, theme: 'light', singleKeys: true }],
+    ['no preferences', 'odd', { units: {}, singleKeys: true }],
   ])('is left aside one by one where it is odd: %s', async (_, state, read) => {
     await comesBack('tidal-gauge-preferences', JSON.stringify({ state, version: 0 }));
     expect(preferencesNow()).toEqual(read);
+  });
+
+  it('shows what the system shows until something else is chosen, and again when that is given up', () => {
+    let isDark = false;
+    let change = () => undefined as void;
+    const real = window.matchMedia('');
+    jest.spyOn(window, 'matchMedia').mockImplementation(() => ({
+      ...real,
+      matches: isDark,
+      addEventListener: (_: string, listener: unknown) => void (change = listener as () => void),
+      removeEventListener: (_: string, listener: unknown) => {
+        if (listener === change) change = () => undefined;
+      },
+    }));
+    const shown = (system: 'dark' | 'light') => {
+      isDark = system === 'dark';
+      change();
+      return usePreferences.getState().theme;
+    };
+    const stop = followSystemTheme();
+    const { setTheme, setUnits } = usePreferences.getState();
+    expect([shown('dark'), shown('light'), shown('dark')]).toEqual(['dark', 'light', 'dark']);
+    // Another preference that is kept chooses no theme.
+    setUnits({ flow: 'gpm' });
+    expect(preferencesNow()).toEqual({ units: { flow: 'gpm' }, singleKeys: true });
+    expect(shown('light')).toBe('light');
+    setTheme('dark');
+    expect([shown('light'), shown('dark'), shown('light')]).toEqual(['dark', 'dark', 'dark']);
+    setTheme('light');
+    expect([preferencesNow().theme, shown('dark')]).toEqual([undefined, 'dark']);
+    stop();
+    expect(shown('light')).toBe('dark');
   });
 
   it('is taken from a backup, the theme that is there kept where it names none', () => {
