@@ -67,36 +67,37 @@ test('run the faults and open the worst one as a state', async ({ page }) => {
   expect(problems).toEqual([]);
 });
 
-for (const scheme of ['light', 'dark'] as const) {
-  test(`stock and modified side by side, differences first, ${scheme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: scheme });
-    const problems = await openApp(page);
-    await page.getByRole('link', { name: 'Compare' }).click();
-    const table = page.getByRole('region', { name: 'Comparison' });
-    await expect(table.getByRole('columnheader', { name: /^Nose cooler/ })).toContainText(/not supplied/);
-    await expect(table.getByRole('row', { name: /^Nose cooler/ })).toContainText('fitted');
-    // The same verdicts as the command line's.
-    const { json } = await commandLine<{ consumers: { name: string; worst: { supplied: boolean }[] }[] }>(
-      'compare',
-      'demo/thornback.json',
-    );
-    for (const { name, worst } of json.consumers)
-      for (const [i, w] of worst.entries())
-        await expect(
-          table
-            .getByRole('row')
-            .filter({ has: page.getByRole('rowheader', { name, exact: true }) })
-            .getByRole('cell')
-            .nth(i)
-            .locator('.worst.out'),
-        ).toHaveCount(w.supplied ? 0 : 1);
+test('stock and modified side by side, differences first, light and dark', async ({ page }) => {
+  const problems = await openApp(page);
+  await page.getByRole('link', { name: 'Compare' }).click();
+  const table = page.getByRole('region', { name: 'Comparison' });
+  await expect(table.getByRole('columnheader', { name: /^Nose cooler/ })).toContainText(/not supplied/);
+  await expect(table.getByRole('row', { name: /^Nose cooler/ })).toContainText('fitted');
+  // The same verdicts as the command line's.
+  const { json } = await commandLine<{ consumers: { name: string; worst: { supplied: boolean }[] }[] }>(
+    'compare',
+    'demo/thornback.json',
+  );
+  for (const { name, worst } of json.consumers)
+    for (const [i, w] of worst.entries())
+      await expect(
+        table
+          .getByRole('row')
+          .filter({ has: page.getByRole('rowheader', { name, exact: true }) })
+          .getByRole('cell')
+          .nth(i)
+          .locator('.worst.out'),
+      ).toHaveCount(w.supplied ? 0 : 1);
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await expect(page.locator('html')).toHaveAttribute('data-theme', colorScheme);
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
-    await page.getByRole('checkbox', { name: 'Stock' }).uncheck();
-    await expect(page.getByText('Choose at least two.')).toBeVisible();
-    expect(problems).toEqual([]);
-  });
-}
+  }
+  await page.getByRole('checkbox', { name: 'Stock' }).uncheck();
+  await expect(page.getByText('Choose at least two.')).toBeVisible();
+  expect(problems).toEqual([]);
+});
 
 test('the envelope names the worst, and a press on the map sets the state', async ({ page }) => {
   const problems = await openApp(page);
