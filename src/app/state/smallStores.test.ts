@@ -58,7 +58,7 @@ describe('What the reader prefers', () => {
 
   it('shows what the system shows until something else is chosen, and again when that is given up', () => {
     let isDark = false;
-    let change = () => undefined as void;
+    let change: () => void = () => undefined;
     const real = window.matchMedia('');
     jest.spyOn(window, 'matchMedia').mockImplementation(() => ({
       ...real,

@@ -190,6 +190,36 @@ describe('A store that fails', () => {
     giveUp();
   });
 
+  it('is said where it was met while the project was opened, written again by itself, and no more said then', async () => {
+    const actual = jest.requireActual<typeof projects>('../../storage/projects').loadProject;
+    const isSaid = new Promise<string | undefined>((said) => {
+      const stopLooking = useKeeping.subscribe(({ phase, problem }) => {
+        if (phase !== 'open') return;
+        said(problem?.kind);
+        stopLooking();
+      });
+    });
+    jest
+      .mocked(projects.loadProject)
+      .mockImplementation(async (id) => ({ ...(await actual(id)), problem: new StoreProblem('full') }) as never);
+    jest.mocked(projects.writeProject).mockClear();
+    await reload();
+    jest.mocked(projects.loadProject).mockImplementation(actual);
+    expect(await isSaid).toBe('full');
+    expect(await settled()).toBe(true);
+    expect(projects.writeProject).toHaveBeenCalledTimes(1);
+    expect(useKeeping.getState().problem).toBeUndefined();
+  });
+
+  it('is nothing to write where only the way of looking changed', async () => {
+    jest.mocked(projects.writeProject).mockClear();
+    bench().setReadOnly(true);
+    bench().setReadOnly(false);
+    useView.getState().select('pump');
+    await settled();
+    expect(projects.writeProject).not.toHaveBeenCalled();
+  });
+
   it('keeps what cannot be read, opens the next, and says so until it is dealt with', async () => {
     const id = benchId();
     const { project } = (await stored(id))!;

@@ -32,11 +32,12 @@ const keeper = new Keeper(
     return project && { project, history: { past, future }, view: viewNow() };
   },
   {
-    onSaved: (id, revision) => {
+    onSaved: (_, revision) => {
       lock?.saved(revision);
       if (!useDocument.getState().project?.madeUp) countChange();
       folderBackupLater();
-      if (useKeeping.getState().id === id) useKeeping.setState({ problem: undefined });
+      // One that was there already when the project was opened, too.
+      useKeeping.setState({ problem: undefined });
     },
     onProblem: (problem) => useKeeping.setState({ problem }),
     onLate: (id) => {

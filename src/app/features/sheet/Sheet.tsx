@@ -13,7 +13,7 @@ import {
 } from 'react';
 import { unfilteredPorts } from '../../../core/document/plumbing/filtration';
 import type { Weight } from '../../../core/judgement/audit';
-import { activeVariant, type Project } from '../../../core/document/project/project';
+import { activeVariant, type Project, type Variant } from '../../../core/document/project/project';
 import { tracePath } from '../../../core/network/describe/tracePath';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 import { Figures, FIGURES_HEIGHT } from './Figures';
@@ -40,6 +40,8 @@ const PostList = lazy(() => import('./PostList').then((m) => ({ default: m.PostL
 const MOST_AXIS = 184;
 const LEAST_AXIS = 116;
 const LEGEND_HEIGHT = 26;
+/** Height of all that stands below the plan, but for the axis [px]. */
+const BELOW_PLAN = FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
 /** The drawing grows with the room that it has, up to this many times. */
 const LARGEST_SCALE = 1.6;
 /**
@@ -84,7 +86,7 @@ export function Sheet({
   const variant = activeVariant(project);
   const sheet = useRef<HTMLDivElement>(null);
   const { width: available, height } = useSize(sheet);
-  const layout = useMemo(() => layoutSheet(variant.circuit, variant.sheet?.columns, available), [variant, available]);
+  const layout = useLayout(variant, available, height);
   const unfiltered = useMemo(() => unfilteredPorts(variant.circuit), [variant]);
   const reading = useMemo(() => new Reading(answer), [answer]);
   const { result } = reading;
@@ -161,6 +163,15 @@ export function Sheet({
         </Kit>
       )}
     </>
+  );
+}
+
+/** The plan, no taller than leaves the profile its least. */
+function useLayout(variant: Variant, width: number, height: number): SheetLayout {
+  const mostPlan = height - BELOW_PLAN - LEAST_AXIS;
+  return useMemo(
+    () => layoutSheet(variant.circuit, variant.sheet?.columns, width, mostPlan),
+    [variant, width, mostPlan],
   );
 }
 
@@ -334,7 +345,7 @@ type Sizes = ReturnType<typeof measure>;
 /** How large the drawing is, and where its rows begin [px of the drawing]. @param zoom as the hand has it */
 function measure(layout: SheetLayout, room: { readonly width: number; readonly height: number }, zoom: Zoom) {
   const profileTop = layout.planHeight + 2;
-  const fixedHeight = layout.planHeight + FIGURES_HEIGHT + LEGEND_HEIGHT + profileHeight(0);
+  const fixedHeight = layout.planHeight + BELOW_PLAN;
   const roomy = Math.min(LARGEST_SCALE, room.width / layout.width, room.height / (fixedHeight + LEAST_AXIS));
   // Until the room is measured the drawing is as large as it must be: it never jumps down from a larger one.
   const isMeasured = Number.isFinite(room.width);

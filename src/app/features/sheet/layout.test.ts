@@ -4,6 +4,7 @@ import { isReservoir } from '../../../core/document/parts/ports';
 import { readProjectText } from '../../../core/document/project/readProject';
 import type { Circuit } from '../../../core/document/project/project';
 import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';
+import { placeLabels } from './labels';
 import { layoutSheet, type SheetLayout } from './layout';
 import { spreadLabels } from '../../marks/spreadLabels';
 import { fallFactor, ribbonWidth, axisTopPa } from './scales';
@@ -57,6 +58,29 @@ describe('The sheet’s layout', () => {
       }),
       { numRuns: 150, seed: 6 },
     );
+  });
+
+  it('runs returns below the words of the fed parts where there is room, and costs no height where there is none', () => {
+    const fed = (layout: SheetLayout) => layout.stations.filter((s) => s.role === 'consumer');
+    const lowest = (layout: SheetLayout) =>
+      Math.max(...[...placeLabels(fed(layout), () => 0).values()].map((label) => label.bottom));
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => {
+        const { circuit } = randomProject(seed).variants[0]!;
+        const layout = layoutSheet(circuit, [], 962);
+        // Half of a line, and the foot of the letters.
+        expect(layout.busY).toBeGreaterThanOrEqual(lowest(layout) + 6);
+        const short = layoutSheet(circuit, [], 962, layout.planHeight - 1);
+        expect(short.planHeight).toBeLessThanOrEqual(layout.planHeight);
+        expect(layoutSheet(circuit, [], 962, layout.planHeight)).toEqual(layout);
+        // Nothing but the returns and the tanks beside them stands elsewhere.
+        expect(short.stations).toEqual(layout.stations);
+      }),
+      { numRuns: 60, seed: 8 },
+    );
+    const [roomy, short] = [layoutSheet(demoCircuit(), [], 962), layoutSheet(demoCircuit(), [], 962, 300)];
+    expect(roomy.planHeight - short.planHeight).toBe(28);
+    expect(short.busY).toBeLessThan(lowest(short));
   });
 
   it('draws a ribbon to every consumer', () => {

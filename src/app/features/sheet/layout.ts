@@ -1,8 +1,9 @@
-import { isDeadEnd, isReservoir, PORTS } from '../../../core/document/parts/ports';
+import { isDeadEnd, isReservoir, isReturn, PORTS } from '../../../core/document/parts/ports';
 import type { Circuit } from '../../../core/document/project/project';
 import { arrange, type Arrangement, type Chain } from '../../../core/document/plumbing/arrange';
 import { columnWidth, mergeColumns, type Column } from '../../../core/document/plumbing/columns';
 import { putInto } from '../../../core/foundations/putInto';
+import { placeLabels } from './labels';
 import { SheetRuns } from './sheetRuns';
 import type { Insertion, Mark, ReturnRun, Run, Station } from './station';
 
@@ -20,6 +21,10 @@ const RETURN_DROP = 66;
 const HANGER_DROP = 74;
 const MARK_DROP = 40;
 const RETURN_STEP = 20;
+/** From the bus to the first return below it, and the foot of the plan. */
+const BUS_FOOT = 22;
+/** A return runs so far below the words of the fed parts: their figures' line, and half of its own width. */
+const CLEAR_OF_WORDS = 9;
 /** Ports by which a part gives no oil to what follows it. */
 const NO_OUTLETS = new Set(['in', 'back', 'groove', 'suction', 'return']);
 
@@ -45,8 +50,15 @@ export interface SheetLayout {
  *
  * @param stored columns as the project keeps them; the natural order where it keeps none
  * @param available width that there is [px]: columns narrow to 78 % to fit it, then the sheet scrolls
+ * @param mostPlan height that there is for the plan [px]: where it would be taller, the returns run behind the lowest
+ *   words instead of below them
  */
-export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], available = Infinity): SheetLayout {
+export function layoutSheet(
+  circuit: Circuit,
+  stored: readonly Column[] = [],
+  available = Infinity,
+  mostPlan = Infinity,
+): SheetLayout {
   const arrangement = arrange(circuit);
   const byId = new Map(circuit.parts.map((p) => [p.id, p]));
   const columns = mergeColumns(stored, arrangement.order);
@@ -67,7 +79,6 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
   const mainY = MAIN_Y + lanes.above * DETOUR_STEP;
   const branchY = (lane: number) => mainY + BRANCH_Y + (lane - 1) * BRANCH_STEP;
   const rowY = (lanes.below > 0 ? branchY(lanes.below) : mainY) + CONSUMER_DROP;
-  const busY = rowY + RETURN_DROP;
   const stations: Station[] = columns
     .filter((c) => typeof c === 'string')
     .map((id) => {
@@ -86,6 +97,10 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
                 : rowY;
       return { part: byId.get(id)!, role, ...span.get(id)!, y };
     });
+  const lanesBelow = Math.max(1, circuit.parts.filter(isReturn).length);
+  const planAt = (bus: number) => bus + BUS_FOOT + RETURN_STEP * lanesBelow;
+  const clearY = Math.max(rowY + RETURN_DROP, footOfWords(stations) + CLEAR_OF_WORDS);
+  const busY = planAt(clearY) <= mostPlan ? clearY : rowY + RETURN_DROP;
   const reservoirs = placeReservoirs(circuit, arrangement, busY);
   const drawn = new SheetRuns(circuit, arrangement, stations, reservoirs, {
     mainY,
@@ -99,12 +114,24 @@ export function layoutSheet(circuit: Circuit, stored: readonly Column[] = [], av
     main: arrangement.main,
     width: x + RIGHT,
     busY,
-    planHeight: busY + 22 + RETURN_STEP * Math.max(1, drawn.returnLanes),
+    planHeight: planAt(busY),
     runs: drawn.runs,
     returns: drawn.returns,
     insertions: drawn.insertions,
   };
 }
+
+/** The lowest of what is written under the fed parts. */
+const footOfWords = (stations: readonly Station[]): number =>
+  Math.max(
+    0,
+    ...[
+      ...placeLabels(
+        stations.filter((s) => s.role === 'consumer'),
+        () => 0,
+      ).values(),
+    ].map((label) => label.bottom),
+  );
 
 interface Lanes {
   readonly of: ReadonlyMap<string, number>;

@@ -30,7 +30,6 @@ export class SheetRuns {
   readonly runs: Run[] = [];
   readonly returns: ReturnRun[] = [];
   readonly insertions: Insertion[] = [];
-  returnLanes = 0;
   private readonly takersOf = new Map<string, Taker[]>();
   private readonly giversOf = new Map<string, Taker[]>();
   private readonly stationOf: ReadonlyMap<string, Station>;
@@ -300,7 +299,6 @@ export class SheetRuns {
       });
     drains.forEach((drain, i) => {
       const y = busY + 18 + returnStep * i;
-      this.returnLanes = i + 1;
       const own = givingInto.get(this.at(drain.id, 'in')) ?? [];
       const panX = drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined;
       const endX = (reservoirX(this.at(drain.id, 'out')) ?? 46) + 30;
