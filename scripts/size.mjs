@@ -40,4 +40,6 @@ if (weights.length > MOST_FILES) {
   for (const [, path] of weights) console.error(`  ${path}`);
   process.exit(1);
 }
-console.log(`First script ${whole.toFixed(0)} kB gzip of ${BUDGET_KB}, in ${weights.length} of at most ${MOST_FILES} files.`);
+console.log(
+  `First script ${whole.toFixed(0)} kB gzip of ${BUDGET_KB}, in ${weights.length} of at most ${MOST_FILES} files.`,
+);

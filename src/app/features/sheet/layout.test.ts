@@ -78,9 +78,13 @@ describe('The sheet’s layout', () => {
       }),
       { numRuns: 60, seed: 8 },
     );
-    const [roomy, short] = [layoutSheet(demoCircuit(), [], 962), layoutSheet(demoCircuit(), [], 962, 300)];
+    const roomy = layoutSheet(demoCircuit(), [], 962);
+    const short = layoutSheet(demoCircuit(), [], 962, roomy.planHeight - 1);
     expect(roomy.planHeight - short.planHeight).toBe(28);
     expect(short.busY).toBeLessThan(lowest(short));
+    expect(layoutSheet(demoCircuit(), [], 962, short.planHeight)).toEqual(short);
+    // One that is scrolled all the same gains nothing by being shorter.
+    expect(layoutSheet(demoCircuit(), [], 962, short.planHeight - 1)).toEqual(roomy);
   });
 
   it('draws a ribbon to every consumer', () => {

@@ -50,8 +50,8 @@ export interface SheetLayout {
  *
  * @param stored columns as the project keeps them; the natural order where it keeps none
  * @param available width that there is [px]: columns narrow to 78 % to fit it, then the sheet scrolls
- * @param mostPlan height that there is for the plan [px]: where it would be taller, the returns run behind the lowest
- *   words instead of below them
+ * @param mostPlan height that there is for the plan [px]: where that is all that is wanting, the returns run behind the
+ *   lowest words instead of below them
  */
 export function layoutSheet(
   circuit: Circuit,
@@ -99,8 +99,9 @@ export function layoutSheet(
     });
   const lanesBelow = Math.max(1, circuit.parts.filter(isReturn).length);
   const planAt = (bus: number) => bus + BUS_FOOT + RETURN_STEP * lanesBelow;
-  const clearY = Math.max(rowY + RETURN_DROP, footOfWords(stations) + CLEAR_OF_WORDS);
-  const busY = planAt(clearY) <= mostPlan ? clearY : rowY + RETURN_DROP;
+  const closeY = rowY + RETURN_DROP;
+  const clearY = Math.max(closeY, footOfWords(stations) + CLEAR_OF_WORDS);
+  const busY = planAt(closeY) <= mostPlan && mostPlan < planAt(clearY) ? closeY : clearY;
   const reservoirs = placeReservoirs(circuit, arrangement, busY);
   const drawn = new SheetRuns(circuit, arrangement, stations, reservoirs, {
     mainY,
