@@ -79,6 +79,7 @@ async function goWithin(page: Page, path: string): Promise<void> {
 async function openedTab(page: Page, tab: string): Promise<void> {
   await page.getByRole('tabpanel').locator('> *').first().waitFor();
   if (tab === 'sheet') await page.locator('iframe').waitFor();
+  if (tab === 'clean') await page.getByRole('region', { name: 'Filters' }).waitFor();
   if (tab === 'hoses' || tab === 'joints') await page.locator('.ant-table-row-expand-icon').first().click();
 }
 

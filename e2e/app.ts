@@ -1,5 +1,6 @@
 import { execFile } from 'node:child_process';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { writeFileSync } from 'node:fs';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 
 /** Opens the app and waits for its first answer; fails the test on any error in the console. */
 export async function openApp(page: Page): Promise<string[]> {
@@ -21,6 +22,13 @@ export async function openExample(page: Page, name = 'Thornback'): Promise<void>
   await example.or(drawing).first().waitFor();
   if (await example.isVisible()) await example.click();
   await drawing.waitFor();
+}
+
+/** Opens a file with a text. By way of the disk: a large file handed over in memory takes the driver longer than the app. */
+export async function importText(page: Page, name: string, text: string): Promise<void> {
+  const path = test.info().outputPath(name);
+  writeFileSync(path, text);
+  await page.locator('input[type=file][aria-label="Project file"]').setInputFiles(path);
 }
 
 /** Chooses from a list of the kit. @param list its name @param line the line that is pressed */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openApp, openExample, part, speed } from './app';
+import { openApp, part, speed } from './app';
 
 const out = async (page: Page, item: string) => {
   await page.getByRole('button', { name: 'Project', exact: true }).click();
@@ -184,48 +184,3 @@ test('the operating map is read by arrow keys, and Enter goes there', async ({ p
   await page.keyboard.press('Enter');
   await expect(speed(page)).toHaveAttribute('aria-valuenow', /^7\d\d\d/);
 });
-
-/** Words of the drawing that lie over one another, or across a line between two columns. */
-function coveredWords(page: Page): Promise<string[]> {
-  // Lines of one label stand closer than their boxes; so they count as one.
-  return page.evaluate(() => {
-    // The buttons for the drawing's size stand over it.
-    const texts = [...document.querySelectorAll('.sheet > svg text, .stage .zoom')]
-      .filter((t) => t.textContent.trim() !== '' && getComputedStyle(t).visibility !== 'hidden')
-      .map((t) => ({ words: t.textContent, group: t.parentElement, box: t.getBoundingClientRect() }));
-    const dividers = [...document.querySelectorAll('.sheet > svg line[stroke="var(--rule)"]')]
-      .map((line) => line.getBoundingClientRect())
-      .filter((line) => line.width === 0);
-    const cut = texts.flatMap(({ words, box }) =>
-      dividers.some((d) => box.left < d.x && d.x < box.right && box.top < d.bottom && d.top < box.bottom)
-        ? [`${words} | divider`]
-        : [],
-    );
-    const over = texts.flatMap((a, i) =>
-      texts.slice(i + 1).flatMap((b) => {
-        const across = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
-        const down = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
-        return a.group !== b.group && across > 2 && down > 4 ? [`${a.words} | ${b.words}`] : [];
-      }),
-    );
-    return [...over, ...cut];
-  });
-}
-
-for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
-  for (const width of [820, 1280, 1920])
-    test(`no two words of the drawing cover each other: ${demo}, ${width} px`, async ({ page }) => {
-      await page.setViewportSize({ width, height: 900 });
-      await page.goto('/');
-      await openExample(page, demo);
-      await expect(page.locator('.sheet svg [role=status]')).toBeVisible();
-      await expect(page.getByText(/conditions checked/)).toBeVisible();
-      expect(await coveredWords(page)).toEqual([]);
-      await page.getByText('US', { exact: true }).click();
-      await expect(page.locator('.sheet svg').getByText('gpm').first()).toBeVisible();
-      expect(await coveredWords(page)).toEqual([]);
-      // A long variant's name is cut before a button goes to a row of its own.
-      const button = page.locator('.bar').getByRole('button', { name: 'Help' });
-      const [bar, one] = [await page.locator('.bar').boundingBox(), await button.boundingBox()];
-      expect(bar!.height).toBeLessThan(2 * one!.height);
-    });

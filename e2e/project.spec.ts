@@ -1,15 +1,8 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
-import { openApp, part } from './app';
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { importText, openApp, part } from './app';
 
 const DEMO = readFileSync('demo/thornback.json', 'utf8');
-/** By way of the disk: a large file handed over in memory takes the driver longer than the app. */
-async function importText(page: Page, name: string, text: string): Promise<void> {
-  const path = test.info().outputPath(name);
-  writeFileSync(path, text);
-  await page.locator('input[type=file][aria-label="Project file"]').setInputFiles(path);
-}
-
 test('export, change, and import what was exported', async ({ page }) => {
   const problems = await openApp(page);
   await page.getByRole('button', { name: 'Project' }).click();

@@ -6,6 +6,7 @@ import { formatQuantity } from '../../../core/foundations/units';
 import { beforeFit, fitGroups, withFactors } from '../../../core/studies/inputs/fitGroups';
 import type { FitResult } from '../../../core/studies/fit/fitSchema';
 import { fitRemarks, sayReading } from '../../../core/studies/fit/sayFit';
+import { ScrollsAside } from '../../forms/ScrollsAside';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useSettled } from '../../state/useSettled';
@@ -157,36 +158,38 @@ function FitTables({ fit }: { readonly fit: FitResult }) {
       : formatQuantity(si, row.reading.kind === 'pressure' ? 'pressure' : 'temperature', units);
   return (
     <div className="columns">
-      <Table
-        size="small"
-        pagination={false}
-        scroll={{ x: 480 }}
-        rowKey={(row) => JSON.stringify(row.reading)}
-        dataSource={fit.readings}
-        columns={[
-          { title: 'Reading', render: (_, row) => sayReading(row.reading, units) },
-          { title: 'Read', align: 'right', render: (_, row) => shown(row, row.measured) },
-          { title: 'Before', align: 'right', render: (_, row) => shown(row, row.before) },
-          { title: 'After', align: 'right', render: (_, row) => shown(row, row.after) },
-        ]}
-      />
-      <Table
-        size="small"
-        pagination={false}
-        scroll={{ x: 480 }}
-        rowKey="id"
-        dataSource={fit.parameters}
-        columns={[
-          { title: 'Changed', dataIndex: 'label' },
-          { title: 'By', align: 'right', render: (_, row) => percent(row.factor) },
-          { title: '95 %', align: 'right', render: (_, row) => `${percent(row.low)} to ${percent(row.high)}` },
-          {
-            title: 'Remaining uncertainty',
-            align: 'right',
-            render: (_, row) => `${Math.round(100 * Math.min(1, row.narrowed))} %`,
-          },
-        ]}
-      />
+      <ScrollsAside label="Readings before and after">
+        <Table
+          size="small"
+          pagination={false}
+          rowKey={(row) => JSON.stringify(row.reading)}
+          dataSource={fit.readings}
+          columns={[
+            { title: 'Reading', render: (_, row) => sayReading(row.reading, units) },
+            { title: 'Read', align: 'right', render: (_, row) => shown(row, row.measured) },
+            { title: 'Before', align: 'right', render: (_, row) => shown(row, row.before) },
+            { title: 'After', align: 'right', render: (_, row) => shown(row, row.after) },
+          ]}
+        />
+      </ScrollsAside>
+      <ScrollsAside label="What was changed">
+        <Table
+          size="small"
+          pagination={false}
+          rowKey="id"
+          dataSource={fit.parameters}
+          columns={[
+            { title: 'Changed', dataIndex: 'label' },
+            { title: 'By', align: 'right', render: (_, row) => percent(row.factor) },
+            { title: '95 %', align: 'right', render: (_, row) => `${percent(row.low)} to ${percent(row.high)}` },
+            {
+              title: 'Remaining uncertainty',
+              align: 'right',
+              render: (_, row) => `${Math.round(100 * Math.min(1, row.narrowed))} %`,
+            },
+          ]}
+        />
+      </ScrollsAside>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { Input, Table } from 'antd';
+import { ScrollsAside } from '../../forms/ScrollsAside';
 import { useState } from 'react';
 import { CODE_SIZES_UM, parseIsoCode } from '../../../core/physics/contamination/iso4406';
 import type { Session } from '../../../core/document/project/log';
@@ -91,38 +92,40 @@ function CleanAnswer({ answer, hours }: { readonly answer: Cleanliness; readonly
         {answer.codeBefore.join('/')} now; after {hours} h <b>{answer.codeWith.join('/')}</b>
         {hasSide && <> with the side-stream filter, {answer.codeWithout.join('/')} without</>}.
       </p>
-      <Table<Cleanliness['filters'][number]>
-        rowKey="part"
-        size="small"
-        pagination={false}
-        scroll={{ x: 'max-content' }}
-        dataSource={answer.filters}
-        locale={{ emptyText: 'This circuit has no filter.' }}
-        columns={[
-          { title: 'Filter', rowScope: 'row', dataIndex: 'name' },
-          {
-            title: 'Through its media',
-            align: 'right',
-            render: (_, f) => formatQuantity(f.flowM3S, 'flow', units),
-          },
-          { title: 'Whole oil, times an hour', align: 'right', render: (_, f) => f.turnoversPerHour.toFixed(1) },
-          { title: 'β at 4, 6, 14 µm', render: (_, f) => f.beta.map((b) => b.toFixed(1)).join(', ') },
-        ]}
-      />
-      <Table<Cleanliness['sizes'][number]>
-        rowKey="sizeUm"
-        size="small"
-        pagination={false}
-        scroll={{ x: 'max-content' }}
-        dataSource={answer.sizes}
-        columns={[
-          { title: 'Particles over', rowScope: 'row', render: (_, s) => `${s.sizeUm} µm` },
-          { title: 'Now, per mL', align: 'right', render: (_, s) => perMl(s.startPerM3) },
-          { title: 'Comes to, per mL', align: 'right', render: (_, s) => perMl(s.steadyWith) },
-          { title: 'Without side-stream', align: 'right', render: (_, s) => perMl(s.steadyWithout) },
-          { title: 'Halves in', align: 'right', render: (_, s) => sayHalf(s.halfTimeWithS) },
-        ]}
-      />
+      <ScrollsAside label="Filters">
+        <Table<Cleanliness['filters'][number]>
+          rowKey="part"
+          size="small"
+          pagination={false}
+          dataSource={answer.filters}
+          locale={{ emptyText: 'This circuit has no filter.' }}
+          columns={[
+            { title: 'Filter', rowScope: 'row', dataIndex: 'name' },
+            {
+              title: 'Through its media',
+              align: 'right',
+              render: (_, f) => formatQuantity(f.flowM3S, 'flow', units),
+            },
+            { title: 'Whole oil, times an hour', align: 'right', render: (_, f) => f.turnoversPerHour.toFixed(1) },
+            { title: 'β at 4, 6, 14 µm', render: (_, f) => f.beta.map((b) => b.toFixed(1)).join(', ') },
+          ]}
+        />
+      </ScrollsAside>
+      <ScrollsAside label="Particles by size">
+        <Table<Cleanliness['sizes'][number]>
+          rowKey="sizeUm"
+          size="small"
+          pagination={false}
+          dataSource={answer.sizes}
+          columns={[
+            { title: 'Particles over', rowScope: 'row', render: (_, s) => `${s.sizeUm} µm` },
+            { title: 'Now, per mL', align: 'right', render: (_, s) => perMl(s.startPerM3) },
+            { title: 'Comes to, per mL', align: 'right', render: (_, s) => perMl(s.steadyWith) },
+            { title: 'Without side-stream', align: 'right', render: (_, s) => perMl(s.steadyWithout) },
+            { title: 'Halves in', align: 'right', render: (_, s) => sayHalf(s.halfTimeWithS) },
+          ]}
+        />
+      </ScrollsAside>
       {answer.filters.map((f) => (
         <p key={f.part}>
           {f.name}: {sayLife(f.life)}

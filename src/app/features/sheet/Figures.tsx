@@ -20,6 +20,16 @@ const SHORT: Readonly<Record<Verdict, string>> = {
 /** Average width of a character of these figures' names [px]. */
 const CHARACTER = 7;
 
+/** Average width of a character of a flow, and what a column keeps free beside it [px]. */
+const FLOW_CHARACTER = 5.4;
+const ASIDE = 8;
+
+/** A flow with as many decimals as there is room for [px]. */
+function flowWithin(width: number, flowM3S: number, units: UnitChoice): string {
+  const [usual = '', ...shorter] = [undefined, 1, 0].map((d) => formatInDrawing(flowM3S, 'flow', units, d));
+  return [usual, ...shorter].find((text) => text.length * FLOW_CHARACTER <= width) ?? shorter.at(-1) ?? usual;
+}
+
 /** The figures under the profile: what each part takes and leaves, and each consumer's verdict with its margin. */
 export const Figures = memo(function Figures({
   layout,
@@ -79,7 +89,7 @@ export const Figures = memo(function Figures({
                 </text>
               )}
               <text className="t-small narrow ink2" x={s.x0 + 6} y={65}>
-                {consumer.flowM3S === null ? '—' : formatInDrawing(consumer.flowM3S, 'flow', units)}
+                {consumer.flowM3S === null ? '—' : flowWithin(s.x1 - s.x0 - ASIDE, consumer.flowM3S, units)}
               </text>
             </g>
           );

@@ -57,7 +57,7 @@ export function Plan(props: {
         <Return key={run.key} run={run} {...common} {...own(run.part)} opacity={dim(run.carries)} />
       ))}
       {layout.returns.some((run) => run.key === 'bus') && (
-        <text className="t-small ink2 paper-tag" x={layout.reservoirs.length > 1 ? 190 : 112} y={layout.busY - 7}>
+        <text className="t-small ink2 paper-tag" x={layout.reservoirs.length > 1 ? 196 : 112} y={layout.busY - 7}>
           returns
         </text>
       )}
@@ -142,7 +142,8 @@ const Return = memo(function Return({
 }: MarkProps & { readonly run: ReturnRun }) {
   const flow = Math.abs(reading.flowOf(run.carries));
   const drain = run.part === undefined ? undefined : reading.result.drains.find((d) => d.part === run.part);
-  const [x, y] = run.points[0]!;
+  const { x, y, anchor } = run.labelAt ?? { x: 0, y: 0, anchor: 'end' };
+  const [endX, endY] = run.points[run.points.length - 1]!;
   return (
     <g opacity={opacity}>
       <polyline
@@ -171,35 +172,43 @@ const Return = memo(function Return({
               .filter(Boolean)
               .join(', ')}
           >
-            <rect className="focus-ring" x={x - 190} y={y - 6} width={186} height={26} />
+            <rect className="focus-ring" x={anchor === 'end' ? x - 182 : x - 4} y={y - 20} width={186} height={26} />
+            {/* What can be pressed: the line with its words under it, or the words beside a short one. */}
             <polyline
-              points={run.points.map((p) => p.join(',')).join(' ')}
+              points={
+                anchor === 'end' ? run.points.map((p) => p.join(',')).join(' ') : `${endX},${y - 4} ${x + 178},${y - 4}`
+              }
               fill="none"
               stroke="transparent"
-              strokeWidth={30}
+              strokeWidth={anchor === 'end' ? 30 : 20}
             />
           </g>
           <text
             aria-hidden="true"
             pointerEvents="none"
             className={`t-small paper-tag${weight === 'stop' || weight === 'mend' ? ' alarm' : ' ink2'}`}
-            x={x - 8}
-            y={y + 14}
-            textAnchor="end"
+            x={x}
+            y={y}
+            textAnchor={anchor}
           >
             {run.label} {formatInDrawing(drain?.flowM3S ?? flow, 'flow', units)}
           </text>
-          <Flag weight={weight} x={run.points[run.points.length - 1]![0] + 18} y={y} />
+          <Flag weight={weight} x={endX + 18} y={endY} />
         </>
       )}
     </g>
   );
 });
 
+/** A mark stands so far from the middle of a fed part: against its symbol, off the words of the next column [px]. */
+const MARK_ASIDE = 23;
+
 /** What the audit finds at a part, where it weighs enough to be shown on the drawing. */
 function Flag({ weight, x, y }: { readonly weight: Weight | undefined; readonly x: number; readonly y: number }) {
   return weight === 'stop' || weight === 'mend' ? (
-    <WeightMark weight={weight} x={x} y={y} scale={0.75} label={false} />
+    <g className="flag">
+      <WeightMark weight={weight} x={x} y={y} scale={0.75} label={false} />
+    </g>
   ) : null;
 }
 
@@ -298,7 +307,9 @@ const StationMark = memo(function StationMark({
           {cutOff ? 'cut off' : partDetail(part, reading, units)}
         </text>
         {role === 'consumer' && consumer && consumer.verdict !== 'inBand' && consumer.verdict !== 'shut' && (
-          <VerdictMark verdict={consumer.verdict} x={x + 27} y={y + 8} label={false} />
+          <g className="flag">
+            <VerdictMark verdict={consumer.verdict} x={x + MARK_ASIDE + 2} y={y + 13} label={false} />
+          </g>
         )}
         <Flag weight={weight} {...flagPlace(station)} />
       </g>
@@ -309,6 +320,6 @@ const StationMark = memo(function StationMark({
 /** Beside the symbol, off the words; on a line in its middle. */
 function flagPlace({ part, role, x0, x1, y }: Station): { readonly x: number; readonly y: number } {
   const x = (x0 + x1) / 2;
-  if (role === 'consumer') return { x: x - 26, y: y - 8 };
+  if (role === 'consumer') return { x: x - MARK_ASIDE, y: y - 8 };
   return kindOf(part).isPipe ? { x, y } : { x: x + 22, y: y + 20 };
 }

@@ -43,7 +43,11 @@ export function withinWindow(
       if (!reaches(run.points, 0, left, right) || !reaches(run.points, 1, top, bottom)) return [];
       // A dotted line of a hundred screens takes the browser longer than all else.
       return [
-        { ...run, points: run.points.map(([x, y]) => [within(x, left, right), within(y, top, bottom)] as const) },
+        {
+          ...run,
+          points: run.points.map(([x, y]) => [within(x, left, right), within(y, top, bottom)] as const),
+          ...(run.labelAt && { labelAt: { ...run.labelAt, x: within(run.labelAt.x, left, right) } }),
+        },
       ];
     }),
     width: Math.min(layout.width, right),

@@ -21,6 +21,11 @@ interface Taker {
 const OUTLETS = new Set(['out', 'run', 'branch', 'left', 'right', 'cooler', 'bypass', 'away']);
 /** Where a way off the lane leaves its part [px from the column's edge]. */
 const RISER = 6;
+/** Half of a tank's width, and how far its body reaches below the bus [px]. */
+const TANK_HALF = 28;
+const TANK_FOOT = 24;
+/** Length of a return that its words fit under [px]. */
+const RETURN_WORDS = 190;
 
 /**
  * Draws ribbons and returns between stations whose columns are known, place by place: a place's line lies at the height
@@ -297,35 +302,65 @@ export class SheetRuns {
           [homeX, busY],
         ],
       });
-    drains.forEach((drain, i) => {
-      const y = busY + 18 + returnStep * i;
-      const own = givingInto.get(this.at(drain.id, 'in')) ?? [];
-      const panX = drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined;
-      const endX = (reservoirX(this.at(drain.id, 'out')) ?? 46) + 30;
-      const x = Math.max(endX + 60, panX ?? 0, ...own.map((s) => this.mid(s)));
-      for (const s of own)
-        this.returns.push({
-          key: `${s.part.id}:drain`,
-          carries: [s.part.id],
-          points: [
-            [this.mid(s), rowY + 18],
-            [this.mid(s), y],
-          ],
-        });
+    const panX = (drain: Part) => (drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined);
+    const fromPans = drains.filter((d) => panX(d) !== undefined && !givingInto.has(this.at(d.id, 'in')));
+    fromPans.forEach((drain, i) => {
+      const pan = panX(drain)!;
+      // From tank to tank, in their bodies; the words beside the pan, a row each.
+      const y = busY + (TANK_FOOT * (i + 1)) / (fromPans.length + 1);
       this.returns.push({
         key: drain.id,
-        carries: own.map((s) => s.part.id),
+        carries: [],
         points: [
-          [x, y],
-          [endX, y],
+          [pan - TANK_HALF, y],
+          [(reservoirX(this.at(drain.id, 'out')) ?? 46) + TANK_HALF, y],
         ],
         label: drain.name,
+        labelAt: { x: pan + TANK_HALF + 10, y: busY + 22 + returnStep * i, anchor: 'start' },
         part: drain.id,
       });
     });
+    drains
+      .filter((drain) => !fromPans.includes(drain))
+      .forEach((drain, i) =>
+        this.drawDrain(drain, givingInto, reservoirX, busY + 18 + returnStep * (fromPans.length + i)),
+      );
     for (const s of this.stations)
       if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && kindOf(s.part).symbol(s.part) !== 'none')
         this.drawHangerReturn(s);
+  }
+
+  private drawDrain(
+    drain: Part,
+    givingInto: ReadonlyMap<string, readonly Station[]>,
+    reservoirX: (group: string) => number | undefined,
+    y: number,
+  ): void {
+    const own = givingInto.get(this.at(drain.id, 'in')) ?? [];
+    const endX = (reservoirX(this.at(drain.id, 'out')) ?? 46) + 30;
+    const x = Math.max(endX + 60, ...own.map((s) => this.mid(s)));
+    for (const s of own)
+      this.returns.push({
+        key: `${s.part.id}:drain`,
+        carries: [s.part.id],
+        points: [
+          [this.mid(s), this.h.rowY + 18],
+          [this.mid(s), y],
+        ],
+      });
+    this.returns.push({
+      key: drain.id,
+      carries: own.map((s) => s.part.id),
+      points: [
+        [x, y],
+        [endX, y],
+      ],
+      label: drain.name,
+      // A short one's words would stand under the tank: they stand beyond its beginning.
+      labelAt:
+        x - endX < RETURN_WORDS ? { x: x + 8, y: y + 4, anchor: 'start' } : { x: x - 8, y: y + 14, anchor: 'end' },
+      part: drain.id,
+    });
   }
 
   private drawHangerReturn(s: Station): void {

@@ -40,6 +40,8 @@ export interface ReturnRun {
   readonly carries: readonly FlowRef[];
   readonly points: readonly Point[];
   readonly label?: string;
+  /** Where its words begin, or end. */
+  readonly labelAt?: { readonly x: number; readonly y: number; readonly anchor: 'start' | 'end' };
   /** The drain or scavenge section that it is. */
   readonly part?: string;
 }

@@ -35,8 +35,8 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
 }
 
 /** A figure with its unit as short as a drawing needs it: "1.08 gpm" where the reader's unit is the US gallon. */
-export function formatInDrawing(si: number, quantity: Quantity, choice: UnitChoice = {}): string {
-  return `${formatFigure(si, quantity, choice)}\u00a0${displayUnit(quantity, choice).shortSymbol}`;
+export function formatInDrawing(si: number, quantity: Quantity, choice: UnitChoice = {}, decimals?: number): string {
+  return `${formatFigure(si, quantity, choice, decimals)}\u00a0${displayUnit(quantity, choice).shortSymbol}`;
 }
 
 /** A figure with its unit: "2.25 bar". */
