@@ -49,7 +49,7 @@ function neededBy(from: readonly string[], ids: readonly string[], modules: Modu
 
 /** The modules of the kit's components that a module names. @throws when the kit passes on no such component */
 function namedOfKit(code: string, kit: string, modules: Modules): string[] {
-  const { code: passesOn = '', importedIds = [] } = modules.getModuleInfo(kit) ?? {};
+  const { code: passesOn, importedIds = [] } = modules.getModuleInfo(kit) ?? {};
   const paths = new Map([...(passesOn ?? '').matchAll(PASSED_ON)].map(([, name, path]) => [name, path]));
   return [...code.matchAll(NAMED_OF_KIT)]
     .flatMap(([, names = '']) => names.split(','))
@@ -57,7 +57,8 @@ function namedOfKit(code: string, kit: string, modules: Modules): string[] {
     .filter((name) => name !== undefined && name !== '')
     .map((name) => {
       const path = paths.get(name);
-      const id = importedIds.find((each) => path !== undefined && each.includes(`/es/${path.replace(/^\.\//, '')}`));
+      // The whole of a folder's name: some begin as others do.
+      const id = importedIds.find((each) => each.includes(`/es/${path}/`));
       if (id === undefined) throw new Error(`The kit has no ${name}: where is it now?`);
       return id;
     });

@@ -26,8 +26,11 @@ const ASIDE = 8;
 
 /** A flow with as many decimals as there is room for [px]. */
 function flowWithin(width: number, flowM3S: number, units: UnitChoice): string {
-  const [usual = '', ...shorter] = [undefined, 1, 0].map((d) => formatInDrawing(flowM3S, 'flow', units, d));
-  return [usual, ...shorter].find((text) => text.length * FLOW_CHARACTER <= width) ?? shorter.at(-1) ?? usual;
+  for (const decimals of [undefined, 1]) {
+    const text = formatInDrawing(flowM3S, 'flow', units, decimals);
+    if (text.length * FLOW_CHARACTER <= width) return text;
+  }
+  return formatInDrawing(flowM3S, 'flow', units, 0);
 }
 
 /** The figures under the profile: what each part takes and leaves, and each consumer's verdict with its margin. */

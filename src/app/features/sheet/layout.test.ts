@@ -5,6 +5,7 @@ import { readProjectText } from '../../../core/document/project/readProject';
 import type { Circuit } from '../../../core/document/project/project';
 import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';
 import { placeLabels } from './labels';
+import { testCircuit } from '../../../core/verification/testing/stockEngine';
 import { layoutSheet, type SheetLayout } from './layout';
 import { spreadLabels } from '../../marks/spreadLabels';
 import { fallFactor, ribbonWidth, axisTopPa } from './scales';
@@ -85,6 +86,25 @@ describe('The sheet’s layout', () => {
     expect(layoutSheet(demoCircuit(), [], 962, short.planHeight)).toEqual(short);
     // One that is scrolled all the same gains nothing by being shorter.
     expect(layoutSheet(demoCircuit(), [], 962, short.planHeight - 1)).toEqual(roomy);
+  });
+
+  it('writes of a short return beside all tanks, a row each, and never past the left edge', () => {
+    const short = (circuit: Circuit) => {
+      const layout = layoutSheet(circuit, [], 962);
+      const words = layout.returns.flatMap(({ labelAt }) => labelAt ?? []);
+      const edge = Math.max(...layout.reservoirs.map((r) => r.x + 28));
+      for (const { x, anchor } of words)
+        if (anchor === 'start') expect(x).toBeGreaterThan(edge);
+        else expect(x).toBeGreaterThan(180);
+      const rows = words.map((each) => each.y);
+      expect(new Set(rows).size).toBe(rows.length);
+      return words.filter((each) => each.anchor === 'start').length;
+    };
+    expect([short(testCircuit('drySump')), short(testCircuit('airTwin')), short(demoCircuit())]).toEqual([2, 1, 0]);
+    fc.assert(
+      fc.property(arbitrarySeed, (seed) => void short(randomProject(seed).variants[0]!.circuit)),
+      { numRuns: 60, seed: 9 },
+    );
   });
 
   it('draws a ribbon to every consumer', () => {

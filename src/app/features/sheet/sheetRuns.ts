@@ -306,7 +306,7 @@ export class SheetRuns {
     const fromPans = drains.filter((d) => panX(d) !== undefined && !givingInto.has(this.at(d.id, 'in')));
     fromPans.forEach((drain, i) => {
       const pan = panX(drain)!;
-      // From tank to tank, in their bodies; the words beside the pan, a row each.
+      // From tank to tank, in their bodies; the words beside all of them, a row each.
       const y = busY + (TANK_FOOT * (i + 1)) / (fromPans.length + 1);
       this.returns.push({
         key: drain.id,
@@ -316,7 +316,7 @@ export class SheetRuns {
           [(reservoirX(this.at(drain.id, 'out')) ?? 46) + TANK_HALF, y],
         ],
         label: drain.name,
-        labelAt: { x: pan + TANK_HALF + 10, y: busY + 22 + returnStep * i, anchor: 'start' },
+        labelAt: { x: this.besideTanks(), y: busY + 22 + returnStep * i, anchor: 'start' },
         part: drain.id,
       });
     });
@@ -328,6 +328,11 @@ export class SheetRuns {
     for (const s of this.stations)
       if (s.role === 'hanger' && PORTS[s.part.kind].includes('out') && kindOf(s.part).symbol(s.part) !== 'none')
         this.drawHangerReturn(s);
+  }
+
+  /** Where words stand clear of every tank. */
+  private besideTanks(): number {
+    return Math.max(...this.reservoirs.map((r) => r.x)) + TANK_HALF + 10;
   }
 
   private drawDrain(
@@ -358,7 +363,9 @@ export class SheetRuns {
       label: drain.name,
       // A short one's words would stand under the tank: they stand beyond its beginning.
       labelAt:
-        x - endX < RETURN_WORDS ? { x: x + 8, y: y + 4, anchor: 'start' } : { x: x - 8, y: y + 14, anchor: 'end' },
+        x - endX < RETURN_WORDS
+          ? { x: Math.max(x + 8, this.besideTanks()), y: y + 4, anchor: 'start' }
+          : { x: x - 8, y: y + 14, anchor: 'end' },
       part: drain.id,
     });
   }
