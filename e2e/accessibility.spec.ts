@@ -85,6 +85,8 @@ async function openedTab(page: Page, tab: string): Promise<void> {
 
 const NARROW = 400;
 const LEAST = 320;
+/** What is smaller is not read on a phone [px]. */
+const LEAST_WORD_PX = 10;
 const LOOKS = [
   { width: 1280, height: 800, schemes: ['light', 'dark'] },
   { width: 390, height: 844, schemes: ['light'] },
@@ -114,6 +116,18 @@ for (const { width, height, schemes } of LOOKS)
       await open(page);
       await lookInAll(name);
     }
+  });
+
+/** The smallest words of the pictures that are seen, as large as they come out on the screen. */
+const smallestInPictures = (page: Page): Promise<{ word: string; sizePx: number }> =>
+  page.evaluate(() => {
+    let smallest = { word: '', sizePx: Infinity };
+    for (const text of document.querySelectorAll<SVGTextElement>('svg text')) {
+      if (!text.checkVisibility() || !text.textContent.trim()) continue;
+      const sizePx = parseFloat(getComputedStyle(text).fontSize) * Math.abs(text.getScreenCTM()?.a ?? 1);
+      if (sizePx < smallest.sizePx) smallest = { word: text.textContent, sizePx };
+    }
+    return smallest;
   });
 
 async function look(page: Page, name: string, scheme: Scheme): Promise<void> {
@@ -148,6 +162,8 @@ async function look(page: Page, name: string, scheme: Scheme): Promise<void> {
           ),
         );
         expect(over, `${name}: wider than the page at ${wide} px`).toBeLessThanOrEqual(0);
+        const { word, sizePx } = await smallestInPictures(page);
+        expect(sizePx, `${name}: "${word}" in a picture at ${wide} px`).toBeGreaterThanOrEqual(LEAST_WORD_PX);
       })
       .toPass({ timeout: 60_000 });
   }

@@ -65,7 +65,7 @@ test('the heat page: in meets out, curves, map with progress and stop, warm-up, 
   await page.evaluate(() => {
     new MutationObserver((_, watch) => {
       const stop = [...document.querySelectorAll('button')].find((b) => b.textContent === 'Stop');
-      if (!stop || !document.querySelector('progress, [role=progressbar]')) return;
+      if (!stop || !document.querySelector('[role=progressbar]')) return;
       watch.disconnect();
       stop.click();
     }).observe(document.body, { childList: true, subtree: true });

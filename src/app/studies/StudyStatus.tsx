@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Progress } from 'antd';
 import type { StudyView } from '../state/useStudy';
 
 /**
@@ -9,11 +9,14 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
   const { reading, running, done, known, stale, message, answer, stopped, run, cancel } = study;
   if (running)
     return (
-      <p role="status" className="progress">
-        <progress max={Math.max(1, known)} value={done} aria-label="Share done" /> {doing}
-        {progressOf(done, known)}
+      <div role="status" className="progress">
+        <Progress percent={Math.round((100 * done) / Math.max(1, known))} showInfo={false} aria-label="Share done" />
+        <span>
+          {doing}
+          {progressOf(done, known)}
+        </span>
         <Button onClick={cancel}>Stop</Button>
-      </p>
+      </div>
     );
   if (message)
     return (

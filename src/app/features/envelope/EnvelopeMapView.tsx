@@ -1,7 +1,7 @@
-import { scaleLinear } from 'd3-scale';
 import { curveLinear, curveLinearClosed, line } from 'd3-shape';
-import { useId, type ReactNode } from 'react';
+import { useId, useRef } from 'react';
 import { useGridCursor, type Place } from '../../marks/useGridCursor';
+import { useRoomWidth } from '../../marks/useSize';
 import {
   crossingsOf,
   failureLines,
@@ -9,15 +9,9 @@ import {
   type EnvelopeMap,
 } from '../../../core/studies/envelope/envelopeTasks';
 import { regionBelow, type MapPoint } from '../../../core/studies/envelope/marchingSquares';
-import {
-  displayUnit,
-  formatFigure,
-  formatQuantity,
-  fromDisplay,
-  toDisplay,
-  type Quantity,
-  type UnitChoice,
-} from '../../../core/foundations/units';
+import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { largeFrame, MapAxes, scalesOf, SMALL_FRAME, SmallAxes, UPWARD, type Frame, type MapScales } from './mapAxes';
+import { covers, MapTags, placeTags, type MapLabel, type Tag } from './mapTags';
 
 /** Values at which the tint changes, from the darkest down: what lies below the last fails. */
 const LEVELS = [8, 4, 2, 1] as const;
@@ -25,44 +19,14 @@ export const TINT_STEPS = [0, 1, 2, 4, 8] as const;
 /** Grid places whose figure is written. */
 const EVERY_COLUMN = 4;
 const EVERY_ROW = 3;
-const MOST_TICKS = 9;
+/** Widths that the large map is drawn for [px]. */
+const MOST_WIDTH = 700;
+const LEAST_WIDTH = 240;
 
 /** A margin on the map, with a true minus and no minus nothing. */
 export const sayValue = (value: number) => value.toFixed(1).replace('-0.0', '0.0').replace('-', '−');
 
-/** What goes upward, as a quantity. */
-export const UPWARD: Readonly<Record<Envelope['y'], Quantity>> = {
-  oil: 'temperature',
-  filterAge: 'loading',
-  air: 'temperature',
-  road: 'roadSpeed',
-};
-
-interface Frame {
-  readonly width: number;
-  readonly height: number;
-  readonly left: number;
-  readonly bottom: number;
-  readonly top: number;
-  readonly right: number;
-}
-
-/** A map's scales, from its axes to the drawing. */
-function scalesOf({ speedsRevS, ys }: Envelope, { width, height, left, bottom, top, right }: Frame) {
-  return {
-    x: scaleLinear([speedsRevS[0]!, speedsRevS.at(-1)!], [left, width - right]),
-    y: scaleLinear([ys[0]!, ys.at(-1)!], [height - bottom, top]),
-  };
-}
-type Scales = ReturnType<typeof scalesOf>;
-
-/** From an axis's SI figure to the drawing [px]. */
-export interface MapScales {
-  readonly x: (si: number) => number;
-  readonly y: (si: number) => number;
-}
-
-const pathOf = (points: readonly MapPoint[], { x, y }: Scales, close = false): string =>
+const pathOf = (points: readonly MapPoint[], { x, y }: MapScales, close = false): string =>
   line<MapPoint>(
     (p) => x(p.x),
     (p) => y(p.y),
@@ -70,17 +34,9 @@ const pathOf = (points: readonly MapPoint[], { x, y }: Scales, close = false): s
     .digits(1)
     .curve(close ? curveLinearClosed : curveLinear)(points) ?? '';
 
-/** Round figures of a unit between two ends [SI]. */
-function ticks(low: number, high: number, quantity: Quantity, units: UnitChoice): number[] {
-  const u = displayUnit(quantity, units);
-  return scaleLinear([toDisplay(low, u), toDisplay(high, u)], [0, 1])
-    .ticks(MOST_TICKS)
-    .map((shown) => fromDisplay(shown, u));
-}
-
 /**
- * One map: tint by margin, strokes where supply fails, its boundary, the session, the present state, and what is given
- * to be drawn on it.
+ * One map: tint by margin, strokes where supply fails, its boundary, the session, the present state, and what is said of
+ * its regions.
  */
 export function EnvelopeMapView({
   envelope,
@@ -91,7 +47,7 @@ export function EnvelopeMapView({
   large,
   label,
   onPick,
-  children,
+  labels = [],
 }: {
   readonly envelope: Envelope;
   readonly map: EnvelopeMap;
@@ -102,17 +58,17 @@ export function EnvelopeMapView({
   readonly large: boolean;
   readonly label: string;
   readonly onPick?: (place: MapPoint) => void;
-  /** Drawn over the map with its scales. */
-  readonly children?: (scales: MapScales) => ReactNode;
+  /** What is said of its regions. */
+  readonly labels?: readonly MapLabel[];
 }) {
   const id = useId();
-  const frame: Frame = large
-    ? { width: 700, height: 470, left: 46, bottom: 34, top: 18, right: 20 }
-    : { width: 240, height: 146, left: 28, bottom: 16, top: 2, right: 6 };
+  const figure = useRef<HTMLDivElement>(null);
+  const width = useRoomWidth(figure, MOST_WIDTH, LEAST_WIDTH);
+  const frame = large ? largeFrame(width) : SMALL_FRAME;
   const scales = scalesOf(envelope, frame);
-  const { x, y } = scales;
+  const { x, y, left, right, top, bottom } = scales;
   const { speedsRevS, ys } = envelope;
-  const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
+  const tags = placeTags(labels, large ? namesOf(envelope) : [], scales);
   const { pick, cursor } = useMapPointer(envelope, frame, scales, onPick);
   const { at } = cursor;
   const drawing = (
@@ -145,9 +101,11 @@ export function EnvelopeMapView({
           strokeLinejoin="round"
         />
       ))}
-      <g clipPath={`url(#${id}c)`}>{large && <MapValues envelope={envelope} map={map} scales={scales} />}</g>
-      {envelope.session.length > 1 && <SessionPath d={pathOf(envelope.session, scales)} large={large} />}
-      {children?.(scales)}
+      <g clipPath={`url(#${id}c)`}>
+        {large && <MapValues envelope={envelope} map={map} scales={scales} tags={[...tags.said, ...tags.named]} />}
+      </g>
+      {envelope.session.length > 1 && <SessionPath session={envelope.session} scales={scales} large={large} />}
+      {large && <MapTags {...tags} />}
       {here && <Here at={here} envelope={envelope} scales={scales} large={large} />}
       <path d={`M${left} ${top}V${bottom}H${right}`} fill="none" stroke="var(--ink)" strokeWidth={2} />
       {large ? (
@@ -168,21 +126,23 @@ export function EnvelopeMapView({
   );
   if (!large) return drawing;
   return (
-    <>
+    <div ref={figure}>
       {drawing}
       <p id={`${id}r`} className="readout" role="status">
         {at
           ? sayPlace(envelope, map, at, units)
           : 'Point at the map, or use the arrow keys, to read it; Enter goes there.'}
       </p>
-    </>
+    </div>
   );
 }
 
+const namesOf = ({ session }: Envelope): MapLabel[] => session.map(({ name, x, y }) => ({ text: name, x, y }));
+
 /** What is pointed at, or gone to by arrow keys, and what a press or Enter there does. */
-function useMapPointer(envelope: Envelope, frame: Frame, { x, y }: Scales, onPick?: (place: MapPoint) => void) {
+function useMapPointer(envelope: Envelope, frame: Frame, scales: MapScales, onPick?: (place: MapPoint) => void) {
   const { speedsRevS, ys } = envelope;
-  const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
+  const { x, y, left, right, top, bottom } = scales;
   const pick = (event: React.PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const [px, py] = [
@@ -218,10 +178,9 @@ function Tints({
   readonly id: string;
   readonly envelope: Envelope;
   readonly map: EnvelopeMap;
-  readonly scales: Scales;
+  readonly scales: MapScales;
 }) {
-  const { x, y } = scales;
-  const [left, right, top, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys.at(-1)!), y(ys[0]!)];
+  const { left, right, top, bottom } = scales;
   const crossings = crossingsOf(map);
   const area = (level: number) =>
     regionBelow(speedsRevS, ys, map.values, level, level === 0 ? crossings : undefined)
@@ -258,46 +217,17 @@ function sayPlace(envelope: Envelope, map: EnvelopeMap, { ix, iy }: Place, units
   return `${where}: margin ${sayValue(value)} times the warning margin${least ? `, smallest at ${least.name}` : ''}${value < 0 ? '; not supplied' : ''}.`;
 }
 
-/** The ends of both axes of a small map, in the reader's units. */
-function SmallAxes({
-  envelope,
-  scales: { x, y },
-  units,
-}: {
-  readonly envelope: Envelope;
-  readonly scales: Scales;
-  readonly units: UnitChoice;
-}) {
-  const { speedsRevS, ys } = envelope;
-  const upward = UPWARD[envelope.y];
-  const [left, right, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys[0]!)];
-  return (
-    <g className="t-small ink2">
-      <text className="t-small ink2" x={left} y={bottom + 13}>
-        {formatFigure(speedsRevS[0]!, 'speed', units)}
-      </text>
-      <text className="t-small ink2" x={right} y={bottom + 13} textAnchor="end">
-        {formatQuantity(speedsRevS.at(-1)!, 'speed', units)}
-      </text>
-      <text className="t-small ink2" x={left - 4} y={bottom} textAnchor="end">
-        {formatFigure(ys[0]!, upward, units)}
-      </text>
-      <text className="t-small ink2" x={left - 4} y={y(ys.at(-1)!) + 10} textAnchor="end">
-        {formatFigure(ys.at(-1)!, upward, units)}
-      </text>
-    </g>
-  );
-}
-
-/** Every few places the value there. */
+/** Every few places the value there, where no tag covers it. */
 function MapValues({
   envelope: { speedsRevS, ys },
   map,
   scales: { x, y },
+  tags,
 }: {
   readonly envelope: Envelope;
   readonly map: EnvelopeMap;
-  readonly scales: Scales;
+  readonly scales: MapScales;
+  readonly tags: readonly Tag[];
 }) {
   return map.values.map(
     (row, iy) =>
@@ -305,7 +235,8 @@ function MapValues({
       row.map(
         (v, ix) =>
           v !== null &&
-          ix % EVERY_COLUMN === 2 && (
+          ix % EVERY_COLUMN === 2 &&
+          !tags.some((tag) => covers(tag, x(speedsRevS[ix]!), y(ys[iy]!))) && (
             <text
               key={`${ix} ${iy}`}
               className={`t-small paper-tag${v < 0 ? ' alarm' : ''}`}
@@ -329,7 +260,7 @@ function Here({
 }: {
   readonly at: MapPoint;
   readonly envelope: Envelope;
-  readonly scales: Scales;
+  readonly scales: MapScales;
   readonly large: boolean;
 }) {
   if (at.x < speedsRevS[0]! || at.y < ys[0]! || at.y > ys.at(-1)!) return null;
@@ -338,53 +269,33 @@ function Here({
   );
 }
 
-/** The states that the session goes through, joined. */
-function SessionPath({ d, large }: { readonly d: string; readonly large: boolean }) {
+/** The states that the session goes through, joined; on the large map each with its dot. */
+function SessionPath({
+  session,
+  scales,
+  large,
+}: {
+  readonly session: Envelope['session'];
+  readonly scales: MapScales;
+  readonly large: boolean;
+}) {
+  const d = pathOf(session, scales);
   return (
     <>
       <path d={d} fill="none" stroke="var(--paper)" strokeWidth={large ? 7 : 4} strokeLinejoin="round" />
       <path d={d} fill="none" stroke="var(--ink)" strokeWidth={large ? 3 : 1.8} strokeLinejoin="round" />
-    </>
-  );
-}
-
-/** Figures along both axes, with their units. */
-function MapAxes({
-  envelope,
-  scales: { x, y },
-  units,
-}: {
-  readonly envelope: Envelope;
-  readonly scales: Scales;
-  readonly units: UnitChoice;
-}) {
-  const { speedsRevS, ys } = envelope;
-  const upward = UPWARD[envelope.y];
-  const [left, right, bottom] = [x(speedsRevS[0]!), x(speedsRevS.at(-1)!), y(ys[0]!)];
-  return (
-    <>
-      {ticks(speedsRevS[0]!, speedsRevS.at(-1)!, 'speed', units).map((si) => (
-        <g key={si}>
-          <path d={`M${x(si)} ${bottom}v6`} stroke="var(--ink)" strokeWidth={1.5} />
-          <text className="t-small" x={x(si)} y={bottom + 19} textAnchor="middle">
-            {formatFigure(si, 'speed', units)}
-          </text>
-        </g>
-      ))}
-      {ticks(ys[0]!, ys.at(-1)!, upward, units).map((si) => (
-        <g key={si}>
-          <path d={`M${left} ${y(si)}h-6`} stroke="var(--ink)" strokeWidth={1.5} />
-          <text className="t-small" x={left - 9} y={y(si) + 4} textAnchor="end">
-            {formatFigure(si, upward, units).replace(/\.0$/, '')}
-          </text>
-        </g>
-      ))}
-      <text className="t-small ink2" x={right} y={bottom + 32} textAnchor="end">
-        {displayUnit('speed', units).symbol}
-      </text>
-      <text className="t-small ink2" x={2} y={11}>
-        {upward === 'loading' ? 'times as restrictive as new' : displayUnit(upward, units).symbol}
-      </text>
+      {large &&
+        session.map(({ name, x, y }) => (
+          <circle
+            key={name}
+            cx={scales.x(x)}
+            cy={scales.y(y)}
+            r={5.5}
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth={2.2}
+          />
+        ))}
     </>
   );
 }

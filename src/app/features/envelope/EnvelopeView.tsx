@@ -15,7 +15,8 @@ import { PictureButtons } from '../../files/PictureButtons';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
-import { EnvelopeMapView, sayValue, TINT_STEPS, UPWARD, type MapScales } from './EnvelopeMapView';
+import { EnvelopeMapView, sayValue, TINT_STEPS } from './EnvelopeMapView';
+import { UPWARD } from './mapAxes';
 
 const CHOICES: Readonly<Record<Envelope['y'], string>> = {
   oil: 'Oil temperature',
@@ -127,23 +128,10 @@ export default function EnvelopeView() {
               large
               label={`Map of the smallest margin ${large ? `of ${large.name} ` : ''}over engine speed and ${CHOICES[y].toLowerCase()}. ${summaryOf(envelope, project, units)}`}
               onPick={goTo}
-            >
-              {(scales) => (
-                <>
-                  <SessionMarks session={envelope.session} scales={scales} />
-                  {envelope.labels
-                    .filter((l) => !large || l.part === large.part)
-                    .map((l) => (
-                      <RegionLabel
-                        key={l.part}
-                        text={`${l.name} ${VERDICT_WORDS[l.verdict]}`}
-                        x={scales.x(l.x)}
-                        y={scales.y(l.y)}
-                      />
-                    ))}
-                </>
-              )}
-            </EnvelopeMapView>
+              labels={envelope.labels
+                .filter((l) => !large || l.part === large.part)
+                .map((l) => ({ text: `${l.name} ${VERDICT_WORDS[l.verdict]}`, x: l.x, y: l.y }))}
+            />
             <PictureButtons name={`operating map ${large?.name ?? ''}`.trim()} />
             <Legend withReach={reach.length > 0} withSession={envelope.session.length > 1} />
           </figure>
@@ -152,23 +140,6 @@ export default function EnvelopeView() {
       )}
     </main>
   );
-}
-
-/** The named states of a session, each with its name where there is room for it. */
-function SessionMarks({ session, scales }: { readonly session: Envelope['session']; readonly scales: MapScales }) {
-  return session.map((s) => (
-    <g key={s.name}>
-      <circle cx={scales.x(s.x)} cy={scales.y(s.y)} r={5.5} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.2} />
-      <text
-        className="t-name paper-tag"
-        x={scales.x(s.x) + (scales.x(s.x) > 560 ? -10 : 11)}
-        y={scales.y(s.y) + (scales.y(s.y) < 60 ? 20 : -9)}
-        textAnchor={scales.x(s.x) > 560 ? 'end' : 'start'}
-      >
-        {s.name}
-      </text>
-    </g>
-  ));
 }
 
 /** The map of each component by itself, with the way to its worst state. */
@@ -215,24 +186,6 @@ function EachComponent({
         ))}
       </ul>
     </section>
-  );
-}
-
-/** Width of a letter of a label, about; and the room that the map leaves it. */
-const LETTER = 9.5;
-const LABEL_ROOM = [50, 676] as const;
-
-/** Who fails in a region, on a tag that nothing shines through. */
-function RegionLabel({ text, x, y }: { readonly text: string; readonly x: number; readonly y: number }) {
-  const half = (LETTER * text.length) / 2 + 6;
-  const at = Math.min(LABEL_ROOM[1] - half, Math.max(LABEL_ROOM[0] + half, x));
-  return (
-    <g>
-      <rect x={at - half} y={y - 15} width={2 * half} height={24} fill="var(--paper)" />
-      <text className="t-headline alarm" x={at} y={y + 3} textAnchor="middle">
-        {text}
-      </text>
-    </g>
   );
 }
 

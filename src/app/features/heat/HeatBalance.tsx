@@ -1,12 +1,17 @@
+import { useRef } from 'react';
 import { PictureButtons } from '../../files/PictureButtons';
+import { useRoomWidth } from '../../marks/useSize';
 import type { HeatResult } from '../../../core/heat/heatResult';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 
-const WIDTH = 880;
+/** Widths that the picture is drawn for [px]. */
+const MOST_WIDTH = 880;
+const LEAST_WIDTH = 250;
+/** Below this the columns stand one under the other, and their words to the right of both. */
+const SIDE_BY_SIDE = 620;
 const HEIGHT = 300;
 const TOP = 34;
 const BAR = 40;
-const MIDDLE = WIDTH / 2;
 const NAMES_IN: Readonly<Record<HeatResult['heatIn'][number]['key'], string>> = {
   bearings: 'Bearings',
   fed: 'Turbo and accessories',
@@ -24,8 +29,8 @@ interface Row {
 }
 
 /**
- * Where heat enters and where it leaves: two columns of one height that meet at the sump. What flows the other way
- * stands on the other side.
+ * Where heat enters and where it leaves: two columns of one height that meet at the sump, or stand one under the other
+ * where there is no room for both. What flows the other way stands on the other side.
  */
 export function HeatBalance({ heat, units }: { readonly heat: HeatResult; readonly units: UnitChoice }) {
   const into: Row[] = [
@@ -36,25 +41,35 @@ export function HeatBalance({ heat, units }: { readonly heat: HeatResult; readon
   const sum = (rows: readonly Row[]) => rows.reduce((s, r) => s + r.heatW, 0);
   const most = Math.max(sum(into), sum(out), 1);
   const perW = (HEIGHT - TOP - 12) / most;
+  const figure = useRef<HTMLElement>(null);
+  const width = useRoomWidth(figure, MOST_WIDTH, LEAST_WIDTH);
+  const isBeside = width >= SIDE_BY_SIDE;
+  const middle = width / 2;
+  const inX = isBeside ? middle - BAR : 0;
+  const outX = isBeside ? middle : 0;
+  const outY = isBeside ? 0 : HEIGHT;
   return (
-    <figure className="chart">
+    <figure className="chart" ref={figure}>
       <figcaption>
         <h2>Heat in, heat out</h2>
       </figcaption>
       <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        viewBox={`0 0 ${width} ${outY + HEIGHT}`}
+        style={{ maxHeight: outY + HEIGHT }}
         role="img"
         aria-label={`Heat in ${formatQuantity(sum(into), 'heatFlow', units)}, heat out ${formatQuantity(sum(out), 'heatFlow', units)}, sump at ${formatQuantity(heat.sumpK, 'temperature', units)}`}
       >
-        <text x={MIDDLE - BAR - 8} y={20} textAnchor="end" className="t-headline">
+        <text x={isBeside ? middle - BAR - 8 : 0} y={20} textAnchor={isBeside ? 'end' : 'start'} className="t-headline">
           in {formatQuantity(sum(into), 'heatFlow', units)}
         </text>
-        <text x={MIDDLE + BAR + 8} y={20} className="t-headline">
+        <text x={isBeside ? middle + BAR + 8 : 0} y={outY + 20} className="t-headline">
           out {formatQuantity(sum(out), 'heatFlow', units)}
         </text>
-        <Column rows={into} x={MIDDLE - BAR} side="in" perW={perW} units={units} />
-        <Column rows={out} x={MIDDLE} side="out" perW={perW} units={units} />
-        <line x1={MIDDLE} x2={MIDDLE} y1={TOP - 6} y2={HEIGHT - 4} stroke="var(--ink)" strokeWidth={2.5} />
+        <Column rows={into} x={inX} y={0} side={isBeside ? 'left' : 'right'} tint={2} perW={perW} units={units} />
+        <Column rows={out} x={outX} y={outY} side="right" tint={1} perW={perW} units={units} />
+        {isBeside && (
+          <line x1={middle} x2={middle} y1={TOP - 6} y2={HEIGHT - 4} stroke="var(--ink)" strokeWidth={2.5} />
+        )}
       </svg>
       <PictureButtons name="heat balance" />
     </figure>
@@ -87,20 +102,27 @@ function stack(
 function Column({
   rows,
   x,
+  y,
   side,
+  tint,
   perW,
   units,
 }: {
   readonly rows: readonly Row[];
   readonly x: number;
-  readonly side: 'in' | 'out';
+  readonly y: number;
+  /** Where the words stand. */
+  readonly side: 'left' | 'right';
+  /** Every second row has this tint, the others the next darker. */
+  readonly tint: number;
   readonly perW: number;
   readonly units: UnitChoice;
 }) {
-  const edge = side === 'in' ? x - 6 : x + BAR + 6;
-  const text = side === 'in' ? edge - 22 : edge + 22;
+  const outward = side === 'left' ? -1 : 1;
+  const edge = (side === 'left' ? x : x + BAR) + 6 * outward;
+  const text = edge + 22 * outward;
   return (
-    <g>
+    <g transform={`translate(0 ${y})`}>
       {stack(rows, perW).map((row, i) => (
         <g key={row.name}>
           <rect
@@ -108,7 +130,7 @@ function Column({
             y={row.top}
             width={BAR}
             height={Math.max(0.5, row.height)}
-            fill={`var(--tint-${(i % 2) + (side === 'in' ? 2 : 1)})`}
+            fill={`var(--tint-${(i % 2) + tint})`}
             stroke="var(--ink)"
             strokeWidth={1.5}
           />
@@ -117,12 +139,7 @@ function Column({
             stroke="var(--ink2)"
             fill="none"
           />
-          <text
-            x={side === 'in' ? text - 4 : text + 4}
-            y={row.labelY}
-            textAnchor={side === 'in' ? 'end' : 'start'}
-            className="t-name"
-          >
+          <text x={text + 4 * outward} y={row.labelY} textAnchor={side === 'left' ? 'end' : 'start'} className="t-name">
             {row.name} <tspan fontWeight={520}>{formatQuantity(row.heatW, 'heatFlow', units)}</tspan>
           </text>
         </g>

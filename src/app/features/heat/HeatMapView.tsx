@@ -1,12 +1,21 @@
+import { useRef } from 'react';
 import { displayUnit, formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { PictureButtons } from '../../files/PictureButtons';
 import { useGridCursor, type Place } from '../../marks/useGridCursor';
+import { useRoomWidth } from '../../marks/useSize';
 import type { HeatMap } from '../../../core/studies/heat/mapStudy';
 
-const CELL_W = 38;
+/** Widths that the map is drawn for [px]. */
+const MOST_WIDTH = 836;
+const LEAST_WIDTH = 250;
 const CELL_H = 13;
 const LEFT = 64;
+const RIGHT = 12;
 const BOTTOM = 40;
+/** Room that a figure on the lower axis takes [px]. */
+const TICK_WIDTH = 38;
+/** From one mark of a cell to the next [px]. */
+const MARK_STEP = 12;
 
 /**
  * Sump temperature over air and road speed: tint by temperature, marks where it is too cold (dots) or too hot
@@ -15,7 +24,10 @@ const BOTTOM = 40;
 export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly units: UnitChoice }) {
   const t = displayUnit('temperature', units);
   const v = displayUnit('roadSpeed', units);
-  const width = LEFT + map.roadMS.length * CELL_W + 12;
+  const figure = useRef<HTMLElement>(null);
+  const width = useRoomWidth(figure, MOST_WIDTH, LEAST_WIDTH);
+  const cellW = (width - LEFT - RIGHT) / map.roadMS.length;
+  const everyRoad = Math.ceil(TICK_WIDTH / cellW);
   const height = map.airK.length * CELL_H + BOTTOM;
   const known = map.sumpK.flat().filter((k): k is number => k !== null);
   const [low, high] = [Math.min(...known), Math.max(...known)];
@@ -28,17 +40,17 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
     columns,
     rows,
     placeAt: (u, v) => {
-      const ix = Math.floor((u * width - LEFT) / CELL_W);
+      const ix = Math.floor((u * width - LEFT) / cellW);
       const iy = rows - 1 - Math.floor((v * height) / CELL_H);
       return ix >= 0 && ix < columns && iy >= 0 && iy < rows ? { ix, iy } : undefined;
     },
   });
   const { at } = cursor;
   return (
-    <figure className="chart">
+    <figure className="chart" ref={figure}>
       <figcaption>
         <h2>Oil temperature by ambient air and road speed</h2>
-        <p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to boil off water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}.`}</p>
+        <p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to boil off water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}. Strokes: over the hot limit. Dots: too cold to boil off water.`}</p>
       </figcaption>
       <svg
         viewBox={`0 0 ${width} ${height}`}
@@ -49,12 +61,12 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
         {map.airK.map((air, a) =>
           map.roadMS.map((_, r) => {
             const k = map.sumpK[a]?.[r] ?? null;
-            const x = LEFT + r * CELL_W;
+            const x = LEFT + r * cellW;
             const y = (map.airK.length - 1 - a) * CELL_H;
             const isHot = k !== null && k > map.limitHotK;
             const isCold = k !== null && k < map.limitColdK;
             const fill = k === null ? 'var(--paper)' : `var(--tint-${tint(k)})`;
-            return <Cell key={`${air}-${r}`} x={x} y={y} fill={fill} isHot={isHot} isCold={isCold} />;
+            return <Cell key={`${air}-${r}`} x={x} y={y} width={cellW} fill={fill} isHot={isHot} isCold={isCold} />;
           }),
         )}
         {map.airK.map(
@@ -73,10 +85,10 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
         )}
         {map.roadMS.map(
           (road, r) =>
-            r % 3 === 0 && (
+            r % everyRoad === 0 && (
               <text
                 key={road}
-                x={LEFT + r * CELL_W + CELL_W / 2}
+                x={LEFT + r * cellW + cellW / 2}
                 y={map.airK.length * CELL_H + 16}
                 textAnchor="middle"
                 className="t-small"
@@ -85,14 +97,14 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
               </text>
             ),
         )}
-        <text x={LEFT} y={map.airK.length * CELL_H + 34} className="t-small">
-          road, {v.symbol}; strokes: over the hot limit, dots: too cold to boil off water
+        <text x={width - RIGHT} y={rows * CELL_H + 34} textAnchor="end" className="t-small">
+          road speed, {v.symbol}
         </text>
         {at && (
           <rect
-            x={LEFT + at.ix * CELL_W}
+            x={LEFT + at.ix * cellW}
             y={(rows - 1 - at.iy) * CELL_H}
-            width={CELL_W}
+            width={cellW}
             height={CELL_H}
             fill="none"
             stroke="var(--ink)"
@@ -113,29 +125,29 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
 function Cell({
   x,
   y,
+  width,
   fill,
   isHot,
   isCold,
 }: {
   readonly x: number;
   readonly y: number;
+  readonly width: number;
   readonly fill: string;
   readonly isHot: boolean;
   readonly isCold: boolean;
 }) {
+  const marks = Math.max(1, Math.floor(width / MARK_STEP));
+  const markX = Array.from({ length: marks }, (_, i) => x + (width * (i + 0.5)) / marks);
   return (
     <g>
-      <rect x={x} y={y} width={CELL_W} height={CELL_H} fill={fill} stroke="var(--paper)" strokeWidth={0.5} />
+      <rect x={x} y={y} width={width} height={CELL_H} fill={fill} stroke="var(--paper)" strokeWidth={0.5} />
       {isHot && (
-        <path
-          d={`M${x + 4} ${y + 11} l8 -9 M${x + 16} ${y + 11} l8 -9 M${x + 28} ${y + 11} l8 -9`}
-          stroke="var(--alarm)"
-          strokeWidth={2}
-        />
+        <path d={markX.map((at) => `M${at - 4} ${y + 11}l8 -9`).join('')} stroke="var(--alarm)" strokeWidth={2} />
       )}
       {isCold && (
         <path
-          d={`M${x + 9} ${y + 7} h0.1 M${x + 19} ${y + 7} h0.1 M${x + 29} ${y + 7} h0.1`}
+          d={markX.map((at) => `M${at} ${y + 7}h0.1`).join('')}
           stroke="var(--ink)"
           strokeWidth={3}
           strokeLinecap="round"

@@ -108,7 +108,7 @@ describe('The heat page', () => {
     await screen.findByText(/Stopped\./);
     fireEvent.click(screen.getByRole('button', { name: 'Run' }));
     const map = await screen.findByRole('img', { name: /^Map of sump temperature\. \d+ % too hot/ });
-    expect(map.textContent).toContain('too cold to boil off water');
+    expect(map.closest('figure')!.textContent).toContain('Dots: too cold to boil off water.');
   });
 });
 

@@ -29,6 +29,7 @@ import { Reading } from './reading';
 import { axisTopPa, ribbonWidth } from './scales';
 import { useSeen } from './seen';
 import { PostPatterns, type PostBand } from '../../marks/TidePost';
+import { useSize } from '../../marks/useSize';
 import { Kit } from '../../theme/Kit';
 import { usePinch, withinZoom, type Zoom } from './zoom';
 import type { SolveResult } from '../../../core/judgement/stateResult';
@@ -366,19 +367,4 @@ function useInView(sheet: RefObject<HTMLElement | null>, selected: string | unde
     const part = sheet.current?.querySelector(`[data-part="${selected}"]`);
     part?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [sheet, selected]);
-}
-
-/** Size of an element as it is laid out [px]. */
-function useSize(element: RefObject<HTMLElement | null>): { readonly width: number; readonly height: number } {
-  const [size, setSize] = useState({ width: Infinity, height: Infinity });
-  useEffect(() => {
-    if (!element.current) return;
-    const observer = new ResizeObserver(
-      ([entry]) =>
-        entry && setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) }),
-    );
-    observer.observe(element.current);
-    return () => observer.disconnect();
-  }, [element]);
-  return size;
 }
