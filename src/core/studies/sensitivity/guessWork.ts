@@ -1,7 +1,7 @@
-import { entryFor } from '../../document/parts/catalogue';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { fitGroups, type FitGroup } from '../inputs/fitGroups';
 import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
+import { howToMeasure } from '../inputs/howToMeasure';
 import { inputsOf, type Input } from '../inputs/inputs';
 import type { StudyBench } from '../job/studyBench';
 import { sensitivityWork } from './sensitivityWork';
@@ -48,7 +48,7 @@ export function guessWork(bench: StudyBench): Guesses {
           plusMinus,
           effect: (row.perStep / row.step) * plusMinus,
           fitted: deviation !== undefined,
-          measure: (part && entryFor(part)?.measure) ?? 'From the oil’s data sheet, or a sample.',
+          measure: howToMeasure(input, part),
         },
       ];
     })
