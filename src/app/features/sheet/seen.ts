@@ -4,7 +4,7 @@ import type { SheetLayout } from './layout';
 import type { Point } from './station';
 
 /** A drawing of more parts than this is drawn only where it is seen: a browser takes seconds for thousands. */
-const MOST_WHOLE = 300;
+const MOST_WHOLE = 100;
 /** What is seen is looked at anew each so many widths of the room, and drawn so many beyond either edge. */
 const STEP = 0.5;
 const BEYOND = 1;
