@@ -9,6 +9,9 @@ export interface HeapWeight {
   readonly compiledBytes: number;
 }
 
+/** Kept by the browser's tools for whoever drives it, a row a request: no page that nobody drives has them. */
+const OF_DRIVER = 'blink::NetworkResourcesData::ResourceData';
+
 /** What is read of a heap snapshot, as V8 writes it: nodes are rows of numbers, whose columns `meta` names. */
 const snapshotSchema = z.object({
   snapshot: z.object({
@@ -18,6 +21,7 @@ const snapshotSchema = z.object({
     }),
   }),
   nodes: z.array(z.number()),
+  strings: z.array(z.string()),
 });
 
 /** @param session of the page @throws where the browser writes no snapshot of the form that is read here */
@@ -28,15 +32,18 @@ export async function weighHeap(session: CDPSession): Promise<HeapWeight> {
   await session.send('HeapProfiler.collectGarbage');
   await session.send('HeapProfiler.takeHeapSnapshot', { reportProgress: false });
   session.off('HeapProfiler.addHeapSnapshotChunk', hear);
-  const { snapshot, nodes } = snapshotSchema.parse(JSON.parse(chunks.join('')));
+  const { snapshot, nodes, strings } = snapshotSchema.parse(JSON.parse(chunks.join('')));
   const { node_fields: fields, node_types: types } = snapshot.meta;
-  const [typeAt, sizeAt] = [fields.indexOf('type'), fields.indexOf('self_size')];
+  const column = (field: string) => fields.indexOf(field);
+  const [typeAt, nameAt, sizeAt] = [column('type'), column('name'), column('self_size')];
   const code = types[0].indexOf('code');
-  if (typeAt < 0 || sizeAt < 0 || code < 0) throw new Error('a heap snapshot whose columns are not known');
+  const ofDriver = strings.indexOf(OF_DRIVER);
+  if (typeAt < 0 || nameAt < 0 || sizeAt < 0 || code < 0)
+    throw new Error('a heap snapshot whose columns are not known');
   let heldBytes = 0;
   let compiledBytes = 0;
   for (let at = 0; at < nodes.length; at += fields.length)
     if (nodes[at + typeAt] === code) compiledBytes += nodes[at + sizeAt]!;
-    else heldBytes += nodes[at + sizeAt]!;
+    else if (nodes[at + nameAt] !== ofDriver) heldBytes += nodes[at + sizeAt]!;
   return { heldBytes, compiledBytes };
 }

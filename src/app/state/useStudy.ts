@@ -42,7 +42,7 @@ const useStudies = create<{ readonly byKey: Readonly<Record<string, StudyState>>
 const running = new Map<string, AbortController>();
 
 /** Studies that the page keeps at hand; the store has more. */
-const MOST_AT_HAND = 60;
+const MOST_AT_HAND = 20;
 
 const put = (key: string, change: Partial<StudyState>) =>
   useStudies.setState(({ byKey }) => {
