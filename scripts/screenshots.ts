@@ -109,6 +109,7 @@ const PICTURES: readonly {
         .getByText(/Tighten first|Everything is supplied/)
         .first()
         .waitFor();
+      await page.getByRole('progressbar').waitFor({ state: 'detached' });
     },
   },
   {
