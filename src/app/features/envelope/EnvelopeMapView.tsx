@@ -104,7 +104,7 @@ export function EnvelopeMapView({
       <g clipPath={`url(#${id}c)`}>
         {large && <MapValues envelope={envelope} map={map} scales={scales} tags={[...tags.said, ...tags.named]} />}
       </g>
-      {envelope.session.length > 1 && <SessionPath session={envelope.session} scales={scales} large={large} />}
+      {envelope.session.length > 0 && <SessionPath session={envelope.session} scales={scales} large={large} />}
       {large && <MapTags {...tags} />}
       {here && <Here at={here} envelope={envelope} scales={scales} large={large} />}
       <path d={`M${left} ${top}V${bottom}H${right}`} fill="none" stroke="var(--ink)" strokeWidth={2} />
