@@ -1,4 +1,4 @@
-import { useDocument } from './state/document';
+import { circuitOwner, useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
 import { lazy, useEffect, useMemo, useRef, useState } from 'react';
@@ -132,7 +132,7 @@ function heaviest(findings: readonly Finding[]): ReadonlyMap<string, Weight> {
 
 /** The newest answer of the variant that is open: a change that cannot be computed leaves the last picture standing. */
 function useLastAnswer(answer: ReturnType<typeof useSolved>['data']) {
-  const variant = useDocument((d) => `${d.opened} ${d.project?.activeVariant ?? ''}`);
+  const variant = useDocument(circuitOwner);
   const [last, setLast] = useState({ variant, answer });
   if (answer && answer !== last.answer) setLast({ variant, answer });
   else if (last.answer && variant !== last.variant) setLast({ variant, answer: undefined });

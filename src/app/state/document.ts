@@ -21,12 +21,18 @@ interface DocumentStore extends History {
   readonly project: Project | undefined;
   /** How many projects were opened, this one included: two may bear one name. */
   readonly opened: number;
+  /** The id under which the open project is stored; answers that outlive the page are kept by it. */
+  readonly id: string;
   /** True while another tab edits the project: acts are refused here. */
   readonly isReadOnly: boolean;
   /** Why the last act was not done; undefined where it was. */
   readonly refusal: string | undefined;
-  /** Takes a whole project, as opened or imported. @param history what was done to it; nothing: it begins anew */
-  open(project: Project, history?: History): void;
+  /**
+   * Takes a whole project, as opened or imported.
+   * @param history what was done to it; nothing: it begins anew
+   * @param id the id that it is stored under; nothing: it is not stored
+   */
+  open(project: Project, history?: History, id?: string): void;
   /** Takes the same project as another tab has it now; what is looked at stays. */
   follow(project: Project, history: History): void;
   setReadOnly(isReadOnly: boolean): void;
@@ -222,6 +228,12 @@ const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'w
     }),
 });
 
+/**
+ * Whose circuit an answer is of: the opening of the project and the variant. An answer of one never stands for another.
+ */
+export const circuitOwner = ({ opened, project }: Pick<DocumentStore, 'opened' | 'project'>): string =>
+  `${opened} ${project?.activeVariant ?? ''}`;
+
 export const useDocument = create<DocumentStore>()((set, get) => {
   /**
    * Takes an act's outcome, unless the reader would refuse it: no act may make a document that cannot be opened again.
@@ -259,11 +271,15 @@ export const useDocument = create<DocumentStore>()((set, get) => {
   return {
     project: undefined,
     opened: 0,
+    id: '',
     isReadOnly: false,
     refusal: undefined,
     ...NO_HISTORY,
 
-    open: (project, history = NO_HISTORY) => set({ project, opened: get().opened + 1, refusal: undefined, ...history }),
+    open: (project, history = NO_HISTORY, id) => {
+      const opened = get().opened + 1;
+      set({ project, opened, id: id ?? `not stored ${opened}`, refusal: undefined, ...history });
+    },
     follow: (project, { past, future }) => set({ project, past, future }),
     setReadOnly: (isReadOnly) => set({ isReadOnly, refusal: undefined }),
     forgetRefusal: () => set({ refusal: undefined }),

@@ -1,7 +1,7 @@
-import { useDocument } from './document';
+import { circuitOwner, useDocument } from './document';
 import { queries } from './queries';
 import { useView } from './view';
-import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import type { Project, Variant } from '../../core/document/project/project';
 import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';
@@ -71,9 +71,16 @@ function useRequest(calculatesOil = false): SolveRequest {
   return requestOf({ speedRevS, oilTemperatureK, conditions }, found);
 }
 
-const solved = (project: Project | undefined, request: SolveRequest) =>
+/** The last answer stays until the next is there, within one variant of one project: never that of another engine. */
+const keepOwn =
+  (owner: string) =>
+  <A>(last: A | undefined, lastQuery: { readonly queryKey: readonly unknown[] } | undefined): A | undefined =>
+    lastQuery?.queryKey[1] === owner ? last : undefined;
+
+/** @param owner whose circuit it is, of circuitOwner */
+const solved = (owner: string, project: Project | undefined, request: SolveRequest) =>
   queryOptions({
-    queryKey: ['solve', revision(project), request],
+    queryKey: ['solve', owner, revision(project), request] as readonly unknown[],
     queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),
     gcTime: STATE_KEPT_MS,
     staleTime: Infinity,
@@ -88,7 +95,8 @@ const solved = (project: Project | undefined, request: SolveRequest) =>
 export function askForState(): void {
   const { project } = useDocument.getState();
   const view = useView.getState();
-  if (project) void queries.prefetchQuery(solved(project, requestOf(view, view.found)));
+  if (project)
+    void queries.prefetchQuery(solved(circuitOwner(useDocument.getState()), project, requestOf(view, view.found)));
 }
 
 /**
@@ -97,11 +105,12 @@ export function askForState(): void {
  */
 export function useSolved(calculatesOil = false) {
   const project = useDocument((w) => w.project);
+  const owner = useDocument(circuitOwner);
   const request = useRequest(calculatesOil);
   return useQuery({
-    ...solved(project, request),
+    ...solved(owner, project, request),
     enabled: project !== undefined,
-    placeholderData: keepPreviousData,
+    placeholderData: keepOwn(owner),
   });
 }
 
@@ -111,12 +120,13 @@ export function useSolved(calculatesOil = false) {
  */
 export function useSweep() {
   const project = useDocument((w) => w.project);
+  const owner = useDocument(circuitOwner);
   const { isPending } = useSolved();
   return useQuery({
-    queryKey: ['sweep', revision(project)],
+    queryKey: ['sweep', owner, revision(project)] as readonly unknown[],
     queryFn: ({ signal }) => studyPool().run('sweep', project!, {}, ignore, signal, 'now'),
     enabled: project !== undefined && !isPending,
-    placeholderData: keepPreviousData,
+    placeholderData: keepOwn(owner),
     gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,
@@ -127,12 +137,13 @@ export function useSweep() {
 /** What the rules find in the open project. Asked once its sweep is there, so that verdicts come first. */
 export function useAudit() {
   const project = useDocument((w) => w.project);
+  const owner = useDocument(circuitOwner);
   const sweep = useSweep();
   return useQuery({
-    queryKey: ['audit', revision(project)],
+    queryKey: ['audit', owner, revision(project)] as readonly unknown[],
     queryFn: ({ signal }) => studyPool().run('audit', project!, {}, ignore, signal, 'now'),
     enabled: project !== undefined && !sweep.isFetching && sweep.isSuccess,
-    placeholderData: keepPreviousData,
+    placeholderData: keepOwn(owner),
     gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,

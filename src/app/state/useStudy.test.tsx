@@ -122,6 +122,21 @@ describe('A study in a view', () => {
   });
 });
 
+describe('What a study says of one engine', () => {
+  it('never stands for another of the same name, and stays with its own when that gets a new name', async () => {
+    const project = openDemo();
+    const { result } = faults(false);
+    act(() => result.current.run());
+    await ended(result);
+    const had = result.current.answer;
+    act(() => useDocument.getState().setProject('rename the project', { name: 'Another name' }));
+    expect(result.current.answer).toBe(had);
+    act(() => useDocument.getState().open(project));
+    await ended(result);
+    expect(result.current.answer).toBeUndefined();
+  });
+});
+
 describe('Studies that nobody waits for any more', () => {
   it('stop when another project is opened', async () => {
     const first = openDemo();

@@ -64,9 +64,12 @@ useDocument.subscribe((now, before) => {
   if (now.opened !== before.opened) [...running.keys()].forEach(stop);
 });
 
-/** @param request as text */
-const keyOf = (name: string, project: Project, request: string) =>
-  JSON.stringify([project.name, project.activeVariant, name, textHash(request)]);
+/**
+ * By the project's id: two projects may have one name, and a new name makes no other engine.
+ * @param request as text
+ */
+const keyOf = (name: string, id: string, variant: string, request: string) =>
+  JSON.stringify([id, variant, name, textHash(request)]);
 
 /** A question as text; one that is the same object is not written out again. */
 function useText(request: unknown): string {
@@ -153,8 +156,9 @@ export function useStudy<N extends StudyName>(
   auto: boolean | 'fresh' = true,
 ): StudyView<AnswerOf<N>> {
   const project = useDocument((w) => w.project)!;
+  const id = useDocument((w) => w.id);
   const text = useText(request);
-  const key = keyOf(name, project, text);
+  const key = keyOf(name, id, project.activeVariant, text);
   const state = useStudies((s) => s.byKey[key]);
   const before = useRef(key);
   useEffect(() => {
@@ -206,8 +210,9 @@ export function useStudy<N extends StudyName>(
 /** The answer of a study that this page has already and that still holds; nothing is read or run for it. */
 export function useAnswerAtHand<N extends StudyName>(name: N, request: QuestionOf<N>): AnswerOf<N> | undefined {
   const project = useDocument((w) => w.project);
+  const id = useDocument((w) => w.id);
   const text = useText(request);
-  const key = project ? keyOf(name, project, text) : '';
+  const key = project ? keyOf(name, id, project.activeVariant, text) : '';
   const state = useStudies((s) => s.byKey[key]);
   return project && state?.answer !== undefined && state.dependsOn === dependenciesAtHand(name, project, request)
     ? (state.answer as AnswerOf<N>)

@@ -75,7 +75,7 @@ async function bench(id: string, load: () => Promise<Extract<Loaded, { kind: 'pr
   const isMine = await mine.start();
   const { project, revision, history, view, problem } = await load();
   if (lock !== mine) return;
-  useDocument.getState().open(project, readHistory(history));
+  useDocument.getState().open(project, readHistory(history), id);
   useDocument.getState().setReadOnly(!isMine);
   readView(view);
   askForState();

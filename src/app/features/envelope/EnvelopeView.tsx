@@ -180,7 +180,7 @@ function EachComponent({
               here={here}
               reach={reach}
               large={false}
-              label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}` : 'not solved'}`}
+              label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}${envelope.lookedShare < 1 ? ' so far' : ''}` : envelope.lookedShare < 1 ? 'not computed yet' : 'not solved'}`}
             />
           </li>
         ))}
@@ -189,15 +189,19 @@ function EachComponent({
   );
 }
 
-function summaryOf(envelope: Envelope, project: Project, units: UnitChoice): string {
-  const { failingShare, unsolved, crossing, y } = envelope;
-  const fails =
-    failingShare === 0
+/** What the map shows, in words. One that is still being computed claims only what it has looked at. */
+export function summaryOf(envelope: Envelope, project: Project, units: UnitChoice): string {
+  const { failingShare, lookedShare, unsolved, crossing, y } = envelope;
+  const isWhole = lookedShare === 1;
+  const share = formatQuantity(failingShare, 'share', units);
+  const fails = isWhole
+    ? failingShare === 0
       ? 'Everything is supplied everywhere in the operating range.'
-      : `Fails in ${formatQuantity(failingShare, 'share', units)} of the operating range.`;
+      : `Fails in ${share} of the operating range.`
+    : `So far ${formatQuantity(lookedShare, 'share', units)} of the operating range is computed; ${failingShare === 0 ? 'nothing fails there yet' : `${share} of that fails`}.`;
   const session = crossing
     ? ` The session first fails at ${formatQuantity(crossing.x, 'speed', units)}, ${formatQuantity(crossing.y, 'temperature', units)}: ${crossing.name}, ${VERDICT_WORDS[crossing.verdict]}.`
-    : y === 'oil' && project.namedStates.length > 1 && envelope.overall.crossings.length > 0
+    : isWhole && y === 'oil' && project.namedStates.length > 1 && envelope.overall.crossings.length > 0
       ? ' The session, straight from one named state to the next, never fails.'
       : '';
   const held = y === 'oil' ? ' Fixed oil temperature.' : y === 'filterAge' ? '' : ' Calculated oil temperature.';

@@ -2,9 +2,11 @@ import { useView } from '../../state/view';
 import { fireEvent, screen } from '@testing-library/react';
 import { choose, openDemo, show } from '../../testing/page';
 import { sayValue } from './EnvelopeMapView';
-import EnvelopeView from './EnvelopeView';
+import EnvelopeView, { summaryOf } from './EnvelopeView';
 import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
+import { StudyBench } from '../../../core/studies/job/studyBench';
+import type { EnvelopeReply, EnvelopeTask } from '../../../core/studies/envelope/envelopeTasks';
 
 jest.mock('../../../workers/studyPool');
 
@@ -24,6 +26,27 @@ describe('The envelope on the page', () => {
     // The boundary is drawn in every map that has one: the whole one, the turbo's and those that fail while cranking.
     const drawn = document.querySelectorAll('path[stroke="var(--alarm)"]').length;
     expect(drawn).toBeGreaterThanOrEqual(3);
+  });
+
+  it('claims nothing of what is not computed yet', () => {
+    const project = { ...openDemo(), namedStates: [] };
+    const study = ENVELOPE_STUDY.start(project, { y: 'oil' });
+    const tasks = study.next().value as readonly EnvelopeTask[];
+    const bench = new StudyBench(project);
+    // The two hottest rows: at speed the turbo gets too much oil there. And the two coldest.
+    const rows = [tasks.at(-1)!, tasks[0]!].map((task) => ENVELOPE_STUDY.work(bench, task));
+    const said = (replies: readonly EnvelopeReply[]) =>
+      summaryOf(ENVELOPE_STUDY.partial(project, { y: 'oil' }, replies)!, project, {});
+    expect(said(rows)).toMatch(/^So far \d+.% of the operating range is computed; [\d.]+.% of that fails\. Fixed/);
+    const supplied = rows.map((reply) => ({
+      ...(reply as Extract<EnvelopeReply, { kind: 'rows' }>),
+      rows: (reply as Extract<EnvelopeReply, { kind: 'rows' }>).rows.map((row) => ({
+        ...row,
+        values: row.values.map((column) => column.map(() => 1)),
+      })),
+    }));
+    expect(said(supplied)).toMatch(/^So far \d+.% of the operating range is computed; nothing fails there yet\. Fixed/);
+    expect(said(supplied)).not.toMatch(/everywhere|never/);
   });
 
   it('sets the state where the map is pressed', async () => {

@@ -34,6 +34,7 @@ export default function FaultList() {
       {study.answer && (
         <>
           <p className="quiet">
+            {study.partly ? 'So far ' : ''}
             {starving.length} of {faults.length} leave a component with too little or too much oil; {unseen} of them
             barely show on the gauge.
           </p>

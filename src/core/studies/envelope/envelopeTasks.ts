@@ -108,9 +108,12 @@ export const envelopeSchema = z.strictObject({
       worst: z.strictObject({ ...pointSchema.shape, value: z.number(), verdict: verdictSchema }).nullable(),
     }),
   ),
-  /** Share of the states within reach at which something is not supplied, and states that did not solve. */
+  /** Share of the states within reach that were looked at and at which something is not supplied. */
   failingShare: z.number(),
+  /** States that did not solve. */
   unsolved: z.int(),
+  /** Share of the states within reach that were looked at; below 1 while the map is being computed. */
+  lookedShare: z.number().min(0).max(1),
   /** Where to write on the map who fails there. */
   labels: z.array(z.strictObject({ ...pointSchema.shape, ...consumerSchema.shape, verdict: verdictSchema })),
   /**
@@ -229,6 +232,9 @@ export function mapOf(
   const within = reachOf(inSeason(project, activeVariant(project)), request);
   const overall = rows.map((row) => row?.worst.map((w, ix) => (w ? row.values[w.consumer]![ix]! : null)) ?? none());
   const reached: { readonly failing: boolean }[] = [];
+  const withinReach = (row: Row | undefined, iy: number) =>
+    speedsRevS.filter((x, ix) => within(x, ys[iy]!) && row?.worst[ix] !== null).length;
+  const inReach = rows.reduce((sum, row, iy) => sum + withinReach(row, iy), 0);
   rows.forEach((row, iy) =>
     row?.worst.forEach(
       (w, ix) => w && within(speedsRevS[ix]!, ys[iy]!) && reached.push({ failing: overall[iy]![ix]! < 0 }),
@@ -244,6 +250,7 @@ export function mapOf(
       return { ...c, values, crossings: [], worst: worstOf(values, i) };
     }),
     failingShare: reached.length > 0 ? reached.filter((r) => r.failing).length / reached.length : 0,
+    lookedShare: inReach > 0 ? reached.length / inReach : 1,
     unsolved: rows.reduce((sum, row) => sum + (row?.worst.filter((w) => w === null).length ?? 0), 0),
     labels: labelsOf(
       rows.map((row, iy) => row?.worst.map((w, ix) => (within(speedsRevS[ix]!, ys[iy]!) ? w : null)) ?? none()),
