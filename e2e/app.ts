@@ -2,12 +2,18 @@ import { execFile } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 
-/** Opens the app and waits for its first answer; fails the test on any error in the console. */
+/**
+ * Opens the app and waits for its first answer.
+ * @returns what goes wrong from then on: errors on the page and in the console, and whatever is asked of another host
+ */
 export async function openApp(page: Page): Promise<string[]> {
   const problems: string[] = [];
   page.on('pageerror', (error) => problems.push(error.message));
   page.on('console', (message) => {
     if (message.type() === 'error') problems.push(message.text());
+  });
+  page.on('request', (request) => {
+    if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:)/.test(request.url())) problems.push(`asked: ${request.url()}`);
   });
   await page.goto('/');
   await openExample(page);
@@ -46,7 +52,7 @@ export function commandLine<
   T = { consumers: { part: string; verdict: string; pressurePa: number; flowM3S: number }[] },
 >(...args: string[]): Promise<{ code: number; json: T }> {
   return new Promise((done) => {
-    execFile('node_modules/.bin/tsx', ['src/cli/tidal.ts', ...args, '--json'], { maxBuffer: 1e8 }, (error, out) =>
+    execFile(process.execPath, ['dist/cli/tidal.js', ...args, '--json'], { maxBuffer: 1e8 }, (error, out) =>
       done({ code: typeof error?.code === 'number' ? error.code : 0, json: JSON.parse(out) as never }),
     );
   });
@@ -55,3 +61,10 @@ export function commandLine<
 export const part = (page: Page, id: string) => page.locator(`.sheet [data-part=${id}]`);
 export const speed = (page: Page) => page.getByRole('slider', { name: 'Engine speed' });
 export const oil = (page: Page) => page.getByRole('slider', { name: /^Oil/ });
+
+/** Presses a key on a control, as a hand without a mouse does. */
+export async function press(control: Locator, key = 'Enter'): Promise<void> {
+  await control.focus();
+  await expect(control).toBeFocused();
+  await control.page().keyboard.press(key);
+}

@@ -103,84 +103,85 @@ test('a project file that is dropped anywhere is opened, and another one is refu
   await expect(page.getByRole('banner').getByText('Sandgate', { exact: true })).toBeVisible();
 });
 
-test('help explains the keys and the words, and the single keys can be turned off', async ({ page }) => {
-  await openApp(page);
-  await page.keyboard.press('?');
-  const help = page.getByRole('dialog', { name: 'Help' });
-  await help.getByRole('tab', { name: 'Glossary' }).click();
-  await help.getByLabel('Find a word').fill('relief');
-  await expect(help.getByText('Relief valve', { exact: true })).toBeVisible();
-  await help.getByRole('tab', { name: 'Keyboard' }).click();
-  await help.getByRole('switch', { name: 'Single keys' }).click();
-  await page.keyboard.press('Escape');
-  await expect(help).toBeHidden();
-  const before = await speed(page).getAttribute('aria-valuenow');
-  await page.keyboard.press('[');
-  await page.keyboard.press('?');
-  await expect(help).toBeHidden();
-  expect(await speed(page).getAttribute('aria-valuenow')).toBe(before);
-});
+test('the keyboard and the pointer are told what they may do: help, why, the way back, a dialog that grows, the map', async ({
+  page,
+}) => {
+  const problems = await openApp(page);
+  await test.step('a verdict says why, with its source', async () => {
+    await page.getByRole('button', { name: 'Why? Marginal' }).click();
+    await expect(page.getByRole('tooltip')).toContainText('Source: common practice');
+  });
 
-test('the focus returns to where it was after a panel, a change and a dialog', async ({ page }) => {
-  await openApp(page);
-  await part(page, 'filter').focus();
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Back to findings' }).focus();
-  await page.keyboard.press('Enter');
-  await expect(part(page, 'filter')).toBeFocused();
-  await page.keyboard.press('m');
-  await expect(page.getByRole('combobox', { name: 'What do you want to change?' })).toBeFocused();
-  await page.keyboard.press('Escape');
-  await expect(part(page, 'filter')).toBeFocused();
-  const options = page.getByRole('button', { name: 'Options…' });
-  await options.focus();
-  await page.keyboard.press('Enter');
-  // Only once the dialog has taken the focus is there something to give back.
-  await expect(page.getByRole('dialog').getByRole('button', { name: 'Close' })).toBeFocused();
-  await page.keyboard.press('Escape');
-  await expect(options).toBeFocused();
-});
+  await test.step('the focus returns to where it was after a panel, a change and a dialog', async () => {
+    await part(page, 'filter').focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Back to findings' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(part(page, 'filter')).toBeFocused();
+    await page.keyboard.press('m');
+    await expect(page.getByRole('combobox', { name: 'What do you want to change?' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(part(page, 'filter')).toBeFocused();
+    const options = page.getByRole('button', { name: 'Options…' });
+    await options.focus();
+    await page.keyboard.press('Enter');
+    // Only once the dialog has taken the focus is there something to give back.
+    await expect(page.getByRole('dialog').getByRole('button', { name: 'Close' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(options).toBeFocused();
+  });
 
-test('a dialog that is still growing into its place takes no press, and none closes it', async ({ page }) => {
-  await page.emulateMedia({ reducedMotion: 'no-preference' });
-  await openApp(page);
-  const options = page.getByRole('button', { name: 'Options…' });
-  const dialog = page.getByRole('dialog');
-  await options.click();
-  await dialog.getByRole('button', { name: 'Close' }).click();
-  await expect(dialog).toBeHidden();
-  // As slow as it takes to press where it is and where it is not.
-  const session = await page.context().newCDPSession(page);
-  await session.send('Animation.enable');
-  await session.send('Animation.setPlaybackRate', { playbackRate: 0.01 });
-  await options.click();
-  const close = dialog.getByRole('button', { name: 'Close' });
-  await expect(page.locator('.ant-zoom-appear-active, .ant-zoom-enter-active').first()).toBeAttached();
-  const box = (await close.boundingBox())!;
-  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-  await page.mouse.click(20, 700);
-  await session.send('Animation.setPlaybackRate', { playbackRate: 1 });
-  // Once it stands there it does.
-  await close.click();
-  await expect(dialog).toBeHidden();
-});
+  await test.step('a dialog that is still growing into its place takes no press, and none closes it', async () => {
+    await page.emulateMedia({ reducedMotion: 'no-preference' });
+    const options = page.getByRole('button', { name: 'Options…' });
+    const dialog = page.getByRole('dialog');
+    await options.click();
+    await dialog.getByRole('button', { name: 'Close' }).click();
+    await expect(dialog).toBeHidden();
+    // As slow as it takes to press where it is and where it is not.
+    const session = await page.context().newCDPSession(page);
+    await session.send('Animation.enable');
+    await session.send('Animation.setPlaybackRate', { playbackRate: 0.01 });
+    await options.click();
+    const close = dialog.getByRole('button', { name: 'Close' });
+    await expect(page.locator('.ant-zoom-appear-active, .ant-zoom-enter-active').first()).toBeAttached();
+    const box = (await close.boundingBox())!;
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.click(20, 700);
+    await session.send('Animation.setPlaybackRate', { playbackRate: 1 });
+    // Once it stands there it does.
+    await close.click();
+    await expect(dialog).toBeHidden();
+  });
 
-test('a verdict says why, with its source', async ({ page }) => {
-  await openApp(page);
-  await page.getByRole('button', { name: 'Why? Marginal' }).click();
-  await expect(page.getByRole('tooltip')).toContainText('Source: common practice');
-});
+  await test.step('the operating map is read by arrow keys, and Enter goes there', async () => {
+    await page.goto('/envelope');
+    const map = page.getByRole('img', { name: /^Map of the smallest margin/ });
+    await map.focus();
+    await page.keyboard.press('End');
+    await page.keyboard.press('ArrowUp');
+    await expect(page.locator('.readout')).toHaveText(
+      /rpm, .*°C: margin −?\d+\.\d times the warning margin, smallest at /,
+    );
+    await page.keyboard.press('Enter');
+    await expect(speed(page)).toHaveAttribute('aria-valuenow', /^7\d\d\d/);
+  });
 
-test('the operating map is read by arrow keys, and Enter goes there', async ({ page }) => {
-  await openApp(page);
-  await page.goto('/envelope');
-  const map = page.getByRole('img', { name: /^Map of the smallest margin/ });
-  await map.focus();
-  await page.keyboard.press('End');
-  await page.keyboard.press('ArrowUp');
-  await expect(page.locator('.readout')).toHaveText(
-    /rpm, .*°C: margin −?\d+\.\d times the warning margin, smallest at /,
-  );
-  await page.keyboard.press('Enter');
-  await expect(speed(page)).toHaveAttribute('aria-valuenow', /^7\d\d\d/);
+  await test.step('help explains the keys and the words, and the single keys can be turned off', async () => {
+    await page.keyboard.press('?');
+    const help = page.getByRole('dialog', { name: 'Help' });
+    await help.getByRole('tab', { name: 'Glossary' }).click();
+    await help.getByLabel('Find a word').fill('relief');
+    await expect(help.getByText('Relief valve', { exact: true })).toBeVisible();
+    await help.getByRole('tab', { name: 'Keyboard' }).click();
+    await help.getByRole('switch', { name: 'Single keys' }).click();
+    await page.keyboard.press('Escape');
+    await expect(help).toBeHidden();
+    const before = await speed(page).getAttribute('aria-valuenow');
+    await page.keyboard.press('[');
+    await page.keyboard.press('?');
+    await expect(help).toBeHidden();
+    expect(await speed(page).getAttribute('aria-valuenow')).toBe(before);
+  });
+  expect(problems).toEqual([]);
 });

@@ -1,7 +1,4 @@
-import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { choose, openApp } from './app';
 
@@ -80,38 +77,6 @@ test('from stock to the nose cooler: hoses trimmed, a delivery with the wrong si
   await tab(page, 'Hoses');
   await expect(page.getByRole('row', { name: /port to the cooler/ })).toContainText('1625 mm');
   expect(problems).toEqual([]);
-});
-
-test('the command line prints the sheet on both papers, and says what does not mate', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'tidal-'));
-  const tidal = (...args: string[]) =>
-    execFileSync('node_modules/.bin/tsx', ['src/cli/tidal.ts', ...args], { encoding: 'utf8' });
-  for (const [demo, variant, paper, ...more] of [
-    ['thornback', 'noseCooler', 'A4'],
-    ['thornback', 'noseCooler', 'Letter', '--short'],
-    ['saltmarsh', 'sideStream', 'A4', '--short'],
-  ] as const) {
-    const file = join(folder, `${demo}${paper}.pdf`);
-    tidal('sheet', `demo/${demo}.json`, '--variant', variant, '--paper', paper, ...more, '-o', file);
-    expect(existsSync(file)).toBe(true);
-    const pdf = readFileSync(file, 'latin1');
-    expect(pdf.startsWith('%PDF')).toBe(true);
-    expect(pdf).toMatch(paper === 'A4' ? /MediaBox \[0 0 59[45]/ : /MediaBox \[0 0 612 792/);
-    if (more.length > 0) expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
-  }
-  // A bracket's PDF is as large as its template, so that it prints at true size.
-  const project = JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as { variants: { bench?: unknown }[] };
-  const shape = { widthM: 0.12, heightM: 0.06, holes: [{ xM: 0.02, yM: 0.02, diameterM: 0.0085 }], bends: [] };
-  project.variants[1]!.bench = { places: { noseCooler: { brackets: [{ on: '2026-11-26', shape, changed: '' }] } } };
-  const [own, bracket] = [join(folder, 'own.json'), join(folder, 'bracket.pdf')];
-  writeFileSync(own, JSON.stringify(project));
-  tidal('bracket', own, 'noseCooler', '--variant', 'noseCooler', '-o', bracket);
-  // 120 + 2 × 16 mm wide, 60 + 62 mm high, in points of 1/72 in.
-  const [, width, height] = /MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(readFileSync(bracket, 'latin1'))!;
-  expect(Math.abs(Number(width) - (152 / 25.4) * 72)).toBeLessThan(1.5);
-  expect(Math.abs(Number(height) - (122 / 25.4) * 72)).toBeLessThan(1.5);
-  const html = tidal('sheet', 'demo/thornback.json', '--variant', 'noseCooler');
-  expect(html).toContain('<h1>Job sheet: Thornback</h1>');
 });
 
 test('a photo of a step stays over a reload, goes out in a zip file and comes into another browser with it', async ({

@@ -42,24 +42,31 @@ function coveredWords(page: Page): Promise<string[]> {
 }
 
 for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
-  for (const width of [820, 1280, 1920])
-    test(`no two words of the drawing cover each other: ${demo}, ${width} px`, async ({ page }) => {
+  test(`no two words of the drawing cover each other, at three widths, in both systems of units: ${demo}`, async ({
+    page,
+  }) => {
+    await page.goto('/');
+    await openExample(page, demo);
+    await expect(page.getByText(/conditions checked/)).toBeVisible();
+    // The marks of the audit come last.
+    await expect(page.getByRole('tab', { name: /^Audit \(/ })).toBeVisible();
+    for (const width of [820, 1280, 1920]) {
       await page.setViewportSize({ width, height: 900 });
-      await page.goto('/');
-      await openExample(page, demo);
-      await expect(page.locator('.sheet svg [role=status]')).toBeVisible();
-      await expect(page.getByText(/conditions checked/)).toBeVisible();
-      // The marks of the audit come last.
-      await expect(page.getByRole('tab', { name: /^Audit \(/ })).toBeVisible();
-      expect(await coveredWords(page)).toEqual([]);
-      await page.getByText('US', { exact: true }).click();
-      await expect(page.locator('.sheet svg').getByText('gpm').first()).toBeVisible();
-      expect(await coveredWords(page)).toEqual([]);
+      for (const [units, flow] of [
+        ['US', 'gpm'],
+        ['Metric', 'L/min'],
+      ] as const) {
+        await page.getByRole('banner').getByText(units, { exact: true }).click();
+        await expect(page.locator('.sheet svg').getByText(flow).first()).toBeVisible();
+        // A drawing follows the width of its page a frame later.
+        await expect(async () => expect(await coveredWords(page), `${width} px, ${units}`).toEqual([])).toPass();
+      }
       // A long variant's name is cut before a button goes to a row of its own.
       const button = page.locator('.bar').getByRole('button', { name: 'Help' });
       const [bar, one] = [await page.locator('.bar').boundingBox(), await button.boundingBox()];
       expect(bar!.height).toBeLessThan(2 * one!.height);
-    });
+    }
+  });
 
 /** Each stock circuit, and each with a cooler, a turbo and a side-stream filter where they fit it. */
 const BUILT = ARCHETYPES.flatMap(({ id }) => [

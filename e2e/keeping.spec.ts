@@ -17,42 +17,43 @@ const menu = async (page: Page, name: RegExp | string) => {
 };
 const sheet = (page: Page) => page.locator('.sheet svg [role=status]');
 
-test('what was done and how it was looked at comes back after a reload, and can be undone', async ({ page }) => {
-  const problems = await openApp(page);
-  await setBore(page, '1.10');
-  await speed(page).focus();
-  await page.keyboard.press('ArrowLeft');
-  const looked = await speed(page).getAttribute('aria-valuetext');
-  await page.reload();
-  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
-  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-pressed', 'true');
-  await expect(speed(page)).toHaveAttribute('aria-valuetext', looked!);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.50.mm/);
-  expect(problems).toEqual([]);
-});
-
-test('a height that cannot be leaves the picture and the form, says why and where, also after a reload', async ({
+test('what was done and how it was looked at comes back after a reload, also where it cannot be computed', async ({
   page,
 }) => {
-  await openApp(page);
-  await part(page, 'turboRestrictor').click();
-  await page.getByLabel('Height above the crank').fill('0.9');
-  await page.keyboard.press('Tab');
-  const why = page.getByRole('alert').filter({ hasText: 'Restrictor and Turbo meet at one place' });
-  await expect(why).toContainText('differ by 660 mm');
-  await expect(why).toBeInViewport();
-  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /bar/);
-  await page.reload();
-  await expect(sheet(page)).toHaveText(/Not computed/);
-  await expect(part(page, 'turbo')).toHaveAttribute('aria-label', 'Turbo, not computed');
-  await why.getByRole('button', { name: 'Open Turbo' }).click();
-  await page.getByLabel('Height above the crank').fill('0.9');
-  await page.keyboard.press('Tab');
-  await expect(why).toBeHidden();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await why.getByRole('button', { name: /^Undo: edit Restrictor/ }).click();
-  await expect(sheet(page)).toHaveText(/Turbo:? too much flow/);
+  const problems = await openApp(page);
+  await test.step('an edit, its place and its undo', async () => {
+    await setBore(page, '1.10');
+    await speed(page).focus();
+    await page.keyboard.press('ArrowLeft');
+    const looked = await speed(page).getAttribute('aria-valuetext');
+    await page.reload();
+    await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
+    await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-pressed', 'true');
+    await expect(speed(page)).toHaveAttribute('aria-valuetext', looked!);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.50.mm/);
+  });
+
+  await test.step('a height that cannot be leaves the picture and the form, says why and where', async () => {
+    await part(page, 'turboRestrictor').click();
+    await page.getByLabel('Height above the crank').fill('0.9');
+    await page.keyboard.press('Tab');
+    const why = page.getByRole('alert').filter({ hasText: 'Restrictor and Turbo meet at one place' });
+    await expect(why).toContainText('differ by 660 mm');
+    await expect(why).toBeInViewport();
+    await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /bar/);
+    await page.reload();
+    await expect(sheet(page)).toHaveText(/Not computed/);
+    await expect(part(page, 'turbo')).toHaveAttribute('aria-label', 'Turbo, not computed');
+    await why.getByRole('button', { name: 'Open Turbo' }).click();
+    await page.getByLabel('Height above the crank').fill('0.9');
+    await page.keyboard.press('Tab');
+    await expect(why).toBeHidden();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await why.getByRole('button', { name: /^Undo: edit Restrictor/ }).click();
+    await expect(sheet(page)).toHaveText(/Turbo:? too much flow/);
+  });
+  expect(problems).toEqual([]);
 });
 
 test('two tabs: one changes, the other follows and can take over', async ({ page, context }) => {

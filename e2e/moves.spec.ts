@@ -88,26 +88,6 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
   expect(problems).toEqual([]);
 });
 
-test('the filter’s bypass valve: both schools, each with the state where it bites', async ({ page }) => {
-  await openApp(page);
-  await part(page, 'filter').click();
-  const finding = page.getByRole('article', { name: 'Filter bypass valve: for and against' });
-  await expect(finding).toContainText(
-    /the valve opens once the element is [\d.]+.times as restrictive as new, at \d+.rpm/,
-  );
-  await expect(finding).toContainText(/Without it, .+ would be the first to starve, once the element is/);
-  await finding.getByRole('button', { name: 'Replace Filter with one without a bypass valve' }).click();
-  await page.getByRole('button', { name: 'Apply', exact: true }).click();
-  await expect(finding).toContainText('Filter has no bypass valve');
-  await expect(finding).toContainText('With one, the valve opens once');
-  // Neglect the element until the choice bites, and see at which state.
-  await page.getByLabel('Clogging (× new)', { exact: true }).fill('90');
-  await expect(finding).toContainText(/would be starved as the element is loaded now, at \d+.rpm/);
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Escape');
-  await expect(page.getByText(/not supplied \(337 conditions checked\)/)).toBeVisible();
-});
-
 test('touch: a tap on the line opens what can go in, the first tap on a move shows it, the second makes it', async ({
   browser,
 }) => {
@@ -122,29 +102,6 @@ test('touch: a tap on the line opens what can go in, the first tap on a move sho
   await option.tap();
   await expect(part(page, 'checkValve')).toBeVisible();
   await context.close();
-});
-
-test('a move that cannot be made says why and changes nothing', async ({ page }) => {
-  await openApp(page);
-  await part(page, 'turboFeed').click();
-  await page.keyboard.press('m');
-  await find(page).fill('move its tap to restrictor');
-  await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('alert')).toContainText('the branch would go round in a circle');
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
-});
-
-test('parts stay where they are: what is left of an insertion does not move', async ({ page }) => {
-  await openApp(page);
-  const box = async (id: string) => (await part(page, id).locator('.column').boundingBox())!;
-  const before = { pump: await box('pump'), filter: await box('filter') };
-  await page.locator('.insertion[data-before=turboRestrictor]').first().click();
-  await find(page).fill('needle valve');
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('Enter');
-  await expect(part(page, 'needleValve')).toBeVisible();
-  await page.keyboard.press('Escape');
-  expect((await box('filter')).x - (await box('pump')).x).toBeCloseTo(before.filter.x - before.pump.x, -1);
 });
 
 test('variants, save points and what they keep', async ({ page }) => {
@@ -219,60 +176,6 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
   await page.getByRole('menuitem', { name: /^Projects and backup/ }).click();
   await expect(page.getByRole('cell', { name: /^Thornback/ })).toBeVisible();
   expect(problems).toEqual([]);
-});
-
-test('the library keeps a part, offers it in moves, and goes out and in as a file', async ({ page }) => {
-  await openApp(page);
-  await part(page, 'turboRestrictor').click();
-  await page.getByRole('button', { name: 'Save to library' }).click();
-  await expect(page.getByRole('button', { name: 'Saved to library' })).toBeVisible();
-  await part(page, 'headFeed').click();
-  await page.keyboard.press('m');
-  await find(page).fill('insert before restrictor library');
-  await expect(page.getByRole('option', { name: /Insert restrictor before Head feed/ })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Library' }).click();
-  // The circuit has a restrictor's name too, until the page has come.
-  await expect(page.locator('input[aria-label="Library file"]')).toBeAttached();
-  await expect(page.getByRole('rowheader', { name: 'Restrictor' })).toBeVisible();
-  await page.locator('input[type=file][aria-label="Library file"]').setInputFiles({
-    name: 'broken.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(
-      '{"format":"tidal-gauge-library","version":1,"items":[{"kind":"part","label":"x","part":{"kind":"orifice"}}]}',
-    ),
-  });
-  await expect(page.getByRole('dialog')).toContainText('items[0].part');
-  await page.getByRole('button', { name: 'OK' }).click();
-  await page.getByRole('button', { name: 'Delete Restrictor' }).click();
-  await expect(page.getByText('Nothing saved yet')).toBeVisible();
-});
-
-test('a finding is set aside with a reason, and kept so', async ({ page }) => {
-  await openApp(page);
-  await page.getByRole('tab', { name: /Audit/ }).click();
-  const finding = page.getByRole('article', { name: 'Supply' });
-  await finding.getByRole('button', { name: 'Dismiss…' }).click();
-  await finding.getByRole('button', { name: 'Dismiss' }).click();
-  await expect(finding.getByRole('alert')).toContainText('Give a reason');
-  await finding.getByRole('textbox').fill('This turbo has a wide drain.');
-  await finding.getByRole('button', { name: 'Dismiss' }).click();
-  await expect(finding).toContainText('Dismissed: This turbo has a wide drain.');
-  await page.reload();
-  await page.getByRole('tab', { name: /Audit/ }).click();
-  await expect(finding).toContainText('Dismissed: This turbo has a wide drain.');
-});
-
-test('a rating is taken from a curve, a bore from a drill’s number', async ({ page }) => {
-  await openApp(page);
-  await part(page, 'filter').click();
-  await page.getByText('From a curve…').click();
-  await page.getByLabel('Flow in L/min and drop in bar').fill('10 0.04\n20 0.10\n30 0.18');
-  await page.getByRole('button', { name: 'Use these points' }).click();
-  await expect(page.getByLabel('Rated pressure drop')).toHaveValue('0.18');
-  await part(page, 'turboRestrictor').click();
-  await page.getByLabel('Bore', { exact: true }).fill('drill 55');
-  await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.32.mm/);
 });
 
 test('several changes as one plan: by keyboard and by pointer put together, looked at, made and undone as one', async ({

@@ -64,17 +64,3 @@ test.describe('On a phone', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
   });
 });
-
-test('a wheel with Ctrl draws it larger at the pointer, and a wheel alone does not', async ({ page }) => {
-  await openApp(page);
-  const before = await widthOf(page);
-  const { x, y } = await centreOf(page, 'filter');
-  await page.mouse.move(x, y);
-  await page.mouse.wheel(0, -60);
-  await page.keyboard.down('Control');
-  await page.mouse.wheel(0, -60);
-  await page.keyboard.up('Control');
-  await expect.poll(() => widthOf(page)).toBeCloseTo(before * 2 ** 0.5, -1);
-  const after = await centreOf(page, 'filter');
-  expect(Math.hypot(after.x - x, after.y - y)).toBeLessThan(12);
-});

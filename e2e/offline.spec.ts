@@ -7,7 +7,7 @@ import { openExample, part } from './app';
 test.use({ serviceWorkers: 'allow' });
 
 test('with its server stopped the app starts, edits, studies, prints, exports and imports', async ({ page }) => {
-  const server = await listen(0, '127.0.0.1');
+  const server = await listen({ port: 0, host: '127.0.0.1' });
   const problems: string[] = [];
   page.on('pageerror', (error) => problems.push(error.message));
   await page.goto(server.url);
@@ -64,7 +64,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
 test('a newer version waits until it is agreed to, and then has all tabs', async ({ page, context }) => {
   const root = test.info().outputPath('app');
   cpSync('dist/app', root, { recursive: true });
-  const server = await listen(0, '127.0.0.1', root);
+  const server = await listen({ port: 0, host: '127.0.0.1', root });
   await page.goto(server.url);
   await openExample(page);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

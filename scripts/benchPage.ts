@@ -209,7 +209,7 @@ async function tryAll(page: Page, turn: number, measured: Record<Act, number[]>)
   await page.waitForTimeout(300);
 }
 
-const server = await listen(0, '127.0.0.1');
+const server = await listen({ port: 0, host: '127.0.0.1' });
 const browser = await chromium.launch({
   executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],

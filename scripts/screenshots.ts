@@ -193,7 +193,7 @@ const ARGUMENTS = [
   '--disable-sync',
 ];
 
-const server = await listen(0, '127.0.0.1');
+const server = await listen({ port: 0, host: '127.0.0.1' });
 const browser = await chromium.launch({
   executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
   args: ARGUMENTS,

@@ -174,7 +174,7 @@ async function dieOnce(browser: KillableBrowser, url: string, random: () => numb
  * @param atRiskMs an act that is older than this when the page dies must be there afterwards [ms]
  */
 export async function killsAfter(count: number, seed: number, atRiskMs: number): Promise<Outcome> {
-  const server = await listen(0, '127.0.0.1');
+  const server = await listen({ port: 0, host: '127.0.0.1' });
   const browser = new KillableBrowser();
   const failures: string[] = [];
   const random = seeded(seed);

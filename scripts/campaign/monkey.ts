@@ -87,7 +87,7 @@ export const monkey: Part = {
   async run(minutes, seed) {
     const failures: string[] = [];
     const random = seeded(seed);
-    const server = await listen(0, '127.0.0.1');
+    const server = await listen({ port: 0, host: '127.0.0.1' });
     const browser = await chromium.launch({
       executablePath: CHROMIUM,
       args: ['--headless', '--no-sandbox', '--disable-gpu'],

@@ -65,7 +65,7 @@ export const recorded: Part = {
     const folder = mkdtempSync(join(tmpdir(), 'tidal-recorded-'));
     const file = join(folder, 'run.csv');
     const wanted = writeRun(file, megabytes, seed);
-    const server = await listen(0, '127.0.0.1');
+    const server = await listen({ port: 0, host: '127.0.0.1' });
     const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--headless', '--no-sandbox'] });
     let remark = '';
     try {

@@ -69,7 +69,7 @@ export const requests: Part = {
     const failures: string[] = [];
     const random = seeded(seed);
     const pick = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!;
-    const server = await listen(0, '127.0.0.1');
+    const server = await listen({ port: 0, host: '127.0.0.1' });
     const port = Number(new URL(server.url).port);
     const { error } = console;
     console.error = () => undefined;

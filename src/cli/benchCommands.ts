@@ -57,8 +57,9 @@ function print(
   all: readonly object[],
   lines: readonly string[],
 ): number {
-  if (given.json) sayJson({ project: project.name, variant: variant.id, from: before?.id ?? null, [key]: all });
-  else if (given.csv) say(Papa.unparse([...rows], { newline: '\n', escapeFormulae: true }));
+  if (given.json !== undefined)
+    sayJson({ project: project.name, variant: variant.id, from: before?.id ?? null, [key]: all });
+  else if (given.csv !== undefined) say(Papa.unparse([...rows], { newline: '\n', escapeFormulae: true }));
   else lines.forEach(say);
   return 0;
 }
@@ -203,7 +204,7 @@ async function sheet(words: readonly string[], given: OwnGiven): Promise<number>
     ),
     sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,
     paper: paper satisfies Paper,
-    short: given.short === true,
+    short: given.short !== undefined,
     units: {},
     date: new Date().toISOString().slice(0, 10),
     revision: given.revision ?? '',
@@ -240,18 +241,12 @@ async function bracket(words: readonly string[], given: OwnGiven): Promise<numbe
   return problems.length > 0 ? 1 : 0;
 }
 
-const FORM = '[--variant ID] [--from ID] [--json|--csv]';
-
 /** Commands of the bench: what to cut, join, buy and do. */
-export const BENCH_COMMANDS: Readonly<Record<string, OwnCommand>> = {
-  hoses: { usage: `tidal hoses FILE ${FORM}`, run: hoses },
-  joints: { usage: `tidal joints FILE ${FORM}`, run: joints },
-  parts: { usage: `tidal parts FILE ${FORM}`, run: parts },
-  plan: { usage: `tidal plan FILE ${FORM}`, run: plan },
-  sheet: {
-    usage:
-      'tidal sheet FILE [--variant ID] [--from ID] [--paper A4|Letter] [--short] [--revision TEXT] [-o FILE.html|FILE.pdf]',
-    run: sheet,
-  },
-  bracket: { usage: 'tidal bracket FILE PART [--variant ID] [-o FILE.svg|FILE.pdf]', run: bracket },
-};
+export const BENCH_COMMANDS = {
+  hoses: { run: hoses },
+  joints: { run: joints },
+  parts: { run: parts },
+  plan: { run: plan },
+  sheet: { run: sheet },
+  bracket: { run: bracket },
+} as const satisfies Readonly<Record<string, OwnCommand>>;

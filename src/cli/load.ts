@@ -17,6 +17,11 @@ export function load(file: string, variant: string | undefined): CircuitSolver {
   const text = textOf(file, (bytes) => (bytes > LARGEST_FILE_BYTES ? sayIssue(fileTooLarge(bytes)) : undefined));
   const read = readProjectText(text);
   if (!read.ok) return refuse(read.issues);
+  const { variants } = read.project;
+  if (variant !== undefined && !variants.some((v) => v.id === variant))
+    throw new Refusal(
+      `--variant: there is no variant "${variant}". There are: ${variants.map((v) => `${v.id} (${v.name})`).join(', ')}.`,
+    );
   const solver = CircuitSolver.of(read.project, variant);
   if (!solver.ok) return refuse(solver.issues);
   for (const warning of solver.circuit.compiled.warnings) complain(sayIssue(warning));

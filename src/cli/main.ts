@@ -1,94 +1,87 @@
-import { parseArgs, type ParseArgsConfig } from 'node:util';
-import Papa from 'papaparse';
-import type { Project } from '../core/document/project/project';
-import { OPTIONS, type Asked, type OptionName } from '../core/studies/job/command';
-import { studyHere } from '../core/studies/job/runHere';
-import { OWN_COMMANDS, OWN_OPTIONS } from './ownCommands';
-import { loadCommands, usage, type Command } from './commands';
-import { complain, say, sayJson } from './console';
-import { load, loadTable } from './load';
+import { Command, CommanderError, Option } from 'commander';
+import type { Asked } from '../core/studies/job/command';
+import { COMMANDS, type CommandName, type CommandWords, type OwnCommandName } from './commandTable';
+import { complain, say } from './console';
+import { OPTION_WORDS } from './options';
 import { Refusal } from './refusal';
 import { StudyRefused } from '../core/studies/job/studyRefused';
 
-const ARGUMENTS: NonNullable<ParseArgsConfig['options']> = Object.fromEntries(
-  Object.entries(OPTIONS).map(([name, stands]) => [name, { type: stands === null ? 'boolean' : 'string' }]),
-);
-const HELP = { help: { type: 'boolean', short: 'h' } } as const;
+const EXIT_CODES = `
+Exit code: 0 all supplied, 1 something is not (or a state did not solve), 2 the input is refused.
+A file named - is standard input. docs/command-line.md describes what is printed.`;
 
-/**
- * Prints an answer in the form that was asked for.
- * @returns the exit code
- * @throws Refusal where there is no such form
- */
-function print({ command }: Command, answer: unknown, asked: Asked): number {
-  const { json, csv } = asked.given;
-  const { project, variant } = asked.circuit;
-  if (json !== undefined && command.json) {
-    const about = command.acrossVariants ? { project: project.name } : { project: project.name, variant: variant.id };
-    sayJson({ ...about, ...command.json(answer, asked) });
-  } else if (csv !== undefined && command.rows) {
-    const { columns, rows } = command.rows(answer, asked);
-    say(
-      Papa.unparse(
-        { fields: [...columns], data: rows.map((row) => [...row]) },
-        // A cell that begins like a formula would be one in the program that opens it.
-        { newline: '\n', escapeFormulae: true },
-      ),
-    );
-  } else for (const line of command.lines?.(answer, asked) ?? []) say(line);
-  for (const remark of command.remarks?.(answer, asked) ?? []) complain(remark);
-  return command.isGood(answer, asked) ? 0 : 1;
+/** Options as they were typed, by their names on the command line. */
+type Given = Readonly<Record<string, string>>;
+
+/** Does a command. What it needs of the core is loaded here: the help needs none. @returns the exit code */
+async function run(name: CommandName, typed: readonly (string | undefined)[], given: Given): Promise<number> {
+  const words: CommandWords = COMMANDS[name];
+  if (words.studies) {
+    const { runStudyCommand } = await import('./runStudyCommand');
+    const [file, word] = typed;
+    const { studies, acrossVariants = false } = words;
+    return runStudyCommand({ name, studies, acrossVariants, file: file!, word, given: given as Asked['given'] });
+  }
+  const { OWN_COMMANDS } = await import('./runOwnCommand');
+  return OWN_COMMANDS[name as OwnCommandName].run(
+    typed.filter((word) => word !== undefined),
+    given,
+  );
 }
 
-/** Refuses a form that a command does not have. @throws Refusal */
-function checkForm({ name, lines, rows, json }: Command['command'], given: Asked['given']): void {
-  if (lines || (given.csv !== undefined && rows) || (given.json !== undefined && json)) return;
-  throw new Refusal(`${name}: say --csv; it is the only form so far.`);
+/** The options that were typed, by their names on the command line. */
+function givenOf(command: Command): Given {
+  const values = command.opts<Record<string, unknown>>();
+  return Object.fromEntries(
+    command.options.flatMap((option) => {
+      const value = values[option.attributeName()];
+      return value === undefined ? [] : [[option.name(), String(value)]];
+    }),
+  );
+}
+
+function addCommand(program: Command, name: CommandName, onEnd: (code: number) => void): void {
+  const { words, summary, example, options }: CommandWords = COMMANDS[name];
+  const command = program
+    .command([name, ...words].join(' '))
+    .description(summary)
+    .allowExcessArguments(false);
+  for (const option of options) {
+    const { stands, short, help } = OPTION_WORDS[option];
+    const flags = `${short === undefined ? '' : `-${short}, `}--${option}${stands === undefined ? '' : ` <${stands}>`}`;
+    command.addOption(new Option(flags, help));
+  }
+  command.addHelpText('after', `\nExample:\n  tidal ${example}`);
+  command.action(async () => onEnd(await run(name, command.processedArgs as (string | undefined)[], givenOf(command))));
 }
 
 /** Runs one command. @param argv words after the program's name @returns the exit code */
 export async function main(argv: readonly string[]): Promise<number> {
-  try {
-    const commands = await loadCommands();
-    const { values, positionals } = parseArgs({
-      args: [...argv],
-      allowPositionals: true,
-      options: { ...ARGUMENTS, ...OWN_OPTIONS, ...HELP },
+  let code = 0;
+  const program = new Command('tidal')
+    .description('An engine’s lubrication circuit: is every component supplied?')
+    .usage('COMMAND FILE [options]')
+    .exitOverride()
+    .showHelpAfterError('Type “tidal help” for what can be asked.')
+    .configureOutput({ writeOut: (text) => say(text.trimEnd()), writeErr: (text) => complain(text.trimEnd()) })
+    .configureHelp({ subcommandTerm: (command) => command.name() })
+    .addHelpText('after', EXIT_CODES);
+  for (const name of Object.keys(COMMANDS) as CommandName[])
+    addCommand(program, name, (ended) => {
+      code = ended;
     });
-    if (values.help) {
-      say(usage(commands));
-      return 0;
-    }
-    const [name, file, word, ...rest] = positionals;
-    const own = Object.hasOwn(OWN_COMMANDS, name ?? '') ? OWN_COMMANDS[name!] : undefined;
-    if (own) return await own.run(positionals.slice(1), values);
-    const ways = commands.get(name ?? '');
-    const [first] = ways ?? [];
-    if (!ways || !first || !file || rest.length > 0 || (word !== undefined && first.command.word === undefined))
-      throw new Refusal(usage(commands));
-    const given = Object.fromEntries(Object.entries(values).map(([key, value]) => [key, String(value)])) as Partial<
-      Record<OptionName, string>
-    >;
-    checkForm(first.command, given);
-    const circuit = load(file, first.command.acrossVariants ? undefined : given.variant);
-    const asked: Asked = {
-      circuit,
-      word,
-      given,
-      readTable: () => {
-        if (word === undefined) throw new Refusal(`${first.command.name}: give a project, a log, and --csv.`);
-        return loadTable(word);
-      },
-    };
-    const way = ways.find(({ command }) => command.fits?.(asked)) ?? ways.find(({ command }) => !command.fits)!;
-    const project: Project = { ...circuit.project, activeVariant: circuit.variant.id };
-    return print(way, studyHere(way.kind, project, way.command.question(asked)), asked);
+  try {
+    await program.parseAsync(argv, { from: 'user' });
+    return code;
   } catch (error) {
-    const { code, message } = error as NodeJS.ErrnoException;
-    if (error instanceof Refusal || error instanceof StudyRefused || code?.startsWith('ERR_PARSE_ARGS')) {
-      complain(message);
+    // Help that was asked for is an answer; help for want of a command is not.
+    if (error instanceof CommanderError) return error.code === 'commander.helpDisplayed' || isHelp(argv) ? 0 : 2;
+    if (error instanceof Refusal || error instanceof StudyRefused) {
+      complain((error as Error).message);
       return 2;
     }
     throw error;
   }
 }
+
+const isHelp = ([first]: readonly string[]): boolean => first === 'help' || first === '--help' || first === '-h';

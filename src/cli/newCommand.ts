@@ -5,26 +5,17 @@ import { buildFromJson } from '../core/document/archetypes/buildProject';
 import { WANTS } from '../core/document/archetypes/wants';
 import { USES } from '../core/document/project/use';
 import { say, sayJson } from './console';
+import type { OwnOptionName } from './options';
 import { Refusal } from './refusal';
 import { textOf } from './textFile';
 
 const LARGEST_BYTES = 1024 * 1024;
 
-/** Options of commands that are no study. */
-export interface OwnGiven {
-  readonly json?: boolean;
-  readonly csv?: boolean;
-  readonly variant?: string;
-  readonly from?: string;
-  readonly paper?: string;
-  readonly short?: boolean;
-  readonly revision?: string;
-  readonly output?: string;
-}
+/** Options as they were typed; of a flag, anything. */
+export type OwnGiven = Readonly<Partial<Record<OwnOptionName | 'json' | 'csv' | 'variant', string>>>;
 
 /** A command that is no study. */
 export interface OwnCommand {
-  readonly usage: string;
   /** @param words after its name @returns the exit code @throws Refusal */
   run(words: readonly string[], given: OwnGiven): number | Promise<number>;
 }
@@ -76,9 +67,8 @@ function listArchetypes(json: boolean): void {
 }
 
 /** Commands that make a new engine. */
-export const NEW_COMMANDS: Readonly<Record<string, OwnCommand>> = {
+export const NEW_COMMANDS: Readonly<Record<'new' | 'archetypes', OwnCommand>> = {
   new: {
-    usage: 'tidal new ANSWERS.json',
     run([file, ...rest]) {
       if (file === undefined || rest.length > 0) throw new Refusal('new: give one file of answers.');
       const built = buildFromJson(answersFrom(file));
@@ -88,10 +78,9 @@ export const NEW_COMMANDS: Readonly<Record<string, OwnCommand>> = {
     },
   },
   archetypes: {
-    usage: 'tidal archetypes [--json]',
     run(words, { json }) {
       if (words.length > 0) throw new Refusal('archetypes: it takes no file.');
-      listArchetypes(json === true);
+      listArchetypes(json !== undefined);
       return 0;
     },
   },

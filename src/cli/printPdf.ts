@@ -25,6 +25,16 @@ function findChromium(): string | undefined {
   });
 }
 
+/** A page with the app's own font in it: with another one it breaks at other places, and needs more of them. */
+async function withOwnFont(html: string): Promise<string> {
+  const { default: font } =
+    await import('@fontsource-variable/encode-sans/files/encode-sans-latin-wdth-normal.woff2?inline');
+  return html.replace(
+    '<style>',
+    `<style>@font-face{font-family:'Encode Sans Variable';font-weight:100 900;font-stretch:75% 125%;src:url(${font}) format('woff2')}`,
+  );
+}
+
 /** Prints a page that stands alone to a PDF file. @throws Refusal where there is no Chromium or it does not print */
 export async function printPdf(html: string, output: string): Promise<void> {
   const chromium = findChromium();
@@ -35,7 +45,7 @@ export async function printPdf(html: string, output: string): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'tidal-'));
   try {
     const page = join(folder, 'sheet.html');
-    writeFileSync(page, html);
+    writeFileSync(page, await withOwnFont(html));
     // Root has no sandbox to drop into.
     const asRoot = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
     await promisify(execFile)(

@@ -44,10 +44,18 @@ describe('The command line', () => {
     ],
     ['no file', () => ['solve', 'nowhere.json'], 'nowhere.json: there is no such file'],
     ['a huge file', () => ['check', fileWith('huge.json', ' '.repeat(50e6))], 'The file has 47.7 MiB'],
-    ['an unknown command', () => ['boil', DEMO], 'Usage:'],
+    ['an unknown command', () => ['boil', DEMO], "unknown command 'boil'"],
+    ['a command that is nearly one', () => ['solv', DEMO], 'Did you mean solve?'],
+    ['an option that is nearly one', () => ['solve', DEMO, '--oil-tmp', '90'], 'Did you mean --oil-temp?'],
+    ['one file too many', () => ['check', DEMO, DEMO], 'too many arguments'],
+    ['no file at all', () => ['check'], "missing required argument 'file'"],
     ['an unknown option', () => ['solve', DEMO, '--fast'], '--fast'],
     ['a speed in words', () => ['solve', DEMO, '--rpm', 'fast'], '--rpm: a number is needed, "fast" is there'],
-    ['an unknown variant', () => ['solve', DEMO, '--variant', 'racing'], 'there is no variant "racing"'],
+    [
+      'an unknown variant',
+      () => ['solve', DEMO, '--variant', 'racing'],
+      'There are: stock (Stock), noseCooler (Nose cooler).',
+    ],
   ])('refuses %s with exit code 2 and no stack trace', async (_, args, sentence) => {
     const { code, err } = await run(...args());
     expect([code, err.includes(sentence)]).toEqual([2, true]);

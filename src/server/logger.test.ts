@@ -22,7 +22,7 @@ describe('The simulated logger', () => {
     const root = mkdtempSync(join(tmpdir(), 'tidal-app-'));
     mkdirSync(join(root, 'assets'));
     writeFileSync(join(root, 'index.html'), '<!doctype html><title>app</title>');
-    return listen(0, '127.0.0.1', root, new Logger(run));
+    return listen({ port: 0, host: '127.0.0.1', root, logger: new Logger(run) });
   };
   const start = (url: string, body: object = {}) =>
     fetch(`${url}api/logger/start`, {

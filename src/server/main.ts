@@ -5,7 +5,7 @@ import { listen } from './server';
 
 try {
   const { port, host } = whereToListen(process.env);
-  const { url, close } = await listen(port, host, undefined, new Logger(runInThread));
+  const { url, close } = await listen({ port, host, logger: new Logger(runInThread) });
   console.log(`Tidal Gauge is at ${url} with three invented engines to look at. Stop it with Ctrl+C.`);
   const stop = () => void close().then(() => process.exit(0));
   process.once('SIGTERM', stop);

@@ -13,11 +13,16 @@ import type { Logger } from './logger';
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files that the build names by their content may be kept for ever; the page itself is asked for anew. */
 const HASHED = /[\\/]assets[\\/]/;
-/** A request whose head has not come by then is closed [ms]. */
-const HEAD_WITHIN_MS = 10_000;
-/** A request that is not whole by then is closed [ms]; looked at this often. */
-const WHOLE_WITHIN_MS = 14_000;
-const LOOKED_AT_EVERY_MS = 1000;
+/** How long a request may take to come [ms]. */
+export interface RequestLimits {
+  /** One whose head has not come by then is closed. */
+  readonly headWithinMs: number;
+  /** One that is not whole by then is closed. */
+  readonly wholeWithinMs: number;
+  /** How often that is looked at. */
+  readonly lookedAtEveryMs: number;
+}
+const REQUEST_LIMITS: RequestLimits = { headWithinMs: 10_000, wholeWithinMs: 14_000, lookedAtEveryMs: 1000 };
 const READS = ['GET', 'HEAD'];
 
 /**
@@ -124,21 +129,35 @@ async function parts(ctx: Context, next: Next): Promise<void> {
   ctx.length = end - start + 1;
 }
 
-/** Starts the server and says where it is. @param port 0 for any free one */
-export function listen(
-  port: number,
-  host: string,
+/** Where and what a server serves. */
+export interface Serving {
+  /** 0: any free one. */
+  readonly port: number;
+  readonly host: string;
+  /** Folder of the built app. Default: dist/app. */
+  readonly root?: string;
+  /** A simulated data logger. Default: none. */
+  readonly logger?: Logger;
+  /** Default: 10 s for the head, 14 s for the whole. */
+  readonly limits?: RequestLimits;
+}
+
+/** Starts the server and says where it is. @throws where nothing is built */
+export function listen({
+  port,
+  host,
   root = resolve('dist', 'app'),
-  logger?: Logger,
-): Promise<{ readonly url: string; close(): Promise<void> }> {
+  logger,
+  limits = REQUEST_LIMITS,
+}: Serving): Promise<{ readonly url: string; close(): Promise<void> }> {
   if (!existsSync(join(root, 'index.html')))
     throw new Error(`There is no built app in ${root}. Run "npm run build" first.`);
   return new Promise((done, fail) => {
     const server = createHttpServer(
       {
-        requestTimeout: WHOLE_WITHIN_MS,
-        headersTimeout: HEAD_WITHIN_MS,
-        connectionsCheckingInterval: LOOKED_AT_EVERY_MS,
+        requestTimeout: limits.wholeWithinMs,
+        headersTimeout: limits.headWithinMs,
+        connectionsCheckingInterval: limits.lookedAtEveryMs,
       },
       createServer(root, logger).callback() as RequestListener,
     ).listen(port, host);

@@ -11,7 +11,7 @@ import {
   steadyParticles,
   type StirredSump,
 } from '../../physics/contamination/stirredSump';
-import { oilTemperatureOf, STATE_OPTIONS, stateOf } from '../job/command';
+import { oilTemperatureOf, stateOf } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import type { StudyBench } from '../job/studyBench';
 import { filterLifeSchema, filterLives } from './filterLife';
@@ -198,7 +198,6 @@ export const CLEANLINESS_STUDY = {
   commands: [
     {
       name: 'cleanliness',
-      options: STATE_OPTIONS,
       question: (asked) => ({
         ...stateOf(asked),
         oilTemperatureK: oilTemperatureOf(asked),

@@ -48,8 +48,6 @@ export const COMPARE_STUDY = {
   commands: [
     {
       name: 'compare',
-      acrossVariants: true,
-      options: ['variants'],
       question: (asked) => ({ ids: variantsOf(asked) }),
       json: (comparison) => comparison,
       rows: (comparison) => ({

@@ -1,4 +1,4 @@
-import { CONDITION_OPTIONS, conditionsOf, oilTemperatureOf, type Asked } from '../job/command';
+import { conditionsOf, oilTemperatureOf, type Asked } from '../job/command';
 import { type StudyKind } from '../job/study';
 import {
   envelopeSchema,
@@ -50,7 +50,6 @@ export const ENVELOPE_STUDY = {
   commands: [
     {
       name: 'envelope',
-      options: ['over', 'oil-temp', ...CONDITION_OPTIONS],
       question: questionOf,
       json: (answer) => ({
         ...answer,

@@ -3,6 +3,7 @@ import { gaugePort } from '../../document/plumbing/gaugePort';
 import { seeded } from '../../foundations/random/quasiRandom';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
+import { tries } from '../../verification/testing/tries';
 import { demoProject } from '../../verification/testing/demo';
 import { changePart } from '../../document/parts/partFields';
 import { inputsOf, OIL_VISCOSITY } from '../inputs/inputs';
@@ -58,7 +59,7 @@ function shows(truth: Project, look: Look, hypothesis: Hypothesis, degree: numbe
   return Math.max(0, sent * (1 + 0.02 * normal(random)) + 0.05e5 * normal(random));
 }
 
-const RUNS = 200;
+const RUNS = tries(40, 200);
 /**
  * A cause that moves no reading by as much as this many standard deviations is hidden from the gauge: no reading names
  * it.

@@ -28,7 +28,6 @@ export const EXPLAIN_STUDY = {
   commands: [
     {
       name: 'explain',
-      word: 'READINGS.csv',
       question: questionOf,
       json: (answer) => answer,
       lines: (answer) => explainLines(answer),

@@ -28,7 +28,6 @@ export const FAULT_STUDY = {
   commands: [
     {
       name: 'faults',
-      options: ['pairs'],
       question: ({ given }) => ({ pairs: given.pairs !== undefined }),
       json: (faults) => ({ faults }),
       rows: (outcomes) => ({

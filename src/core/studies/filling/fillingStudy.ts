@@ -24,8 +24,6 @@ export const FILLING_STUDY = {
   commands: [
     {
       name: 'filling',
-      word: `[${FILL_STARTS.join('|')}]`,
-      options: ['oil-temp'],
       question: (asked) => {
         const start = FILL_STARTS.find((s) => s === (asked.word ?? 'dry'));
         if (!start) throw new StudyRefused(`filling: say ${FILL_STARTS.join(', ')}.`);

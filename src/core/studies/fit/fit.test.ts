@@ -2,6 +2,7 @@ import type { Reading } from '../../document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../document/project/project';
 import { readProjectText } from '../../document/project/readProject';
 import { testProject } from '../../verification/testing/stockEngine';
+import { isLong, tries } from '../../verification/testing/tries';
 import { studyHere } from '../job/runHere';
 import { beforeFit, fitGroups, withFactors } from '../inputs/fitGroups';
 import { FitModel } from './fitModel';
@@ -129,10 +130,12 @@ describe('A fit to gauge readings', () => {
     expect(fit.parameters.find((p) => p.id === 'heat')!.factor).toBeGreaterThan(1.03);
   });
 
-  it('holds the planted value in 91 to 98 of 100 intervals, over 200 engines with everything else off as well', () => {
+  it('holds the planted value in about 95 of 100 intervals, over many engines with everything else off as well', () => {
     const held = GROUPS.map(() => 0);
     const narrowed = GROUPS.map(() => 0);
-    const engines = 200;
+    const engines = tries(24, 200);
+    // Of 24 intervals of 95 % fewer than 20 hold in 1 of 250 draws (binomial).
+    const [least, most] = isLong() ? [0.91, 0.98] : [20 / 24, 1];
     const normal = normals(20_261_126);
     const model = new FitModel(PROJECT, GROUPS);
     for (let n = 0; n < engines; n++) {
@@ -153,7 +156,7 @@ describe('A fit to gauge readings', () => {
       });
     }
     GROUPS.forEach((g, j) => {
-      expect([g.id, held[j]! / engines >= 0.91 && held[j]! / engines <= 0.98]).toEqual([g.id, true]);
+      expect([g.id, held[j]! / engines >= least && held[j]! / engines <= most]).toEqual([g.id, true]);
     });
     // The intervals say something: these are narrower than before anything was read.
     expect(narrowed[GROUPS.findIndex((g) => g.id === 'relief')]!).toBeLessThan(0.35);

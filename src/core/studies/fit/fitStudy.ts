@@ -33,7 +33,6 @@ export const FIT_STUDY = {
   commands: [
     {
       name: 'fit',
-      word: 'READINGS.csv',
       question: questionOf,
       json: (fit) => fit,
       lines: (fit) => [...fit.readings.map((r) => sayReadingFit(r)), '', ...fit.parameters.map(sayParameter)],

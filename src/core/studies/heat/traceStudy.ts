@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { formatQuantity } from '../../foundations/units';
 import { HeatSolver } from '../../heat/heatSolver';
 import { readTrace, runTrace, traceRowSchema, type TraceResult } from '../../heat/trace';
-import { CONDITION_OPTIONS, driveOf, type Asked } from '../job/command';
+import { driveOf, type Asked } from '../job/command';
 import { inShares, oneTask, type StudyKind } from '../job/study';
 import { sampleRows, warmSampleSchema } from './warmSample';
 import { StudyRefused } from '../job/studyRefused';
@@ -48,8 +48,6 @@ export const TRACE_STUDY = {
   commands: [
     {
       name: 'trace',
-      word: 'LOG.csv',
-      options: CONDITION_OPTIONS,
       question: questionOf,
       rows: ({ samples }) => sampleRows(samples),
       remarks: (r) => [

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { HeatSolver } from '../../heat/heatSolver';
 import { warmUp, type WarmUpResult } from '../../heat/transient';
-import { CONDITION_OPTIONS, driveOf, numberOption } from '../job/command';
+import { driveOf, numberOption } from '../job/command';
 import { inShares, oneTask, type StudyKind } from '../job/study';
 import { driveSchema } from './drive';
 import { sampleRows, warmSampleSchema } from './warmSample';
@@ -39,7 +39,6 @@ export const WARM_UP_STUDY = {
   commands: [
     {
       name: 'warmup',
-      options: ['rpm', ...CONDITION_OPTIONS, 'minutes'],
       question: (asked) => {
         const drive = driveOf(asked);
         const minutes = numberOption(asked, 'minutes', USUAL_MINUTES, 0.1, LONGEST_S / 60);

@@ -4,25 +4,23 @@ import type { CircuitSolver } from '../../network/circuitSolver';
 import type { SpeedAndOil } from '../../network/solve/state';
 import { StudyRefused } from './studyRefused';
 
-/** Every option that a command may take, with what it stands for in the usage. A flag has none. */
-export const OPTIONS = {
-  variant: 'ID',
-  variants: 'ID,ID…',
-  rpm: 'N',
-  'oil-temp': 'C',
-  'air-temp': 'C',
-  'road-speed': 'KMH',
-  load: 'F',
-  minutes: 'N',
-  for: 'CONSUMER',
-  over: 'oil|filterAge|air|road',
-  samples: 'N',
-  seed: 'N',
-  pairs: null,
-  json: null,
-  csv: null,
-} as const;
-export type OptionName = keyof typeof OPTIONS;
+/** Options that a study's command may take. */
+export type OptionName =
+  | 'variant'
+  | 'variants'
+  | 'rpm'
+  | 'oil-temp'
+  | 'air-temp'
+  | 'road-speed'
+  | 'load'
+  | 'minutes'
+  | 'for'
+  | 'over'
+  | 'samples'
+  | 'seed'
+  | 'pairs'
+  | 'json'
+  | 'csv';
 
 /** What was asked on the command line, read and compiled. */
 export interface Asked {
@@ -49,12 +47,6 @@ export interface Rows {
  */
 export interface StudyCommand<P, A> {
   readonly name: string;
-  /** The word behind the file, as the usage names it. */
-  readonly word?: string;
-  /** Asked of the whole project, not of one variant. */
-  readonly acrossVariants?: true;
-  /** Options besides --variant and the forms that it prints. */
-  readonly options?: readonly OptionName[];
   /** False where the same command asked so is another study's. */
   fits?(asked: Asked): boolean;
   /** @throws StudyRefused where what was asked is no question */
@@ -79,9 +71,6 @@ const DEFAULT_OIL_C = 100;
 const celsius = displayUnit('temperature');
 const rpm = displayUnit('speed');
 const kmh = displayUnit('roadSpeed');
-
-export const STATE_OPTIONS = ['rpm', 'oil-temp'] as const;
-export const CONDITION_OPTIONS = ['air-temp', 'road-speed', 'load'] as const;
 
 /** A number that was given. @throws StudyRefused when it is not one, or out of range */
 export function numberOption({ given }: Asked, name: OptionName, fallback: number, low: number, high: number): number {

@@ -25,8 +25,23 @@ export function doTask<P, T, R, A>(kind: StudyKind<P, T, R, A>, bench: StudyBenc
   return isLong(work) ? runToEnd(work) : work;
 }
 
-/** Runs a study of a project to its end here; for the command line and tests. @throws StudyRefused */
-export function studyHere<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Project, request: P): A {
+/**
+ * Runs a study of a project to its end here; for the command line and tests.
+ * @param onProgress hears of tasks done, with the share of a long one, and of those known so far
+ * @throws StudyRefused
+ */
+export function studyHere<P, T, R, A>(
+  kind: StudyKind<P, T, R, A>,
+  project: Project,
+  request: P,
+  onProgress: (done: number, known: number) => void = () => undefined,
+): A {
   const bench = new StudyBench(project);
-  return runStudyHere(startStudy(kind, project, request), (task) => kind.replySchema.parse(doTask(kind, bench, task)));
+  let done = 0;
+  return runStudyHere(startStudy(kind, project, request), (task, known) => {
+    const work = beginTask(kind, bench, task);
+    const reply = isLong(work) ? runToEnd(work, (share) => onProgress(done + share, known)) : work;
+    onProgress(++done, known);
+    return kind.replySchema.parse(reply);
+  });
 }

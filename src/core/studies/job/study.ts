@@ -67,10 +67,18 @@ export function* inShares<R>(run: Generator<number, R>, whole: number): LongTask
   }
 }
 
-/** Runs a study to its end here, one task after another. */
-export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T) => R): A {
+/**
+ * Runs a study to its end here, one task after another.
+ * @param work does one task; it is told how many are known so far
+ */
+export function runStudyHere<T, R, A>(study: Study<T, R, A>, work: (task: T, known: number) => R): A {
   let step = study.next();
-  while (!step.done) step = study.next(step.value.map(work));
+  let known = 0;
+  while (!step.done) {
+    const tasks = step.value;
+    known += tasks.length;
+    step = study.next(tasks.map((task) => work(task, known)));
+  }
   return step.value;
 }
 

@@ -1,5 +1,5 @@
 import { isConsumer } from '../../document/parts/ports';
-import { STATE_OPTIONS, stateOf, type Asked } from '../job/command';
+import { stateOf, type Asked } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import { sensitivityLines } from './saySensitivity';
 import { requestSchema, sensitivitySchema, type Sensitivity, type SensitivityRequest } from './sensitivityTasks';
@@ -26,8 +26,6 @@ export const SENSITIVITY_STUDY = {
   commands: [
     {
       name: 'sensitivity',
-      word: 'CONSUMER',
-      options: STATE_OPTIONS,
       question: (asked) => ({ consumer: consumerOf(asked), ...stateOf(asked) }),
       json: (answer) => answer,
       rows: (answer) => ({

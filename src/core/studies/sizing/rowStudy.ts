@@ -35,8 +35,6 @@ export const ROW_STUDY = {
   commands: [
     {
       name: 'size',
-      word: 'PART.FIELD|PART',
-      options: ['for'],
       fits: ({ circuit, word }) =>
         circuit.variant.circuit.parts.some((p) => p.id === word && partFamiliesOf(p).length > 0),
       question: ({ word }) => ({ part: word! }),

@@ -72,8 +72,6 @@ export const SIZING_STUDY = {
   commands: [
     {
       name: 'size',
-      word: 'PART.FIELD|PART',
-      options: ['for'],
       question: questionOf,
       json: (sizing) => sizing,
       rows: (sizing) => ({

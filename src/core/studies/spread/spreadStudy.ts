@@ -1,4 +1,4 @@
-import { numberOption, STATE_OPTIONS, stateOf } from '../job/command';
+import { numberOption, stateOf } from '../job/command';
 import type { StudyKind } from '../job/study';
 import { spreadLines } from './saySpread';
 import {
@@ -42,7 +42,6 @@ export const SPREAD_STUDY = {
   commands: [
     {
       name: 'spread',
-      options: [...STATE_OPTIONS, 'samples', 'seed'],
       question: (asked) => ({
         states: [stateOf(asked)],
         samples: Math.round(numberOption(asked, 'samples', USUAL_SAMPLES, 64, MOST_SAMPLES)),

@@ -4,7 +4,7 @@ import { conditionsSchema, heatResultSchema } from '../../heat/heatResult';
 import { solveState } from '../../judgement/judgeState';
 import { solveBalanced } from '../../judgement/solveBalanced';
 import { solveResultSchema, type SolveResult } from '../../judgement/stateResult';
-import { CONDITION_OPTIONS, driveOf, STATE_OPTIONS, stateOf } from '../job/command';
+import { driveOf, stateOf } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
 import type { StudyBench } from '../job/studyBench';
 import { balanceLines, balanceRemarks, coolerRemarks, stateLines, stateRemarks } from './sayState';
@@ -39,7 +39,6 @@ export const STATE_STUDY = {
   commands: [
     {
       name: 'solve',
-      options: STATE_OPTIONS,
       question: stateOf,
       json: ({ result }) => result,
       lines: ({ result }) => stateLines(result),
@@ -48,7 +47,6 @@ export const STATE_STUDY = {
     },
     {
       name: 'balance',
-      options: ['rpm', ...CONDITION_OPTIONS],
       question: (asked) => {
         const { speedRevS, ...found } = driveOf(asked);
         return { ...stateOf(asked), speedRevS, found };

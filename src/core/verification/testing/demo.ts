@@ -1,10 +1,15 @@
-import { readFileSync } from 'node:fs';
+import larkspur from '../../../../demo/larkspur.json';
+import saltmarsh from '../../../../demo/saltmarsh.json';
+import thornback from '../../../../demo/thornback.json';
 import type { Project } from '../../document/project/project';
 import { readProjectText } from '../../document/project/readProject';
 
+/** Imported, not read: whoever asks which tests a change touches finds them by their imports. */
+const DEMOS: Readonly<Record<string, unknown>> = { thornback, saltmarsh, larkspur };
+
 /** A demo engine as a user opens it. @throws where the file is refused */
 export function demoProject(name = 'thornback'): Project {
-  const read = readProjectText(readFileSync(`demo/${name}.json`, 'utf8'));
+  const read = readProjectText(JSON.stringify(DEMOS[name]));
   if (!read.ok) throw new Error(`demo/${name}.json is refused: ${JSON.stringify(read.issues)}`);
   return read.project;
 }
