@@ -6,13 +6,45 @@ import { fileURLToPath } from 'node:url';
 
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 
+/** What each step took: seconds of the clock and, of those that ran one at a time, of the processors. */
+const clock = [];
+const began = performance.now();
+
+/** Processor time of the programs that ended so far [s]. */
+function childrenCpuS() {
+  try {
+    // Fields 16 and 17: user and system time of children that were waited for, in hundredths.
+    const fields = readFileSync('/proc/self/stat', 'utf8').split(') ')[1].split(' ');
+    return (Number(fields[13]) + Number(fields[14])) / 100;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Prints where the time went, and says so when it was more than it is meant to be.
+ * @param budgetS for the whole [s]
+ */
+export function clockTable(budgetS) {
+  const wholeS = (performance.now() - began) / 1000;
+  const cpu = (s) => (s === undefined ? '' : s.toFixed(0)).padStart(10);
+  console.log(`\n${'Where the time went'.padEnd(44)}${'clock s'.padStart(9)}${'processor s'.padStart(13)}`);
+  for (const { what, clockS, cpuS } of clock)
+    console.log(`${what.slice(0, 43).padEnd(44)}${clockS.toFixed(0).padStart(9)}${cpu(cpuS).padStart(13)}`);
+  console.log(`${'All'.padEnd(44)}${wholeS.toFixed(0).padStart(9)}${cpu(childrenCpuS()).padStart(13)}`);
+  if (wholeS > budgetS) console.log(`Over its budget of ${budgetS} s: was the machine busy, or has a step grown?`);
+}
+
 /**
  * Says in one line what is done, does it, and stops everything when it fails.
  * @param onFailure called before it stops: says what else is known
  */
 export function step(what, command, args, options = {}, onFailure = () => undefined) {
   console.log(`• ${what}`);
+  const [clockBefore, cpuBefore] = [performance.now(), childrenCpuS()];
   const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  const cpuS = cpuBefore === undefined ? undefined : childrenCpuS() - cpuBefore;
+  clock.push({ what, clockS: (performance.now() - clockBefore) / 1000, cpuS });
   if (error || status !== 0) {
     onFailure();
     console.error(`✗ ${what}: ${error ? error.message : `exit code ${status}`}`);
@@ -29,7 +61,9 @@ const AT_ONCE = 2;
  * @param steps what, command and arguments of each
  */
 export async function stepsTogether(steps) {
+  if (steps.length === 0) return;
   const waiting = [...steps];
+  const [clockBefore, cpuBefore] = [performance.now(), childrenCpuS()];
   const running = new Set();
   const fail = (what, why, status) => {
     for (const each of running) each.kill();
@@ -54,6 +88,8 @@ export async function stepsTogether(steps) {
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, runNext));
+  const cpuS = cpuBefore === undefined ? undefined : childrenCpuS() - cpuBefore;
+  clock.push({ what: 'Types, lint, format', clockS: (performance.now() - clockBefore) / 1000, cpuS });
 }
 
 /** Installs the packages of the lock file when they are absent or older than it. */

@@ -228,6 +228,33 @@ const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'w
     }),
 });
 
+/** Acts on variants as a whole. */
+const variantActs = (
+  act: (of: Act) => void,
+  onVariant: ActOnVariant,
+  get: () => DocumentStore,
+): Pick<DocumentStore, 'copyVariant' | 'addFaulty' | 'renameVariant' | 'deleteVariant'> => ({
+  copyVariant: () =>
+    act({
+      name: 'duplicate the variant',
+      recipe: (draft) => {
+        const open = activeVariant(get().project!);
+        addVariant(draft, open, copyName(open.name, namesIn(draft)), '');
+      },
+    }),
+  addFaulty: (title, faulty) =>
+    act({
+      name: `open ${title}`,
+      recipe: (draft) =>
+        addVariant(draft, faulty, shortName(title), 'With a fault put in to look at; not a circuit to build.'),
+    }),
+  renameVariant: (name) =>
+    onVariant(`call the variant ${name}`, (variant) => {
+      variant.name = shortName(name);
+    }),
+  deleteVariant: () => act({ name: 'delete the variant', recipe: deleteOpenVariant }),
+});
+
 /**
  * Whose circuit an answer is of: the opening of the project and the variant. An answer of one never stands for another.
  */
@@ -276,10 +303,8 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     refusal: undefined,
     ...NO_HISTORY,
 
-    open: (project, history = NO_HISTORY, id) => {
-      const opened = get().opened + 1;
-      set({ project, opened, id: id ?? `not stored ${opened}`, refusal: undefined, ...history });
-    },
+    open: (project, history = NO_HISTORY, id = `not stored ${get().opened + 1}`) =>
+      set({ project, opened: get().opened + 1, id, refusal: undefined, ...history }),
     follow: (project, { past, future }) => set({ project, past, future }),
     setReadOnly: (isReadOnly) => set({ isReadOnly, refusal: undefined }),
     forgetRefusal: () => set({ refusal: undefined }),
@@ -324,21 +349,6 @@ export const useDocument = create<DocumentStore>()((set, get) => {
       if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id } });
     },
 
-    copyVariant: () =>
-      act({
-        name: 'duplicate the variant',
-        recipe: (draft) => {
-          const open = activeVariant(get().project!);
-          addVariant(draft, open, copyName(open.name, namesIn(draft)), '');
-        },
-      }),
-    addFaulty: (title, faulty) =>
-      act({
-        name: `open ${title}`,
-        recipe: (draft) =>
-          addVariant(draft, faulty, shortName(title), 'With a fault put in to look at; not a circuit to build.'),
-      }),
-
     setTolerance: ({ part, path }, plusMinus) =>
       onVariant(
         'set a tolerance',
@@ -350,10 +360,6 @@ export const useDocument = create<DocumentStore>()((set, get) => {
         },
         `tolerance ${part} ${path.join('.')}`,
       ),
-    renameVariant: (name) =>
-      onVariant(`call the variant ${name}`, (variant) => {
-        variant.name = shortName(name);
-      }),
-    deleteVariant: () => act({ name: 'delete the variant', recipe: deleteOpenVariant }),
+    ...variantActs(act, onVariant, get),
   };
 });

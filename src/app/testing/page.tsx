@@ -34,7 +34,8 @@ let opened = 0;
 
 /** Opens a demo under a name of its own, so that no other test's kept answers are found. */
 export function openDemo(name = 'thornback', change: (project: Project) => Project = (p) => p): Project {
-  const project = change({ ...demoProject(name), name: `${name} ${++opened}` });
+  const named = `${name} ${++opened}`;
+  const project = { ...change(demoProject(name)), name: named };
   useDocument.getState().open(project);
   return project;
 }

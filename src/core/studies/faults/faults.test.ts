@@ -1,11 +1,12 @@
 import type { Project } from '../../document/project/project';
-import { variantWithFault, type FaultOutcome } from './faultTasks';
+import { variantWithFault, type FaultOutcome, type FaultTask } from './faultTasks';
 import { sayGauge, sayOutcome } from './sayFault';
 import { singleFaults } from '../inputs/singleFaults';
 import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, betweenTanks } from '../../verification/testing/bench';
 import { demoProject } from '../../verification/testing/demo';
 import { solveState } from '../../judgement/judgeState';
 import { studyHere } from '../job/runHere';
+import { StudyBench } from '../job/studyBench';
 import { FAULT_STUDY } from './faultStudy';
 import { solverOf } from '../../verification/testing/solverOf';
 
@@ -16,8 +17,8 @@ const solve = (project: Project, variant = project.variants[0]!, speedRevS = 0, 
   return solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
 };
 /** The study of one variant, alone in its project. */
-const faultsOf = (project: Project, variant: Project['variants'][number], pairs = false) =>
-  studyHere(FAULT_STUDY, { ...project, variants: [variant], activeVariant: variant.id }, { pairs });
+const faultsOf = (project: Project, variant: Project['variants'][number]) =>
+  studyHere(FAULT_STUDY, { ...project, variants: [variant], activeVariant: variant.id }, { pairs: false });
 
 describe('Single faults', () => {
   const outcomes = faultsOf(THORNBACK, STOCK);
@@ -82,11 +83,17 @@ describe('Single faults', () => {
   );
 
   it('in pairs find more than either does alone: a worn pump and worn mains', () => {
-    const pairs = faultsOf(THORNBACK, STOCK, true);
+    const project = { ...THORNBACK, variants: [STOCK], activeVariant: STOCK.id };
+    const tasks = FAULT_STUDY.start(project, { pairs: true }).next().value as readonly FaultTask[];
+    const ids = tasks.flatMap((task) => task.ids);
     const singles = singleFaults(STOCK);
     const expected = singles.flatMap((a, i) => singles.slice(i + 1).filter((b) => b.part !== a.part)).length;
-    expect(pairs).toHaveLength(singles.length + expected);
-    const starvedBy = (id: string) => new Set(pairs.find((o) => o.id === id)!.starved.map((s) => s.part));
+    expect(new Set(ids).size).toBe(singles.length + expected);
+    const bench = new StudyBench(project);
+    const starvedBy = (id: string) => {
+      expect(ids).toContain(id);
+      return new Set(FAULT_STUDY.work(bench, { ids: [id] })[0]!.starved.map((s) => s.part));
+    };
     const [one, other, together] = ['pump.worn', 'mains.worn', 'pump.worn + mains.worn'].map(starvedBy) as [
       Set<string>,
       Set<string>,
