@@ -1,4 +1,4 @@
-import type { Part } from '../document/parts/part';
+import { actsAs, type Part } from '../document/parts/part';
 
 const COOLER_PORTS = {
   inLowOutHigh: { in: 'lower port', out: 'upper port' },
@@ -27,12 +27,12 @@ const USUAL_WORDS: Readonly<Record<string, string>> = {
 
 /** A port as people say it at the bench: "Nose cooler, lower port". @source common practice, no source */
 export function portWords(part: Part, port: string): string {
-  if (part.kind === 'line' && (part.form === 'gallery' || part.form === 'drilling')) return part.name;
-  if (part.kind === 'orifice' || part.kind === 'fitting' || part.kind === 'gauge') return part.name;
-  if (part.kind === 'cooler') return `${part.name}, ${COOLER_PORTS[part.filling][port as 'in' | 'out']}`;
-  if (part.kind === 'plate' && part.form === 'takeOff' && (port === 'away' || port === 'back'))
+  if (actsAs(part, 'line') && (part.form === 'gallery' || part.form === 'drilling')) return part.name;
+  if (actsAs(part, 'orifice') || actsAs(part, 'fitting') || actsAs(part, 'gauge')) return part.name;
+  if (actsAs(part, 'cooler')) return `${part.name}, ${COOLER_PORTS[part.filling][port as 'in' | 'out']}`;
+  if (actsAs(part, 'plate') && part.form === 'takeOff' && (port === 'away' || port === 'back'))
     return `${part.name}, port ${port === 'away' ? 'to' : 'from'} the filter`;
-  if (part.kind === 'plate' && (port === 'in' || port === 'out'))
+  if (actsAs(part, 'plate') && (port === 'in' || port === 'out'))
     return `${part.name}, ${part.form === 'inline' ? `engine ${port === 'in' ? 'inlet' : 'outlet'}` : port === 'in' ? 'block side' : 'filter side'}`;
   return `${part.name}, ${USUAL_WORDS[port] ?? port}`;
 }

@@ -1,11 +1,11 @@
-import { withThermostat, type Part } from '../document/parts/part';
+import { actsAs, withThermostat, type Part } from '../document/parts/part';
 
 /** Too little to feel [W/K]. */
 const NO_COOLING_WK = 1e-6;
 
 /** A part with its cooling gone but its flow as before: a core whose fins are blocked. */
 export function withoutCooling(part: Part): Part {
-  return part.kind === 'cooler'
+  return actsAs(part, 'cooler')
     ? {
         ...part,
         cooling: {
@@ -21,7 +21,7 @@ export function withoutCooling(part: Part): Part {
 
 /** A part whose air cooler has dust on its core. @param clearShare what is left of its face, 0 to 1 */
 export function dustyCore(part: Part, clearShare: number): Part {
-  return clearShare < 1 && part.kind === 'cooler' && part.cooling?.kind === 'air'
+  return clearShare < 1 && actsAs(part, 'cooler') && part.cooling?.kind === 'air'
     ? {
         ...part,
         cooling: {

@@ -1,4 +1,4 @@
-import type { Part, PartOf } from '../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../document/parts/part';
 import { bisect } from '../foundations/roots/bisection';
 import { Law } from '../network/compile/law';
 import type { CircuitSolver } from '../network/circuitSolver';
@@ -85,12 +85,12 @@ export class ElementHeat {
     this.heatW = new Float64Array(partOfElement.length);
     this.starved = new Uint8Array(partOfElement.length);
     this.line = partOfElement.map(lineHeat);
-    this.fed = partOfElement.map((part) => (part?.kind === 'consumer' ? part : undefined));
+    this.fed = partOfElement.map((part) => (actsAs(part, 'accessory') ? part : undefined));
     this.aroundPump = Uint8Array.from(partOfElement, (part) =>
-      part?.kind === 'pump' || part?.kind === 'relief' ? 1 : 0,
+      actsAs(part, 'pump') || actsAs(part, 'relief') ? 1 : 0,
     );
     this.pumpEfficiency = Float64Array.from(partOfElement, (part) =>
-      part?.kind === 'pump' ? part.mechanicalEfficiency : 1,
+      actsAs(part, 'pump') ? part.mechanicalEfficiency : 1,
     );
   }
 

@@ -1,5 +1,5 @@
 import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../document/parts/cooling';
-import type { Part } from '../document/parts/part';
+import { actsAs, type Part } from '../document/parts/part';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { singleStreamEffectiveness } from '../physics/laws/effectiveness';
 import { windConductanceWK, type Conditions } from './conditions';
@@ -35,7 +35,7 @@ export class Exchange {
       compiled.elementsOfPart.get(compiled.partOfElement[e]!)?.get(wanted) === e;
     const impossible: string[] = [];
     this.cooler = partOfElement.map((part, e) => {
-      if (part?.kind !== 'cooler' || !(role(e, '') || role(e, 'core'))) return undefined;
+      if (!actsAs(part, 'cooler') || !(role(e, '') || role(e, 'core'))) return undefined;
       // Without water through it a plate exchanges nothing.
       if (part.medium === 'liquid' && part.coolantLooped === true) return undefined;
       const found = coolerConductance(

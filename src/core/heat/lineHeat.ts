@@ -1,4 +1,4 @@
-import type { Part } from '../document/parts/part';
+import { actsAs, type Part } from '../document/parts/part';
 import { HOSE_CONDUCTANCE_WMK } from '../document/parts/lineHeat';
 
 /** What a line exchanges with the air and takes from the exhaust. */
@@ -13,7 +13,7 @@ export interface LineHeat {
  * is no line.
  */
 export function lineHeat(part: Part | undefined): LineHeat | undefined {
-  if (part?.kind !== 'line') return undefined;
+  if (!actsAs(part, 'line')) return undefined;
   const outside = part.form === 'hose' || part.form === 'hardLine';
   const perMetre =
     part.heat?.airConductanceWMK ??

@@ -1,3 +1,4 @@
+import { actsAs } from '../document/parts/part';
 import { isReservoir, type ReservoirPart } from '../document/parts/ports';
 import { SparseLu } from '../foundations/linear/sparseLu';
 import type { CircuitSolver } from '../network/circuitSolver';
@@ -80,7 +81,7 @@ export class ThermalPlaces {
   private indexOfSource(reservoirs: readonly ReservoirPart[]): number {
     const { compiled, variant } = this.circuit;
     const { network } = compiled;
-    const pumped = variant.circuit.parts.some((p) => p.kind === 'pump');
+    const pumped = variant.circuit.parts.some((p) => actsAs(p, 'pump'));
     const found = reservoirs.findIndex((r) => {
       const node = compiled.nodeOfPort.get(`${r.id}.suction`);
       return pumped && node !== undefined && network.from.includes(node);
@@ -99,7 +100,7 @@ export class ThermalPlaces {
     const { compiled, variant } = this.circuit;
     const found: { readonly from: number; readonly to: number }[] = [];
     for (const part of variant.circuit.parts) {
-      if (part.kind !== 'scavenge') continue;
+      if (!actsAs(part, 'scavenge')) continue;
       const [from, to] = [compiled.nodeOfPort.get(`${part.id}.in`), compiled.nodeOfPort.get(`${part.id}.out`)];
       if (from === undefined || to === undefined) continue;
       const [a, b] = [this.unknownOfNode[from]!, this.unknownOfNode[to]!];

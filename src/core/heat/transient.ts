@@ -1,3 +1,4 @@
+import { actsAs } from '../document/parts/part';
 import { galleryPort } from '../document/plumbing/gaugePort';
 import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
@@ -78,7 +79,7 @@ export class WarmUp {
     this.coolantK = Math.min(blockK, blockStore(circuit.project).mostK);
     this.block = blockStore(circuit.project);
     this.coolantFed = heat.coolers.flatMap(({ element, part }) =>
-      part.kind === 'cooler' &&
+      actsAs(part, 'cooler') &&
       part.medium === 'liquid' &&
       part.cooling?.kind !== 'air' &&
       part.cooling?.coolantK === undefined
@@ -88,7 +89,7 @@ export class WarmUp {
     this.coolerOutK = new Float64Array(compiled.network.law.length).fill(NaN);
     for (const { element } of heat.coolers) this.coolerOutK[element] = startK;
     const hoses = parts.reduce(
-      (sum, p) => sum + (p.kind === 'line' && p.form === 'hose' ? p.lengthM * (p.boreM / HOSE_BORE_M) ** 2 : 0),
+      (sum, p) => sum + (actsAs(p, 'line') && p.form === 'hose' ? p.lengthM * (p.boreM / HOSE_BORE_M) ** 2 : 0),
       0,
     );
     this.coolerJK = COOLER_JK + (HOSE_JK_M * hoses) / Math.max(1, heat.coolers.length);
@@ -185,7 +186,7 @@ export class WarmUp {
     const { compiled } = heat.circuit;
     const node = this.galleryPort === undefined ? undefined : compiled.nodeOfPort.get(this.galleryPort);
     const cooler = heat.coolers[0];
-    const air = cooler?.part.kind === 'cooler' && cooler.part.cooling?.kind === 'air' ? cooler.part.cooling : undefined;
+    const air = actsAs(cooler?.part, 'cooler') && cooler.part.cooling?.kind === 'air' ? cooler.part.cooling : undefined;
     const thermostat = heat.thermostats[0];
     const outK = cooler ? this.coolerOutK[cooler.element]! : NaN;
     return {

@@ -1,3 +1,4 @@
+import { actsAs } from '../document/parts/part';
 import type { Circuit } from '../document/project/project';
 import type { CircuitSolver } from '../network/circuitSolver';
 import type { CompiledCircuit } from '../network/compile/compile';
@@ -95,14 +96,14 @@ function stateNotes(
       limit: IMPLAUSIBLE_PRESSURE_PA,
     });
   for (const part of circuit.parts) {
-    if (part.kind === 'cooler' && part.cooling && !coolerConductance(part.cooling, oil))
+    if (actsAs(part, 'cooler') && part.cooling && !coolerConductance(part.cooling, oil))
       notes.push({ code: 'impossibleCooler', where: part.name, actual: null, limit: null });
-    if (part.kind === 'pump') {
+    if (actsAs(part, 'pump')) {
       const pump = elements.find((e) => e.part === part.id);
       if (pumpTurns && pump && !part.variable && (pump.opening ?? 1) < STARVED_FILLING)
         notes.push({ code: 'pumpStarved', where: part.name, actual: pump.opening, limit: STARVED_FILLING });
     }
-    if (part.kind === 'line' && part.form === 'gallery' && pumpTurns) {
+    if (actsAs(part, 'line') && part.form === 'gallery' && pumpTurns) {
       const node = nodes[compiled.nodeOfPort.get(`${part.id}.out`) ?? -1];
       const back = crankcasePressurePa(compiled, nodes);
       if (!node || node.pressurePa === null || node.pressurePa < back + DRY_WITHIN_PA)

@@ -1,3 +1,4 @@
+import { actsAs, thermostatOf } from '../document/parts/part';
 import { isBolted } from '../bench/bolted';
 import { jointsOf } from '../bench/joints/jointList';
 import { oilChange } from '../bench/level/oilToAdd';
@@ -109,11 +110,9 @@ function startContext(
   const { filling, coldIdle, hotIdle, thermostatOpensS } = predicted;
   const gaugeS = filling?.gaugeS ?? null;
   const late = filling?.consumers.filter((c) => c.late) ?? [];
-  const thermostat = variant.circuit.parts.find(
-    (part) => part.kind === 'thermostat' || (part.kind === 'plate' && part.passage.kind === 'thermostat'),
-  );
-  const sideStream = variant.circuit.parts.find((part) => part.kind === 'sideStream');
-  const fan = variant.circuit.parts.find((part) => part.kind === 'cooler' && part.electrical);
+  const thermostat = variant.circuit.parts.find((part) => thermostatOf(part) !== undefined);
+  const sideStream = variant.circuit.parts.find((part) => actsAs(part, 'sideStream'));
+  const fan = variant.circuit.parts.find((part) => actsAs(part, 'cooler') && part.electrical);
   const joints = jointsOf(variant);
   const { engine, range } = seasonal;
   const pressure = (at: StartPredictions['coldIdle'], oilTemperatureK: number) =>
@@ -249,7 +248,7 @@ function whileItIsCold({ variant, level, v, filling, late, joints }: StartContex
           (c) =>
             `${c.name}: oil after ${c.arrivesS === null ? 'more time than was computed' : saySeconds(c.arrivesS)} in all${c.late ? ' – watch it' : ''}.`,
         ),
-        ...(variant.circuit.parts.some((part) => isBolted(part) && part.kind === 'consumer')
+        ...(variant.circuit.parts.some((part) => isBolted(part) && actsAs(part, 'accessory'))
           ? ['Crack the feed joint at the turbo or supercharger with a rag round it: oil must come; tighten again.']
           : []),
       ],

@@ -1,10 +1,11 @@
+import { PSI_PA } from '../foundations/units';
 import { z } from 'zod';
 
 /** Channels that a recorded log may have, with the units that loggers write. Factors to SI: figure × scale + offset. */
 export const RECORDED_CHANNELS = {
   speedRevS: { title: 'Engine speed', units: { rpm: [1 / 60, 0], '1/s': [1, 0] } },
   oilTemperatureK: { title: 'Oil temperature', units: { '°C': [1, 273.15], '°F': [1 / 1.8, 459.67 / 1.8], K: [1, 0] } },
-  pressurePa: { title: 'Oil pressure', units: { bar: [1e5, 0], psi: [6894.757293168361, 0], kPa: [1e3, 0] } },
+  pressurePa: { title: 'Oil pressure', units: { bar: [1e5, 0], psi: [PSI_PA, 0], kPa: [1e3, 0] } },
 } as const satisfies Readonly<
   Record<string, { readonly title: string; readonly units: Readonly<Record<string, readonly [number, number]>> }>
 >;

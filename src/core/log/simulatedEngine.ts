@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isConsumer } from '../document/parts/ports';
-import { kindOf } from '../document/parts/part';
+import { actsAs, kindOf } from '../document/parts/part';
 import { gaugePort } from '../document/plumbing/gaugePort';
 import { activeVariant, inSeason, type Project } from '../document/project/project';
 import { seeded } from '../foundations/random/quasiRandom';
@@ -87,7 +87,7 @@ export class SimulatedEngine {
       ? { words: '', project: undefined, sender: (p) => Math.max(0, p - SENDER_OFFSET_PA) }
       : undefined;
     const variant = activeVariant(sick);
-    const filter = variant.circuit.parts.find((p) => p.kind === 'filter');
+    const filter = variant.circuit.parts.find((p) => actsAs(p, 'filter'));
     this.gauge =
       simulation.faults.includes('senderUpstream') && filter ? `${filter.id}.in` : gaugePort(variant.circuit.parts);
     const made = CircuitSolver.of(sick);
@@ -213,11 +213,11 @@ function withFault(project: Project, fault: LoggerFault): Project {
       return worst((id) => id.endsWith('.weak'));
     case 'turboFeedBlocked': {
       const turbo = variant.circuit.parts.find(
-        (p) => p.kind === 'consumer' && kindOf(p).sitsOutside?.(p as never) === true,
+        (p) => actsAs(p, 'accessory') && kindOf(p).sitsOutside?.(p as never) === true,
       );
       const hose = variant.circuit.parts.find(
         (p) =>
-          p.kind === 'line' &&
+          actsAs(p, 'line') &&
           p.form === 'hose' &&
           turbo !== undefined &&
           p.id.toLowerCase().startsWith(turbo.id.toLowerCase().slice(0, 4)),

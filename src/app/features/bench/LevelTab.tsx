@@ -1,3 +1,4 @@
+import { actsAs } from '../../../core/document/parts/part';
 import { Table } from 'antd';
 import { useMemo } from 'react';
 import { oilChange, type PartLevel } from '../../../core/bench/level/oilToAdd';
@@ -24,8 +25,8 @@ export default function LevelTab() {
   const v = (m3: number) => formatQuantity(m3, 'volume', units);
   const level = variant.bench?.level;
   const coolant =
-    variant.circuit.parts.some((p) => p.kind === 'cooler' && p.medium === 'liquid') ||
-    before?.circuit.parts.some((p) => p.kind === 'cooler' && p.medium === 'liquid');
+    variant.circuit.parts.some((p) => actsAs(p, 'cooler') && p.medium === 'liquid') ||
+    before?.circuit.parts.some((p) => actsAs(p, 'cooler') && p.medium === 'liquid');
   const rows = [...oil.came.map((p) => ({ ...p, sign: '+' })), ...oil.went.map((p) => ({ ...p, sign: '−' }))];
   return (
     <>

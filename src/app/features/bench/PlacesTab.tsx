@@ -2,7 +2,7 @@ import { Button, Empty, Input, Switch } from 'antd';
 import { useState } from 'react';
 import { isBolted } from '../../../core/bench/bolted';
 import { bracketProblems } from '../../../core/bench/places/bracketTemplate';
-import type { Part } from '../../../core/document/parts/part';
+import { kindOf, actsAs, type Part } from '../../../core/document/parts/part';
 import type { Bracket, PlaceNote } from '../../../core/document/project/bench';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { FigureInput } from '../../forms/FigureInput';
@@ -18,13 +18,7 @@ const NO_PLACE = { mount: 'engine', nearExhaust: false, sleeved: false, nearMovi
 /** Parts that somebody mounts: where each sits and on what. */
 export default function PlacesTab() {
   const { variant } = useJob();
-  const mounted = variant.circuit.parts.filter(
-    (p) =>
-      isBolted(p) &&
-      ['cooler', 'filter', 'sideStream', 'plate', 'thermostat', 'scavenge', 'tank', 'accumulator', 'consumer'].includes(
-        p.kind,
-      ),
-  );
+  const mounted = variant.circuit.parts.filter((p) => isBolted(p) && kindOf(p).mounted);
   if (mounted.length === 0) return <Empty description="This circuit has no part that is mounted outside the engine." />;
   return (
     <>
@@ -166,7 +160,7 @@ function Surroundings({ part, note, set }: { readonly part: Part; readonly note:
         ]}
         onChange={(stones) => set('protection', { stones: stones === 'none' ? undefined : stones })}
       />
-      {part.kind === 'cooler' && part.medium === 'air' && (
+      {actsAs(part, 'cooler') && part.medium === 'air' && (
         <ChoiceInput
           title="Airflow"
           value={note.airflow ?? 'none'}

@@ -1,3 +1,4 @@
+import { actsAs } from '../../../core/document/parts/part';
 import { placeOf } from '../../../core/document/parts/ports';
 import { activeVariant, type Project } from '../../../core/document/project/project';
 
@@ -6,7 +7,7 @@ export function readingPorts(project: Project): { readonly value: string; readon
   return activeVariant(project).circuit.parts.flatMap((part) => {
     const place = placeOf(part);
     if (place === 'pump') return [{ value: `${part.id}.out`, label: `after ${part.name}` }];
-    if (place !== 'inLine' || part.kind === 'line') return [];
+    if (place !== 'inLine' || actsAs(part, 'line')) return [];
     return [
       { value: `${part.id}.in`, label: `before ${part.name}` },
       { value: `${part.id}.out`, label: `after ${part.name}` },

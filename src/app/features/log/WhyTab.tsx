@@ -1,3 +1,4 @@
+import { actsAs } from '../../../core/document/parts/part';
 import { Button, Empty, Progress, Table } from 'antd';
 import { useState } from 'react';
 import { explainLines, sayNext, sayPercent } from '../../../core/studies/explain/sayExplain';
@@ -74,13 +75,13 @@ function ReadingLine({
   const project = useDocument((d) => d.project)!;
   const ports = activeVariant(project).circuit.parts.flatMap((p) => {
     const at =
-      p.kind === 'consumer' || p.kind === 'bearings'
+      actsAs(p, 'accessory') || actsAs(p, 'mains')
         ? ['in']
-        : p.kind === 'plate'
+        : actsAs(p, 'plate')
           ? ['tap']
-          : p.kind === 'line' && p.form === 'gallery'
+          : actsAs(p, 'line') && p.form === 'gallery'
             ? ['out']
-            : p.kind === 'filter'
+            : actsAs(p, 'filter')
               ? ['in', 'out']
               : [];
     return at

@@ -5,7 +5,7 @@ import { Fragment, useMemo, useState } from 'react';
 import { sayIssue } from '../../../core/document/project/issue';
 import { changePart, partExtras, partFields } from '../../../core/document/parts/partFields';
 import type { PartField } from '../../../core/document/parts/schemaFields';
-import type { Part, PartOf } from '../../../core/document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../../core/document/parts/part';
 import { fieldIssue } from '../../../core/document/project/readProject';
 import {
   OWN_JOINTS,
@@ -40,7 +40,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
   const replacePart = useDocument((w) => w.replacePart);
   const units = usePreferences((w) => w.units);
   const fields = useMemo(
-    () => partFields(part).filter((f) => !(part.kind === 'drain' && f.path[0] === 'profile')),
+    () => partFields(part).filter((f) => !(actsAs(part, 'drain') && f.path[0] === 'profile')),
     [part],
   );
   const sizables = useMemo(() => new Map(sizablesOf(part).map((s) => [s.path.join('.'), s])), [part]);
@@ -80,10 +80,10 @@ export default function PartForm({ part }: { readonly part: Part }) {
         lines={2}
         onChange={(note) => replacePart({ ...part, note: note === '' ? undefined : note }, 'note')}
       />
-      {part.kind === 'drain' && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
-      {part.kind === 'cooler' && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
+      {actsAs(part, 'drain') && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
+      {actsAs(part, 'cooler') && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
       {hasLosses(part) && <EndsInput part={part} onChange={(changed) => replacePart(changed)} />}
-      {part.kind === 'cooler' && part.cooling?.kind === 'air' && (
+      {actsAs(part, 'cooler') && part.cooling?.kind === 'air' && (
         <CoolingInput part={part} cooling={part.cooling} onChange={(changed) => replacePart(changed)} />
       )}
       {partFamiliesOf(part).length > 0 && <RowFinder part={part} onTake={(taken) => replacePart(taken)} />}
@@ -174,7 +174,7 @@ function FieldRow({
         input={input}
         onChange={onChange}
         problem={problem}
-        names={part.kind === 'line' && part.form !== 'drilling' ? 'dash' : 'drill'}
+        names={actsAs(part, 'line') && part.form !== 'drilling' ? 'dash' : 'drill'}
         guess={isGuess}
       />
     );

@@ -3,7 +3,7 @@ import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
-import type { Part } from '../../../core/document/parts/part';
+import { actsAs, type Part } from '../../../core/document/parts/part';
 import { isConsumer } from '../../../core/document/parts/ports';
 import { activeVariant } from '../../../core/document/project/project';
 import { entryFor } from '../../../core/document/parts/catalogue';
@@ -208,7 +208,7 @@ function ReturnReadings({
   const project = useDocument((w) => w.project)!;
   return (
     <>
-      {part.kind === 'drain' && (
+      {actsAs(part, 'drain') && (
         <DrainProfile
           drain={part}
           result={drain}

@@ -13,7 +13,7 @@ const CHOICES: readonly (readonly [string, readonly Quantity[]])[] = [
   ['Lengths', ['bore', 'length', 'clearance', 'area', 'displacement', 'volume']],
 ];
 
-const unitsOf = (quantity: Quantity) => QUANTITIES[quantity] as readonly DisplayUnit[];
+const unitsOf = (quantity: Quantity) => QUANTITIES[quantity].shown as readonly DisplayUnit[];
 
 /** The unit of each kind of quantity, one by one. */
 export function UnitsDialog({ onClose }: { readonly onClose: () => void }) {

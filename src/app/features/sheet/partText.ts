@@ -1,4 +1,5 @@
-import type { Part } from '../../../core/document/parts/part';
+import { actsAs, kindOf, type Part } from '../../../core/document/parts/part';
+import { written } from '../../../core/document/parts/partWords';
 import { isConsumer } from '../../../core/document/parts/ports';
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import { displayUnit, formatInDrawing, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -16,46 +17,21 @@ const boreDecimals = (units: UnitChoice) => (displayUnit('bore', units).id === '
 /** The line under a part's name in the plan. */
 export function partDetail(part: Part, reading: Reading, units: UnitChoice): string {
   if (!reading.isThere) return '';
-  const flow = () => formatInDrawing(reading.flowM3S(part.id), 'flow', units);
-  const opening = reading.opening(part.id) ?? 0;
   if (part.blocked === true) return 'blocked';
-  switch (part.kind) {
-    case 'relief':
-      return opening > 0 ? flow() : `shut to ${formatQuantity(part.crackPa, 'pressure', units)}`;
-    case 'filter':
-      return part.bypass ? (opening > 0 ? 'bypass open' : 'bypass shut') : 'no bypass valve';
-    case 'line':
-      return part.dash ? `dash ${part.dash}` : formatQuantity(part.boreM, 'bore', units, boreDecimals(units));
-    case 'pickup':
-      return '';
-    case 'orifice':
-      return formatQuantity(part.boreM, 'bore', units);
-    case 'valve':
-      return formatQuantity(part.turns, 'turns', units);
-    case 'gauge':
-      return part.connected
-        ? formatQuantity(reading.pressurePa(`${part.id}.in`) ?? NaN, 'pressure', units)
-        : 'unplugged';
-    case 'plug':
-      return part.duty === 'samplePort' ? 'sample' : part.duty === 'magneticPlug' ? 'magnet' : 'plug';
-    case 'accumulator': {
+  const detail = kindOf(part).detail(part, reading.opening(part.id) ?? 0);
+  switch (detail) {
+    case 'flow':
+      return formatInDrawing(reading.flowM3S(part.id), 'flow', units);
+    case 'pressure':
+      return formatQuantity(reading.pressurePa(`${part.id}.in`) ?? NaN, 'pressure', units);
+    case 'oilHeld': {
       const oil = reading.result.accumulators.find((a) => a.part === part.id)?.oilM3 ?? null;
       return oil === null ? 'shut' : formatQuantity(oil, 'volume', units);
     }
-    case 'plate':
-      return part.passage.kind === 'thermostat'
-        ? `${Math.round(opening * 100)} % open`
-        : part.passage.kind === 'separate'
-          ? 'all oil via the ports'
-          : 'taps only';
-    case 'cover':
-      return part.carriesPassage ? flow() : 'blank';
-    case 'ownOil':
-      return 'its own oil';
-    case 'thermostat':
-      return `${Math.round(opening * 100)} % open`;
     default:
-      return flow();
+      return written(detail, ({ si, quantity, isCoarse }) =>
+        formatQuantity(si, quantity, units, isCoarse ? boreDecimals(units) : undefined),
+      );
   }
 }
 
@@ -81,7 +57,7 @@ export function partSentence(part: Part, reading: Reading, result: SolveResult, 
       .join(', ');
   }
   const pressure =
-    reading.pressurePa(`${part.id}.out`) ?? (part.kind === 'gauge' ? null : reading.pressurePa(`${part.id}.in`));
+    reading.pressurePa(`${part.id}.out`) ?? (actsAs(part, 'gauge') ? null : reading.pressurePa(`${part.id}.in`));
   return [
     name,
     partDetail(part, reading, units),

@@ -1,4 +1,4 @@
-import { kindOf, type Part } from '../../../core/document/parts/part';
+import { actsAs, kindOf, type Part } from '../../../core/document/parts/part';
 import { placeOf, isReservoir, isReturn, PORTS, waysThrough, isTerminal } from '../../../core/document/parts/ports';
 import type { Circuit } from '../../../core/document/project/project';
 import { type Arrangement } from '../../../core/document/plumbing/arrange';
@@ -302,7 +302,7 @@ export class SheetRuns {
           [homeX, busY],
         ],
       });
-    const panX = (drain: Part) => (drain.kind === 'scavenge' ? reservoirX(this.at(drain.id, 'in')) : undefined);
+    const panX = (drain: Part) => (actsAs(drain, 'scavenge') ? reservoirX(this.at(drain.id, 'in')) : undefined);
     const fromPans = drains.filter((d) => panX(d) !== undefined && !givingInto.has(this.at(d.id, 'in')));
     fromPans.forEach((drain, i) => {
       const pan = panX(drain)!;

@@ -1,3 +1,4 @@
+import { actsAs } from '../../document/parts/part';
 import type { HoseEnd, HoseNote } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
 import { hosesOf } from './hoseList';
@@ -29,7 +30,7 @@ export function withHoseEnd(variant: Variant, key: string, side: 'in' | 'out', e
     ...noted,
     circuit: {
       ...noted.circuit,
-      parts: noted.circuit.parts.map((p) => (p.id === hose.part && p.kind === 'line' ? withEndLosses(p, ends) : p)),
+      parts: noted.circuit.parts.map((p) => (p.id === hose.part && actsAs(p, 'line') ? withEndLosses(p, ends) : p)),
     },
   };
 }
@@ -61,7 +62,7 @@ function withRoutedLength(variant: Variant, part: string, lengthM: number): Vari
       ...variant.circuit,
       // A drain with heights along its run keeps them: its length is theirs.
       parts: variant.circuit.parts.map((p) =>
-        p.id === part && (p.kind === 'line' || (p.kind === 'drain' && !p.profile)) ? { ...p, lengthM } : p,
+        p.id === part && (actsAs(p, 'line') || (actsAs(p, 'drain') && !p.profile)) ? { ...p, lengthM } : p,
       ),
     },
   };

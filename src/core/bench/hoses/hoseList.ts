@@ -1,5 +1,5 @@
 import { dashBoreM } from '../../foundations/units/boreSizes';
-import type { Part, PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
 import type { HoseEnd, HoseNote, HoseState } from '../../document/project/bench';
 import type { Circuit, Variant } from '../../document/project/project';
@@ -78,10 +78,10 @@ export function hosesOf(variant: Variant): readonly Hose[] {
   const look = new Surroundings(circuit);
   const letters = nextLetter();
   return circuit.parts.flatMap((part): Hose[] => {
-    if (part.kind === 'line' && part.form === 'hose')
+    if (actsAs(part, 'line') && part.form === 'hose')
       return [lineHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
-    if (part.kind === 'drain') return [drainHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
-    if (part.kind === 'cooler' && part.medium === 'liquid' && part.coolantLooped !== true)
+    if (actsAs(part, 'drain')) return [drainHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
+    if (actsAs(part, 'cooler') && part.medium === 'liquid' && part.coolantLooped !== true)
       return (['in', 'out'] as const).map((side) =>
         coolantHose(part, side, bench?.hoses?.[`${part.id} coolant ${side}`] ?? {}, letters),
       );
@@ -121,7 +121,7 @@ class Surroundings {
   endAt(part: Part, side: 'in' | 'out', end: HoseEnd): HoseEndAt {
     const port = `${part.id}.${side}`;
     const near = (this.mates.get(port) ?? []).map((ref) => ({ ref, ...this.partAt(ref) }));
-    const mate = near.find((n) => n.part && isBolted(n.part) && n.part.kind !== 'gauge') ?? near[0];
+    const mate = near.find((n) => n.part && isBolted(n.part) && !actsAs(n.part, 'gauge')) ?? near[0];
     return {
       port,
       mate: mate?.ref,
@@ -141,12 +141,12 @@ class Surroundings {
 function suctionParts(circuit: Circuit): ReadonlySet<string> {
   const groups = PortGroups.of(circuit);
   const found = new Set<string>();
-  const places = circuit.parts.filter((p) => p.kind === 'pump').map((p) => groups.of(`${p.id}.in`));
+  const places = circuit.parts.filter((p) => actsAs(p, 'pump')).map((p) => groups.of(`${p.id}.in`));
   const seen = new Set(places);
   for (let place = places.pop(); place !== undefined; place = places.pop())
     for (const part of circuit.parts) {
       if (
-        (part.kind !== 'line' && part.kind !== 'fitting' && part.kind !== 'pickup') ||
+        (!actsAs(part, 'line') && !actsAs(part, 'fitting') && !actsAs(part, 'pickup')) ||
         groups.of(`${part.id}.out`) !== place
       )
         continue;

@@ -1,3 +1,4 @@
+import { actsAs } from '../../document/parts/part';
 import { inSeason, type Circuit, type Project, type Variant } from '../../document/project/project';
 import type { Hose } from './hoseList';
 
@@ -57,7 +58,7 @@ const LEAST_MOVEMENT_M = 20 * MM;
 /** Least bend radius of a hose: from its data sheet, else typical of its size [m]. */
 export function leastBendOf(hose: Hose, circuit: Circuit): number | undefined {
   const part = circuit.parts.find((p) => p.id === hose.part);
-  const own = part?.kind === 'line' ? part.leastBendM : undefined;
+  const own = actsAs(part, 'line') ? part.leastBendM : undefined;
   const typical =
     hose.dash === undefined
       ? undefined
@@ -91,7 +92,7 @@ const WEIGHT_ORDER = ['stop', 'mend', 'note'] as const;
 
 function routeVerdicts(hose: Hose, circuit: Circuit): HoseVerdict[] {
   const part = circuit.parts.find((p) => p.id === hose.part);
-  const bendM = part?.kind === 'line' ? part.tightestBendM : undefined;
+  const bendM = actsAs(part, 'line') ? part.tightestBendM : undefined;
   const leastM = leastBendOf(hose, circuit);
   const distanceM = hose.note.exhaustDistanceM;
   const found: HoseVerdict[] = [];

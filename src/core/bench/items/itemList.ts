@@ -1,5 +1,5 @@
 import { entryFor } from '../../document/parts/catalogue';
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { threadLabel } from '../../document/parts/threads';
 import { isReservoir } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
@@ -63,7 +63,7 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
 /** Coolers that coolant goes through, as text. */
 const liquidCoolers = (variant: Variant | undefined): string =>
   (variant?.circuit.parts ?? [])
-    .filter((p) => p.kind === 'cooler' && p.medium === 'liquid')
+    .filter((p) => actsAs(p, 'cooler') && p.medium === 'liquid')
     .map((p) => p.id)
     .sort()
     .join(' ');
@@ -84,7 +84,7 @@ function unchangedHoses(variant: Variant, before: Variant | undefined): Readonly
 function partItems(variant: Variant, before: Variant | undefined): Item[] {
   const old = new Map(before?.circuit.parts.map((p) => [p.id, p]));
   const now = new Map(variant.circuit.parts.map((p) => [p.id, p]));
-  const isHose = (p: Part) => p.kind === 'drain' || (p.kind === 'line' && p.form === 'hose');
+  const isHose = (p: Part) => actsAs(p, 'drain') || (actsAs(p, 'line') && p.form === 'hose');
   const of = (part: Part, status: ItemStatus): Item => ({
     key: `part ${part.id}`,
     group: 'Parts',
@@ -100,7 +100,7 @@ function partItems(variant: Variant, before: Variant | undefined): Item[] {
   return [
     ...[...now.values()]
       .filter((p) => isBolted(p) && !isHose(p))
-      .map((p) => of(p, p.kind === 'plug' ? 'blanked' : !old.has(p.id) ? 'new' : 'kept')),
+      .map((p) => of(p, actsAs(p, 'plug') ? 'blanked' : !old.has(p.id) ? 'new' : 'kept')),
     ...[...old.values()].filter((p) => isBolted(p) && !now.has(p.id)).map((p) => of(p, 'leftOver')),
   ];
 }

@@ -1,5 +1,5 @@
 import { entryFor } from '../../document/parts/catalogue';
-import type { Part } from '../../document/parts/part';
+import { kindOf, actsAs, type Part } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
 import { jointOf, threadLabel, type Thread } from '../../document/parts/threads';
 import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
@@ -221,7 +221,7 @@ class JointList {
     // A filter screwed onto a plate or the block has the stub's thread, whatever its head's ports would have.
     const usual = isBolted(part) ? entryFor(part)?.threads?.[port] : undefined;
     if (usual) return { port: ref, place, thread: usual, from: 'usual' };
-    if (part.kind === 'plate' && part.form !== 'inline' && mate.kind === 'filter')
+    if (actsAs(part, 'plate') && part.form !== 'inline' && actsAs(mate, 'filter'))
       return { port: ref, place, thread: entryFor(mate)?.threads?.['in'], from: 'usual' };
     return { port: ref, place, thread: undefined, from: 'unknown' };
   }
@@ -242,23 +242,14 @@ function threadOfEnd(end: HoseEnd, { dash, boreM }: Hose): Thread | undefined {
 }
 
 /** Small parts that are bought with the threads of what they are put between. */
-const MADE_TO_MATCH: ReadonlySet<Part['kind']> = new Set<Part['kind']>([
-  'orifice',
-  'fitting',
-  'tee',
-  'cross',
-  'checkValve',
-  'valve',
-]);
-
 /**
  * Both sides, where one of them takes the other's thread: a small part that is bought to match, a banjo hose end, the
  * block's own filter stub.
  */
 function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [JointSide, JointSide] {
   const takes = (part: Part, other: Thread): boolean =>
-    MADE_TO_MATCH.has(part.kind) ||
-    (part.kind === 'line' && jointOf(other) !== 'flange') ||
+    kindOf(part).takesThreadOfMate ||
+    (actsAs(part, 'line') && jointOf(other) !== 'flange') ||
     (!isBolted(part) && jointOf(other) === 'spinOn');
   // A hose is pushed over the tail that is there, as long as nobody has said that another one is.
   const overTail = (side: JointSide, other: JointSide): boolean =>
@@ -277,10 +268,10 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
 const isTail = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'hoseTail';
 
 const isOutletOfStub = (part: Part, ref: string, mate: Part): boolean =>
-  part.kind === 'filter' && part.mounting === 'block' && splitPortRef(ref).port === 'out' && !isBolted(mate);
+  actsAs(part, 'filter') && part.mounting === 'block' && splitPortRef(ref).port === 'out' && !isBolted(mate);
 
 const isPlateOnBlock = (part: Part, ref: string, mate: Part): boolean =>
-  part.kind === 'plate' && part.form !== 'inline' && splitPortRef(ref).port === 'in' && !isBolted(mate);
+  actsAs(part, 'plate') && part.form !== 'inline' && splitPortRef(ref).port === 'in' && !isBolted(mate);
 
 const withArticle = (thing: string): string => `${/^[aeiou]/.test(thing) ? 'an' : 'a'} ${thing}`;
 

@@ -1,10 +1,11 @@
+import { FOOT_M, INCH_M, POUND_FORCE_N } from '../../foundations/units';
 import type { BoltSize, JointNote, TorqueUnit } from '../../document/project/bench';
 
 /** One unit in newton metres. @source exact: international pound, standard gravity, inch (NIST SP 811) */
 const NM_PER: Readonly<Record<TorqueUnit, number>> = {
   'N·m': 1,
-  'lbf·ft': 4.4482216152605 * 0.3048,
-  'lbf·in': 4.4482216152605 * 0.0254,
+  'lbf·ft': POUND_FORCE_N * FOOT_M,
+  'lbf·in': POUND_FORCE_N * INCH_M,
 };
 
 export type GivenTorque = Pick<NonNullable<JointNote['torque']>, 'value' | 'unit'>;

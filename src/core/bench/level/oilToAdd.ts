@@ -1,5 +1,5 @@
 import { hasAntiDrain } from '../../document/kinds/filter';
-import { kindOf, type Part } from '../../document/parts/part';
+import { actsAs, kindOf, type Part } from '../../document/parts/part';
 import { isReservoir } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import type { Variant } from '../../document/project/project';
@@ -33,9 +33,9 @@ export interface OilChange {
  * top.
  */
 function canPrefill(part: Part): boolean {
-  if (part.kind === 'filter') return part.mounting !== 'inline';
-  if (part.kind === 'cooler') return part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh';
-  return part.kind === 'sideStream';
+  if (actsAs(part, 'filter')) return part.mounting !== 'inline';
+  if (actsAs(part, 'cooler')) return part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh';
+  return actsAs(part, 'sideStream');
 }
 
 /**
@@ -43,8 +43,8 @@ function canPrefill(part: Part): boolean {
  * @param levelM of the oil in the sump, height above the crank
  */
 function drainsBack(part: Part, volumeM3: number, levelM: number): number {
-  if (part.kind === 'filter' && hasAntiDrain(part)) return 0;
-  if (part.kind === 'drain') return 0;
+  if (actsAs(part, 'filter') && hasAntiDrain(part)) return 0;
+  if (actsAs(part, 'drain')) return 0;
   const heightM = part.elevationM;
   return heightM !== undefined && heightM > levelM && kindOf(part).isPipe !== true ? volumeM3 : 0;
 }

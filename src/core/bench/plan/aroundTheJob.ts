@@ -1,3 +1,4 @@
+import { actsAs } from '../../document/parts/part';
 import { isReservoir } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import type { Variant } from '../../document/project/project';
@@ -8,7 +9,7 @@ import { MINUTES, type Draft } from './planStep';
 /** The oil of another season: nothing of the circuit changes. */
 export function oilChangeSteps(was: string, is: string, from: Variant, to: Variant): readonly Draft[] {
   const { parts } = to.circuit;
-  const filters = parts.filter((p) => p.kind === 'filter');
+  const filters = parts.filter((p) => actsAs(p, 'filter'));
   const inFilters = filters.reduce((sum, p) => sum + partVolumeM3(p), 0);
   const held = from.circuit.parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
   const oil = parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
@@ -151,7 +152,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
 
 const liquidCoolers = (variant: Variant): string =>
   variant.circuit.parts
-    .filter((p) => p.kind === 'cooler' && p.medium === 'liquid')
+    .filter((p) => actsAs(p, 'cooler') && p.medium === 'liquid')
     .map((p) => p.id)
     .sort()
     .join(' ');
@@ -161,7 +162,7 @@ export function finishing(oil: string, to: Variant, from: Variant): readonly Dra
   const level = oilChange(to, from);
   const fill = to.circuit.parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
   const prefilled = level.came.filter((p) => p.prefill).map((p) => p.name);
-  const senders = to.circuit.parts.some((p) => p.kind === 'gauge');
+  const senders = to.circuit.parts.some((p) => actsAs(p, 'gauge'));
   const steps: Draft[] = [
     ...(prefilled.length > 0
       ? [

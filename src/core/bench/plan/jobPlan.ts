@@ -1,5 +1,5 @@
 import { PLAN_PHASES, type OwnStep, type PlanPhase } from '../../document/project/bench';
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, portNamer } from '../hoses/hoseList';
@@ -157,7 +157,7 @@ function fitWords(part: Part, to: Variant): Pick<Draft, 'text' | 'caution' | 'fi
         ? { caution: 'A leaking pressure line near an exhaust can start a fire.' }
         : {}),
     };
-  if (part.kind === 'plug') return { text: `Close the open port with ${part.name}.` };
+  if (actsAs(part, 'plug')) return { text: `Close the open port with ${part.name}.` };
   const wired = part.electrical ? { caution: 'Disconnect the battery before wiring.' } : {};
   return { text: `Fit ${part.name}.`, ...wired };
 }

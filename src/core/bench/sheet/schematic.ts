@@ -1,4 +1,4 @@
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { isReservoir, placeOf, splitPortRef, waysThrough } from '../../document/parts/ports';
 import { arrange } from '../../document/plumbing/arrange';
 import { PortGroups } from '../../document/plumbing/portGroups';
@@ -65,13 +65,13 @@ function captionsOf(variant: Variant, units: UnitChoice): (part: Part) => string
   const q = formatQuantity;
   return (part) => {
     const hose = hoses.get(part.id);
-    if (hose && part.kind === 'line')
+    if (hose && actsAs(part, 'line'))
       return `${hose.name}: ${hose.dash ? `dash ${hose.dash}, ` : ''}${hose.routedM ? q(hose.routedM, 'cutLength', units) : ''}`;
-    if (part.kind === 'relief') return `opens ${q(part.crackPa, 'pressure', units)}`;
-    if (part.kind === 'orifice') return q(part.boreM, 'bore', units);
-    if (part.kind === 'plate' && part.passage.kind === 'thermostat')
+    if (actsAs(part, 'relief')) return `opens ${q(part.crackPa, 'pressure', units)}`;
+    if (actsAs(part, 'orifice')) return q(part.boreM, 'bore', units);
+    if (actsAs(part, 'plate') && part.passage.kind === 'thermostat')
       return `opens ${q(part.passage.opensK, 'temperature', units)}`;
-    if (part.kind === 'filter')
+    if (actsAs(part, 'filter'))
       return part.bypass ? `bypass ${q(part.bypass.crackPa, 'pressure', units)}` : 'no bypass';
     if ('count' in part && typeof part.count === 'number' && part.count > 1) return `× ${part.count}`;
     return '';

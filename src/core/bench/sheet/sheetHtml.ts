@@ -1,7 +1,8 @@
+import { written } from '../../document/parts/partWords';
 import { formatFigure, formatQuantity, displayUnit, type Quantity } from '../../foundations/units';
 import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
 import { inSeason } from '../../document/project/project';
-import type { Part } from '../../document/parts/part';
+import { kindOf } from '../../document/parts/part';
 import { hosesOf, type Hose } from '../hoses/hoseList';
 import { hoseVerdicts } from '../hoses/hoseVerdicts';
 import { CONSTRUCTION_WORDS, DUTY_WORDS, sayHoseSize, sayHoseVerdict } from '../hoses/sayHose';
@@ -113,50 +114,14 @@ class SheetMaker {
   }
 
   private settings(): string {
-    const of = (part: Part): [string, string][] => {
-      switch (part.kind) {
-        case 'relief':
-          return [
-            [part.name, `opens ${this.q(part.crackPa, 'pressure')}, full at ${this.q(part.fullOpenPa, 'pressure')}`],
-          ];
-        case 'plate':
-          return part.passage.kind === 'thermostat'
-            ? [
-                [
-                  part.name,
-                  `thermostat opens ${this.q(part.passage.opensK, 'temperature')}, full at ${this.q(part.passage.fullK, 'temperature')}`,
-                ],
-              ]
-            : [];
-        case 'thermostat':
-          return [
-            [part.name, `opens ${this.q(part.opensK, 'temperature')}, full at ${this.q(part.fullK, 'temperature')}`],
-          ];
-        case 'sideStream':
-          return part.metering.kind === 'valve'
-            ? [[part.name, `needle ${part.metering.turns} turns open of ${part.metering.turnsToFull}`]]
-            : [[part.name, `orifice ${this.q(part.metering.boreM, 'bore')}`]];
-        case 'orifice':
-          return [[part.name, `bore ${this.q(part.boreM, 'bore')}`]];
-        case 'valve':
-          return [[part.name, `${part.turns} turns open`]];
-        case 'cooler':
-          return part.cooling?.kind === 'air' && part.cooling.fan
-            ? [
-                [
-                  part.name,
-                  `fan on at ${this.q(part.cooling.fan.onK, 'temperature')}, off at ${this.q(part.cooling.fan.offK, 'temperature')}`,
-                ],
-              ]
-            : [];
-        default:
-          return [];
-      }
-    };
     const { oil } = inSeason(this.request.project, this.request.variant);
     const rows = [
       ['Oil', h(oil.name)],
-      ...this.request.variant.circuit.parts.flatMap((p) => of(p).map(([a, b]) => [h(a), b])),
+      ...this.request.variant.circuit.parts.flatMap((p) =>
+        kindOf(p)
+          .settings(p)
+          .map((set) => [h(p.name), written(set, ({ si, quantity }) => this.q(si, quantity))]),
+      ),
     ];
     return `<dl>${rows.map(([a, b]) => `<div><dt>${a}</dt><dd>${b}</dd></div>`).join('')}</dl>`;
   }

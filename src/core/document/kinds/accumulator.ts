@@ -20,6 +20,12 @@ export const accumulator = defineKind({
   schema,
   ports: ['in'],
   place: 'deadEnd',
+  actsAs: ['accumulator'],
+  bolted: true,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: () => 'oilHeld',
+  settings: () => [],
   symbol: () => 'accumulator',
   ways: () => [],
   catalogue: [

@@ -22,6 +22,12 @@ export const bearings = defineKind({
   schema,
   ports: ['in', 'groove', 'out'],
   place: 'consumer',
+  actsAs: ['bearing', 'mains'],
+  bolted: false,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: () => [],
   symbol: (part) => (part.role === 'cam' ? 'camBearings' : part.role === 'balance' ? 'balanceBearings' : 'bearings'),
   onePlace: [['in', 'groove']],
   catalogue: [

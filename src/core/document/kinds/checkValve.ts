@@ -14,6 +14,12 @@ export const checkValve = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['checkValve'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: true,
+  detail: () => 'flow',
+  settings: () => [],
   symbol: () => 'springValve',
   catalogue: [
     entry(

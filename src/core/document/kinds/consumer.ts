@@ -33,14 +33,23 @@ const SYMBOLS = {
   other: 'fed',
 } as const;
 
+/** A turbo or a supercharger sits outside the engine, and its oil falls out of it. */
+const isOutside = ({ duty }: { readonly duty: string }): boolean => duty === 'turbo' || duty === 'supercharger';
+
 const entry = entryOf<typeof schema>();
 /** Anything fed that follows a rating: turbo, supercharger, lifters, phaser, gears. */
 export const consumer = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'consumer',
-  sitsOutside: ({ duty }) => duty === 'turbo' || duty === 'supercharger',
-  fallsOut: ({ duty }) => duty === 'turbo' || duty === 'supercharger',
+  actsAs: ['accessory'],
+  bolted: isOutside,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: () => [],
+  sitsOutside: isOutside,
+  fallsOut: isOutside,
   symbol: (part) =>
     part.duty === 'turbo' ? (part.bearingType === 'rolling' ? 'turboRolling' : 'turboPlain') : SYMBOLS[part.duty],
   catalogue: [

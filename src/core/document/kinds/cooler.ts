@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../parts/cooling';
 import { entryOf, rating } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { coolingSchema, ratingShape, springValveSchema } from '../parts/shapes';
 
@@ -31,6 +32,17 @@ export const cooler = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['cooler'],
+  bolted: true,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: ({ cooling }) =>
+    cooling?.kind === 'air' && cooling.fan
+      ? [
+          figured`fan on at ${{ si: cooling.fan.onK, quantity: 'temperature' }}, off at ${{ si: cooling.fan.offK, quantity: 'temperature' }}`,
+        ]
+      : [],
   symbol: (part) => (part.medium === 'liquid' ? 'liquidCooler' : part.passes > 1 ? 'dualPassCooler' : 'airCooler'),
   wired: true,
   extras: {

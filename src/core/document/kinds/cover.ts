@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { nonNegative } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { turnedPassage } from '../parts/passage';
 import { passageShape } from '../parts/shapes';
@@ -22,6 +23,12 @@ export const cover = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['cover'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: (part) => (part.carriesPassage ? 'flow' : figured`blank`),
+  settings: () => [],
   symbol: (part) => (part.carriesPassage ? 'cover' : 'coverBlank'),
   ways: (part) => (part.carriesPassage ? [['in', 'out']] : []),
   passage: (part) => turnedPassage(part.boreM, part.lengthM),

@@ -41,6 +41,12 @@ export const drain = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'return',
+  actsAs: ['drain'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: () => [],
   symbol: () => 'none',
   ways: () => [],
   // It runs half full.

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { entryOf, springValve, filterRating } from '../parts/catalogueEntry';
 import { between, count, positive } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { ratingShape, springValveSchema } from '../parts/shapes';
 
@@ -42,6 +43,13 @@ export const filter = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['filter', 'element'],
+  bolted: true,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: (part, opening) =>
+    part.bypass ? (opening > 0 ? figured`bypass open` : figured`bypass shut`) : figured`no bypass valve`,
+  settings: () => [],
   symbol: (part) => (part.bypass ? 'filterWithBypass' : 'filter'),
   cleans: true,
   catalogue: [

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 
 const schema = z.strictObject({
@@ -16,6 +17,12 @@ export const gauge = defineKind({
   schema,
   ports: ['in'],
   place: 'deadEnd',
+  actsAs: ['gauge'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: (part) => (part.connected ? 'pressure' : figured`unplugged`),
+  settings: () => [],
   symbol: () => 'gauge',
   wired: true,
   ways: () => [],

@@ -23,6 +23,12 @@ export const jets = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'consumer',
+  actsAs: ['jets'],
+  bolted: false,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: () => [],
   symbol: () => 'jets',
   catalogue: [
     entry(

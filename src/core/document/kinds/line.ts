@@ -3,6 +3,7 @@ import { dashBoreM } from '../../foundations/units/boreSizes';
 import { entryOf, ends, HOOPER } from '../parts/catalogueEntry';
 import { positive } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { HOSE_CONDUCTANCE_WMK } from '../parts/lineHeat';
 import { partBase } from '../parts/partBase';
 import { roundVolumeM3 } from '../parts/passage';
@@ -87,6 +88,13 @@ export const line = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['line'],
+  bolted: (part) => part.form === 'hose' || part.form === 'hardLine',
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: (part) =>
+    part.dash ? figured`dash ${part.dash}` : figured`${{ si: part.boreM, quantity: 'bore', isCoarse: true }}`,
+  settings: () => [],
   isPipe: true,
   symbol: () => 'none',
   passage: (part) => part,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { orificeShape } from '../parts/shapes';
 
@@ -14,6 +15,12 @@ export const orifice = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['orifice'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: true,
+  detail: (part) => figured`${{ si: part.boreM, quantity: 'bore' }}`,
+  settings: (part) => [figured`bore ${{ si: part.boreM, quantity: 'bore' }}`],
   symbol: () => 'orifice',
   catalogue: [
     entry(

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 
 const schema = z.strictObject({
@@ -15,6 +16,12 @@ export const ownOil = defineKind({
   schema,
   ports: [],
   place: 'apart',
+  actsAs: ['ownOil'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: () => figured`its own oil`,
+  settings: () => [],
   symbol: () => 'ownOil',
   located: false,
   ways: () => [],

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { entryOf, rating, ends } from '../parts/catalogueEntry';
 import { between } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { roundVolumeM3 } from '../parts/passage';
 import { passageShape, ratingShape } from '../parts/shapes';
@@ -25,6 +26,12 @@ export const pickup = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'suction',
+  actsAs: ['pickup'],
+  bolted: false,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: () => figured``,
+  settings: () => [],
   symbol: () => 'pickup',
   passage: (part, role) => (role === 'tube' ? part.tube : undefined),
   volumeM3: (part) => roundVolumeM3(part.tube.boreM, part.tube.lengthM),

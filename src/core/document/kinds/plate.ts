@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { entryOf, usualThermostat } from '../parts/catalogueEntry';
 import { nonNegative } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured, sayOpening } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { turnedPassage } from '../parts/passage';
 import { passageShape, thermostatShape } from '../parts/shapes';
@@ -36,6 +37,22 @@ export const plate = defineKind({
   schema,
   ports: ['in', 'away', 'back', 'out', 'tap'],
   place: 'inLine',
+  actsAs: ['plate'],
+  bolted: true,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: (part, opening) =>
+    part.passage.kind === 'thermostat'
+      ? sayOpening(opening)
+      : part.passage.kind === 'separate'
+        ? figured`all oil via the ports`
+        : figured`taps only`,
+  settings: ({ passage }) =>
+    passage.kind === 'thermostat'
+      ? [
+          figured`thermostat opens ${{ si: passage.opensK, quantity: 'temperature' }}, full at ${{ si: passage.fullK, quantity: 'temperature' }}`,
+        ]
+      : [],
   symbol: (part) =>
     (({ thermostat: 'plateThermostat', open: 'platePassingOn', separate: 'plate' }) as const)[part.passage.kind],
   loops: true,

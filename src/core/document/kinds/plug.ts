@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 
 const schema = z.strictObject({
@@ -15,6 +16,13 @@ export const plug = defineKind({
   schema,
   ports: ['in'],
   place: 'deadEnd',
+  actsAs: ['plug'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: (part) =>
+    part.duty === 'samplePort' ? figured`sample` : part.duty === 'magneticPlug' ? figured`magnet` : figured`plug`,
+  settings: () => [],
   symbol: (part) => part.duty,
   ways: () => [],
   catalogue: [

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { entryOf, springValve } from '../parts/catalogueEntry';
 import { positive, signed } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase, portRefSchema } from '../parts/partBase';
 import { FULL_ABOVE_CRACK, opensAboveCrack, springValveShape } from '../parts/shapes';
 
@@ -35,6 +36,14 @@ export const relief = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'relief',
+  actsAs: ['relief'],
+  bolted: false,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: (part, opening) => (opening > 0 ? 'flow' : figured`shut to ${{ si: part.crackPa, quantity: 'pressure' }}`),
+  settings: (part) => [
+    figured`opens ${{ si: part.crackPa, quantity: 'pressure' }}, full at ${{ si: part.fullOpenPa, quantity: 'pressure' }}`,
+  ],
   symbol: () => 'springValve',
   withoutSense: (part) => ({ ...part, sense: undefined }),
   senses: (part) => (part.sense ? { field: 'sense', ref: part.sense } : undefined),

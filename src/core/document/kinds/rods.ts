@@ -30,6 +30,12 @@ export const rods = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'consumer',
+  actsAs: ['bearing', 'rods'],
+  bolted: false,
+  mounted: false,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: () => [],
   symbol: () => 'rods',
   catalogue: [
     entry(

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { entryOf, rating } from '../parts/catalogueEntry';
 import { between, positive } from '../parts/field';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { orificeShape, ratingShape, regulatingShape } from '../parts/shapes';
 
@@ -36,6 +37,16 @@ export const sideStream = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'sideStream',
+  actsAs: ['sideStream', 'element'],
+  bolted: true,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: () => 'flow',
+  settings: ({ metering }) => [
+    metering.kind === 'valve'
+      ? figured`needle ${metering.turns} turns open of ${metering.turnsToFull}`
+      : figured`orifice ${{ si: metering.boreM, quantity: 'bore' }}`,
+  ],
   sitsOutside: () => true,
   fallsOut: ({ returnBy }) => returnBy === 'gravity',
   symbol: () => 'sideStream',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryOf, usualThermostat } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured, sayOpening } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { thermostatShape } from '../parts/shapes';
 
@@ -14,6 +15,14 @@ export const thermostat = defineKind({
   schema,
   ports: ['in', 'cooler', 'bypass'],
   place: 'inLine',
+  actsAs: ['thermostat'],
+  bolted: true,
+  mounted: true,
+  takesThreadOfMate: false,
+  detail: (_, opening) => sayOpening(opening),
+  settings: (part) => [
+    figured`opens ${{ si: part.opensK, quantity: 'temperature' }}, full at ${{ si: part.fullK, quantity: 'temperature' }}`,
+  ],
   outlet: 'bypass',
   symbol: () => 'thermostat',
   thermostat: (part) => part,

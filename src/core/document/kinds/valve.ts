@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
+import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
 import { regulatingShape } from '../parts/shapes';
 
@@ -16,6 +17,12 @@ export const valve = defineKind({
   schema,
   ports: ['in', 'out'],
   place: 'inLine',
+  actsAs: ['valve'],
+  bolted: true,
+  mounted: false,
+  takesThreadOfMate: true,
+  detail: (part) => figured`${{ si: part.turns, quantity: 'turns' }}`,
+  settings: (part) => [figured`${part.turns} turns open`],
   symbol: () => 'needle',
   isShut: (part) => part.turns === 0,
   catalogue: [

@@ -1,5 +1,5 @@
 import { isReservoir, isReturn, splitPortRef } from '../parts/ports';
-import type { Part } from '../parts/part';
+import { actsAs, type Part } from '../parts/part';
 import type { Circuit } from '../project/project';
 
 /** Parts on the suction side: from the tanks to each pump, the pump included. What is put in there starves the pump. */
@@ -13,7 +13,7 @@ function suctionOf({ parts, joints }: Circuit): ReadonlySet<string> {
     const id = next.pop()!;
     if (found.has(id)) continue;
     found.add(id);
-    if (byId.get(id)?.kind !== 'pump') next.push(...behind(id));
+    if (!actsAs(byId.get(id), 'pump')) next.push(...behind(id));
   }
   return found;
 }
@@ -29,7 +29,7 @@ export function likelyFirst(circuit: Circuit): Part[] {
     if (isReservoir(part)) return 4;
     if (suction.has(part.id)) return 3;
     if (isReturn(part)) return 2;
-    return part.kind === 'filter' ? 0 : 1;
+    return actsAs(part, 'filter') ? 0 : 1;
   };
   return [...circuit.parts].sort((a, b) => place(a) - place(b));
 }

@@ -1,4 +1,4 @@
-import { kindOf, type Part } from '../parts/part';
+import { actsAs, kindOf, type Part } from '../parts/part';
 import { isBeforeLines, placeOf, isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../parts/ports';
 import { loopBetween } from './branch';
 import type { Move } from './move';
@@ -123,7 +123,7 @@ export function swapPart(w: Workpiece, move: Of<'swap'>): void {
   // What a person said of the place stays where the new part is of the same kind.
   const kept =
     made.kind === old.kind
-      ? { name: old.name, note: old.note, place: old.place, ...(old.kind === 'line' ? { lengthM: old.lengthM } : {}) }
+      ? { name: old.name, note: old.note, place: old.place, ...(actsAs(old, 'line') ? { lengthM: old.lengthM } : {}) }
       : { note: old.note };
   // The id stays, so that the column, waivers and whatever senses here stay too.
   const swapped = { ...made, ...defined(kept), ...height, id: old.id } as Part;
@@ -174,7 +174,7 @@ export function reversePart(w: Workpiece, move: Of<'reverse'>): void {
  */
 export function splitLine(w: Workpiece, move: Of<'split'>): void {
   const line = w.part(move.part);
-  if (line.kind !== 'line') throw new MoveRefused(`${line.name} is not a line: only lines are split.`);
+  if (!actsAs(line, 'line')) throw new MoveRefused(`${line.name} is not a line: only lines are split.`);
   const half = Math.ceil(line.losses.length / 2);
   const first = { ...line, lengthM: line.lengthM * move.share, losses: line.losses.slice(0, half) };
   const place = w.isolate(`${line.id}.out`);

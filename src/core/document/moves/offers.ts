@@ -1,7 +1,7 @@
 import type { CatalogueGroup } from '../parts/catalogueEntry';
 import { CATALOGUE, catalogueEntry, type AnyCatalogueEntry } from '../parts/catalogue';
-import type { KindTraits } from '../parts/kind';
-import { kindOf, type Part } from '../parts/part';
+import type { KindTraits, Place } from '../parts/kind';
+import { actsAs, kindOf, type Part } from '../parts/part';
 import { isBeforeLines, isDeadEnd, isReservoir, isReturn, isTerminal, placeOf, PORTS } from '../parts/ports';
 import { PortGroups } from '../plumbing/portGroups';
 import type { Circuit } from '../project/project';
@@ -36,8 +36,10 @@ const IN_LINE: readonly CatalogueGroup[] = [
 const FED: readonly CatalogueGroup[] = ['Bearings and jets', 'Turbo and accessories'];
 /** What may hang on a plate's side ports, between two hoses. */
 const LOOPED = ['airCooler', 'dualPassCooler', 'liquidCooler', 'remoteHead', 'filterNoBypass'];
-const SIDE_STREAMS = ['sideStreamOrifice', 'sideStreamValve'];
-const SMALL_PARTS = ['gauge', 'accumulator', 'samplePort', 'magneticPlug', 'relief'];
+/** What is screwed into a tee and leads no oil on: it reads, holds, closes, cleans, or lets go what is too much. */
+const atATee = (place: Place) => CATALOGUE.filter((e) => placeOf(e.part) === place);
+const SIDE_STREAMS = atATee('sideStream');
+const SMALL_PARTS = [...atATee('deadEnd'), ...atATee('relief').slice(0, 1)];
 
 /** What a draft's kind says of it, as far as its own figures tell. */
 const traitsOf = (d: MoveDraft) => kindOf(d) as unknown as KindTraits<MoveDraft>;
@@ -143,7 +145,7 @@ export function offersFor(circuit: Circuit, part: Part, library: readonly Librar
   offerReturns(list);
   if (list.through && !isBeforeLines(part))
     list.add('Reverse', { kind: 'reverse', part: part.id }, 'in and out crossed');
-  if (part.kind === 'line' && part.lengthM > 0)
+  if (actsAs(part, 'line') && part.lengthM > 0)
     list.add('Split', { kind: 'split', part: part.id, share: 0.5 }, 'halve');
   offerInsertion(list);
   offerTees(list);
@@ -171,7 +173,7 @@ const PLATES = ['sandwichThermostat', 'sandwichPlain'];
 const ON_A_PLATE = ['airCooler', 'liquidCooler'];
 
 function offerLoopedPlates(list: OfferList): void {
-  if (list.part.kind !== 'filter') return;
+  if (!actsAs(list.part, 'filter')) return;
   const hose = (name: string) => ({ ...entryDraft('hose10'), name });
   for (const plate of PLATES)
     for (const id of ON_A_PLATE)
@@ -237,9 +239,8 @@ function offerTees(list: OfferList): void {
   const at = tap === undefined ? outletOf(part) : list.port(tap);
   const heading = 'Feed from here';
   for (const { d, words } of list.fed()) list.add(heading, teeOf(at, d), words);
-  for (const id of SIDE_STREAMS) list.add(heading, teeOf(at, entryDraft(id)), catalogueEntry(id).label);
-  for (const id of SMALL_PARTS)
-    list.add(heading, { kind: 'tee', at, drafts: [entryDraft(id)] }, catalogueEntry(id).label);
+  for (const entry of SIDE_STREAMS) list.add(heading, teeOf(at, draft(entry)), entry.label);
+  for (const entry of SMALL_PARTS) list.add(heading, { kind: 'tee', at, drafts: [draft(entry)] }, entry.label);
   if (loops) for (const { d, words } of list.fed()) list.add('Feed from after it', teeOf(list.port('out'), d), words);
 }
 

@@ -1,6 +1,6 @@
 import { KINDS } from '../kinds';
 import type { Circuit } from '../project/project';
-import type { Part } from '../parts/part';
+import { kindOf, type Part } from '../parts/part';
 import { splitPortRef } from '../parts/ports';
 import { assertNever } from '../../foundations/invariant';
 import type { Move, MoveDraft } from './move';
@@ -93,7 +93,7 @@ export function sayMove(circuit: Circuit, move: Move): string {
     case 'returnTo':
       return `return ${nameOf(move.part)} to ${place(move.to)}`;
     case 'swap':
-      return `replace ${nameOf(move.part)} with ${lower(move.draft.name) === lower(nameOf(move.part)) ? ('bypass' in move.draft && move.draft.kind === 'filter' ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another') : lower(move.draft.name)}`;
+      return `replace ${nameOf(move.part)} with ${lower(move.draft.name) === lower(nameOf(move.part)) ? ('bypass' in move.draft && kindOf(move.draft).actsAs.includes('filter') ? `one ${move.draft['bypass'] ? 'with' : 'without'} a bypass valve` : 'another') : lower(move.draft.name)}`;
     case 'reverse':
       return `reverse in and out of ${nameOf(move.part)}`;
     case 'split':

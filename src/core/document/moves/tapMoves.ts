@@ -1,5 +1,5 @@
-import type { Part } from '../parts/part';
-import { placeOf, isTerminal, isConsumer, isReservoir, isReturn, PORTS } from '../parts/ports';
+import { actsAs, type Part } from '../parts/part';
+import { placeOf, isTerminal, isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../parts/ports';
 import { branchOf } from './branch';
 import { feedsItself } from './lineMoves';
 import type { Move } from './move';
@@ -13,7 +13,8 @@ type Of<K extends Move['kind']> = Extract<Move, { kind: K }>;
 export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   const { part } = w.port(move.at);
   // What only reads or holds stands where it is tapped; what is fed stands at the end of the row.
-  const ends = DEAD_ENDS.has(move.drafts[move.drafts.length - 1]?.kind ?? '');
+  const lastDraft = move.drafts.at(-1);
+  const ends = lastDraft !== undefined && isDeadEnd(lastDraft);
   const chain = w.chain(move.drafts, ends && !isReservoir(part) ? part.id : rightmostOf(w, part));
   w.join(move.at, chain.inlet);
   const { last } = chain;
@@ -33,8 +34,6 @@ export function teeOff(w: Workpiece, move: Of<'tee'>): void {
   w.join(outlet, returnTo);
 }
 
-const DEAD_ENDS: ReadonlySet<string> = new Set(['gauge', 'plug', 'accumulator']);
-
 /** Where a new branch's columns go: behind the last part that is fed from here. */
 function rightmostOf(w: Workpiece, part: Part): string {
   return w.parts.filter(isConsumer).at(-1)?.id ?? part.id;
@@ -42,7 +41,7 @@ function rightmostOf(w: Workpiece, part: Part): string {
 
 function onlyReturn(w: Workpiece): string | undefined {
   const reservoirs = w.parts.filter(isReservoir);
-  const pan = reservoirs.filter((r) => r.kind === 'sump');
+  const pan = reservoirs.filter((r) => actsAs(r, 'pan'));
   const one = reservoirs.length === 1 ? reservoirs[0] : pan.length === 1 ? pan[0] : undefined;
   return one && `${one.id}.return`;
 }

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { CatalogueEntry, DraftOf } from './catalogueEntry';
 import type { Passage } from './passage';
+import type { FiguredWords, PartDetail } from './partWords';
 import type { SymbolKey } from './symbol';
 import type { Thermostat } from './thermostat';
 
@@ -28,6 +29,45 @@ export const PLACES = [
 ] as const;
 export type Place = (typeof PLACES)[number];
 
+/**
+ * What the trade takes a part for. Whoever must know that something is a filter asks this, never its kind: a new kind
+ * that acts as a filter is one everywhere.
+ */
+export const ACTS = [
+  'pan',
+  'tank',
+  'pickup',
+  'pump',
+  'scavenge',
+  'relief',
+  'checkValve',
+  'filter',
+  /** Holds an element that clogs and is changed. */
+  'element',
+  'sideStream',
+  'line',
+  'fitting',
+  'orifice',
+  'valve',
+  'cooler',
+  'thermostat',
+  'plate',
+  'cover',
+  'accumulator',
+  'plug',
+  'gauge',
+  'drain',
+  'ownOil',
+  /** A plain bearing of the crank. */
+  'bearing',
+  'mains',
+  'rods',
+  'jets',
+  /** Fed beside the crank: turbo, head, tensioner. */
+  'accessory',
+] as const;
+export type Act = (typeof ACTS)[number];
+
 /** A way that oil can take through a part, from an inlet to an outlet. */
 export type Way = readonly [from: string, to: string];
 
@@ -42,11 +82,25 @@ export interface Extra<P> {
  * What the document layer knows of a kind of part. Layers above keep one table each for what they ask of every kind
  * (expansion into laws, explanation, faults, tolerances); leaving a kind out of one of them does not compile.
  */
-export interface KindTraits<P, L extends Place = Place> {
+export interface KindTraits<P, L extends Place = Place, A extends readonly Act[] = readonly Act[]> {
   /** In order: where oil comes in first. */
   readonly ports: readonly string[];
   readonly place: L;
+  readonly actsAs: A;
+  /** Bought, bolted or screwed on from outside; not what is inside the engine, as a passage, a bearing, its own pump. */
+  readonly bolted: boolean | ((part: P) => boolean);
+  /** Somebody mounts it: it is asked where it sits and on what. */
+  readonly mounted: boolean;
+  /** A small part that is bought to match: it takes the thread of what it meets. */
+  readonly takesThreadOfMate: boolean;
   symbol(part: P): SymbolKey;
+  /**
+   * What the drawing says under its name.
+   * @param opening of its valve, 0 to 1
+   */
+  detail(part: P, opening: number): PartDetail;
+  /** What is set on it, for the job sheet: springs, thermostats, bores, needles. */
+  settings(part: P): readonly FiguredWords[];
   /**
    * Ways through it in the direction that it is meant to go, shut valves counted; default: from the first port to each
    * other.
@@ -94,11 +148,16 @@ export interface KindTraits<P, L extends Place = Place> {
 }
 
 /** A kind of part: how it stands in a file, what a user can fit of it, and its traits. */
-export interface KindModule<S extends z.ZodType, L extends Place> extends KindTraits<z.output<S>, L> {
+export interface KindModule<S extends z.ZodType, L extends Place, A extends readonly Act[]> extends KindTraits<
+  z.output<S>,
+  L,
+  A
+> {
   readonly schema: S;
   readonly catalogue: readonly CatalogueEntry<DraftOf<S>>[];
 }
 
 /** Declares a kind; the types of its functions follow from its schema. */
-export const defineKind = <S extends z.ZodType, const L extends Place>(kind: KindModule<S, L>): KindModule<S, L> =>
-  kind;
+export const defineKind = <S extends z.ZodType, const L extends Place, const A extends readonly Act[]>(
+  kind: KindModule<S, L, A>,
+): KindModule<S, L, A> => kind;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { KINDS } from '../kinds';
 import type { DraftOf } from './catalogueEntry';
-import type { KindTraits, Place } from './kind';
+import type { Act, KindTraits, Place } from './kind';
 import type { Thermostat } from './thermostat';
 
 type Kinds = typeof KINDS;
@@ -21,6 +21,16 @@ export type PartDraft = DraftOf<AnyPartSchema>;
 
 /** Kinds that stand at a place. */
 export type KindAt<L extends Place> = { [K in PartKind]: Kinds[K]['place'] extends L ? K : never }[PartKind];
+
+/** Parts of the kinds that act as something. */
+export type PartActingAs<A extends Act> = PartOf<
+  { [K in PartKind]: A extends Kinds[K]['actsAs'][number] ? K : never }[PartKind]
+>;
+
+/** True for a part that the trade takes for such a one; false for none. */
+export function actsAs<A extends Act>(part: Part | undefined, act: A): part is PartActingAs<A> {
+  return part !== undefined && kindOf(part).actsAs.includes(act);
+}
 
 /** What the document knows of a part's kind. */
 export function kindOf(part: Pick<Part, 'kind'>): KindTraits<Part> {

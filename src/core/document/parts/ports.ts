@@ -32,7 +32,7 @@ export function isReturn(part: Part): part is ReturnPart {
 }
 
 /** Parts that end a line and take no flow: they read, hold or close. */
-export function isDeadEnd(part: Part): boolean {
+export function isDeadEnd(part: Pick<Part, 'kind'>): boolean {
   return placeOf(part) === 'deadEnd';
 }
 

@@ -1,3 +1,4 @@
+import { actsAs } from '../parts/part';
 import { isReservoir, isReturn, type ReservoirPart, type ReturnPart } from '../parts/ports';
 import type { Circuit } from '../project/project';
 import { PortGroups } from './portGroups';
@@ -17,7 +18,7 @@ export function drainEnd(
     const out = groups.of(`${at.id}.out`);
     const next = returns.find((r) => r.id !== at.id && groups.of(`${r.id}.in`) === out);
     if (!next) return circuit.parts.filter(isReservoir).find((r) => groups.of(`${r.id}.return`) === out);
-    if (next.kind === 'scavenge') return undefined;
+    if (actsAs(next, 'scavenge')) return undefined;
     at = next;
   }
   return undefined;

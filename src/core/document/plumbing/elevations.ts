@@ -1,3 +1,4 @@
+import { actsAs } from '../parts/part';
 import type { Issue } from '../project/issue';
 import { isReservoir, PORTS } from '../parts/ports';
 import type { Circuit } from '../project/project';
@@ -20,7 +21,7 @@ export function assignElevations(
 ): ReadonlyMap<string, number> {
   const stated = new Map<string, { readonly m: number; readonly part: string }>();
   for (const part of circuit.parts) {
-    if (isReservoir(part) || part.elevationM === undefined || part.kind === 'drain') continue;
+    if (isReservoir(part) || part.elevationM === undefined || actsAs(part, 'drain')) continue;
     for (const port of PORTS[part.kind]) {
       const group = groups.of(`${part.id}.${port}`);
       // Oil that falls out does so at the part's own height, whatever it falls into.
@@ -29,7 +30,7 @@ export function assignElevations(
         circuit.parts.some(
           (p) =>
             (isReservoir(p) && groups.of(`${p.id}.return`) === group) ||
-            (p.kind === 'drain' && groups.of(`${p.id}.in`) === group),
+            (actsAs(p, 'drain') && groups.of(`${p.id}.in`) === group),
         )
       )
         continue;

@@ -1,4 +1,4 @@
-const INCH = 0.0254;
+import { INCH_M } from './conversions';
 
 /**
  * Usual bore of flexible hose by dash size [m]: generally the dash number × 1/16 inch less the wall.
@@ -30,7 +30,7 @@ export const NUMBER_DRILLS = NUMBER_DRILLS_INCH.length;
 /** Diameter of a number drill [m]; undefined for a number that is not one, 1 to 80. */
 export function numberDrillM(number: number): number | undefined {
   const inch = NUMBER_DRILLS_INCH[number - 1];
-  return inch === undefined ? undefined : inch * INCH;
+  return inch === undefined ? undefined : inch * INCH_M;
 }
 
 /** Usual bore of flexible hose of a dash size [m]; undefined where there is no such size. */

@@ -1,14 +1,6 @@
-import { displayUnit, toDisplay, type Quantity, type UnitChoice } from './quantity';
+import { displayUnit, QUANTITIES, toDisplay, type Quantity, type UnitChoice } from './quantity';
 
 const SIGNIFICANT_WHEN_SMALL = 2;
-/** Below these nothing in a workshop can show it, and a reader would take it for a finding [SI]: written as 0. */
-const NOISE: Partial<Record<Quantity, number>> = {
-  pressure: 20,
-  flow: 2e-8,
-  volume: 5e-7,
-  heatFlow: 0.5,
-};
-
 /** From here on a third decimal is more than anything in a workshop can show. */
 const NO_THIRD_DECIMAL_FROM = 10;
 
@@ -26,7 +18,7 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
   let text = shown.toFixed(places);
   if (Number(text) === 0) {
     text =
-      shown === 0 || decimals !== undefined || Math.abs(si) < (NOISE[quantity] ?? 0)
+      shown === 0 || decimals !== undefined || Math.abs(si) < QUANTITIES[quantity].zeroBelow
         ? (0).toFixed(places)
         : String(Number(shown.toPrecision(SIGNIFICANT_WHEN_SMALL)));
     if (text.includes('e')) text = shown.toExponential(1);

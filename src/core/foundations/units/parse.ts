@@ -1,3 +1,4 @@
+import { FOOT_M, INCH_M } from './conversions';
 import { dashBoreM, numberDrillM } from './boreSizes';
 import { displayUnit, fromDisplay, QUANTITIES, type DisplayUnit, type Quantity, type UnitChoice } from './quantity';
 import { spelledUnit } from './spellings';
@@ -29,8 +30,6 @@ const FEET_AND_INCHES = new RegExp(
   `^(${FIGURE})\\s*(?:ft|feet|foot|'|′|’)\\s*(${FIGURE})\\s*(?:in|inch|inches|"|″|”|'')?$`,
   'i',
 );
-const FOOT = 0.3048;
-const INCH = 0.0254;
 const IN_LENGTHS: readonly Quantity[] = ['bore', 'length', 'cutLength', 'clearance'];
 
 /**
@@ -57,7 +56,7 @@ export function parseQuantity(
     if (named) return named;
   }
   const feet = IN_LENGTHS.includes(quantity) ? FEET_AND_INCHES.exec(typed) : null;
-  if (feet) return found(figureOf(feet[1]!, quantity) * FOOT + figureOf(feet[2]!, quantity) * INCH);
+  if (feet) return found(figureOf(feet[1]!, quantity) * FOOT_M + figureOf(feet[2]!, quantity) * INCH_M);
   const match = ONE.exec(typed);
   if (!match) return { ok: false, reason: 'notANumber' };
   const figure = figureOf(match[1]!, quantity);
@@ -65,11 +64,13 @@ export function parseQuantity(
   const suffix = match[2]!.trim();
   if (suffix === '')
     return match[1]!.includes('/') && IN_LENGTHS.includes(quantity)
-      ? found(figure * INCH)
+      ? found(figure * INCH_M)
       : found(fromDisplay(figure, displayUnit(quantity, choice)));
   const spelled = spelledUnit(quantity, suffix);
   if (spelled) return found(figure * spelled.scale + (spelled.offset ?? 0));
-  const shown = (QUANTITIES[quantity] as readonly DisplayUnit[]).find((u) => u.symbol === suffix || u.id === suffix);
+  const shown = (QUANTITIES[quantity].shown as readonly DisplayUnit[]).find(
+    (u) => u.symbol === suffix || u.id === suffix,
+  );
   return shown ? found(fromDisplay(figure, shown)) : { ok: false, reason: 'unknownUnit' };
 }
 

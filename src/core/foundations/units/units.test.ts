@@ -12,8 +12,8 @@ import {
   type Quantity,
 } from '.';
 
-const choices = Object.entries(QUANTITIES).flatMap(([quantity, units]) =>
-  units.map((u) => [quantity as Quantity, u.id] as const),
+const choices = Object.entries(QUANTITIES).flatMap(([quantity, { shown }]) =>
+  shown.map((u) => [quantity as Quantity, u.id] as const),
 );
 
 describe('Units', () => {

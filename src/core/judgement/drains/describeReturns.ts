@@ -1,4 +1,4 @@
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { isReservoir, isReturn, type ReservoirPart, type ReturnPart } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import { judgeDrain, scavengeCapacityM3S } from './judgeDrain';
@@ -43,7 +43,7 @@ export function describeReturns(
   };
   return circuit.parts.filter(isReturn).map((part) => {
     const flowM3S = flowOf(part);
-    if (part.kind === 'scavenge') {
+    if (actsAs(part, 'scavenge')) {
       const capacityM3S = scavengeCapacityM3S(part, state.speedRevS);
       const neededM3S = Math.max(0, flowM3S) * part.foamFactor;
       return {
@@ -79,7 +79,7 @@ export function describeReturns(
 /** The reservoir that a scavenge section draws from, where it does. */
 function panOf(circuit: Circuit, compiled: CompiledCircuit, part: ReturnPart): ReservoirPart | undefined {
   const node = compiled.nodeOfPort.get(`${part.id}.in`);
-  return node === undefined || part.kind !== 'scavenge'
+  return node === undefined || !actsAs(part, 'scavenge')
     ? undefined
     : circuit.parts.filter(isReservoir).find((r) => compiled.nodeOfPort.get(`${r.id}.suction`) === node);
 }
@@ -88,7 +88,7 @@ function outletHeight(circuit: Circuit, feeders: readonly string[]): number | un
   const heights = feeders
     .map((id) => circuit.parts.find((p) => p.id === id))
     .filter((p): p is Part => p !== undefined)
-    .map((p) => (p.kind === 'drain' ? p.profile?.at(-1)?.heightM : p.elevationM));
+    .map((p) => (actsAs(p, 'drain') ? p.profile?.at(-1)?.heightM : p.elevationM));
   return heights.find((h) => h !== undefined);
 }
 
@@ -100,7 +100,7 @@ export function describeAccumulators(
   state: OperatingState,
 ): SolveResult['accumulators'] {
   return circuit.parts
-    .filter((p) => p.kind === 'accumulator')
+    .filter((p) => actsAs(p, 'accumulator'))
     .map((p) => {
       const pressurePa = nodes[compiled.nodeOfPort.get(`${p.id}.in`) ?? -1]?.pressurePa ?? null;
       return {

@@ -1,3 +1,4 @@
+import { actsAs } from '../../document/parts/part';
 import { isConsumer, type ConsumerPart } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import type { CompiledCircuit } from '../../network/compile/compile';
@@ -58,14 +59,14 @@ export function readProbe(
   const { part } = probe;
   const pumpTurns = state.speedRevS > 0;
   const gate =
-    part.kind === 'rods' && probe.element >= 0 ? ws.boundB[probe.element]! * (1 + part.gateHalfWidth) : undefined;
+    actsAs(part, 'rods') && probe.element >= 0 ? ws.boundB[probe.element]! * (1 + part.gateHalfWidth) : undefined;
   const lowPressurePa = lowWaterPa(part.supply, state.speedRevS, gate) ?? null;
   if (probe.inNode < 0 || probe.element < 0 || still?.[probe.inNode] === 1)
     return { verdict: pumpTurns ? 'dry' : 'inBand', checks: [], pressurePa: null, flowM3S: null, lowPressurePa };
   const pressurePa = ws.pressurePa[probe.inNode]!;
   const flowM3S = ws.flowM3S[probe.element]!;
   const spring =
-    part.kind === 'jets' && part.valve && probe.valve >= 0
+    actsAs(part, 'jets') && part.valve && probe.valve >= 0
       ? { crackPa: part.valve.crackPa, lift: ws.opening[probe.valve]! }
       : undefined;
   const { verdict, checks } = judgeSupply(part.supply, {
@@ -75,7 +76,7 @@ export function readProbe(
     flowM3S,
     backPressurePa: network.heldPressurePa[probe.outNode]!,
     centrifugalPa: gate,
-    shutOff: part.kind === 'rods' && ws.opening[probe.element] === 0,
+    shutOff: actsAs(part, 'rods') && ws.opening[probe.element] === 0,
     spring,
   });
   return { verdict, checks, pressurePa, flowM3S, lowPressurePa };

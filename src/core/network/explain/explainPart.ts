@@ -1,5 +1,5 @@
 import { hasAntiDrain } from '../../document/kinds/filter';
-import { kindOf, type Part } from '../../document/parts/part';
+import { actsAs, kindOf, type Part } from '../../document/parts/part';
 import { FITTINGS } from '../../document/parts/fittings';
 import { churchillFriction } from '../../physics/laws/churchill';
 import { lineDropInto } from '../../physics/laws/line';
@@ -64,7 +64,7 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
     case 'twoTerm': {
       const rated = explainedFigures(part, e.role).rating;
       // Shut by its anti-drain valve it follows no rating.
-      if (!rated || (part.kind === 'filter' && hasAntiDrain(part) && (e.pressureDropPa ?? 0) < 0)) return undefined;
+      if (!rated || (actsAs(part, 'filter') && hasAntiDrain(part) && (e.pressureDropPa ?? 0) < 0)) return undefined;
       const { point, load, passes } = rated;
       const plain = twoTermCoefficients(point, load);
       const c = {
@@ -134,7 +134,7 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
     case 'springValve':
       return explainSpringValve(part, e, flow, drop, rho, mu);
     case 'pump':
-      return part.kind === 'pump' ? explainPump(part, e, result, flow, mu) : undefined;
+      return actsAs(part, 'pump') ? explainPump(part, e, result, flow, mu) : undefined;
     case 'bearing':
     case 'crankFedRod':
       return explainBearing(e, flow, drop);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Part, PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { solveState } from '../../judgement/judgeState';
 import type { SolveResult } from '../../judgement/stateResult';
@@ -86,7 +86,7 @@ const COLD_STEP_K = 5;
 const WARM_K = 363.15;
 
 const isFilter = (p: Part): p is PartOf<'filter'> | PartOf<'sideStream'> =>
-  p.kind === 'filter' || p.kind === 'sideStream';
+  actsAs(p, 'filter') || actsAs(p, 'sideStream');
 
 const flowThrough = (result: SolveResult, part: string, role?: string): number =>
   result.elements
@@ -103,13 +103,14 @@ function work(
   const volumeM3 = parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
   const filters = parts.filter(isFilter).map((p) => {
     // A filter without a valve is one element, without a role.
-    const flowM3S = flowThrough(result, p.id, p.kind === 'filter' && p.bypass ? 'media' : undefined);
-    const beta =
-      p.kind === 'filter' ? [...FULL_FLOW_BETA] : SIDE_POWERS.map((power) => (p.betaRatio ?? USUAL_SIDE_BETA) ** power);
+    const flowM3S = flowThrough(result, p.id, actsAs(p, 'filter') && p.bypass ? 'media' : undefined);
+    const beta = actsAs(p, 'filter')
+      ? [...FULL_FLOW_BETA]
+      : SIDE_POWERS.map((power) => (p.betaRatio ?? USUAL_SIDE_BETA) ** power);
     return {
       part: p.id,
       name: p.name,
-      sideStream: p.kind === 'sideStream',
+      sideStream: actsAs(p, 'sideStream'),
       flowM3S,
       beta,
       turnoversPerHour: (flowM3S * HOUR_S) / volumeM3,
@@ -163,7 +164,7 @@ function coldBypass(bench: StudyBench): Cleanliness['coldBypass'] {
   const circuit = bench.circuit();
   const { range, engine } = circuit.project;
   return bench.variant.circuit.parts.flatMap((p) => {
-    if (p.kind !== 'filter' || !p.bypass) return [];
+    if (!actsAs(p, 'filter') || !p.bypass) return [];
     let share = 0;
     let untilK: number | null = null;
     for (let k = range.coldestOilK; k <= WARM_K; k += COLD_STEP_K) {

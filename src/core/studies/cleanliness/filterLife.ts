@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Part, PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { findingsOf } from '../../judgement/audit/rule';
 import { surveyCircuit } from '../../judgement/audit/context';
 import { filterBypass } from '../../judgement/audit/rules/filtration';
@@ -52,7 +52,7 @@ export function filterLives(
   return new Map(
     filters.map((filter) => {
       const dirtShare = dirtShares.get(filter.id) ?? 0;
-      const holds = filter.kind === 'sideStream' ? SIDE_STREAM_HOLDS : 1;
+      const holds = actsAs(filter, 'sideStream') ? SIDE_STREAM_HOLDS : 1;
       const until = (load: number): number | null => {
         const h = hoursToLoad(filter.load, load, usualHours * holds, dirtShare);
         return Number.isFinite(h) ? h : null;
@@ -60,11 +60,11 @@ export function filterLives(
       const figures = found.find((f) => f.part === filter.id)?.figures ?? {};
       // With a valve the element starves nobody: the valve opens first. Without one it is the other way round.
       const [key, what] =
-        filter.kind === 'filter' && filter.bypass
+        actsAs(filter, 'filter') && filter.bypass
           ? (['opensLoad', 'bypassOpens'] as const)
           : (['starvesLoad', 'starves'] as const);
       const byAudit = figures[key] ? [{ what, load: figures[key].si }] : [];
-      const half = filter.kind === 'sideStream' ? halfFlowAt(bench, filter, state) : undefined;
+      const half = actsAs(filter, 'sideStream') ? halfFlowAt(bench, filter, state) : undefined;
       const bites = [...byAudit, ...(half === undefined ? [] : [{ what: 'halfFlow' as const, load: half }])];
       return [
         filter.id,

@@ -1,4 +1,4 @@
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { withVariant, type Project } from '../../document/project/project';
 import { changed, check, type Hypothesis, type Subject } from './hypothesis';
 
@@ -52,7 +52,7 @@ export function oil(subject: Subject): readonly Hypothesis[] {
 
 export function levelAndPump(subject: Subject): readonly Hypothesis[] {
   const pumps = (words: string, change: (p: Extract<Part, { kind: 'pump' }>) => Part) =>
-    changed(subject, words, (p) => (p.kind === 'pump' ? change(p) : p));
+    changed(subject, words, (p) => (actsAs(p, 'pump') ? change(p) : p));
   return [
     {
       id: 'level',
@@ -75,7 +75,7 @@ export function levelAndPump(subject: Subject): readonly Hypothesis[] {
     {
       id: 'pump',
       title: 'Pump worn',
-      part: subject.variant.circuit.parts.find((p) => p.kind === 'pump')?.id ?? '',
+      part: subject.variant.circuit.parts.find((p) => actsAs(p, 'pump'))?.id ?? '',
       prior: 0.7,
       severities: [2, 3, 5].flatMap((f) =>
         pumps(`${f} times its slip`, (p) => ({
@@ -99,13 +99,13 @@ export function levelAndPump(subject: Subject): readonly Hypothesis[] {
 export function bearings(subject: Subject): readonly Hypothesis[] {
   const worn = (f: number) =>
     changed(subject, `${f} times the clearance`, (p) =>
-      p.kind === 'bearings' || p.kind === 'rods' ? { ...p, clearanceRadialM: p.clearanceRadialM * f } : p,
+      actsAs(p, 'mains') || actsAs(p, 'rods') ? { ...p, clearanceRadialM: p.clearanceRadialM * f } : p,
     );
   return [
     {
       id: 'bearings',
       title: 'Bearings worn or loose',
-      part: subject.variant.circuit.parts.find((p) => p.kind === 'bearings')?.id ?? '',
+      part: subject.variant.circuit.parts.find((p) => actsAs(p, 'mains'))?.id ?? '',
       prior: 0.7,
       severities: [1.3, 1.6, 2, 2.6].flatMap(worn),
       check: check(

@@ -1,4 +1,4 @@
-import type { Part, PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
 import { withVariant } from '../../document/project/project';
 import { singleFaults } from '../inputs/singleFaults';
@@ -27,7 +27,7 @@ export function ofLine(subject: Subject, part: PartOf<'line'>): readonly Hypothe
 
 /** True for a hose that is joined to a cooler. */
 function servesCooler(subject: Subject, line: Part): boolean {
-  const coolers = new Set(subject.variant.circuit.parts.filter((p) => p.kind === 'cooler').map((p) => p.id));
+  const coolers = new Set(subject.variant.circuit.parts.filter((p) => actsAs(p, 'cooler')).map((p) => p.id));
   return subject.variant.circuit.joints.some((j) => {
     const ends = [j.from, j.to].map((ref) => splitPortRef(ref).part);
     return ends.includes(line.id) && ends.some((id) => coolers.has(id));
@@ -56,7 +56,7 @@ function leak(subject: Subject, part: Part, times: number): Severity[] {
   if (!leaking) return [];
   const known = new Set(subject.variant.circuit.parts.map((p) => p.id));
   const parts = leaking.circuit.parts.map((p) =>
-    !known.has(p.id) && p.kind === 'consumer' ? { ...p, ratedFlowM3S: p.ratedFlowM3S * times } : p,
+    !known.has(p.id) && actsAs(p, 'accessory') ? { ...p, ratedFlowM3S: p.ratedFlowM3S * times } : p,
   );
   const variant = { ...leaking, circuit: { ...leaking.circuit, parts } };
   return [

@@ -1,4 +1,4 @@
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { withVariant, type Project, type Variant } from '../../document/project/project';
 
 /** What is looked at by hand, with what it costs and what it answers. */
@@ -59,4 +59,4 @@ export const one = (subject: Subject, id: string, words: string, change: (part: 
 
 /** A line outside the engine: it can be blocked, squeezed or leak. */
 export const isOutside = (part: Part): boolean =>
-  part.kind === 'line' && (part.form === 'hose' || part.form === 'hardLine');
+  actsAs(part, 'line') && (part.form === 'hose' || part.form === 'hardLine');

@@ -1,25 +1,15 @@
-import type { Part, PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
 import { ofLine } from './hoseCauses';
 import { check, one, type Hypothesis, type Subject } from './hypothesis';
 
 export function ofPart(subject: Subject, part: Part): readonly Hypothesis[] {
-  switch (part.kind) {
-    case 'relief':
-      return ofRelief(subject, part);
-    case 'filter':
-      return ofFilter(subject, part);
-    case 'orifice':
-      return ofRestrictor(subject, part);
-    case 'line':
-      return ofLine(subject, part);
-    case 'cooler':
-      return ofCooler(subject, part);
-    case 'pickup':
-      return ofPickup(subject, part);
-    default:
-      return [];
-  }
+  if (actsAs(part, 'relief')) return ofRelief(subject, part);
+  if (actsAs(part, 'filter')) return ofFilter(subject, part);
+  if (actsAs(part, 'orifice')) return ofRestrictor(subject, part);
+  if (actsAs(part, 'line')) return ofLine(subject, part);
+  if (actsAs(part, 'cooler')) return ofCooler(subject, part);
+  return actsAs(part, 'pickup') ? ofPickup(subject, part) : [];
 }
 
 function ofRelief(subject: Subject, part: PartOf<'relief'>): readonly Hypothesis[] {
@@ -110,7 +100,7 @@ function ofFilter(subject: Subject, part: PartOf<'filter'>): readonly Hypothesis
 function ofRestrictor(subject: Subject, part: PartOf<'orifice'>): readonly Hypothesis[] {
   const line = subject.variant.circuit.parts.find(
     (p) =>
-      p.kind === 'line' &&
+      actsAs(p, 'line') &&
       subject.variant.circuit.joints.some((j) =>
         [j.from, j.to].every((ref) => [p.id, part.id].includes(splitPortRef(ref).part)),
       ),
@@ -133,7 +123,7 @@ function ofRestrictor(subject: Subject, part: PartOf<'orifice'>): readonly Hypot
         subject,
         part.id,
         'left out',
-        (p) => ({ ...p, boreM: line?.kind === 'line' ? line.boreM : part.boreM * 2.5 }) as Part,
+        (p) => ({ ...p, boreM: actsAs(line, 'line') ? line.boreM : part.boreM * 2.5 }) as Part,
       ),
       check: check(
         `${part.id}.missing`,

@@ -1,3 +1,4 @@
+import { actsAs } from '../../document/parts/part';
 import { PORTS } from '../../document/parts/ports';
 import { gaugePort } from '../../document/plumbing/gaugePort';
 import type { Variant } from '../../document/project/project';
@@ -5,7 +6,7 @@ import { check, type Hypothesis, type Subject } from './hypothesis';
 
 export function sender(subject: Subject): readonly Hypothesis[] {
   const at = gaugePort(subject.variant.circuit.parts);
-  const filter = subject.variant.circuit.parts.find((p) => p.kind === 'filter');
+  const filter = subject.variant.circuit.parts.find((p) => actsAs(p, 'filter'));
   return [
     ...([-1, 1] as const).map((side): Hypothesis => ({
       id: side < 0 ? 'senderLow' : 'senderHigh',
@@ -47,11 +48,11 @@ export function sender(subject: Subject): readonly Hypothesis[] {
 /** Ports at which a second gauge could be screwed in: where a part has a tap, and what is fed from outside. */
 export function gaugePorts(variant: Variant): readonly string[] {
   return variant.circuit.parts.flatMap((p) =>
-    p.kind === 'plate'
+    actsAs(p, 'plate')
       ? [`${p.id}.tap`]
-      : p.kind === 'consumer' && p.duty === 'turbo' && PORTS[p.kind].includes('in')
+      : actsAs(p, 'accessory') && p.duty === 'turbo' && PORTS[p.kind].includes('in')
         ? [`${p.id}.in`]
-        : p.kind === 'line' && p.form === 'gallery'
+        : actsAs(p, 'line') && p.form === 'gallery'
           ? [`${p.id}.out`]
           : [],
   );

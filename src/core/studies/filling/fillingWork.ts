@@ -1,5 +1,5 @@
 import { hasAntiDrain } from '../../document/kinds/filter';
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { isConsumer, isReservoir, placeOf } from '../../document/parts/ports';
 import { gaugePort } from '../../document/plumbing/gaugePort';
 import { tracePlumbing } from '../../document/plumbing/plumbing';
@@ -136,7 +136,7 @@ export function fillCircuit(given: Project, variant: Variant, request: FillingRe
 /** Seconds of running, after cranking, by which oil must be there. @source common practice, no source */
 const LIMIT_S = { turbo: 5, other: 10 } as const;
 const limitOf = (part: Part): number =>
-  part.kind === 'consumer' && part.duty === 'turbo' ? LIMIT_S.turbo : LIMIT_S.other;
+  actsAs(part, 'accessory') && part.duty === 'turbo' ? LIMIT_S.turbo : LIMIT_S.other;
 const isLate = (arrivesS: number | undefined, startedS: number | null, limitS: number): boolean =>
   arrivesS === undefined || arrivesS > (startedS ?? 0) + limitS;
 
@@ -157,13 +157,13 @@ function startsFull(part: Part, variant: Variant, start: FillingRequest['start']
   if (place === 'pump' || place === 'suction' || place === 'relief' || isReservoir(part)) return true;
   if (start === 'dry') return false;
   const holds =
-    (part.kind === 'filter' && part.mounting !== 'inline') ||
-    part.kind === 'sideStream' ||
-    (part.kind === 'cooler' && (part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh'));
+    (actsAs(part, 'filter') && part.mounting !== 'inline') ||
+    actsAs(part, 'sideStream') ||
+    (actsAs(part, 'cooler') && (part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh'));
   if (start === 'prefilled') return holds;
-  if (part.kind === 'filter') return hasAntiDrain(part);
-  if (part.kind === 'cooler') return part.filling === 'portsAtTop';
-  if (part.kind === 'sideStream') return true;
+  if (actsAs(part, 'filter')) return hasAntiDrain(part);
+  if (actsAs(part, 'cooler')) return part.filling === 'portsAtTop';
+  if (actsAs(part, 'sideStream')) return true;
   const traced = tracePlumbing(variant.circuit);
   const sump = variant.circuit.parts.find(isReservoir)!;
   const place_ = traced.ok ? traced.plumbing.elevations.get(traced.plumbing.groups.of(`${part.id}.in`)) : undefined;
@@ -207,7 +207,7 @@ function solveWet(
     },
     pumpedM3S: () =>
       wet.circuit.parts
-        .filter((p) => p.kind === 'pump')
+        .filter((p) => actsAs(p, 'pump'))
         .reduce(
           (sum, p) => sum + [...(elementsOfPart.get(p.id)?.values() ?? [])].reduce((s, e) => s + ws.flowM3S[e]!, 0),
           0,

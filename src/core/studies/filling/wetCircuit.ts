@@ -1,4 +1,4 @@
-import { kindOf, type Part } from '../../document/parts/part';
+import { actsAs, kindOf, type Part } from '../../document/parts/part';
 import { isConsumer, isReservoir, isReturn, sensePort, splitPortRef, waysThrough } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { PortGroups } from '../../document/plumbing/portGroups';
@@ -177,7 +177,7 @@ export const airOf = (part: string): string => `air_${part}`.slice(0, 40);
 /** A line with the length of its full share; other parts with that share of their resistance. */
 function partlyFull(part: Part, share: number): Part {
   const s = Math.max(LEAST_SHARE, share);
-  if (part.kind === 'line') return part.lengthM > 0 ? { ...part, lengthM: part.lengthM * s, losses: [] } : part;
+  if (actsAs(part, 'line')) return part.lengthM > 0 ? { ...part, lengthM: part.lengthM * s, losses: [] } : part;
   if ('ratedPressureDropPa' in part && !isConsumer(part))
     return { ...part, ratedPressureDropPa: part.ratedPressureDropPa * s };
   return part;

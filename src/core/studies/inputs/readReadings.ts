@@ -1,10 +1,10 @@
+import { PSI_PA } from '../../foundations/units';
 import { MOST_READINGS, readingSchema, type Reading } from '../../document/project/calibration';
 import type { CsvTable } from '../../heat/trace';
 
 const RPM = 1 / 60;
 const C = 273.15;
 const BAR = 1e5;
-const PSI = 6894.757293168361;
 const KMH = 1 / 3.6;
 const MPH = 0.44704;
 
@@ -19,8 +19,8 @@ const COLUMNS = {
   pressurePa: {
     pressure_bar: (v: number) => v * BAR,
     bar: (v: number) => v * BAR,
-    pressure_psi: (v: number) => v * PSI,
-    psi: (v: number) => v * PSI,
+    pressure_psi: (v: number) => v * PSI_PA,
+    psi: (v: number) => v * PSI_PA,
     pressure_kpa: (v: number) => v * 1e3,
   },
   airTemperatureK: { air_c: (v: number) => v + C, air_f: (v: number) => (v + 459.67) / 1.8 },

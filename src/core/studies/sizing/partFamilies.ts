@@ -1,4 +1,4 @@
-import { withThermostat, thermostatOf, type Part, type PartOf } from '../../document/parts/part';
+import { actsAs, withThermostat, thermostatOf, type Part, type PartOf } from '../../document/parts/part';
 import { estimateAirCooling } from '../../heat/coolers';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
 import { DEFAULT_LIQUID_COOLING } from '../../document/parts/cooling';
@@ -61,11 +61,11 @@ const OPENS = { low: 60 + C, high: 130 + C, step: 0.5 } as const;
 
 /** Families of sizes of a cooler or a thermostat; none for other parts. */
 export function partFamiliesOf(part: Part): readonly PartFamily[] {
-  if (part.kind === 'cooler' && part.medium === 'liquid')
+  if (actsAs(part, 'cooler') && part.medium === 'liquid')
     return [
       { id: 'plates', title: '', counts: 'plates', quantity: 'ratio', ...PLATE_RANGE, stock: PLATES, fit: withPlates },
     ];
-  if (part.kind === 'cooler')
+  if (actsAs(part, 'cooler'))
     return AIR_WIDTHS_M.map((width) => ({
       id: `rows${Math.round(1000 * width)}`,
       title: `${Math.round(1000 * width)} mm`,

@@ -1,5 +1,5 @@
 import { changePart, partFields } from '../../document/parts/partFields';
-import type { Part } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import type { Variant } from '../../document/project/project';
 import { DASH_BORES_M, NUMBER_DRILLS, numberDrillM } from '../../foundations/units/boreSizes';
 import type { Quantity } from '../../foundations/units';
@@ -57,7 +57,7 @@ export function sizablesOf(part: Part): Sizable[] {
     const { quantity } = field.input;
     switch (path[path.length - 1]) {
       case 'boreM': {
-        if (part.kind === 'line') {
+        if (actsAs(part, 'line')) {
           const hose = part.form === 'hose' || part.form === 'hardLine';
           const dash = Object.entries(DASH_BORES_M).map(([n, si]) => ({ label: `dash ${n}`, si }));
           return path.length === 1
@@ -65,9 +65,9 @@ export function sizablesOf(part: Part): Sizable[] {
             : [];
         }
         const drilled =
-          part.kind === 'orifice' ||
-          (part.kind === 'jets' && path[0] === 'nozzle') ||
-          (part.kind === 'sideStream' && path[0] === 'metering');
+          actsAs(part, 'orifice') ||
+          (actsAs(part, 'jets') && path[0] === 'nozzle') ||
+          (actsAs(part, 'sideStream') && path[0] === 'metering');
         return drilled ? [{ path, title, quantity, ...ORIFICE, sizes: drills(ORIFICE.low, ORIFICE.high) }] : [];
       }
       case 'crackPa':
@@ -107,7 +107,7 @@ export function withSize(part: Part, path: readonly (string | number)[], si: num
     if (!changed.ok) return undefined;
     // A hose of another bore is of another dash size, by which it is bought and drawn.
     const dash = Object.entries(DASH_BORES_M).find(([, bore]) => bore === si)?.[0];
-    return changed.part.kind === 'line' && part.kind === 'line' && part.dash !== undefined && dash !== undefined
+    return actsAs(changed.part, 'line') && actsAs(part, 'line') && part.dash !== undefined && dash !== undefined
       ? { ...changed.part, dash: Number(dash) }
       : changed.part;
   }

@@ -1,3 +1,4 @@
+import { actsAs } from '../../document/parts/part';
 import { z } from 'zod';
 import { activeVariant, type Project } from '../../document/project/project';
 import type { Study } from '../job/study';
@@ -107,7 +108,7 @@ export function withoutFigure(project: Project, request: SizingRequest): Project
   if (!variant.circuit.parts.some((p) => p.id === request.part)) return project;
   const { part, sizable } = sizableAt(variant, request);
   const lowest = withSize(part, sizable.path, sizable.low) ?? part;
-  const bare = lowest.kind === 'line' ? { ...lowest, dash: undefined } : lowest;
+  const bare = actsAs(lowest, 'line') ? { ...lowest, dash: undefined } : lowest;
   const parts = variant.circuit.parts.map((p) => (p.id === part.id ? bare : p));
   return {
     ...project,

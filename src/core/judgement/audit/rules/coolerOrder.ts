@@ -1,11 +1,11 @@
-import { kindOf } from '../../../document/parts/part';
+import { actsAs, kindOf } from '../../../document/parts/part';
 import { fig, rule } from '../rule';
 import type { AuditContext } from '../context';
 
 /** Filter before the cooler or after it: both are done; the effect on cold pressure is shown. */
 export const coolerOrder = rule('coolerOrder', 'Cooler and filter, which first', (c) =>
   c.parts('cooler').flatMap((cooler) => {
-    if (!c.circuit.parts.some((p) => p.kind === 'filter')) return [];
+    if (!c.circuit.parts.some((p) => actsAs(p, 'filter'))) return [];
     const before = c.unfiltered.has(`${cooler.id}.in`);
     const cold = c.at(c.states.coldStart);
     const drop = cold.elements.filter((e) => e.part === cooler.id).map((e) => e.pressureDropPa ?? 0);
@@ -32,7 +32,7 @@ export const coolerOrder = rule('coolerOrder', 'Cooler and filter, which first',
 
 /** Oil taken before it reaches the gallery is missed most at hot idle. */
 export const parasiticFlow = rule('parasiticFlow', 'Oil taken before the bearings', (c) => {
-  const takers = c.circuit.parts.filter((p) => p.kind === 'jets' || kindOf(p).sitsOutside?.(p));
+  const takers = c.circuit.parts.filter((p) => actsAs(p, 'jets') || kindOf(p).sitsOutside?.(p));
   if (takers.length === 0) return [];
   const result = c.at(c.states.hotIdle);
   const pumped = result.elements.filter((e) => e.law === 'pump').reduce((sum, e) => sum + e.flowM3S, 0);

@@ -1,5 +1,5 @@
 import { hasAntiDrain } from '../../../document/kinds/filter';
-import type { Part, PartKind } from '../../../document/parts/part';
+import { actsAs, type Part, type PartKind } from '../../../document/parts/part';
 import type { AuditContext } from '../context';
 import { rule, type Found } from '../rule';
 
@@ -11,7 +11,7 @@ const BACKWARD_PA = 1e3;
 /** What becomes of parts that work one way, when they are fitted the other way round. */
 const TURNED: Partial<Record<PartKind, (part: Part) => string>> = {
   filter: (part) =>
-    part.kind === 'filter' && hasAntiDrain(part)
+    actsAs(part, 'filter') && hasAntiDrain(part)
       ? 'Its anti-drain valve shuts against the oil at any pressure, and its bypass valve cannot open: nothing passes.'
       : 'Oil goes through the media from the inside out: it collapses at about a third of its rating, and its bypass valve cannot open.',
   checkValve: () => 'It shuts against the oil.',
@@ -51,6 +51,6 @@ export function isReversed(c: AuditContext, part: Part): boolean {
       .filter((e) => e.part === part.id && (e.fromNode === inlet || e.toNode === inlet))
       .reduce((sum, e) => sum + (e.fromNode === inlet ? e.flowM3S : -e.flowM3S), 0);
     const pressing = (nodes[outlet]!.pressurePa ?? 0) - (nodes[inlet]!.pressurePa ?? 0);
-    return into < 0 && pressing > (part.kind === 'filter' || part.kind === 'checkValve' ? BACKWARD_PA : 0);
+    return into < 0 && pressing > (actsAs(part, 'filter') || actsAs(part, 'checkValve') ? BACKWARD_PA : 0);
   });
 }

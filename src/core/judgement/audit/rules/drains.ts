@@ -1,4 +1,4 @@
-import { kindOf } from '../../../document/parts/part';
+import { actsAs, kindOf } from '../../../document/parts/part';
 import { isReservoir, isReturn } from '../../../document/parts/ports';
 import { DASH_BORES_M } from '../../../foundations/units/boreSizes';
 import { fig, rule, type Found } from '../rule';
@@ -169,9 +169,9 @@ export const gravityReturn = rule('gravityReturn', 'Side-stream return', (c) =>
   c.parts('sideStream').flatMap((part): Found[] => {
     if (part.returnBy !== 'gravity') return [];
     const drain = c.parts('drain').find((d) => c.groups.of(`${d.id}.in`) === c.groups.of(`${part.id}.out`));
-    const supply = feedBranch(c, part).find((p) => p.kind === 'line');
+    const supply = feedBranch(c, part).find((p) => actsAs(p, 'line'));
     const found: Found[] = [];
-    if (drain && supply?.kind === 'line' && drain.boreM <= supply.boreM)
+    if (drain && actsAs(supply, 'line') && drain.boreM <= supply.boreM)
       found.push({
         weight: 'mend',
         part: part.id,
@@ -247,11 +247,11 @@ export const scavenge = rule('scavenge', 'Scavenge', (c) =>
 export const sideStreamReach = rule('sideStreamReach', 'Side-stream line length', (c) =>
   c.parts('sideStream').flatMap((part) => {
     const feed = feedBranch(c, part)
-      .filter((p) => p.kind === 'line')
+      .filter((p) => actsAs(p, 'line'))
       .reduce((sum, p) => sum + p.lengthM, 0);
     const back = c.circuit.parts
       .filter(
-        (p) => (p.kind === 'drain' || p.kind === 'line') && c.groups.of(`${p.id}.in`) === c.groups.of(`${part.id}.out`),
+        (p) => (actsAs(p, 'drain') || actsAs(p, 'line')) && c.groups.of(`${p.id}.in`) === c.groups.of(`${part.id}.out`),
       )
       .reduce((sum, p) => sum + ('lengthM' in p ? p.lengthM : 0), 0);
     const longest = Math.max(feed, back);

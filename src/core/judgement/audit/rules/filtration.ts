@@ -1,4 +1,4 @@
-import type { Part, PartOf } from '../../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../../document/parts/part';
 import { isConsumer } from '../../../document/parts/ports';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
@@ -14,10 +14,10 @@ export const unfilteredFeed = rule('unfilteredFeed', 'Unfiltered feed', (c) =>
   c.circuit.parts.filter(isConsumer).flatMap((part) => {
     if (!c.unfiltered.has(`${part.id}.in`)) return [];
     const tender =
-      part.kind === 'consumer' &&
+      actsAs(part, 'accessory') &&
       (part.duty === 'turbo' || part.duty === 'supercharger' || part.bearingType === 'rolling');
     const plate = c.circuit.parts.find(
-      (p) => p.kind === 'plate' && c.groups.of(`${p.id}.in`) === c.groups.of(tapOf(c, part)),
+      (p) => actsAs(p, 'plate') && c.groups.of(`${p.id}.in`) === c.groups.of(tapOf(c, part)),
     );
     return [
       {

@@ -1,7 +1,7 @@
 import { bisect } from '../../../foundations/roots/bisection';
 import { galleryPort } from '../../../document/plumbing/gaugePort';
 import { isReservoir } from '../../../document/parts/ports';
-import { thermostatOf, type Part } from '../../../document/parts/part';
+import { actsAs, thermostatOf, type Part } from '../../../document/parts/part';
 import { isFound } from '../../../heat/comingToRest';
 import { brakePowerW } from '../../../heat/conditions';
 import { SHEDS_WATER_K, type HeatResult } from '../../../heat/heatResult';
@@ -228,7 +228,7 @@ export const hotPlaces = rule('hotPlaces', 'Hot places', (c) => {
   if (heat.filmHottestK !== null && heat.filmHottestK > FILM_LIMIT_K)
     found.push({
       weight: 'mend',
-      part: c.circuit.parts.find((p) => p.kind === 'rods' || p.kind === 'bearings')?.id ?? null,
+      part: c.circuit.parts.find((p) => actsAs(p, 'rods') || actsAs(p, 'mains'))?.id ?? null,
       figures: {
         ...drive(c, 'hotDay'),
         film: fig(heat.filmHottestK, 'temperature'),
@@ -240,7 +240,7 @@ export const hotPlaces = rule('hotPlaces', 'Hot places', (c) => {
     });
   for (const part of c.circuit.parts) {
     const at =
-      part.kind === 'consumer' && part.duty === 'turbo' ? heat.parts.find((p) => p.part === part.id) : undefined;
+      actsAs(part, 'accessory') && part.duty === 'turbo' ? heat.parts.find((p) => p.part === part.id) : undefined;
     if (at && at.outK > TURBO_OUT_LIMIT_K)
       found.push({
         weight: 'mend',

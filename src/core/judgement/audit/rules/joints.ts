@@ -1,6 +1,6 @@
 import type { Connection } from '../../../document/parts/partBase';
 import { isReservoir, PORTS } from '../../../document/parts/ports';
-import type { Part } from '../../../document/parts/part';
+import { actsAs, type Part } from '../../../document/parts/part';
 import { JOINTS, jointOf, threadLabel } from '../../../document/parts/threads';
 import { tracePath } from '../../../network/describe/tracePath';
 import { fig, rule, type Found } from '../rule';
@@ -76,7 +76,7 @@ export const smallestBore = rule('smallestBore', 'Narrowest place', (c) =>
     const path = tracePath(c.at(c.states.fullHot), part.id);
     const bores = (path?.shares ?? []).flatMap((s) => {
       const p = c.part(s.part);
-      return p && (p.kind === 'line' || p.kind === 'orifice' || p.kind === 'fitting' || p.kind === 'tee')
+      return p && (actsAs(p, 'line') || actsAs(p, 'orifice') || actsAs(p, 'fitting') || actsAs(p, 'fitting'))
         ? [{ p, boreM: p.boreM, takes: s.takesPa }]
         : [];
     });

@@ -1,3 +1,4 @@
+import { actsAs } from '../../../document/parts/part';
 import { rule, type Found } from '../rule';
 
 /** What was answered at the bench about where parts are mounted. */
@@ -14,7 +15,7 @@ export const mounting = rule('mounting', 'Place of a part', (c) =>
         why: 'A stone through a cooler or a canister empties the sump in seconds.',
         remedies: ['a mesh or a stone guard', 'a place behind the bumper or a panel'],
       });
-    if (place.airflow === 'still' && part.kind === 'cooler' && part.medium === 'air')
+    if (place.airflow === 'still' && actsAs(part, 'cooler') && part.medium === 'air')
       found.push({
         weight: 'mend',
         part: part.id,
@@ -30,7 +31,7 @@ export const mounting = rule('mounting', 'Place of a part', (c) =>
         why: 'Heat ages seals and hoses, and warms what should be cooled.',
         remedies: ['a heat shield', 'another place'],
       });
-    if (place.rubberMounted === false && part.place?.mount === 'frame' && part.kind === 'cooler')
+    if (place.rubberMounted === false && part.place?.mount === 'frame' && actsAs(part, 'cooler'))
       found.push({
         weight: 'look',
         part: part.id,

@@ -1,5 +1,5 @@
 import { placeOf, isReservoir, PORTS } from '../../../document/parts/ports';
-import type { PartOf } from '../../../document/parts/part';
+import { actsAs, type PartOf } from '../../../document/parts/part';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import { rule, type Found } from '../rule';
@@ -12,7 +12,7 @@ export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
   const dry = result.notes.some((n) => n.code === 'dryGallery') || result.consumers.some((r) => r.verdict === 'dry');
   const alone = (ref: string) => c.groups.sizeOf(ref) === 1;
   return c.circuit.parts.flatMap((part): Found[] => {
-    if (part.kind === 'cover' && !part.carriesPassage && !alone(`${part.id}.in`) && !alone(`${part.id}.out`) && dry)
+    if (actsAs(part, 'cover') && !part.carriesPassage && !alone(`${part.id}.in`) && !alone(`${part.id}.out`) && dry)
       return [
         {
           weight: 'stop' as const,
@@ -25,7 +25,7 @@ export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
           ],
         },
       ];
-    if (part.kind === 'plate' && part.passage.kind === 'separate' && !isUnconnected(c, part)) {
+    if (actsAs(part, 'plate') && part.passage.kind === 'separate' && !isUnconnected(c, part)) {
       const open = ['away', 'back'].filter((port) => deadEnd(c, `${part.id}.${port}`));
       if (open.length > 0 && dry)
         return [
@@ -115,7 +115,7 @@ function deadEnd(c: AuditContext, ref: string): boolean {
         continue;
       }
       if (isReservoir(part) || placeOf(part) === 'pump') return false;
-      if (part.blocked === true || (part.kind === 'cover' && !part.carriesPassage)) continue;
+      if (part.blocked === true || (actsAs(part, 'cover') && !part.carriesPassage)) continue;
       for (const port of PORTS[part.kind]) queue.push(c.groups.of(`${part.id}.${port}`));
     }
   }

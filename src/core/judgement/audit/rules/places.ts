@@ -1,4 +1,4 @@
-import { kindOf, type Part } from '../../../document/parts/part';
+import { actsAs, kindOf, type Part } from '../../../document/parts/part';
 import { isConsumer, PORTS } from '../../../document/parts/ports';
 import { branchOf } from '../../../document/moves/branch';
 import type { Move } from '../../../document/moves/move';
@@ -7,9 +7,9 @@ import type { AuditContext } from '../context';
 /** A place with filtered oil to feed from: behind a gallery where there is one, else behind a filter. */
 export function filteredPlace(c: AuditContext): string | undefined {
   const gallery = c.circuit.parts.find(
-    (p) => p.kind === 'line' && p.form === 'gallery' && !c.unfiltered.has(`${p.id}.out`),
+    (p) => actsAs(p, 'line') && p.form === 'gallery' && !c.unfiltered.has(`${p.id}.out`),
   );
-  const filter = c.circuit.parts.find((p) => p.kind === 'filter' && !c.unfiltered.has(`${p.id}.out`));
+  const filter = c.circuit.parts.find((p) => actsAs(p, 'filter') && !c.unfiltered.has(`${p.id}.out`));
   const place = gallery ?? filter;
   return place && `${place.id}.out`;
 }

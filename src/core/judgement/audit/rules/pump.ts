@@ -1,3 +1,4 @@
+import { PSI_PA, THOUSAND_RPM_REV_S } from '../../../foundations/units';
 import { Law } from '../../../network/compile/law';
 import { fig, rule } from '../rule';
 import { splitPortRef } from '../../../document/parts/ports';
@@ -130,7 +131,7 @@ export const pressureRating = rule(
 );
 
 /** Gallery pressure a turn that the trade asks for: 10 psi a thousand rpm. Common practice, no source. */
-const TRADE_PA_PER_REV_S = (10 * 6894.757293168361) / (1000 / 60);
+const TRADE_PA_PER_REV_S = (10 * PSI_PA) / THOUSAND_RPM_REV_S;
 
 /** Crank-fed rods: the gallery against the crank's own throw at full speed, with the trade's rule beside it. */
 export const rodThreshold = rule(

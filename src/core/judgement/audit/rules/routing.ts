@@ -1,3 +1,4 @@
+import { actsAs } from '../../../document/parts/part';
 import { isReservoir } from '../../../document/parts/ports';
 import { partVolumeM3 } from '../../../document/parts/partVolume';
 import { fig, rule, type Found } from '../rule';
@@ -32,19 +33,18 @@ export const surroundings = rule('surroundings', 'Hot and moving things', (c) =>
       found.push({
         weight: 'stop',
         part: part.id,
-        what:
-          part.kind === 'line'
-            ? `${part.name} passes near the exhaust without a sleeve or shield.`
-            : `${part.name} sits near the exhaust without a shield.`,
+        what: actsAs(part, 'line')
+          ? `${part.name} passes near the exhaust without a sleeve or shield.`
+          : `${part.name} sits near the exhaust without a shield.`,
         why: 'A leaking pressure line near an exhaust can start a fire.',
-        remedies: part.kind === 'line' ? ['another way', 'a sleeve and a shield'] : ['another place', 'a heat shield'],
+        remedies: actsAs(part, 'line') ? ['another way', 'a sleeve and a shield'] : ['another place', 'a heat shield'],
         moves: [
           {
             kind: 'set',
             part: part.id,
             path: ['place', 'sleeved'],
             value: true,
-            said: part.kind === 'line' ? 'sleeve and shield it' : 'shield it',
+            said: actsAs(part, 'line') ? 'sleeve and shield it' : 'shield it',
           },
         ],
       });
@@ -71,7 +71,7 @@ export const surroundings = rule('surroundings', 'Hot and moving things', (c) =>
 /** A remote canister stands on the frame, not on the shaking engine. */
 export const canisterMount = rule('canisterMount', 'Canister on the engine', (c) =>
   c.circuit.parts.flatMap((part): Found[] => {
-    const remote = part.kind === 'sideStream' || (part.kind === 'filter' && part.mounting === 'remote');
+    const remote = actsAs(part, 'sideStream') || (actsAs(part, 'filter') && part.mounting === 'remote');
     if (!remote || (part.place?.mount ?? 'engine') === 'frame') return [];
     return [
       {
@@ -145,7 +145,7 @@ export const level = rule(
 
 /** Taking a liquid cooler out leaves two coolant connections. */
 export const coolantSide = rule('coolantSide', 'Coolant connections', (c) => {
-  const before = c.stock?.circuit.parts.filter((p) => p.kind === 'cooler' && p.medium === 'liquid') ?? [];
+  const before = c.stock?.circuit.parts.filter((p) => actsAs(p, 'cooler') && p.medium === 'liquid') ?? [];
   const now = new Set(
     c
       .parts('cooler')

@@ -1,3 +1,4 @@
+import { actsAs } from '../../../document/parts/part';
 import { sayVerdict } from '../../supply/say';
 import { numberDrillM } from '../../../foundations/units/boreSizes';
 import { catalogueEntry } from '../../../document/parts/catalogue';
@@ -67,8 +68,8 @@ function movesFor(c: AuditContext, id: string, verdict: Verdict, decisive: Check
   const range = c.sweep.consumers.find((r) => r.part === id);
   if (!part || verdict !== 'flooded' || !decisive || !range?.worst) return [];
   const branch = feedBranch(c, part);
-  const restrictor = branch.find((p) => p.kind === 'orifice');
-  if (!restrictor || restrictor.kind !== 'orifice')
+  const restrictor = branch.find((p) => actsAs(p, 'orifice'));
+  if (!restrictor || !actsAs(restrictor, 'orifice'))
     return branch.length > 1
       ? [{ kind: 'insert', at: `${id}.in`, drafts: [{ ...catalogueEntry('restrictor').part } as MoveDraft] }]
       : [];

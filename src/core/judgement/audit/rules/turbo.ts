@@ -1,3 +1,4 @@
+import { actsAs } from '../../../document/parts/part';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
 import { fig, rule, type Found } from '../rule';
@@ -6,7 +7,7 @@ import { feedBranch, isPlumbed } from './places';
 /** Two restrictors in one feed: nobody knows what flows. */
 export const restrictorTwice = rule('restrictorTwice', 'Two restrictors in series', (c) =>
   c.circuit.parts.filter(isPlumbed).flatMap((part) => {
-    const restrictors = feedBranch(c, part).filter((p) => p.kind === 'orifice');
+    const restrictors = feedBranch(c, part).filter((p) => actsAs(p, 'orifice'));
     if (restrictors.length < 2) return [];
     const flow = c.at(c.states.hotIdle).consumers.find((r) => r.part === part.id)?.flowM3S ?? 0;
     return [
@@ -27,8 +28,8 @@ export const restrictorTwice = rule('restrictorTwice', 'Two restrictors in serie
 /** Rolling bearings need a restrictor, plain ones mostly none: the flow decides. */
 export const turboRestrictor = rule('turboRestrictor', 'Restrictor, needed or not', (c) =>
   c.circuit.parts.flatMap((part): Found[] => {
-    if (part.kind !== 'consumer' || part.duty !== 'turbo') return [];
-    const has = feedBranch(c, part).find((p) => p.kind === 'orifice');
+    if (!actsAs(part, 'accessory') || part.duty !== 'turbo') return [];
+    const has = feedBranch(c, part).find((p) => actsAs(p, 'orifice'));
     const flow = c.at(c.states.fullHot).consumers.find((r) => r.part === part.id)?.flowM3S;
     const figures = flow == null ? {} : { flow: fig(flow, 'flow') };
     if (part.bearingType === 'rolling' && !has)
