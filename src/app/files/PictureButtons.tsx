@@ -1,3 +1,4 @@
+import { FILE_WORDS } from './fileWords';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { savePicture } from './savePicture';
@@ -13,7 +14,7 @@ export function PictureButtons({ name }: { readonly name: string }) {
     if (!drawing) return;
     savePicture(drawing, name, kind).then(
       () => setProblem(undefined),
-      () => setProblem('The browser could not draw the picture. Try the other format.'),
+      () => setProblem(FILE_WORDS.noPicture),
     );
   };
   return (

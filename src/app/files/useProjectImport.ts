@@ -1,3 +1,4 @@
+import { FILE_WORDS } from './fileWords';
 import { App as AntApp } from 'antd';
 import { useNavigate } from 'react-router';
 import { sayIssue } from '../../core/document/project/issue';
@@ -32,9 +33,7 @@ export function useProjectImport(): (chosen: File) => Promise<void> {
       await open(read.project, read.missing > 0 ? `; ${read.missing} of its photos are not in the file` : '');
     } catch (error) {
       refuse([
-        error instanceof StoreProblem
-          ? `Its photos could not be kept. ${error.message}`
-          : 'The file could not be read. Check that it still exists and try again.',
+        error instanceof StoreProblem ? `Its photos could not be kept. ${error.message}` : FILE_WORDS.unreadable,
       ]);
     }
   };
@@ -46,7 +45,7 @@ export function useProjectImport(): (chosen: File) => Promise<void> {
     try {
       text = await readTextFile(chosen);
     } catch {
-      return refuse(['The file could not be read. Check that it still exists and try again.']);
+      return refuse([FILE_WORDS.unreadable]);
     }
     const read = readProjectText(text);
     if (!read.ok) return refuse(read.issues.map(sayIssue));

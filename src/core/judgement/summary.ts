@@ -1,3 +1,4 @@
+import { CAUTIONS } from './cautions';
 import { formatQuantity, type UnitChoice } from '../foundations/units';
 import { activeVariant, inSeason, type Project } from '../document/project/project';
 import { sayFinding } from './audit/sayFinding';
@@ -44,6 +45,6 @@ export function summaryOf(
     ...heavy.map((f) => `- ${WEIGHT_WORDS[f.weight]}: ${f.title}. ${sayFinding(f, f.what, units)}`),
     ...dismissed.map((f) => `- Dismissed: ${f.title} (${f.waived})`),
     '',
-    'Calculated with Tidal Gauge. The maker’s limits come first.',
+    `Calculated with Tidal Gauge. ${CAUTIONS.makersLimits} ${CAUTIONS.qualified}`,
   ].join('\n');
 }

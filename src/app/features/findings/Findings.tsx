@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../../../core/judgement/cautions';
 import { FirstFew } from '../../forms/FirstFew';
 import { VERDICT_ENTRY } from '../../help/verdictEntry';
 import { Why } from '../../help/Why';
@@ -83,10 +84,7 @@ export function Findings({
         {(c) => <RangeRow key={c.part} consumer={c} units={units} />}
       </FirstFew>
       <h3>Cautions</h3>
-      <p className="quiet">
-        A leaking pressure line near an exhaust can start a fire. The maker’s limits and torques come before this app’s.
-        Have safety-critical work checked by a qualified person.
-      </p>
+      <p className="quiet">{[CAUTIONS.nearExhaust, CAUTIONS.makersLimits, CAUTIONS.qualified].join(' ')}</p>
     </>
   );
 }

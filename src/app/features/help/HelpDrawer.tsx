@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../../../core/judgement/cautions';
 import { Button, Drawer, Input, Switch, Tabs } from 'antd';
 import { useState } from 'react';
 import { GLOSSARY, type Entry } from '../../help/glossary';
@@ -59,8 +60,7 @@ export default function HelpDrawer({ onClose }: { readonly onClose: () => void }
                   </Button>
                 </div>
                 <p className="quiet">
-                  The maker’s limits and torques come before this app’s. Have safety-critical work checked by a
-                  qualified person.
+                  {CAUTIONS.makersLimits} {CAUTIONS.qualified}
                 </p>
               </>
             ),

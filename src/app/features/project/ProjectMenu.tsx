@@ -1,3 +1,4 @@
+import { FILE_WORDS } from '../../files/fileWords';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { App as AntApp, Button, Dropdown, Segmented } from 'antd';
@@ -195,7 +196,7 @@ function useTakeOut() {
           savePicture(drawing, fileName(`${project.name} ${activeVariant(project).name}`), kind, axis),
         ),
       )
-      .catch(() => message.error('The browser could not draw the picture. Try the other format.'));
+      .catch(() => message.error(FILE_WORDS.noPicture));
   };
   const noSummary = (error: unknown) =>
     void message.error(`There is no summary: ${error instanceof Error ? error.message : 'nothing was computed'}`);

@@ -1,3 +1,4 @@
+import { NOT_SOLVED } from '../../../core/judgement/supply/say';
 import { Table } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
 import { useView } from '../../state/view';
@@ -74,11 +75,7 @@ function Ranked({
         (answer.check ? (
           <Bars answer={answer} check={answer.check} units={units} />
         ) : (
-          <p role="status">
-            {answer.solved
-              ? 'Nothing is required of it in this condition.'
-              : 'This condition could not be solved, so nothing is known of it.'}
-          </p>
+          <p role="status">{answer.solved ? 'Nothing is required of it in this condition.' : NOT_SOLVED}</p>
         ))}
     </div>
   );

@@ -1,3 +1,4 @@
+import { FILE_WORDS } from '../../files/fileWords';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App as AntApp, Button, Checkbox, Switch, Upload } from 'antd';
 import { Dialog } from '../../forms/Dialog';
@@ -52,7 +53,7 @@ export function BackupSection({ onRestored }: { readonly onRestored: () => void 
           accept=".zip,application/zip"
           showUploadList={false}
           beforeUpload={(file) => {
-            void take(file).catch(() => void message.error('The file could not be read. Check that it still exists.'));
+            void take(file).catch(() => void message.error(FILE_WORDS.unreadable));
             return false;
           }}
         >

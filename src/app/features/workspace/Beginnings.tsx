@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../../../core/judgement/cautions';
 import { App as AntApp } from 'antd';
 import { useEffect, useEffectEvent } from 'react';
 import { useProjectImport } from '../../files/useProjectImport';
@@ -26,8 +27,7 @@ function Ways({ dropped }: { readonly dropped: File | undefined }) {
         <li>Which hose, restrictor, spring or filter would do, and what starves first when something fails?</li>
       </ul>
       <p className="quiet">
-        Everything stays in this browser: no account, no network. A calculation is not a licence: the maker’s limits
-        come first, and safety-critical work is checked by a qualified person.
+        Everything stays in this browser: no account, no network. {CAUTIONS.makersLimits} {CAUTIONS.qualified}
       </p>
     </>
   );

@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../../judgement/cautions';
 import { actsAs } from '../../document/parts/part';
 import { isReservoir } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
@@ -18,7 +19,7 @@ export function oilChangeSteps(was: string, is: string, from: Variant, to: Varia
       id: 'support',
       phase: 'prepare',
       text: 'Put the vehicle on stands and chock the wheels.',
-      caution: 'Never go under a vehicle that only a jack holds.',
+      caution: CAUTIONS.jack,
       plannedMin: MINUTES.drain,
     },
     {
@@ -26,7 +27,7 @@ export function oilChangeSteps(was: string, is: string, from: Variant, to: Varia
       phase: 'prepare',
       text: `Run the engine warm, stop it, drain the ${was} ({oil}) and measure what comes out. {stays} stays in lines, filters and coolers.`,
       figures: { oil: { si: oil, quantity: 'volume' }, stays: { si: Math.max(0, held - oil), quantity: 'volume' } },
-      caution: 'Hot oil and hot metal burn. Used oil goes where local rules say.',
+      caution: CAUTIONS.hotOil,
       after: ['support'],
       plannedMin: MINUTES.drain,
     },
@@ -74,7 +75,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
       id: 'support',
       phase: 'prepare',
       text: 'Put the vehicle on stands and chock the wheels. Disconnect the battery. Protect the paint.',
-      caution: 'Never go under a vehicle that only a jack holds.',
+      caution: CAUTIONS.jack,
       plannedMin: MINUTES.drain,
     },
     {
@@ -82,7 +83,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
       phase: 'prepare',
       text: 'Run the engine warm, stop it, drain the oil ({oil}) and measure what comes out.',
       figures: { oil: { si: drained, quantity: 'volume' } },
-      caution: 'Hot oil and hot metal burn. Used oil goes where local rules say.',
+      caution: CAUTIONS.hotOil,
       after: ['support'],
       plannedMin: MINUTES.drain,
     },
@@ -92,7 +93,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
             id: 'drainCoolant',
             phase: 'prepare' as const,
             text: 'Let the engine cool, then drain the coolant and keep it clean.',
-            caution: 'Never open a hot cooling system.',
+            caution: CAUTIONS.hotCoolant,
             after: ['support'],
             plannedMin: MINUTES.drain,
           },
@@ -134,7 +135,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
         id: `flush-${hose.key}`,
         phase: 'mockUp',
         text: `Flush hose ${hose.name} with solvent, blow it through from both ends, cap it.`,
-        caution: 'Solvent burns and hurts the eyes: goggles, fresh air, no flame.',
+        caution: CAUTIONS.solvent,
         after: [`make-${hose.key}`],
         plannedMin: MINUTES.flush,
       },

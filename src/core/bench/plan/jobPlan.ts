@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../../judgement/cautions';
 import { PLAN_PHASES, type OwnStep, type PlanPhase } from '../../document/project/bench';
 import { actsAs, type Part } from '../../document/parts/part';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
@@ -115,7 +116,7 @@ function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
     changes: [change],
     after: before,
     plannedMin: MINUTES.set,
-    ...(isBolted(change.part) ? {} : { caution: 'Inside the engine: work for someone who builds engines.' }),
+    ...(isBolted(change.part) ? {} : { caution: CAUTIONS.insideEngine }),
   }));
   const joined: Draft[] = of('join').map((change) => {
     const needs = partsOfChange(change).flatMap((id) => added.filter((a) => a.id === `on-${id}`).map((a) => a.id));
@@ -153,12 +154,10 @@ function fitWords(part: Part, to: Variant): Pick<Draft, 'text' | 'caution' | 'fi
   if (hose)
     return {
       text: `Lay hose ${hose.name} (${part.name}) from ${hose.from.place} to ${hose.to.place}.`,
-      ...(hose.sleeved || hose.note.exhaustDistanceM !== undefined
-        ? { caution: 'A leaking pressure line near an exhaust can start a fire.' }
-        : {}),
+      ...(hose.sleeved || hose.note.exhaustDistanceM !== undefined ? { caution: CAUTIONS.nearExhaust } : {}),
     };
   if (actsAs(part, 'plug')) return { text: `Close the open port with ${part.name}.` };
-  const wired = part.electrical ? { caution: 'Disconnect the battery before wiring.' } : {};
+  const wired = part.electrical ? { caution: CAUTIONS.battery } : {};
   return { text: `Fit ${part.name}.`, ...wired };
 }
 

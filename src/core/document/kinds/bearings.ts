@@ -1,3 +1,4 @@
+import { MEASURING } from '../parts/measuring';
 import { z } from 'zod';
 import { entryOf } from '../parts/catalogueEntry';
 import { defineKind } from '../parts/kind';
@@ -46,7 +47,7 @@ export const bearings = defineKind({
         eccentricity: { kind: 'ratio', ratio: 0.6 },
         supply: { lowPressurePa: 0.3 * BAR, lowPressurePerSpeedPaS: 2700, highPressurePa: 6.6 * BAR },
       },
-      'Bore gauge minus micrometer, halved, with the caps torqued.',
+      MEASURING.journalClearance,
     ),
     entry(
       'fullGrooveMains',
@@ -62,7 +63,7 @@ export const bearings = defineKind({
         feed: { kind: 'fullGroove', landEachM: 7 * MM },
         supply: { lowPressurePa: 0.3 * BAR, lowPressurePerSpeedPaS: 2700, highPressurePa: 6.6 * BAR },
       },
-      'Bore gauge minus micrometer, halved, with the caps torqued.',
+      MEASURING.journalClearance,
     ),
     entry(
       'cams',

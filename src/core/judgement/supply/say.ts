@@ -1,6 +1,9 @@
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
 import type { Check, Verdict } from '../stateResult';
 
+/** What is said of a condition that could not be solved. */
+export const NOT_SOLVED = 'This condition could not be solved, so nothing is known of it.';
+
 /** The words for a verdict where its limit is not at hand. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   inBand: 'OK',
@@ -30,7 +33,7 @@ export function sayMargin(check: Check, units: UnitChoice = {}): string {
 
 /** One plain sentence why a consumer has its verdict: figure first, then limit. */
 export function sayWhy(verdict: Verdict, check: Check | null, units: UnitChoice = {}): string {
-  if (verdict === 'unknown') return 'This condition could not be solved, so nothing is known of it.';
+  if (verdict === 'unknown') return NOT_SOLVED;
   if (verdict === 'dry') return 'No oil reaches it: its inlet is at crankcase pressure.';
   if (verdict === 'shut' && !check) return 'Its spring valve is closed, and at this speed nothing is required of it.';
   if (!check) return 'No limit set here.';

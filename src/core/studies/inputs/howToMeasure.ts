@@ -1,3 +1,4 @@
+import { MEASURING } from '../../document/parts/measuring';
 import { entryFor } from '../../document/parts/catalogue';
 import type { Part, PartKind } from '../../document/parts/part';
 import type { Input } from './inputs';
@@ -12,7 +13,7 @@ const CLOGGING = 'Its pressure drop now over that of a new one, at the same flow
  * @source common practice, no source
  */
 const BY_PATH: Ways = {
-  clearanceRadialM: 'Bore gauge minus micrometer, halved, with the caps torqued.',
+  clearanceRadialM: MEASURING.journalClearance,
   'eccentricity.ratio':
     'Nobody measures it on an engine. Give the bearing’s load instead, or fit the clearances to the gauge.',
   loadN: 'From the rod’s and piston’s masses and the peak pressure; typical of its class where they are not known.',
@@ -31,8 +32,8 @@ const BY_PATH: Ways = {
 };
 
 const BY_KIND: { readonly [K in PartKind]?: Ways } = {
-  cooler: { ratedPressureDropPa: 'From its data sheet, or two gauges, before and behind it, in warm oil.' },
-  filter: { ratedPressureDropPa: 'From its data sheet, or two gauges, before and behind it, in warm oil.' },
+  cooler: { ratedPressureDropPa: MEASURING.ratedDrop },
+  filter: { ratedPressureDropPa: MEASURING.ratedDrop },
   sideStream: { ratedPressureDropPa: 'From its data sheet.' },
   jets: { 'valve.crackPa': 'Air and a gauge: the pressure at which it starts to blow.' },
   pickup: { 'tube.lengthM': 'Cord along the tube’s centre line.' },

@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../../cautions';
 import { actsAs } from '../../../document/parts/part';
 import { isReservoir } from '../../../document/parts/ports';
 import { partVolumeM3 } from '../../../document/parts/partVolume';
@@ -36,7 +37,7 @@ export const surroundings = rule('surroundings', 'Hot and moving things', (c) =>
         what: actsAs(part, 'line')
           ? `${part.name} passes near the exhaust without a sleeve or shield.`
           : `${part.name} sits near the exhaust without a shield.`,
-        why: 'A leaking pressure line near an exhaust can start a fire.',
+        why: CAUTIONS.nearExhaust,
         remedies: actsAs(part, 'line') ? ['another way', 'a sleeve and a shield'] : ['another place', 'a heat shield'],
         moves: [
           {
@@ -190,7 +191,7 @@ export const electrics = rule('electrics', 'Wiring', (c) =>
         part: part.id,
         figures,
         what: `${part.name} draws {current} and has no fuse.`,
-        why: 'A chafed wire without a fuse burns.',
+        why: CAUTIONS.wireWithoutFuse,
         remedies: ['a fuse near the battery'],
         moves: set('fuseA', Math.ceil(1.5 * e.currentA), 'fit a fuse'),
       });

@@ -1,0 +1,16 @@
+/**
+ * Warnings of what can hurt someone or wreck an engine: each said here, and nowhere else.
+ * @source common practice, no source
+ */
+export const CAUTIONS = {
+  makersLimits: 'The maker’s limits and torques come before this app’s.',
+  qualified: 'Have safety-critical work checked by a qualified person.',
+  nearExhaust: 'A leaking pressure line near an exhaust can start a fire.',
+  wireWithoutFuse: 'A chafed wire without a fuse burns.',
+  jack: 'Never go under a vehicle that only a jack holds.',
+  hotOil: 'Hot oil and hot metal burn. Used oil goes where local rules say.',
+  hotCoolant: 'Never open a hot cooling system.',
+  solvent: 'Solvent burns and hurts the eyes: goggles, fresh air, no flame.',
+  insideEngine: 'Inside the engine: work for someone who builds engines.',
+  battery: 'Disconnect the battery before wiring.',
+} as const;
