@@ -77,6 +77,13 @@ describe('A backup of everything', () => {
     expect((await listProjects()).filter((h) => h.name === first.name && h.id.startsWith('a-'))).toHaveLength(1);
   });
 
+  it('brings a project back that lies in the bin just as it was, beside it', async () => {
+    await deleteProject('a', 6);
+    expect(await restoreBackup(read(bytes), new Set(['a']), false, 9)).toEqual({ back: 0, beside: 1, same: 0 });
+    const there = (await listProjects()).filter((h) => h.name === first.name && h.deletedAt === undefined);
+    expect(there.map((h) => h.id.startsWith('a-'))).toContain(true);
+  });
+
   it.each<[string, () => Uint8Array, RegExp]>([
     ['a text', () => strToU8('hello'), /not a backup, or it is damaged/],
     ['half a backup', () => bytes.slice(0, bytes.length / 2), /not a backup, or it is damaged/],

@@ -1,6 +1,6 @@
 import { demoProject } from '../core/verification/testing/demo';
 import { Superseded } from './client';
-import { StudyPool } from './studyPool';
+import { loadStudy, StudyPool } from './studyPool';
 import { doerInPlace } from './testing/studiesInPlace';
 import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
 import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
@@ -123,17 +123,24 @@ describe('The pool of workers', () => {
     expect(order.lastIndexOf('faults')).toBeLessThan(3);
     await long;
     expect(most).toBe(1);
-    // With one worker for all, what is urgent goes before what waited longer.
-    order.length = 0;
+  });
+
+  it('with one worker for all does what is urgent before a study that waited longer', async () => {
+    const order: string[] = [];
     const single = new StudyPool(1, () => ({
       ...doerInPlace,
       task: (...args) => (order.push(args[1]), doerInPlace.task(...args)),
     }));
-    const study = single.run('faults', project, { pairs: false }, quiet, forever());
-    await Promise.resolve();
-    await single.run('sweep', project, {}, quiet, forever(), 'now');
-    expect(order.indexOf('sweep')).toBeLessThan(3);
-    await study;
+    const waiting = async (name: 'spread' | 'audit' | 'sweep', request: object, urgency: 'now' | 'study') => {
+      // Its definition is there: it waits for the worker in this very turn.
+      await loadStudy(name);
+      return single.run(name, project, request as never, quiet, forever(), urgency);
+    };
+    const first = waiting('spread', { ...spread, samples: 512 }, 'study');
+    const second = waiting('audit', {}, 'study');
+    const urgent = waiting('sweep', {}, 'now');
+    await Promise.all([first, second, urgent]);
+    expect([order[0], order.indexOf('sweep') < order.indexOf('audit')]).toEqual(['spread', true]);
   });
 
   it('stops a long task on its way, and passes its share on', async () => {

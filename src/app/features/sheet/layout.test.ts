@@ -151,6 +151,9 @@ describe('The sheet’s layout', () => {
 describe('The sheet’s scales', () => {
   it('draw four times the flow twice as wide', () => {
     expect(ribbonWidth(4e-4) / ribbonWidth(1e-4)).toBeCloseTo(2, 9);
+    // The bore that carries 10 L/min at 3 m/s is 8.41 mm wide (continuity), 13.9 px of 1650 a metre.
+    expect(ribbonWidth(10e-3 / 60)).toBeCloseTo(0.00841 * 1650, 1);
+    expect([ribbonWidth(0), ribbonWidth(1)]).toEqual([3, 40]);
   });
 
   it('exaggerate the fall as far as fits', () => {
