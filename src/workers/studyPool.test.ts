@@ -131,15 +131,13 @@ describe('The pool of workers', () => {
       ...doerInPlace,
       task: (...args) => (order.push(args[1]), doerInPlace.task(...args)),
     }));
-    const waiting = async (name: 'spread' | 'audit' | 'sweep', request: object, urgency: 'now' | 'study') => {
-      // Its definition is there: it waits for the worker in this very turn.
-      await loadStudy(name);
-      return single.run(name, project, request as never, quiet, forever(), urgency);
-    };
-    const first = waiting('spread', { ...spread, samples: 512 }, 'study');
-    const second = waiting('audit', {}, 'study');
-    const urgent = waiting('sweep', {}, 'now');
-    await Promise.all([first, second, urgent]);
+    // Their definitions are there, so that they wait for the worker in the order in which they ask.
+    for (const name of ['spread', 'audit', 'sweep'] as const) await loadStudy(name);
+    await Promise.all([
+      single.run('spread', project, { ...spread, samples: 512 }, quiet, forever()),
+      single.run('audit', project, {}, quiet, forever()),
+      single.run('sweep', project, {}, quiet, forever(), 'now'),
+    ]);
     expect([order[0], order.indexOf('sweep') < order.indexOf('audit')]).toEqual(['spread', true]);
   });
 
