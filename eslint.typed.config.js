@@ -1,3 +1,4 @@
+import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 import { partKinds } from './scripts/lint/partKinds.js';
 
@@ -18,7 +19,7 @@ export default tseslint.config(
       '@typescript-eslint': tseslint.plugin,
       tidal: { rules: { 'part-kinds': partKinds } },
       // Named in lines that silence a rule; run by the other configuration.
-      'react-hooks': { rules: { 'exhaustive-deps': { create: () => ({}) } } },
+      'react-hooks': hooks,
     },
     rules: {
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],

@@ -1,70 +1,78 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { VIEW_PATHS, type ViewPath } from '../src/app/viewPaths';
 import { openApp, part } from './app';
 
-/** Every view, and what can be opened in it, with what shows that it is there. */
-const PLACES: readonly (readonly [name: string, path: string, open: (page: Page) => Promise<void>])[] = [
-  ['circuit', '/', (page) => expect(page.locator('.sheet svg [role=status]')).toBeVisible()],
-  [
-    'part',
-    '/',
-    async (page) => {
-      await part(page, 'turbo').click();
-      await expect(page.getByRole('form')).toBeVisible();
-    },
+type Place = readonly [name: string, open: (page: Page) => Promise<void>, search?: string];
+
+/** Opens a part's panel. */
+const panelOf = (id: string) => async (page: Page) => {
+  await part(page, id).click();
+  await expect(page.getByRole('form')).toBeVisible();
+};
+
+/** Places of every view: what can be opened in it, with what shows that it is there. */
+const PLACES: Readonly<Record<ViewPath, readonly [Place, ...Place[]]>> = {
+  '': [
+    ['circuit', (page) => expect(page.locator('.sheet svg [role=status]')).toBeVisible()],
+    ['part', panelOf('turbo')],
+    ['drain', panelOf('turboDrain')],
+    [
+      'sizes',
+      async (page) => {
+        await panelOf('turboRestrictor')(page);
+        await page.getByRole('button', { name: 'Find a size' }).click();
+        await expect(page.getByRole('region', { name: 'Sizes of bore' })).toContainText('works');
+      },
+    ],
+    [
+      'changes',
+      async (page) => {
+        await page.keyboard.press('Control+k');
+        await expect(page.getByRole('option').first()).toBeVisible();
+      },
+    ],
+    [
+      'audit',
+      async (page) => {
+        await page.getByRole('tab', { name: /Audit/ }).click();
+        await expect(page.getByRole('article').first()).toBeVisible();
+      },
+    ],
+    [
+      'faults',
+      async (page) => {
+        await page.getByRole('tab', { name: 'Faults' }).click();
+        await expect(page.getByText(/leave a component with/)).toBeVisible();
+      },
+    ],
+    [
+      'help',
+      async (page) => {
+        await page.keyboard.press('?');
+        await page.getByRole('tab', { name: 'Glossary' }).click();
+      },
+    ],
   ],
-  [
-    'drain',
-    '/',
-    async (page) => {
-      await part(page, 'turboDrain').click();
-      await expect(page.getByRole('form')).toBeVisible();
-    },
+  envelope: [['map', (page) => expect(page.getByText(/Everything is supplied|Fails in/).first()).toBeVisible()]],
+  heat: [
+    ['heat', (page) => expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible()],
   ],
-  [
-    'changes',
-    '/',
-    async (page) => {
-      await page.keyboard.press('Control+k');
-      await expect(page.getByRole('option').first()).toBeVisible();
-    },
-  ],
-  [
-    'audit',
-    '/',
-    async (page) => {
-      await page.getByRole('tab', { name: /Audit/ }).click();
-      await expect(page.getByRole('article').first()).toBeVisible();
-    },
-  ],
-  ['envelope', '/envelope', (page) => expect(page.getByText(/Everything is supplied|Fails in/).first()).toBeVisible()],
-  [
-    'heat',
-    '/heat',
-    (page) => expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible(),
-  ],
-  ['engine', '/engine', (page) => expect(page.getByLabel('Redline').first()).toBeVisible()],
-  ['gauge', '/gauge', (page) => page.getByRole('button', { name: 'Add hot idle' }).click()],
-  ['compare', '/compare', (page) => expect(page.getByRole('region', { name: 'Comparison' })).toBeVisible()],
-  ['tolerances', '/tolerances', (page) => expect(page.getByRole('heading', { name: 'Sensitivity' })).toBeVisible()],
-  ...['hoses', 'joints', 'parts', 'places', 'level', 'plan', 'sheet'].map(
-    (tab) => [`bench, ${tab}`, `/bench?tab=${tab}`, (page: Page) => openedTab(page, tab)] as const,
-  ),
-  ...['start', 'live', 'book', 'why', 'clean'].map(
-    (tab) => [`log, ${tab}`, `/log?tab=${tab}`, (page: Page) => openedTab(page, tab)] as const,
-  ),
-  ['library', '/library', async () => undefined],
-  ['projects', '/projects', (page) => expect(page.getByText(/not supplied/)).toBeVisible()],
-  ['new engine', '/new', async () => undefined],
-  [
-    'help',
-    '/',
-    async (page) => {
-      await page.keyboard.press('?');
-      await page.getByRole('tab', { name: 'Glossary' }).click();
-    },
-  ],
-];
+  engine: [['engine', (page) => expect(page.getByLabel('Redline').first()).toBeVisible()]],
+  gauge: [['gauge', (page) => page.getByRole('button', { name: 'Add hot idle' }).click()]],
+  compare: [['compare', (page) => expect(page.getByRole('region', { name: 'Comparison' })).toBeVisible()]],
+  tolerances: [['tolerances', (page) => expect(page.getByRole('heading', { name: 'Sensitivity' })).toBeVisible()]],
+  bench: tabs('hoses', 'joints', 'parts', 'places', 'level', 'plan', 'sheet'),
+  log: tabs('start', 'live', 'book', 'why', 'clean'),
+  library: [['library', async () => undefined]],
+  projects: [['projects', (page) => expect(page.getByText(/not supplied/)).toBeVisible()]],
+  new: [['new engine', async () => undefined]],
+};
+
+function tabs(first: string, ...more: readonly string[]): readonly [Place, ...Place[]] {
+  const placeOf = (tab: string): Place => [tab, (page) => openedTab(page, tab), `?tab=${tab}`];
+  return [placeOf(first), ...more.map(placeOf)];
+}
 
 /** To another place of the app without loading it anew, as a link does: half the time of this test was loading. */
 async function goWithin(page: Page, path: string): Promise<void> {
@@ -92,7 +100,7 @@ const LOOKS = [
   { width: 390, height: 844, schemes: ['light'] },
 ] as const;
 /** Rules whose answer depends on how wide the page is: the others say the same on a phone. */
-const OF_WIDTH = ['scrollable-region-focusable', 'meta-viewport', 'color-contrast', 'bypass'];
+const OF_WIDTH = ['target-size', 'scrollable-region-focusable', 'meta-viewport', 'color-contrast', 'bypass'];
 type Scheme = (typeof LOOKS)[number]['schemes'][number];
 
 test.use({ actionTimeout: 60_000 });
@@ -112,12 +120,13 @@ for (const { width, height, schemes } of LOOKS)
     await expect(page.getByRole('button', { name: /^Thornback,/ })).toBeVisible();
     await lookInAll('first screen');
     await openApp(page);
-    for (const [name, path, open] of PLACES) {
-      await goWithin(page, path);
-      await expect(page.getByRole('main')).toBeVisible();
-      await open(page);
-      await lookInAll(name);
-    }
+    for (const path of VIEW_PATHS)
+      for (const [name, open, search = ''] of PLACES[path]) {
+        await goWithin(page, `/${path}${search}`);
+        await expect(page.getByRole('main')).toBeVisible();
+        await open(page);
+        await lookInAll(`${path} ${name}`);
+      }
   });
 
 /** The smallest words of the pictures that are seen, as large as they come out on the screen. */

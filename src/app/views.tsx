@@ -1,9 +1,10 @@
 import { lazy, type ComponentType } from 'react';
+import { VIEW_PATHS, type ViewPath } from './viewPaths';
 
 /** A view of the shell. */
 export interface View {
   /** Below the root; the circuit has none. */
-  readonly path: string;
+  readonly path: ViewPath;
   /** In the navigation; a view without one is reached otherwise. */
   readonly title?: string;
   /** In the title of the page, where it is not in the navigation. */
@@ -19,45 +20,35 @@ export interface View {
   readonly view: ComponentType;
 }
 
-/** Every view, in the order of the navigation. All but the circuit are loaded when they are first opened. */
-export const VIEWS: readonly View[] = [
+/** What each view is. All but the circuit are loaded when they are first opened. */
+const VIEW_OF: Readonly<Record<ViewPath, Omit<View, 'path'>>> = {
   // The shell draws the circuit itself, and keeps it.
-  { path: '', title: 'Circuit', followsState: true, drawsFirst: true, view: () => null },
-  {
-    path: 'envelope',
-    title: 'Envelope',
-    followsState: true,
-    view: lazy(() => import('./features/envelope/EnvelopeView')),
-  },
-  {
-    path: 'heat',
+  '': { title: 'Circuit', followsState: true, drawsFirst: true, view: () => null },
+  envelope: { title: 'Envelope', followsState: true, view: lazy(() => import('./features/envelope/EnvelopeView')) },
+  heat: {
     title: 'Heat',
     followsState: true,
     calculatesOil: true,
     view: lazy(() => import('./features/heat/HeatPage')),
   },
-  { path: 'engine', title: 'Engine', view: lazy(() => import('./features/engine/EnginePage')) },
-  { path: 'gauge', title: 'Gauge', view: lazy(() => import('./features/gauge/GaugePage')) },
-  { path: 'bench', title: 'Bench', view: lazy(() => import('./features/bench/BenchPage')) },
-  { path: 'log', title: 'Log', view: lazy(() => import('./features/log/LogPage')) },
-  { path: 'compare', title: 'Compare', view: lazy(() => import('./features/compare/ComparePage')) },
-  {
-    path: 'tolerances',
+  engine: { title: 'Engine', view: lazy(() => import('./features/engine/EnginePage')) },
+  gauge: { title: 'Gauge', view: lazy(() => import('./features/gauge/GaugePage')) },
+  bench: { title: 'Bench', view: lazy(() => import('./features/bench/BenchPage')) },
+  log: { title: 'Log', view: lazy(() => import('./features/log/LogPage')) },
+  compare: { title: 'Compare', view: lazy(() => import('./features/compare/ComparePage')) },
+  tolerances: {
     title: 'Tolerances',
     followsState: true,
     view: lazy(() => import('./features/tolerances/TolerancesPage')),
   },
-  { path: 'library', title: 'Library', view: lazy(() => import('./features/library/LibraryPage')) },
-  {
-    path: 'projects',
+  library: { title: 'Library', view: lazy(() => import('./features/library/LibraryPage')) },
+  projects: {
     name: 'Projects and backup',
     needsNoProject: true,
     view: lazy(() => import('./features/workspace/WorkspacePage')),
   },
-  {
-    path: 'new',
-    name: 'New engine',
-    needsNoProject: true,
-    view: lazy(() => import('./features/interview/InterviewPage')),
-  },
-];
+  new: { name: 'New engine', needsNoProject: true, view: lazy(() => import('./features/interview/InterviewPage')) },
+};
+
+/** Every view, in the order of the navigation. */
+export const VIEWS: readonly View[] = VIEW_PATHS.map((path) => ({ path, ...VIEW_OF[path] }));

@@ -9,7 +9,7 @@ import { lookAgain, lookAt, type Preview } from './changePlan';
 import { useDocument } from './document';
 
 /** What the panel beside the sheet shows when it offers moves: those of one part, or of all. */
-interface MovesOpen {
+export interface MovesOpen {
   readonly part: string | undefined;
   /** Heading to begin at. */
   readonly heading?: string | undefined;

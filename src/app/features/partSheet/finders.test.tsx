@@ -1,5 +1,5 @@
 import { useDocument } from '../../state/document';
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Part } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { sizablesOf, withSize } from '../../../core/studies/sizing/sizable';
@@ -46,6 +46,32 @@ describe('Which size would do, on the part’s sheet', () => {
     expect(screen.queryByText('Out of date.')).toBeNull();
     act(() => useDocument.getState().replacePart({ ...partNow('relief'), crackPa: 4e5 } as Part));
     await screen.findByText('Out of date.');
+  });
+
+  it('is asked of two figures of one part at once, and both follow an edit', async () => {
+    openDemo();
+    function Jets() {
+      useDocument((w) => w.project);
+      const part = partNow('jets');
+      return sizablesOf(part)
+        .slice(0, 2)
+        .map((sizable) => (
+          <SizeFinder
+            key={sizable.path.join('.')}
+            part={part}
+            sizable={sizable}
+            current={0}
+            onTake={(si) => useDocument.getState().replacePart(withSize(part, sizable.path, si)!)}
+          />
+        ));
+    }
+    show(<Jets />);
+    for (const ask of screen.getAllByRole('button', { name: 'Find a size' }).reverse()) fireEvent.click(ask);
+    const finders = () => [...document.querySelectorAll<HTMLElement>('section.sizing')];
+    await waitFor(() => expect(finders().map((f) => f.querySelector('.answer') !== null)).toEqual([true, true]));
+    fireEvent.click(within(finders()[0]!).getAllByRole('button')[0]!);
+    await waitFor(() => expect(finders().every((f) => f.textContent.includes('works'))).toBe(true));
+    expect(screen.queryByRole('button', { name: 'Try again' })).toBeNull();
   });
 
   it('gives coolers by the row, fits the one that is pressed, and says that the answer was of the one before', async () => {

@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { isReservoir } from '../../../core/document/parts/ports';
 import { readProjectText } from '../../../core/document/project/readProject';
-import type { Circuit } from '../../../core/document/project/project';
+import { applyMove } from '../../../core/document/moves';
+import { catalogueEntry } from '../../../core/document/parts/catalogue';
+import type { Circuit, Variant } from '../../../core/document/project/project';
 import { arbitrarySeed, randomProject } from '../../../core/verification/testing/randomCircuit';
 import { placeLabels } from './labels';
 import { testCircuit } from '../../../core/verification/testing/stockEngine';
@@ -105,6 +107,24 @@ describe('The sheet’s layout', () => {
       fc.property(arbitrarySeed, (seed) => void short(randomProject(seed).variants[0]!.circuit)),
       { numRuns: 60, seed: 9 },
     );
+  });
+
+  it('leaves where it is what stands left of an insertion', () => {
+    const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
+    if (!read.ok) throw new Error('refused');
+    const [stock] = read.project.variants;
+    const outcome = applyMove(stock!, {
+      kind: 'insert',
+      at: 'turboRestrictor.in',
+      drafts: [{ ...catalogueEntry('needleValve').part }],
+    });
+    if (!outcome.ok) throw new Error(outcome.why);
+    const from = (variant: Variant) => {
+      const { stations } = layoutSheet(variant.circuit, variant.sheet?.columns);
+      const x = (id: string) => stations.find((s) => s.part.id === id)!.x0;
+      return ['relief', 'blockOut', 'filter', 'gallery'].map((id) => x(id) - x('pump'));
+    };
+    expect(from(outcome.variant)).toEqual(from(stock!));
   });
 
   it('draws a ribbon to every consumer', () => {

@@ -38,6 +38,28 @@ describe('Studies', () => {
     expect(at('August trial', 'summer').heat.sumpK).toBeLessThan(limit);
   });
 
+  it('find that Saltmarsh overheats with its raw-water side reduced', () => {
+    const saltmarsh = demoProject('saltmarsh');
+    const s = saltmarsh.namedStates.find((n) => n.name === 'Long run')!;
+    const settlesAt = (coolantM3S: number | undefined) => {
+      const [stock] = saltmarsh.variants;
+      const parts = stock!.circuit.parts.map((p) =>
+        p.kind === 'cooler' && p.cooling?.kind === 'liquid' && coolantM3S !== undefined
+          ? { ...p, cooling: { ...p.cooling, coolantFlowM3S: coolantM3S } }
+          : p,
+      );
+      const project = { ...saltmarsh, variants: [{ ...stock!, circuit: { ...stock!.circuit, parts } }] };
+      return solveBalanced(solverOf(project, stock!.id), s.speedRevS, {
+        airTemperatureK: s.airTemperatureK!,
+        roadSpeedMS: s.roadSpeedMS!,
+        load: s.load!,
+      }).heat.sumpK;
+    };
+    expect(settlesAt(undefined)).toBeLessThan(saltmarsh.range.hottestOilK);
+    // 0.8 L/min of raw water: an impeller that has lost its vanes.
+    expect(settlesAt(0.8e-3 / 60)).toBeGreaterThan(saltmarsh.range.hottestOilK);
+  });
+
   it('map air and road without a gap, hotter air never cooler oil', () => {
     // Without a fan: one whose switch sits at the outlet may stay off in colder air and leave the oil hotter.
     const larkspur = { ...demoProject('larkspur'), activeVariant: 'summer' };
