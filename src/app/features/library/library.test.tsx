@@ -4,8 +4,6 @@ import { partSchema } from '../../../core/document/parts/part';
 import { catalogueEntry } from '../../../core/document/parts/catalogue';
 import { keepInLibrary, listLibrary } from '../../../storage/library';
 import { openDemo, show } from '../../testing/page';
-import { useView } from '../../state/view';
-import { PartSheet } from '../partSheet/PartSheet';
 import LibraryPage from './LibraryPage';
 
 /** A file as the browser hands it over; jsdom's cannot be read. */
@@ -44,19 +42,6 @@ describe('The library', () => {
     );
     await screen.findByText('my cooler');
     expect(await listLibrary()).toEqual([{ kind: 'part', label: 'my cooler', part }]);
-  });
-
-  it('keeps a part from its panel', async () => {
-    openDemo();
-    useView.getState().select('turboRestrictor');
-    show(
-      <PartSheet result={undefined} sweep={undefined} onMoves={() => undefined}>
-        {null}
-      </PartSheet>,
-    );
-    fireEvent.click(await screen.findByRole('button', { name: 'Save to library' }));
-    await screen.findByRole('button', { name: 'Saved to library' });
-    expect((await listLibrary()).map((item) => item.label)).toContain('Restrictor');
   });
 
   it.each([
