@@ -28,6 +28,14 @@ const isKind = (type) => {
   return literals !== undefined && literals.length > 0 && literals.every((each) => KINDS.has(each));
 };
 
+/** True for what may be a kind by how it is written: types are asked for nothing else, they take long. */
+const mayBeKind = (node) =>
+  (node.type === 'Literal' && KINDS.has(node.value)) ||
+  node.type === 'Identifier' ||
+  (node.type === 'ChainExpression'
+    ? mayBeKind(node.expression)
+    : node.type === 'MemberExpression' && node.property.name === 'kind');
+
 const ASKS = new Set(['includes', 'has', 'indexOf']);
 
 export const partKinds = {
@@ -59,11 +67,12 @@ export const partKinds = {
       BinaryExpression(node) {
         const { operator, left, right } = node;
         if (operator === '===' || operator === '!==') {
-          if (isKind(typeOf(left)) && isKind(typeOf(right))) count(node);
-        } else if (operator === 'in' && left.type !== 'PrivateIdentifier' && isKind(typeOf(left))) count(node);
+          if (mayBeKind(left) && mayBeKind(right) && isKind(typeOf(left)) && isKind(typeOf(right))) count(node);
+        } else if (operator === 'in' && left.type !== 'PrivateIdentifier' && mayBeKind(left) && isKind(typeOf(left)))
+          count(node);
       },
       SwitchStatement(node) {
-        if (isKind(typeOf(node.discriminant))) count(node.discriminant);
+        if (mayBeKind(node.discriminant) && isKind(typeOf(node.discriminant))) count(node.discriminant);
       },
       CallExpression(node) {
         const {
@@ -71,7 +80,13 @@ export const partKinds = {
           arguments: [first],
         } = node;
         if (callee.type !== 'MemberExpression' || callee.property.type !== 'Identifier') return;
-        if (first && first.type !== 'SpreadElement' && ASKS.has(callee.property.name) && isKind(typeOf(first)))
+        if (
+          first &&
+          first.type !== 'SpreadElement' &&
+          ASKS.has(callee.property.name) &&
+          mayBeKind(first) &&
+          isKind(typeOf(first))
+        )
           count(node);
       },
     };
