@@ -17,7 +17,7 @@ const shared = {
   transform,
   // These ship as ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap)/)'],
-  roots: ['<rootDir>/src'],
+  roots: ['<rootDir>/src', '<rootDir>/scripts'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };
 
@@ -30,7 +30,7 @@ export default {
       ...shared,
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,cli,server,storage}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,cli,server,storage}/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
     },
     {
       ...shared,

@@ -14,7 +14,7 @@ const panelOf = (id: string) => async (page: Page) => {
 /** Places of every view: what can be opened in it, with what shows that it is there. */
 const PLACES: Readonly<Record<ViewPath, readonly [Place, ...Place[]]>> = {
   '': [
-    ['circuit', (page) => expect(page.locator('.sheet svg [role=status]')).toBeVisible()],
+    ['circuit', (page) => expect(page.locator('.drawing svg [role=status]')).toBeVisible()],
     ['part', panelOf('turbo')],
     ['drain', panelOf('turboDrain')],
     [

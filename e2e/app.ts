@@ -17,14 +17,14 @@ export async function openApp(page: Page): Promise<string[]> {
   });
   await page.goto('/');
   await openExample(page);
-  await expect(page.locator('.sheet svg [role=status]')).toBeVisible();
+  await expect(page.locator('.drawing svg [role=status]')).toBeVisible();
   return problems;
 }
 
 /** Opens an invented engine from the first screen; what is stored already is open by itself. */
 export async function openExample(page: Page, name = 'Thornback'): Promise<void> {
   const example = page.getByRole('button', { name: new RegExp(`^${name},`) });
-  const drawing = page.locator('.sheet');
+  const drawing = page.locator('.drawing');
   await example.or(drawing).first().waitFor();
   if (await example.isVisible()) await example.click();
   await drawing.waitFor();
@@ -58,7 +58,7 @@ export function commandLine<
   });
 }
 
-export const part = (page: Page, id: string) => page.locator(`.sheet [data-part=${id}]`);
+export const part = (page: Page, id: string) => page.locator(`.drawing [data-part=${id}]`);
 export const speed = (page: Page) => page.getByRole('slider', { name: 'Engine speed' });
 export const oil = (page: Page) => page.getByRole('slider', { name: /^Oil/ });
 

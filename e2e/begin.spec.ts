@@ -45,7 +45,7 @@ test('by keyboard only: an engine of one’s own, a cooler, the verdict, and the
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('option', { selected: true })).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.locator('.sheet [data-part] .symbol').first()).toBeVisible();
+  await expect(page.locator('.drawing [data-part] .symbol').first()).toBeVisible();
   await expect(page.getByRole('form')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('heading', { name: /Whole operating range/ })).toBeVisible();

@@ -11,7 +11,7 @@ test('the demo opens, and moving the engine speed changes a verdict at the state
   await expect(page.getByText('Thornback').first()).toBeVisible();
   await page.getByRole('button', { name: /Hot idle/ }).click();
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo, 0\.99.bar, OK/);
-  await expect(page.locator('.sheet [role=status]')).toHaveText('Every component is supplied in this condition');
+  await expect(page.locator('.drawing [role=status]')).toHaveText('Every component is supplied in this condition');
   const idle = await commandLine('solve', 'demo/thornback.json', '--rpm', '850', '--oil-temp', '110');
   expect(idle.code).toBe(0);
 
@@ -108,14 +108,14 @@ test('the main job by keyboard alone, units by choice, and a drawing that follow
     await choose(page.getByRole('dialog'), 'Pressure', 'psi');
     await page.getByRole('button', { name: 'Close', exact: true }).click();
     await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi/);
-    await expect(page.locator('.sheet')).not.toContainText(/\d.bar\b/);
+    await expect(page.locator('.drawing')).not.toContainText(/\d.bar\b/);
     await page.getByRole('banner').getByText('US', { exact: true }).click();
     await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /36\.7.psi.*US gpm/);
     await page.getByRole('banner').getByText('Metric', { exact: true }).click();
     await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /2\.53.bar.*L\/min/);
   });
   await test.step('a wheel with Ctrl draws it larger at the pointer, and a wheel alone does not', async () => {
-    const widthOf = async () => (await page.locator('.sheet svg[role=group]').boundingBox())!.width;
+    const widthOf = async () => (await page.locator('.drawing svg[role=group]').boundingBox())!.width;
     const centreOf = async (id: string) => {
       const box = (await part(page, id).boundingBox())!;
       return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
@@ -133,7 +133,7 @@ test('the main job by keyboard alone, units by choice, and a drawing that follow
   });
   await test.step('on a tablet the panel stands below the drawing', async () => {
     await page.setViewportSize({ width: 1024, height: 768 });
-    const sheet = (await page.locator('.sheet').boundingBox())!;
+    const sheet = (await page.locator('.drawing').boundingBox())!;
     const panel = (await page.locator('.panel').boundingBox())!;
     expect(panel.y).toBeGreaterThanOrEqual(sheet.y + sheet.height - 1);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
@@ -153,14 +153,14 @@ test('of a circuit of hundreds of parts what is seen is drawn, keys reach the la
   writeFileSync(path, JSON.stringify(crowd));
   await page.locator('input[type=file][aria-label="Project file"]').setInputFiles(path);
   await expect(page.getByText(crowd.name, { exact: true })).toBeVisible();
-  const drawn = page.locator('.sheet [data-part]');
+  const drawn = page.locator('.drawing [data-part]');
   await expect.poll(() => drawn.count()).toBeLessThan(parts.length / 2);
 
   await part(page, 'pickup').focus();
   await page.keyboard.press('End');
-  await expect(page.locator('.sheet [data-part]:focus')).toBeInViewport();
+  await expect(page.locator('.drawing [data-part]:focus')).toBeInViewport();
   const first = await drawn.first().getAttribute('data-part');
-  await page.locator('.sheet').evaluate((sheet) => sheet.scrollTo({ left: sheet.scrollWidth, behavior: 'instant' }));
+  await page.locator('.drawing').evaluate((sheet) => sheet.scrollTo({ left: sheet.scrollWidth, behavior: 'instant' }));
   await expect(part(page, first!)).toHaveCount(0);
 
   await page.getByRole('button', { name: 'Project' }).click();

@@ -9,10 +9,10 @@ function coveredWords(page: Page): Promise<string[]> {
   // Lines of one label stand closer than their boxes; so they count as one.
   return page.evaluate(() => {
     // The buttons for the drawing's size stand over it.
-    const texts = [...document.querySelectorAll('.sheet > svg text, .stage .zoom')]
+    const texts = [...document.querySelectorAll('.drawing > svg text, .stage .zoom')]
       .filter((t) => t.textContent.trim() !== '' && getComputedStyle(t).visibility !== 'hidden')
       .map((t) => ({ words: t.textContent, group: t.parentElement, box: t.getBoundingClientRect() }));
-    const dividers = [...document.querySelectorAll('.sheet > svg line[stroke="var(--rule)"]')]
+    const dividers = [...document.querySelectorAll('.drawing > svg line[stroke="var(--rule)"]')]
       .map((line) => line.getBoundingClientRect())
       .filter((line) => line.width === 0);
     const cut = texts.flatMap(({ words, box }) =>
@@ -20,7 +20,7 @@ function coveredWords(page: Page): Promise<string[]> {
         ? [`${words} | divider`]
         : [],
     );
-    const marks = [...document.querySelectorAll('.sheet > svg .flag')].map((mark) => mark.getBoundingClientRect());
+    const marks = [...document.querySelectorAll('.drawing > svg .flag')].map((mark) => mark.getBoundingClientRect());
     const marked = texts.flatMap(({ words, box }) =>
       marks.some(
         (m) =>
@@ -57,7 +57,7 @@ for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
         ['Metric', 'L/min'],
       ] as const) {
         await page.getByRole('banner').getByText(units, { exact: true }).click();
-        await expect(page.locator('.sheet svg').getByText(flow).first()).toBeVisible();
+        await expect(page.locator('.drawing svg').getByText(flow).first()).toBeVisible();
         // A drawing follows the width of its page a frame later.
         await expect(async () => expect(await coveredWords(page), `${width} px, ${units}`).toEqual([])).toPass();
       }

@@ -15,7 +15,7 @@ const menu = async (page: Page, name: RegExp | string) => {
   await page.getByRole('button', { name: 'Project' }).click();
   await page.getByRole('menuitem', { name }).click();
 };
-const sheet = (page: Page) => page.locator('.sheet svg [role=status]');
+const sheet = (page: Page) => page.locator('.drawing svg [role=status]');
 
 test('what was done and how it was looked at comes back after a reload, also where it cannot be computed', async ({
   page,

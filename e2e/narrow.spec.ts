@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { openApp, part } from './app';
 
-const drawing = (page: Page) => page.locator('.sheet svg[role=group]');
+const drawing = (page: Page) => page.locator('.drawing svg[role=group]');
 const widthOf = async (page: Page) => (await drawing(page).boundingBox())!.width;
 /** Where a part is on the screen [px]. */
 async function centreOf(page: Page, id: string) {

@@ -17,7 +17,7 @@ test('with its server stopped the app starts, edits, studies, prints, exports an
   await server.close();
 
   await page.reload();
-  await expect(page.locator('.sheet svg [role=status]')).toBeVisible();
+  await expect(page.locator('.drawing svg [role=status]')).toBeVisible();
   await part(page, 'turboRestrictor').click();
   await page.getByLabel('Bore', { exact: true }).fill('1.10');
   await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.10.mm/);
@@ -83,7 +83,7 @@ test('a newer version waits until it is agreed to, and then has all tabs', async
   await expect(
     other
       .getByText(/The app was renewed in another tab|Open in another tab/)
-      .or(other.locator('.sheet svg [role=status]'))
+      .or(other.locator('.drawing svg [role=status]'))
       .first(),
   ).toBeVisible();
   await server.close();

@@ -1,7 +1,7 @@
 // npm run bench: ratios measured in one run, this solver against a general hydraulic network engine and against itself.
 import { readFileSync } from 'node:fs';
 import { InitHydOption } from 'epanet-js';
-import { layoutSheet } from '../src/app/features/sheet/layout';
+import { layoutDrawing } from '../src/app/features/drawing/layout';
 import { unfilteredPorts } from '../src/core/document/plumbing/filtration';
 import { HeatSolver } from '../src/core/heat/heatSolver';
 import { MAP_STUDY } from '../src/core/studies/heat/mapStudy';
@@ -138,7 +138,7 @@ const [preview, once] = medians(
   () => {
     const outcome = applyMove(crowd, move);
     if (!outcome.ok) throw new Error(outcome.why);
-    layoutSheet(outcome.variant.circuit, outcome.variant.sheet?.columns, 962);
+    layoutDrawing(outcome.variant.circuit, outcome.variant.sheet?.columns, 962);
     unfilteredPorts(outcome.variant.circuit);
   },
   () => {

@@ -193,7 +193,7 @@ async function tryAll(page: Page, turn: number, measured: Record<Act, number[]>)
   await page.getByRole('heading', { name: 'Library' }).waitFor();
   measured['back to the circuit'].push(
     await until(page, () => page.getByRole('link', { name: 'Circuit' }).click(), {
-      selector: '.sheet svg [role=status]',
+      selector: '.drawing svg [role=status]',
     }),
   );
   await page.keyboard.press('Control+k');

@@ -6,7 +6,7 @@ import type { Project } from '../src/core/document/project/project';
 import { CircuitSolver } from '../src/core/network/circuitSolver';
 import { type SpreadRequest } from '../src/core/studies/spread/spreadTasks';
 import { spreadWork } from '../src/core/studies/spread/spreadWork';
-import { StudyBench } from '../src/core/studies/job/studyBench';
+import { StudyCircuits } from '../src/core/studies/job/studyCircuits';
 import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { sweepToEnd } from '../src/core/judgement/sweep/sweep';
 import { StudyPool } from '../src/workers/studyPool';
@@ -26,7 +26,7 @@ const median = (list: number[]) => list.sort((a, b) => a - b)[Math.floor(list.le
 
 /** Draws so many samples at one state, without the second drawing for what to tighten. */
 function draw(project: Project, states: SpreadRequest['states'], samples: number): void {
-  const bench = new StudyBench(project);
+  const bench = new StudyCircuits(project);
   const study = SPREAD_STUDY.start(project, { states, samples, seed: 1 });
   const first = study.next();
   if (first.done) throw new Error('no tasks');

@@ -8,9 +8,10 @@ import type { Part } from './campaign/part';
 import { recorded } from './campaign/recorded';
 import { requests } from './campaign/requests';
 import { states } from './campaign/states';
+import { suites } from './campaign/suites';
 import { words } from './campaign/words';
 
-const PARTS: readonly Part[] = [files, figures, words, acts, states, requests, kills, recorded, monkey];
+const PARTS: readonly Part[] = [files, figures, words, acts, states, suites, requests, kills, recorded, monkey];
 const MOST_SHOWN = 20;
 
 async function run(part: Part, count: number, seed: number): Promise<boolean> {

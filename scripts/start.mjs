@@ -1,9 +1,12 @@
 // npm start: installs what is missing, builds, serves with the demo data.
 import { spawn } from 'node:child_process';
-import { bin, installPackages, root, step } from './steps.mjs';
+import { builtCli } from './buildCli.mjs';
+import { bin, checkPlace, installPackages, root, step } from './steps.mjs';
 
+checkPlace();
 installPackages();
 step('Building the app', bin('vite'), ['build', '--logLevel', 'error']);
+builtCli(root);
 console.log('• Serving');
 const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], { cwd: root, stdio: 'inherit' });
 // Whoever ends this ends the server.

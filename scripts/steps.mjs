@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { NOT_INSTALLED, whyNotHere } from './place.mjs';
 
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 
@@ -42,7 +43,12 @@ export function clockTable(budgetS) {
 export function step(what, command, args, options = {}, onFailure = () => undefined) {
   console.log(`• ${what}`);
   const [clockBefore, cpuBefore] = [performance.now(), childrenCpuS()];
-  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    ...asStarted(command),
+    ...options,
+  });
   const cpuS = cpuBefore === undefined ? undefined : childrenCpuS() - cpuBefore;
   clock.push({ what, clockS: (performance.now() - clockBefore) / 1000, cpuS });
   if (error || status !== 0) {
@@ -73,7 +79,7 @@ export async function stepsTogether(steps) {
   const runNext = async () => {
     for (let next = waiting.shift(); next; next = waiting.shift()) {
       const [what, command, args] = next;
-      const child = spawn(command, args, { cwd: root });
+      const child = spawn(command, args, { cwd: root, ...asStarted(command) });
       running.add(child);
       let printed = '';
       child.stdout.on('data', (text) => (printed += text));
@@ -92,13 +98,28 @@ export async function stepsTogether(steps) {
   clock.push({ what: 'Types, lint, format', clockS: (performance.now() - clockBefore) / 1000, cpuS });
 }
 
+/** Stops with a reason where the project cannot run here. */
+export function checkPlace() {
+  const why = whyNotHere(root);
+  if (why === undefined) return;
+  console.error(`✗ ${why}`);
+  process.exit(1);
+}
+
 /** Installs the packages of the lock file when they are absent or older than it. */
 export function installPackages() {
   const installed = resolve(root, 'node_modules/.package-lock.json');
   const lock = resolve(root, 'package-lock.json');
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return;
   if (existsSync(installed) && sameVersions(lock, installed)) return;
-  step('Installing packages (once, about a minute)', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  const npm = isWindows ? 'npm.cmd' : 'npm';
+  step(
+    'Installing packages (once, about a minute)',
+    npm,
+    ['ci', '--no-audit', '--no-fund', '--loglevel=error'],
+    {},
+    () => console.error(NOT_INSTALLED),
+  );
 }
 
 function sameVersions(lock, installed) {
@@ -110,4 +131,10 @@ function sameVersions(lock, installed) {
   );
 }
 
-export const bin = (name) => resolve(root, 'node_modules/.bin', name);
+const isWindows = process.platform === 'win32';
+
+/** A program of a package; on Windows it is a file that only a shell starts. */
+export const bin = (name) => resolve(root, 'node_modules/.bin', isWindows ? `${name}.cmd` : name);
+
+/** How a program is started: through a shell where its file asks for one. */
+const asStarted = (command) => (isWindows && /\.cmd$/.test(command) ? { shell: true } : {});

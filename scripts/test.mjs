@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { builtCli } from './buildCli.mjs';
-import { bin, clockTable, installPackages, root, step, stepsTogether } from './steps.mjs';
+import { bin, checkPlace, clockTable, installPackages, root, step, stepsTogether } from './steps.mjs';
 import { contents, jestIsAskedAbout, keep, readKept, toRunAgain } from './testing.mjs';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
@@ -36,6 +36,7 @@ function showFailedPages() {
     console.error(`\n${page}\n${readFileSync(page, 'utf8').split('\n').slice(0, MOST_LINES).join('\n')}`);
 }
 
+checkPlace();
 installPackages();
 installChromium();
 

@@ -74,7 +74,7 @@ export function toRunAgain(before, now, reads) {
  */
 export function jestIsAskedAbout(changed, now, read) {
   if (changed === 'all') return 'all';
-  const source = /^src\/.*\.(tsx?|json|css)$/;
+  const source = /^(src|scripts)\/.*\.(tsx?|mjs|json|css)$/;
   // What is gone is imported by nobody any more, and its importers changed or do not compile; by name it may be missed.
   if (changed.some((file) => (source.test(file) && now[file] === undefined) || /^demo\//.test(file))) return 'all';
   if (changed.length === 0) return [];

@@ -53,12 +53,12 @@ const stored = (page: Page): Promise<Seen> =>
       }),
   );
 
-const part = (page: Page, id: string) => page.locator(`.sheet [data-part=${id}]`);
+const part = (page: Page, id: string) => page.locator(`.drawing [data-part=${id}]`);
 
 /** The part that is marked as selected on the sheet. */
 const selectedIn = (page: Page): Promise<string> =>
   page.evaluate(
-    () => document.querySelector<SVGElement>('.sheet [data-part][aria-pressed=true]')?.dataset['part'] ?? '',
+    () => document.querySelector<SVGElement>('.drawing [data-part][aria-pressed=true]')?.dataset['part'] ?? '',
   );
 
 /** Acts of every kind, each with what it makes of what can be seen. */
@@ -140,7 +140,7 @@ async function live(page: Page, random: () => number, atRiskMs: number): Promise
 }
 
 async function isOpen(page: Page): Promise<void> {
-  const open = page.locator('.sheet svg [role=status]');
+  const open = page.locator('.drawing svg [role=status]');
   const first = page.getByRole('button', { name: /^Thornback,/ });
   await open.or(first).waitFor({ timeout: 60_000 });
   if (await first.isVisible()) await first.click();

@@ -17,7 +17,7 @@ import { useHelp } from './state/help';
 import { useHelpKey } from './useHelpKey';
 import { queries } from './state/queries';
 import { useTour } from './state/tour';
-import { keepBench, openAtStart } from './state/workspace';
+import { keepOpenProject, openAtStart } from './state/workspace';
 
 const AppFailed = lazy(() => import('./AppFailed').then((m) => ({ default: m.AppFailed })));
 const VariantBar = lazy(() => import('./features/variants/VariantBar').then((m) => ({ default: m.VariantBar })));
@@ -67,7 +67,7 @@ function Shell() {
   const phase = useKeeping((k) => k.phase);
   useEffect(() => {
     void openAtStart();
-    return keepBench();
+    return keepOpenProject();
   }, []);
   useHelpKey();
   const isAsked = useQuestion((q) => q.asked !== undefined);
@@ -153,7 +153,7 @@ function Circuit() {
   ) : null;
 }
 
-/** No project is on the bench, or not yet: the first screen, and the pages that work without a project. */
+/** No project is open, or not yet: the first screen, and the pages that work without a project. */
 function Beginning({ isKnown }: { readonly isKnown: boolean }) {
   const { pathname } = useLocation();
   // Also before the kit is there: a browser would leave the page for the file.

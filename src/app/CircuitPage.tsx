@@ -3,7 +3,7 @@ import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
 import { lazy, useEffect, useMemo, useRef, useState } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit/finding';
-import { Sheet } from './features/sheet/Sheet';
+import { Drawing } from './features/drawing/Drawing';
 import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
@@ -56,14 +56,14 @@ export function CircuitPage() {
           </Kit>
         )}
         {shown ? (
-          <Sheet
+          <Drawing
             {...shown}
             bands={looking ? NO_BANDS : bands}
             flags={looking ? NO_FLAGS : flags}
             came={looking ? (preview?.came ?? []) : []}
           />
         ) : (
-          <div className="sheet" role="status" style={{ padding: 28 }}>
+          <div className="drawing" role="status" style={{ padding: 28 }}>
             Solving…
           </div>
         )}

@@ -12,7 +12,7 @@ import { useView } from './state/view';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
-const PartSheet = lazy(() => import('./features/partSheet/PartSheet').then((m) => ({ default: m.PartSheet })));
+const PartPanel = lazy(() => import('./features/partPanel/PartPanel').then((m) => ({ default: m.PartPanel })));
 
 /** Parts that a refusal offers to open. */
 const MOST_NAMED = 4;
@@ -67,11 +67,11 @@ export function CircuitPanel({
           />
         </Suspense>
       ) : selected ? (
-        <PartSheet result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
+        <PartPanel result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>
           {own.map((finding, i) => (
             <FindingRow key={`${finding.rule}${i}`} finding={finding} withPart={false} />
           ))}
-        </PartSheet>
+        </PartPanel>
       ) : (
         <>
           <Tabs

@@ -1,4 +1,4 @@
-import { bench } from './testing/bench';
+import { stores } from './testing/stores';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { activeVariant } from '../core/document/project/project';
 import { CircuitSolver } from '../core/network/circuitSolver';
@@ -13,7 +13,7 @@ import { solveState } from '../core/judgement/judgeState';
 jest.mock('../workers/client');
 jest.mock('../workers/studyPool');
 
-const partOnSheet = (id: string) => document.querySelector<SVGElement>(`.sheet [data-part="${id}"]`)!;
+const partOnSheet = (id: string) => document.querySelector<SVGElement>(`.drawing [data-part="${id}"]`)!;
 const press = (key: string, more: object = {}) => fireEvent.keyDown(document.body, { key, ...more });
 /** The page with its first answers, range and audit included. */
 async function opened(name = 'thornback', change?: Parameters<typeof openDemo>[1]) {
@@ -30,11 +30,11 @@ const solverOf = (project: ReturnType<typeof openDemo>) => {
 
 describe('The circuit page', () => {
   it.each(['thornback', 'saltmarsh', 'larkspur'])(
-    'says of %s what the core says: every consumer on the sheet, and at its worst beside it',
+    'says of %s what the core says: every consumer on the drawing, and at its worst beside it',
     async (name) => {
       const project = await opened(name);
       const circuit = solverOf(project);
-      const { speedRevS, oilTemperatureK } = bench();
+      const { speedRevS, oilTemperatureK } = stores();
       const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
       for (const c of result.consumers) {
         const label = partOnSheet(c.part).getAttribute('aria-label')!;
@@ -56,45 +56,45 @@ describe('The circuit page', () => {
   it('goes to a consumer’s worst state when its line is pressed, and back with Escape', async () => {
     await opened();
     fireEvent.click(screen.getByRole('button', { name: /^Lifters marginal/ }));
-    expect([bench().selected, bench().speedRevS * 60]).toEqual(['lifters', expect.closeTo(850, 3)]);
+    expect([stores().selected, stores().speedRevS * 60]).toEqual(['lifters', expect.closeTo(850, 3)]);
     await screen.findByRole('heading', { name: /^Lifters Back/ });
     press('Escape');
-    expect(bench().selected).toBeUndefined();
+    expect(stores().selected).toBeUndefined();
   });
 
   it('is driven from the keyboard: speed, named states, moves, undo', async () => {
     const project = await opened();
-    const before = bench().speedRevS;
+    const before = stores().speedRevS;
     press('[');
-    expect(bench().speedRevS).toBeCloseTo(before - 50 / 60, 9);
+    expect(stores().speedRevS).toBeCloseTo(before - 50 / 60, 9);
     press('3');
-    expect(bench().speedRevS).toBe(project.namedStates[2]!.speedRevS);
-    act(() => bench().select('turboRestrictor'));
+    expect(stores().speedRevS).toBe(project.namedStates[2]!.speedRevS);
+    act(() => stores().select('turboRestrictor'));
     press('m');
-    expect(bench().moves).toEqual({ part: 'turboRestrictor', heading: undefined });
-    act(() => bench().closeMoves());
-    act(() => bench().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
-    expect(bench().past).toHaveLength(1);
+    expect(stores().moves).toEqual({ part: 'turboRestrictor', heading: undefined });
+    act(() => stores().closeMoves());
+    act(() => stores().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
+    expect(stores().past).toHaveLength(1);
     press('z', { ctrlKey: true });
-    expect(bench().project).toEqual(project);
+    expect(stores().project).toEqual(project);
     press('y', { ctrlKey: true });
-    expect(bench().past).toHaveLength(1);
+    expect(stores().past).toHaveLength(1);
     press('k', { ctrlKey: true });
-    expect(bench().moves).toEqual({ part: undefined, heading: undefined });
+    expect(stores().moves).toEqual({ part: undefined, heading: undefined });
   });
 
-  it('previews a move on the sheet with what it would change, and changes nothing until it is made', async () => {
+  it('previews a move on the drawing with what it would change, and changes nothing until it is made', async () => {
     const project = await opened();
-    act(() => bench().select('filter'));
-    act(() => bench().previewMove({ kind: 'takeOut', part: 'turboRestrictor' }));
+    act(() => stores().select('filter'));
+    act(() => stores().previewMove({ kind: 'takeOut', part: 'turboRestrictor' }));
     const bar = (await screen.findByText(/^Preview: remove Restrictor and reconnect\.$/)).closest('[role=status]')!;
     // Without its restrictor the turbo is still flooded: no verdict changes.
     await waitFor(() =>
       expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the whole operating range\./),
     );
     await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeNull());
-    expect(bench().project).toEqual(project);
-    act(() => bench().previewMove(undefined));
+    expect(stores().project).toEqual(project);
+    act(() => stores().previewMove(undefined));
     await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeTruthy());
   });
 
@@ -114,12 +114,12 @@ describe('The circuit page', () => {
     fireEvent.change(within(finding).getByRole('textbox'), { target: { value: 'a wider drain is on the bench' } });
     fireEvent.click(within(finding).getByRole('button', { name: 'Dismiss' }));
     const aside = await screen.findByText(/^Dismissed: a wider drain/);
-    expect(activeVariant(bench().project!).waivers).toEqual([
+    expect(activeVariant(stores().project!).waivers).toEqual([
       expect.objectContaining({ reason: 'a wider drain is on the bench' }),
     ]);
     expect(aside.closest('article')!.getAttribute('aria-label')).toBe(title);
     fireEvent.click(within(aside).getByRole('button', { name: 'Restore' }));
-    expect(activeVariant(bench().project!).waivers).toEqual([]);
+    expect(activeVariant(stores().project!).waivers).toEqual([]);
   });
 
   it('finds the temperature by heat when asked, and shows where it lies', async () => {
@@ -135,11 +135,11 @@ describe('The circuit page', () => {
 
   it('says in words why a circuit cannot be computed, and keeps what is there', async () => {
     await opened();
-    const { project } = bench();
+    const { project } = stores();
     const stock = activeVariant(project!);
     // Without its sump the circuit has no reservoir at all.
     act(() =>
-      bench().open({
+      stores().open({
         ...project!,
         variants: [
           { ...stock, circuit: { parts: stock.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } },
@@ -147,18 +147,18 @@ describe('The circuit page', () => {
       }),
     );
     expect((await screen.findAllByText(/This circuit cannot be computed/))[0]!.closest('[role=alert]')).toBeTruthy();
-    expect(bench().project!.variants[0]!.circuit.parts).toHaveLength(1);
+    expect(stores().project!.variants[0]!.circuit.parts).toHaveLength(1);
   });
 
   it('moves an instrument with arrow keys and changes the oil, undone by one step', async () => {
     const project = await opened();
     const speed = screen.getByRole('slider', { name: 'Engine speed' });
     fireEvent.keyDown(speed, { key: 'ArrowLeft' });
-    expect(bench().speedRevS).toBeLessThan(project.engine.maximumSpeedRevS);
+    expect(stores().speedRevS).toBeLessThan(project.engine.maximumSpeedRevS);
     choose('Oil', '20W-50');
-    expect(bench().project!.oil.name).toBe('20W-50');
-    act(() => bench().undo());
-    expect(bench().project).toEqual(project);
+    expect(stores().project!.oil.name).toBe('20W-50');
+    act(() => stores().undo());
+    expect(stores().project).toEqual(project);
   });
 
   it('changes the season’s oil, not the project’s, where the variant has a season with an oil', async () => {
@@ -170,12 +170,12 @@ describe('The circuit page', () => {
       '5W-30',
     );
     choose('Oil, Winter', '0W-20');
-    expect([bench().project!.oil, activeVariant(bench().project!).season!.oil!.name]).toEqual([project.oil, '0W-20']);
+    expect([stores().project!.oil, activeVariant(stores().project!).season!.oil!.name]).toEqual([project.oil, '0W-20']);
   });
 
-  it('goes from part to part on the sheet by arrow keys, opens one, and offers its moves', async () => {
+  it('goes from part to part on the drawing by arrow keys, opens one, and offers its moves', async () => {
     await opened();
-    const stops = [...document.querySelectorAll<SVGElement>('.sheet [data-part]')];
+    const stops = [...document.querySelectorAll<SVGElement>('.drawing [data-part]')];
     // One of them is reached by Tab; the arrow keys do the rest.
     expect(stops.filter((s) => s.getAttribute('tabindex') === '0')).toHaveLength(1);
     const focused = () => document.activeElement?.getAttribute('data-part');
@@ -195,18 +195,18 @@ describe('The circuit page', () => {
     expect(focused()).toBe(first);
     fireEvent.keyDown(document.activeElement!, { key: 'End' });
     fireEvent.keyDown(document.activeElement!, { key: 'Enter' });
-    expect(bench().selected).toBe(seen.at(-1));
+    expect(stores().selected).toBe(seen.at(-1));
     act(() => partOnSheet('filter').focus());
     fireEvent.keyDown(partOnSheet('filter'), { key: '+' });
-    expect(bench().moves).toEqual({ part: 'filter', heading: 'insert' });
+    expect(stores().moves).toEqual({ part: 'filter', heading: 'insert' });
   });
 
   it('draws the path to the turbo when it is selected, each part’s share adding up to what is lost', async () => {
     const project = await opened();
-    act(() => bench().select('turbo'));
+    act(() => stores().select('turbo'));
     await screen.findByRole('heading', { name: 'Pressure from the sump to here' });
     const circuit = solverOf(project);
-    const { speedRevS, oilTemperatureK } = bench();
+    const { speedRevS, oilTemperatureK } = stores();
     const atTurbo = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)).consumers.find(
       (c) => c.part === 'turbo',
     )!.pressurePa!;

@@ -97,7 +97,7 @@ export const COMMANDS = {
     summary: 'which sizes of a bore, a spring, a cooler or a thermostat work',
     example: 'size demo/thornback.json turboRestrictor.boreM',
     options: ['for', 'variant', 'json', 'csv'],
-    studies: ['rows', 'size'],
+    studies: ['partSizes', 'size'],
   },
   envelope: {
     words: [FILE],
@@ -139,7 +139,7 @@ export const COMMANDS = {
     summary: 'why the gauge reads low: causes by probability, and the next check',
     example: 'explain engine.json readings.csv',
     options: ['variant', 'json'],
-    studies: ['explain'],
+    studies: ['causes'],
   },
   filling: {
     words: [FILE, '[dry|prefilled|overnight]'],

@@ -33,7 +33,7 @@ describe('The help', () => {
     const { studies, options }: CommandWords = COMMANDS[name];
     if (!studies) return;
     for (const { command } of await waysOf(name, studies))
-      expect([command.name, command.json !== undefined, command.rows !== undefined]).toEqual([
+      expect([command.name, command.json !== undefined, command.table !== undefined]).toEqual([
         name,
         options.includes('json'),
         options.includes('csv'),

@@ -47,8 +47,8 @@ function print({ command }: Way, answer: unknown, asked: Asked, isAcrossVariants
   if (json !== undefined && command.json) {
     const about = isAcrossVariants ? { project: project.name } : { project: project.name, variant: variant.id };
     sayJson({ ...about, ...command.json(answer, asked) });
-  } else if (csv !== undefined && command.rows) {
-    const { columns, rows } = command.rows(answer, asked);
+  } else if (csv !== undefined && command.table) {
+    const { columns, rows } = command.table(answer, asked);
     say(
       Papa.unparse(
         { fields: [...columns], data: rows.map((row) => [...row]) },
@@ -62,8 +62,8 @@ function print({ command }: Way, answer: unknown, asked: Asked, isAcrossVariants
 }
 
 /** Refuses a form that a command does not have. @throws Refusal */
-function checkForm({ command: { name, lines, rows } }: Way, given: Partial<Record<OptionName, string>>): void {
-  if (!lines && !(given.csv !== undefined && rows))
+function checkForm({ command: { name, lines, table } }: Way, given: Partial<Record<OptionName, string>>): void {
+  if (!lines && !(given.csv !== undefined && table))
     throw new Refusal(`${name}: say --csv; it is the only form so far.`);
 }
 

@@ -5,7 +5,7 @@ import { comparisonSchema } from '../core/studies/compare/compareTasks';
 import { envelopeSchema } from '../core/studies/envelope/envelopeTasks';
 import { faultOutcomeSchema } from '../core/studies/faults/faultTasks';
 import { sensitivitySchema } from '../core/studies/sensitivity/sensitivityTasks';
-import { rowsSchema } from '../core/studies/sizing/rowTasks';
+import { partSizesSchema } from '../core/studies/sizing/partSizeTasks';
 import { sizingSchema } from '../core/studies/sizing/sizingTasks';
 import { spreadSchema } from '../core/studies/spread/spreadTasks';
 import { solveResultSchema } from '../core/judgement/stateResult';
@@ -215,7 +215,7 @@ describe('The command line', () => {
         /^80.°C; 82.°C[^\n]* work\.\n74\.5.°C to 1\d\d\.\d.°C works\. Lower: too cold[^\n]*\nas it is +hot day 107\.\d/,
       ),
     ]);
-    const { rows, bands } = rowsSchema.parse(
+    const { rows, bands } = partSizesSchema.parse(
       withoutHead((await run('size', DEMO, 'plate', '--variant', 'noseCooler', '--json')).out),
     );
     expect([rows.length, bands.length]).toEqual([8, 1]);

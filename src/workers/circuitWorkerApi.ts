@@ -7,7 +7,7 @@ import { solveBalanced } from '../core/judgement/solveBalanced';
 import { CircuitSolver } from '../core/network/circuitSolver';
 import { beginTask, isLong } from '../core/studies/job/runHere';
 import { type LongTask, type StudyKind } from '../core/studies/job/study';
-import { StudyBench } from '../core/studies/job/studyBench';
+import { StudyCircuits } from '../core/studies/job/studyCircuits';
 import { STUDIES } from '../core/studies/registry';
 import { solveRequestSchema, type CircuitWorkerApi, type OpenReply, type SolveReply, type TaskReply } from './protocol';
 import { StudyRefused } from '../core/studies/job/studyRefused';
@@ -32,7 +32,7 @@ const letGo = (ofPage: object): void => (ofPage as Partial<ProxyMethods>)[releas
  */
 export function createCircuitWorker(pause: () => Promise<void>, now: () => number): CircuitWorkerApi {
   let circuit: CircuitSolver | undefined;
-  let bench: StudyBench | undefined;
+  let circuits: StudyCircuits | undefined;
   let balancing: HeatSolver | undefined;
   let refusal: readonly string[] = ['No project has been opened.'];
   let stops = 0;
@@ -55,12 +55,12 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   function open(project: unknown): OpenReply {
     stops++;
     circuit = undefined;
-    bench = undefined;
+    circuits = undefined;
     balancing = undefined;
     const read = readProject(project);
     if (!read.ok) refusal = read.issues.map(sayIssue);
     else {
-      bench = new StudyBench(read.project);
+      circuits = new StudyCircuits(read.project);
       const made = CircuitSolver.of(read.project);
       if (made.ok) {
         circuit = made.circuit;
@@ -83,7 +83,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   }
 
   async function task(name: string, raw: unknown, onProgress: (share: number) => void): Promise<TaskReply> {
-    const here = bench;
+    const here = circuits;
     if (!here) return { kind: 'refused', sentences: [...refusal] };
     try {
       const work = beginTask(await studyNamed(name), here, raw);

@@ -109,7 +109,7 @@ describe('The page’s side of a worker', () => {
     expect(reply).toMatchObject({ refused: null, notConverged: 0 });
     await expect(client.task(project, 'boil', {}, quiet)).rejects.toThrow('There is no study called boil.');
     await expect(
-      client.task(project, 'rows', { kind: 'fit', part: 'pump', family: null, size: 0 }, quiet),
+      client.task(project, 'partSizes', { kind: 'fit', part: 'pump', family: null, size: 0 }, quiet),
     ).rejects.toThrow('There is no cooler or thermostat of that name');
   });
 

@@ -153,7 +153,7 @@ export function solveInWorker(project: Project, request: SolveRequest) {
 }
 
 /**
- * The same of a circuit that is only looked at, in a worker of its own, so that the circuit on the bench stays ready.
+ * The same of a circuit that is only looked at, in a worker of its own, so that the circuit on the circuits stays ready.
  */
 export function solvePreviewInWorker(project: Project, request: SolveRequest) {
   return (previewing ??= new CircuitWorkerClient()).solve(project, request);

@@ -22,7 +22,7 @@ beforeEach(() => {
 });
 afterEach(() => jest.restoreAllMocks());
 
-test('the first screen’s words stand there until a project was on the bench, and again when none is left', () => {
+test('the first screen’s words stand there until a project was open, and again when none is left', () => {
   begin();
   expect(dataset['begins']).toBe('first');
   expect(hadProject()).toBe(false);

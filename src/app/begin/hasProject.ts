@@ -11,7 +11,7 @@ export function rememberHasProject(has: boolean): void {
   }
 }
 
-/** True where the last start had a project on the bench. */
+/** True where the last start had a project open. */
 export function hadProject(): boolean {
   try {
     return localStorage.getItem(KEY) !== null;

@@ -74,7 +74,7 @@ export function VerdictMark({
   );
 }
 
-/** The mark outside the sheet. */
+/** The mark outside the drawing. */
 export function VerdictIcon({ verdict }: { readonly verdict: Verdict }) {
   return (
     <svg width={26} height={26} viewBox="-13 -13 26 26" aria-hidden="true">

@@ -4,7 +4,7 @@ import { dropLastWords, saveLastWords } from '../../storage/lastWords';
 import { writeProject, writeView, type WriteOutcome } from '../../storage/projects';
 import { StoreProblem } from '../../storage/storeProblem';
 import { NO_HISTORY } from './history';
-import { Keeper, type Bench } from './keeper';
+import { Keeper, type OpenProject } from './keeper';
 
 jest.mock('../../storage/projects');
 jest.mock('../../storage/lastWords');
@@ -20,7 +20,7 @@ let writes: {
   fail(problem: unknown): Promise<void>;
 }[];
 let views: { readonly view: unknown; end(error?: Error): Promise<void> }[];
-let bench: Bench | undefined;
+let bench: OpenProject | undefined;
 let told: unknown[];
 let keeper: Keeper;
 
@@ -266,7 +266,7 @@ describe('A page that goes away', () => {
     expect([words(), notes()]).toEqual([[['mine', 3, 'a']], ['a', 'a']]);
   });
 
-  it('says nothing where nothing is on the bench', () => {
+  it('says nothing where nothing is open', () => {
     keeper.attach('mine', 3);
     bench = undefined;
     keeper.changed();
@@ -298,7 +298,7 @@ describe('How the bench is looked at', () => {
     expect([views.map((v) => v.view), told]).toEqual([['first', 'second'], []]);
   });
 
-  it('is not written where nothing is on the bench, nor once it was put away', async () => {
+  it('is not written where nothing is open, nor once it was put away', async () => {
     keeper.attach('mine', 3);
     look('first');
     look('second');

@@ -8,8 +8,8 @@ import type { History } from './history';
 /** After a failure it is tried again this much later [ms], and with each act. */
 const RETRY_MS = 3000;
 
-/** What is kept of the bench: document, history, and how it is looked at. */
-export interface Bench {
+/** What is kept of what is open: document, history, and how it is looked at. */
+export interface OpenProject {
   readonly project: Project;
   readonly history: History;
   readonly view: unknown;
@@ -24,7 +24,7 @@ interface Listener {
 }
 
 /**
- * Keeps the bench in the browser's store. Writing begins in the task of the act itself; what is done while it lasts is
+ * Keeps what is open in the browser's store. Writing begins in the task of the act itself; what is done while it lasts is
  * written when it ends, in one go. A failure is told, and tried again until it goes.
  */
 export class Keeper {
@@ -36,14 +36,14 @@ export class Keeper {
   private failed = false;
   private retry: ReturnType<typeof setTimeout> | undefined;
 
-  /** @param bench what is on the bench now */
+  /** @param open what is open now */
   constructor(
-    private readonly bench: () => Bench | undefined,
+    private readonly open: () => OpenProject | undefined,
     private readonly listener: Listener,
   ) {}
 
   /**
-   * From now on keeps what is on the bench under an id.
+   * From now on keeps what is open under an id.
    * @param base revision that it was read from; 0 for a new project, which is written at once
    */
   attach(id: string, base: number): void {
@@ -85,23 +85,23 @@ export class Keeper {
 
   /** The page may be going away: says at once what the store may not have got. */
   flush(): void {
-    const bench = this.bench();
+    const open = this.open();
     // A write that is under way does not outlive the page either.
-    if (!this.kept || !bench || !(this.unsaved || this.writing)) return;
-    saveLastWords({ ...this.kept, project: bench.project, history: bench.history }, Date.now());
+    if (!this.kept || !open || !(this.unsaved || this.writing)) return;
+    saveLastWords({ ...this.kept, project: open.project, history: open.history }, Date.now());
     if (!this.writing) this.write();
   }
 
   private write(): void {
     clearTimeout(this.retry);
     const { kept } = this;
-    const bench = this.bench();
-    if (!kept || !bench) return;
+    const open = this.open();
+    if (!kept || !open) return;
     this.unsaved = false;
     // The store keeps its failure until it is opened anew.
     const ready = this.failed ? reopenDatabase().catch(() => undefined) : undefined;
     const work = () =>
-      writeProject({ id: kept.id, base: kept.base, project: bench.project, history: bench.history }, Date.now());
+      writeProject({ id: kept.id, base: kept.base, project: open.project, history: open.history }, Date.now());
     this.writing = (ready ? ready.then(work) : work())
       .then(
         ({ kind, revision }) => this.wrote(kept, kind, revision),
@@ -137,12 +137,12 @@ export class Keeper {
 
   private writeView(): void {
     const { kept } = this;
-    const bench = this.bench();
-    if (!kept || !bench) return;
+    const open = this.open();
+    if (!kept || !open) return;
     this.viewWriting = true;
     this.viewUnsaved = false;
     // How it was looked at is a comfort: where it cannot be kept, the document's own writing says so.
-    void writeView(kept.id, bench.view)
+    void writeView(kept.id, open.view)
       .catch(() => undefined)
       .then(() => {
         this.viewWriting = false;

@@ -8,7 +8,7 @@ interface Keeping {
    * read, and nothing is written until it was, or the reader chose to go on without.
    */
   readonly phase: 'opening' | 'first' | 'open' | 'unread' | 'failed';
-  /** The project on the bench, as it is stored. */
+  /** The open project, as it is stored. */
   readonly id: string | undefined;
   /** Why the last change is not stored; undefined where everything is. */
   readonly problem: StoreProblem | undefined;

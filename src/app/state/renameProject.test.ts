@@ -7,7 +7,7 @@ import { EditLock } from './editLock';
 import { NO_HISTORY } from './history';
 import { useKeeping } from './keeping';
 import { renameProject } from './renameProject';
-import { keepBench, openAtStart, openFirstDemo, openProject, settled } from './workspace';
+import { keepOpenProject, openAtStart, openFirstDemo, openProject, settled } from './workspace';
 
 Object.defineProperty(navigator, 'locks', { value: new FakeLocks(), configurable: true });
 Object.assign(globalThis, { BroadcastChannel: FakeChannel });
@@ -25,7 +25,7 @@ beforeEach(async () => {
   localStorage.clear();
   sessionStorage.clear();
   await Promise.all(database.tables.map((table) => table.clear()));
-  stop = keepBench();
+  stop = keepOpenProject();
   await openAtStart();
   await openFirstDemo();
   await openProject(project('Mine'));

@@ -2,7 +2,7 @@ import { useDocument } from './document';
 import { LOOP, PLATE } from '../testing/plateAndLoop';
 import { useView } from './view';
 import { usePreferences } from './preferences';
-import { bench } from '../testing/bench';
+import { stores } from '../testing/stores';
 import { readFileSync } from 'node:fs';
 import type { Part } from '../../core/document/parts/part';
 import { applyMove } from '../../core/document/moves';
@@ -58,7 +58,7 @@ describe('The workbench', () => {
     const { makeMove } = useView.getState();
     const { undo, redo } = useDocument.getState();
     makeMove({ kind: 'insert', at: 'filter.in', drafts: [{ ...catalogueEntry('airCooler').part }] });
-    const after = bench();
+    const after = stores();
     expect([after.past.map((s) => s.name), after.selected]).toEqual([['insert air cooler before Filter'], 'airCooler']);
     undo();
     expect(useDocument.getState().project).toEqual(before);
@@ -144,24 +144,24 @@ describe('The workbench', () => {
   });
 
   describe('A plan of several changes', () => {
-    const planned = () => bench().plan?.steps.map((step) => step.name);
+    const planned = () => stores().plan?.steps.map((step) => step.name);
     const parts = (project: Project | undefined) => project && activeVariant(project).circuit.parts.map((p) => p.id);
 
     it('is looked at together, made as one act, and undone as one', () => {
       const before = opened();
-      bench().previewMove(PLATE);
-      bench().addToPlan();
-      bench().previewMove(LOOP);
-      expect(bench().preview).toMatchObject({
+      stores().previewMove(PLATE);
+      stores().addToPlan();
+      stores().previewMove(LOOP);
+      expect(stores().preview).toMatchObject({
         name: expect.stringMatching(/^2 changes: insert plate before Filter, /),
       });
-      expect(parts(bench().preview?.project)).toEqual(expect.arrayContaining(['plate', 'out', 'cooler', 'back']));
-      expect(bench().preview?.came).toEqual(['plate', 'out', 'cooler', 'back']);
+      expect(parts(stores().preview?.project)).toEqual(expect.arrayContaining(['plate', 'out', 'cooler', 'back']));
+      expect(stores().preview?.came).toEqual(['plate', 'out', 'cooler', 'back']);
       expect(useDocument.getState().project).toBe(before);
-      bench().previewMove(undefined);
-      expect(parts(bench().preview?.project)).not.toContain('cooler');
-      bench().makeMove(LOOP);
-      expect([bench().plan, bench().preview, bench().selected]).toEqual([undefined, undefined, 'cooler']);
+      stores().previewMove(undefined);
+      expect(parts(stores().preview?.project)).not.toContain('cooler');
+      stores().makeMove(LOOP);
+      expect([stores().plan, stores().preview, stores().selected]).toEqual([undefined, undefined, 'cooler']);
       expect(useDocument.getState().past).toHaveLength(1);
       useDocument.getState().undo();
       expect(useDocument.getState().project).toEqual(before);
@@ -170,33 +170,33 @@ describe('The workbench', () => {
     it('can be shortened from its end, outlives a click on a part, and is dropped on demand', () => {
       opened();
       for (const move of [PLATE, LOOP]) {
-        bench().previewMove(move);
-        bench().addToPlan();
+        stores().previewMove(move);
+        stores().addToPlan();
       }
       expect(planned()).toHaveLength(2);
-      bench().select('filter');
-      expect([planned()?.length, bench().preview]).toEqual([2, bench().plan]);
-      bench().shortenPlan();
+      stores().select('filter');
+      expect([planned()?.length, stores().preview]).toEqual([2, stores().plan]);
+      stores().shortenPlan();
       expect(planned()).toEqual(['insert plate before Filter']);
-      expect(bench().preview).toBe(bench().plan);
-      bench().closeMoves();
-      expect(bench().preview).toBe(bench().plan);
-      bench().dropPreview();
-      expect([bench().plan, bench().preview]).toEqual([undefined, undefined]);
-      bench().shortenPlan();
-      bench().makePreview();
+      expect(stores().preview).toBe(stores().plan);
+      stores().closeMoves();
+      expect(stores().preview).toBe(stores().plan);
+      stores().dropPreview();
+      expect([stores().plan, stores().preview]).toEqual([undefined, undefined]);
+      stores().shortenPlan();
+      stores().makePreview();
       expect(useDocument.getState().past).toEqual([]);
     });
 
     it('is looked at again on what the document has become, up to what cannot be done there, and ends with its variant', () => {
       opened();
       for (const move of [PLATE, LOOP, { kind: 'takeOut', part: 'turboRestrictor' } as const]) {
-        bench().previewMove(move);
-        bench().addToPlan();
+        stores().previewMove(move);
+        stores().addToPlan();
       }
       useDocument.getState().replacePart({ ...partIn('turboFeed'), lengthM: 0.7 } as Part, 'lengthM');
       expect(planned()).toHaveLength(3);
-      expect(activeVariant(bench().plan!.project!).circuit.parts.find((p) => p.id === 'turboFeed')).toMatchObject({
+      expect(activeVariant(stores().plan!.project!).circuit.parts.find((p) => p.id === 'turboFeed')).toMatchObject({
         lengthM: 0.7,
       });
       const { replaceVariant, project } = useDocument.getState();
@@ -204,19 +204,19 @@ describe('The workbench', () => {
       if (!gone.ok) throw new Error(gone.why);
       replaceVariant('remove', gone.variant);
       expect(planned()).toHaveLength(2);
-      bench().previewMove({ kind: 'takeOut', part: 'pump' });
-      expect(bench().preview?.why).toContain('Pump moves the oil');
-      bench().addToPlan();
+      stores().previewMove({ kind: 'takeOut', part: 'pump' });
+      expect(stores().preview?.why).toContain('Pump moves the oil');
+      stores().addToPlan();
       expect(planned()).toHaveLength(2);
       useDocument.getState().showVariant('noseCooler');
-      expect([bench().plan, bench().preview]).toEqual([undefined, undefined]);
+      expect([stores().plan, stores().preview]).toEqual([undefined, undefined]);
     });
   });
 
   it('opens a fault as a variant of its own, which undo takes away', () => {
     const before = opened();
     const stock = activeVariant(before);
-    bench().openFault(
+    stores().openFault(
       'Restrictor plugged',
       {
         ...stock,
@@ -228,14 +228,14 @@ describe('The workbench', () => {
       { speedRevS: 20, oilTemperatureK: 300 },
     );
     expect([
-      activeVariant(bench().project!).name,
-      activeVariant(bench().project!).basedOn,
-      bench().speedRevS,
-      bench().found,
+      activeVariant(stores().project!).name,
+      activeVariant(stores().project!).basedOn,
+      stores().speedRevS,
+      stores().found,
     ]).toEqual(['Restrictor plugged', stock.id, 20, false]);
-    expect(bench().project!.variants.find((v) => v.id === stock.id)).toEqual(stock);
-    bench().undo();
-    expect(bench().project).toEqual(before);
+    expect(stores().project!.variants.find((v) => v.id === stock.id)).toEqual(stock);
+    stores().undo();
+    expect(stores().project).toEqual(before);
   });
 
   it('copies a variant with the one that it came from, shows another, and sets findings aside', () => {

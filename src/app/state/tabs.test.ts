@@ -18,7 +18,7 @@ async function load() {
   const workspace = await import('./workspace');
   const { useDocument } = await import('./document');
   const { useKeeping } = await import('./keeping');
-  const stop = workspace.keepBench();
+  const stop = workspace.keepOpenProject();
   await workspace.openAtStart();
   if (useKeeping.getState().phase === 'first') await workspace.openFirstDemo();
   return {

@@ -6,7 +6,7 @@ const LOOK_AGAIN_MS = 50;
 const LOOKS = 20;
 
 const drawingOf = (part: string | undefined): SVGElement | null =>
-  part === undefined ? null : document.querySelector<SVGElement>(`.sheet [data-part="${part}"]`);
+  part === undefined ? null : document.querySelector<SVGElement>(`.drawing [data-part="${part}"]`);
 
 /**
  * Gives the focus back when what took it closes: to what had it before, or where that is gone to a part of the drawing.

@@ -105,7 +105,7 @@ describe('A study in a view', () => {
 
   it('says in the study’s own words why it cannot be', async () => {
     openSmall();
-    const { result } = renderHook(() => useStudy('rows', { part: 'pump' }));
+    const { result } = renderHook(() => useStudy('partSizes', { part: 'pump' }));
     await waitFor(() =>
       expect(result.current.message).toBe('There is no cooler or thermostat of that name in this circuit.'),
     );

@@ -8,7 +8,7 @@ import { conditionsSchema } from '../../core/heat/heatResult';
 import { lookAgain, lookAt, type Preview } from './changePlan';
 import { useDocument } from './document';
 
-/** What the panel beside the sheet shows when it offers moves: those of one part, or of all. */
+/** What the panel beside the drawing shows when it offers moves: those of one part, or of all. */
 export interface MovesOpen {
   readonly part: string | undefined;
   /** Heading to begin at. */

@@ -9,7 +9,16 @@ import { useDocument } from './document';
 import { useKeeping } from './keeping';
 import { useQuestion } from './question';
 import { useView } from './view';
-import { keepBench, openAtStart, openDemo, openFirstDemo, openProject, settled, switchTo, tryAgain } from './workspace';
+import {
+  keepOpenProject,
+  openAtStart,
+  openDemo,
+  openFirstDemo,
+  openProject,
+  settled,
+  switchTo,
+  tryAgain,
+} from './workspace';
 import { DEMOS } from './demos';
 
 jest.mock('../../storage/projects', () => {
@@ -25,9 +34,9 @@ jest.mock('../../storage/projects', () => {
 Object.defineProperty(navigator, 'locks', { value: new FakeLocks(), configurable: true });
 Object.assign(globalThis, { BroadcastChannel: FakeChannel });
 
-const bench = () => useDocument.getState();
+const stores = () => useDocument.getState();
 const own = (name: string) => ({ ...demoProject(), name, madeUp: false });
-const rename = (name: string) => bench().setProject('rename the engine', { name });
+const rename = (name: string) => stores().setProject('rename the engine', { name });
 const stored = async (id: string) => {
   const loaded = await projects.loadProject(id);
   return loaded.kind === 'project' ? loaded : undefined;
@@ -47,7 +56,7 @@ beforeEach(async () => {
   sessionStorage.clear();
   await Promise.all(database.tables.map((table) => table.clear()));
   useKeeping.setState({ problem: undefined, notices: [] });
-  stop = keepBench();
+  stop = keepOpenProject();
   await openAtStart();
   expect(useKeeping.getState().phase).toBe('first');
   await openFirstDemo();
@@ -74,19 +83,19 @@ describe('The bench', () => {
   it('comes back after a reload with its steps, undone and done again, and as it was looked at', async () => {
     rename('First');
     rename('Second');
-    bench().undo();
+    stores().undo();
     useView.getState().setState({ speedRevS: 33, oilTemperatureK: 350 });
     useView.getState().select('pump');
     await settled();
     await new Promise((resolve) => setTimeout(resolve, 20));
     await reload();
-    expect(bench().project!.name).toBe('First');
+    expect(stores().project!.name).toBe('First');
     expect(useView.getState()).toMatchObject({ speedRevS: 33, oilTemperatureK: 350, selected: 'pump' });
-    bench().redo();
-    expect(bench().project!.name).toBe('Second');
-    bench().undo();
-    bench().undo();
-    expect(bench().project!.name).toBe('Mine');
+    stores().redo();
+    expect(stores().project!.name).toBe('Second');
+    stores().undo();
+    stores().undo();
+    expect(stores().project!.name).toBe('Mine');
   });
 
   it('leaves every other project as it is: each has a place of its own', async () => {
@@ -97,7 +106,7 @@ describe('The bench', () => {
     await settled();
     expect((await stored(mine))!.project.name).toBe('Mine');
     expect(await switchTo(mine, 'Mine')).toBe(true);
-    expect(bench().project!.name).toBe('Mine');
+    expect(stores().project!.name).toBe('Mine');
   });
 
   it('opens a demo anew only where the one that is there was touched', async () => {
@@ -107,7 +116,7 @@ describe('The bench', () => {
     await openProject(own('Between'));
     await openDemo(DEMOS[1]);
     expect(benchId()).toBe(first);
-    bench().copyVariant();
+    stores().copyVariant();
     await settled();
     await openDemo(DEMOS[1]);
     expect(benchId()).not.toBe(first);
@@ -119,7 +128,7 @@ describe('The bench', () => {
     await settled();
     const after = useBackupReminder.getState().changes;
     await openDemo(DEMOS[0]);
-    bench().copyVariant();
+    stores().copyVariant();
     await settled();
     expect([after - before, useBackupReminder.getState().changes - after]).toEqual([1, 0]);
   });
@@ -157,7 +166,7 @@ describe('A store that fails', () => {
     while (!useQuestion.getState().asked) await new Promise((resolve) => setTimeout(resolve, 5));
     expect(useQuestion.getState().asked?.text).toContain('does not let the app keep In memory');
     useQuestion.getState().answer(yes);
-    expect([await opening, bench().project!.name]).toEqual([yes, name]);
+    expect([await opening, stores().project!.name]).toEqual([yes, name]);
     mendWrites();
   });
 
@@ -169,9 +178,9 @@ describe('A store that fails', () => {
     jest.mocked(projects.writeProject).mockClear();
     await reload();
     expect(useKeeping.getState()).toMatchObject({ phase: 'unread', problem: { kind: 'blocked' } });
-    expect([bench().project, jest.mocked(projects.writeProject).mock.calls]).toEqual([undefined, []]);
+    expect([stores().project, jest.mocked(projects.writeProject).mock.calls]).toEqual([undefined, []]);
     await openFirstDemo(useKeeping.getState().problem);
-    bench().copyVariant();
+    stores().copyVariant();
     await settled();
     expect((await stored(id))!.project.name).toBe('Precious');
     await tryAgain();
@@ -213,8 +222,8 @@ describe('A store that fails', () => {
 
   it('is nothing to write where only the way of looking changed', async () => {
     jest.mocked(projects.writeProject).mockClear();
-    bench().setReadOnly(true);
-    bench().setReadOnly(false);
+    stores().setReadOnly(true);
+    stores().setReadOnly(false);
     useView.getState().select('pump');
     await settled();
     expect(projects.writeProject).not.toHaveBeenCalled();
@@ -225,7 +234,7 @@ describe('A store that fails', () => {
     const { project } = (await stored(id))!;
     await database.bodies.put({ id, project: { ...project, version: 99 } });
     await reload();
-    expect(bench().project!.madeUp).toBe(true);
+    expect(stores().project!.madeUp).toBe(true);
     expect(useKeeping.getState().notices[0]!.text).toContain('Mine in this browser could not be read');
     await reload();
     expect(useKeeping.getState().notices).toHaveLength(1);
@@ -243,7 +252,7 @@ describe('A newer version from elsewhere', () => {
     );
     rename('Here');
     await settled();
-    while (bench().project!.name !== 'Elsewhere') await new Promise((resolve) => setTimeout(resolve, 5));
+    while (stores().project!.name !== 'Elsewhere') await new Promise((resolve) => setTimeout(resolve, 5));
     expect((await listSavePoints(id)).map((p) => p.name)).toEqual(['Here, from another tab']);
     expect(useKeeping.getState().notices.map((n) => n.id)).toContain('late');
     rename('Goes on');

@@ -55,8 +55,8 @@ let lock: EditLock | undefined;
 const newId = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 
-/** Puts a project on the bench that is stored, or is to be under a new id. */
-async function bench(id: string, load: () => Promise<Extract<Loaded, { kind: 'project' }>>): Promise<void> {
+/** Opens a project that is stored, or is to be under a new id. */
+async function openAs(id: string, load: () => Promise<Extract<Loaded, { kind: 'project' }>>): Promise<void> {
   keeper.detach();
   lock?.close();
   const mine = new EditLock(id, {
@@ -103,7 +103,7 @@ async function readAgain(id: string, edit: boolean): Promise<void> {
 
 /**
  * Opens a project of the workspace.
- * @returns false where it cannot be read or is not there; then the bench is as it was
+ * @returns false where it cannot be read or is not there; then what was open stays
  * @throws StoreProblem
  */
 export async function openStored(id: string): Promise<boolean> {
@@ -111,7 +111,7 @@ export async function openStored(id: string): Promise<boolean> {
   if (loaded.kind === 'unreadable') tellOfUnreadable(loaded.name);
   if (loaded.kind !== 'project') return false;
   // What another tab wrote since is read under the lock.
-  await bench(id, async () => {
+  await openAs(id, async () => {
     const again = await loadProject(id).catch(() => loaded);
     return again.kind === 'project' ? { ...again, ...(loaded.problem ? { problem: loaded.problem } : {}) } : loaded;
   });
@@ -128,13 +128,13 @@ function tellOfUnreadable(name: string): void {
 
 const openFresh = (project: Project): Promise<void> => {
   const id = newId();
-  return bench(id, () =>
+  return openAs(id, () =>
     Promise.resolve({ kind: 'project', id, revision: 0, project, history: undefined, view: undefined }),
   );
 };
 
 /**
- * Puts a project on the bench as one of its own; the one that was there stays in the workspace. Where that could not be
+ * Opens a project as one of its own; the one that was there stays in the workspace. Where that could not be
  * stored the reader is asked first.
  * @returns false where the reader chose to stay
  */
@@ -165,7 +165,7 @@ export async function switchTo(id: string, name: string): Promise<boolean> {
   return id === useKeeping.getState().id || ((await mayLeave(name)) && openStored(id));
 }
 
-/** True where what is on the bench is stored, or the reader lets it go. */
+/** True where what is open is stored, or the reader lets it go. */
 async function mayLeave(next: string): Promise<boolean> {
   const { project } = useDocument.getState();
   if (!project || useKeeping.getState().edited === 'elsewhere' || (await keeper.settled())) return true;
@@ -193,7 +193,7 @@ export const takeOver = (): Promise<void> => lock?.takeOver() ?? Promise.resolve
 export const settled = (): Promise<boolean> => keeper.settled();
 
 /**
- * Opens what was on the bench last. Where nothing is stored the reader is asked how to begin; where the store cannot be
+ * Opens what was open last. Where nothing is stored the reader is asked how to begin; where the store cannot be
  * read nothing is written.
  */
 export async function openAtStart(): Promise<void> {
@@ -238,8 +238,8 @@ export async function openFirstDemo(problem?: StoreProblem): Promise<void> {
   }
 }
 
-/** Follows the bench from now on: what is done is stored. @returns to stop */
-export function keepBench(): () => void {
+/** Follows the open project from now on: what is done is stored. @returns to stop */
+export function keepOpenProject(): () => void {
   const stops = [
     useDocument.subscribe((now, before) => {
       if (now.project !== before.project) keeper.changed();

@@ -43,8 +43,8 @@ export function randomActs(seed: number, count: number, after: (kind: string, ac
 }
 
 type Random = () => number;
-const bench = () => useDocument.getState();
-const project = (): Project => bench().project!;
+const stores = () => useDocument.getState();
+const project = (): Project => stores().project!;
 const pick = <T>(random: Random, of: readonly T[]): T | undefined => of[Math.floor(random() * of.length)];
 
 /** Texts that people and machines put where a name is asked for. */
@@ -102,21 +102,21 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
           : pick(random, FIGURES)
         : pick(random, NAMES);
     const changed = changePart(part, field.path, value);
-    if (changed.ok) bench().replacePart(changed.part, field.path.join('.'));
+    if (changed.ok) stores().replacePart(changed.part, field.path.join('.'));
   },
-  undo: () => bench().undo(),
-  redo: () => bench().redo(),
+  undo: () => stores().undo(),
+  redo: () => stores().redo(),
   undoAll: (random) => {
-    if (random() < 0.2) for (let n = 0; n < 20; n++) bench().undo();
+    if (random() < 0.2) for (let n = 0; n < 20; n++) stores().undo();
   },
-  copyVariant: () => bench().copyVariant(),
+  copyVariant: () => stores().copyVariant(),
   renameVariant: (random) => {
     const name = pick(random, NAMES)!.trim();
-    if (name !== '') bench().renameVariant(name);
+    if (name !== '') stores().renameVariant(name);
   },
-  showVariant: (random) => bench().showVariant(pick(random, project().variants)!.id),
+  showVariant: (random) => stores().showVariant(pick(random, project().variants)!.id),
   deleteVariant: (random) => {
-    if (random() < 0.3 || project().variants.length > 12) bench().deleteVariant();
+    if (random() < 0.3 || project().variants.length > 12) stores().deleteVariant();
   },
   openPairOfFaults: (random) => {
     const variant = activeVariant(project());
@@ -130,26 +130,26 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
   },
   rename: (random) => {
     const name = pick(random, NAMES)!.trim();
-    if (name !== '') bench().setProject('rename the engine', { name }, 'name');
+    if (name !== '') stores().setProject('rename the engine', { name }, 'name');
   },
-  note: (random) => bench().setProject('note on the engine', { note: pick(random, NAMES)!.repeat(30) }, 'note'),
+  note: (random) => stores().setProject('note on the engine', { note: pick(random, NAMES)!.repeat(30) }, 'note'),
   engine: (random) => {
     const { engine } = project();
-    bench().setProject('change the engine', {
+    stores().setProject('change the engine', {
       engine: { ...engine, maximumSpeedRevS: pick(random, FIGURES)!, cylinders: 1 + Math.floor(random() * 30) },
     });
   },
   oil: (random) =>
-    bench().setOil({ ...project().oil, name: pick(random, NAMES)!, density15KgM3: 800 + 200 * random() }),
+    stores().setOil({ ...project().oil, name: pick(random, NAMES)!, density15KgM3: 800 + 200 * random() }),
   tolerance: (random) => {
     const part = pick(random, activeVariant(project()).circuit.parts)!;
     const field = pick(random, partFields(part))!;
-    bench().setTolerance({ part: part.id, path: [...field.path] }, random() < 0.3 ? undefined : random() * 1e-3);
+    stores().setTolerance({ part: part.id, path: [...field.path] }, random() < 0.3 ? undefined : random() * 1e-3);
   },
   season: (random) =>
-    bench().setSeason(random() < 0.4 ? undefined : { name: pick(random, NAMES)!, coldestOilK: 230 + 200 * random() }),
+    stores().setSeason(random() < 0.4 ? undefined : { name: pick(random, NAMES)!, coldestOilK: 230 + 200 * random() }),
   waive: (random) =>
-    bench().waive({
+    stores().waive({
       rule: 'supply',
       part: pick(random, activeVariant(project()).circuit.parts)!.id,
       reason: pick(random, NAMES)!,
@@ -158,7 +158,7 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
     const key = pick(random, hosesOf(activeVariant(project())))?.key;
     const lengthM = pick(random, FIGURES)!;
     if (key !== undefined)
-      bench().changeVariant('a hose', (v) =>
+      stores().changeVariant('a hose', (v) =>
         random() < 0.3
           ? withTrimmedHose(v, key, lengthM)
           : random() < 0.5
@@ -170,7 +170,7 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
       );
   },
   jointAndStep: (random) =>
-    bench().changeVariant('a joint', (v) => ({
+    stores().changeVariant('a joint', (v) => ({
       ...v,
       bench: {
         ...v.bench,
@@ -181,6 +181,6 @@ const ACTS: Readonly<Record<string, (random: Random) => void>> = {
         plan: { ...v.bench?.plan, steps: { drain: { done: random() < 0.5, spentMin: pick(random, FIGURES)! } } },
       },
     })),
-  unwaive: () => bench().unwaive('supply', undefined),
-  tidy: () => bench().tidy(),
+  unwaive: () => stores().unwaive('supply', undefined),
+  tidy: () => stores().tidy(),
 };

@@ -10,7 +10,7 @@ const TOKENS = {
 const ACCENT = '#ffd23f';
 const ACCENT_INK = '#12181b';
 
-/** antd in the sheet's manner: square, flat, ink on paper, the accent for what can be done. */
+/** antd in the drawing's manner: square, flat, ink on paper, the accent for what can be done. */
 export function antdTheme(name: ThemeName): ThemeConfig {
   const t = TOKENS[name];
   return {

@@ -1,6 +1,6 @@
 import { demoProject } from '../verification/testing/demo';
 import { studyHere } from '../studies/job/runHere';
-import { EXPECTED_STUDY } from '../studies/explain/expectedStudy';
+import { EXPECTED_STUDY } from '../studies/causes/expectedStudy';
 import { WARM_UP_STUDY } from '../studies/heat/warmUpStudy';
 import { LOGGER_FAULTS, SimulatedEngine, type LoggerFault } from './simulatedEngine';
 

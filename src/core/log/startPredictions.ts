@@ -1,6 +1,6 @@
 import type { Project, Variant } from '../document/project/project';
 import { inSeason } from '../document/project/project';
-import type { Expected, ExpectedRequest } from '../studies/explain/expectedStudy';
+import type { Expected, ExpectedRequest } from '../studies/causes/expectedStudy';
 import type { FillingAnswer, FillingRequest } from '../studies/filling/fillingSchema';
 import { USUAL_FILLING } from '../studies/filling/fillingSchema';
 import type { StartPredictions } from './firstStart';

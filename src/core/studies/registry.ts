@@ -14,7 +14,7 @@ export const STUDIES = {
   map: () => import('./heat/mapStudy').then((m) => m.MAP_STUDY),
   compare: () => import('./compare/compareStudy').then((m) => m.COMPARE_STUDY),
   faults: () => import('./faults/faultStudy').then((m) => m.FAULT_STUDY),
-  rows: () => import('./sizing/rowStudy').then((m) => m.ROW_STUDY),
+  partSizes: () => import('./sizing/partSizeStudy').then((m) => m.PART_SIZE_STUDY),
   size: () => import('./sizing/sizingStudy').then((m) => m.SIZING_STUDY),
   envelope: () => import('./envelope/envelopeStudy').then((m) => m.ENVELOPE_STUDY),
   sensitivity: () => import('./sensitivity/sensitivityStudy').then((m) => m.SENSITIVITY_STUDY),
@@ -22,8 +22,8 @@ export const STUDIES = {
   fit: () => import('./fit/fitStudy').then((m) => m.FIT_STUDY),
   spread: () => import('./spread/spreadStudy').then((m) => m.SPREAD_STUDY),
   filling: () => import('./filling/fillingStudy').then((m) => m.FILLING_STUDY),
-  explain: () => import('./explain/explainStudy').then((m) => m.EXPLAIN_STUDY),
-  expected: () => import('./explain/expectedStudy').then((m) => m.EXPECTED_STUDY),
+  causes: () => import('./causes/causeStudy').then((m) => m.CAUSE_STUDY),
+  expected: () => import('./causes/expectedStudy').then((m) => m.EXPECTED_STUDY),
   cleanliness: () => import('./cleanliness/cleanlinessStudy').then((m) => m.CLEANLINESS_STUDY),
 };
 

@@ -1,7 +1,7 @@
 import { withSize } from './sizing/sizable';
 import { demoProject } from '../verification/testing/demo';
 import { dependenciesOf, inPieces, runStudy, runStudyHere, type Study } from './job/study';
-import { StudyBench } from './job/studyBench';
+import { StudyCircuits } from './job/studyCircuits';
 import { solveState } from '../judgement/judgeState';
 import { COMPARE_STUDY } from './compare/compareStudy';
 import { FAULT_STUDY } from './faults/faultStudy';
@@ -26,18 +26,18 @@ describe('A study', () => {
   });
 
   it('is refused in words where its task or its variant is not known', () => {
-    const bench = new StudyBench(demoProject());
-    expect(() => doTask(FAULT_STUDY, bench, { ids: 3 })).toThrow('cannot be read');
-    expect(() => bench.circuit('racing')).toThrow(StudyRefused);
+    const circuits = new StudyCircuits(demoProject());
+    expect(() => doTask(FAULT_STUDY, circuits, { ids: 3 })).toThrow('cannot be read');
+    expect(() => circuits.circuit('racing')).toThrow(StudyRefused);
     expect(() => studyHere(COMPARE_STUDY, demoProject(), { ids: ['stock', 'racing'] })).toThrow('Two to 4 variants');
   });
 
-  it('keeps on its bench what tasks share', () => {
-    const bench = new StudyBench(demoProject());
+  it('keeps on its circuits what tasks share', () => {
+    const circuits = new StudyCircuits(demoProject());
     let made = 0;
     const make = () => ++made;
-    expect([bench.kept('a', make), bench.kept('a', make), bench.kept('b', make)]).toEqual([1, 1, 2]);
-    expect(bench.circuit()).toBe(bench.circuit('stock'));
+    expect([circuits.kept('a', make), circuits.kept('a', make), circuits.kept('b', make)]).toEqual([1, 1, 2]);
+    expect(circuits.circuit()).toBe(circuits.circuit('stock'));
   });
 
   it('cuts work into pieces that together are the whole', () => {
@@ -137,8 +137,8 @@ describe('A season', () => {
   const inWinter = { ...project, variants: project.variants.map((v) => ({ ...v, season: winter })) };
 
   it('changes the oil and the range that a variant is solved with, and nothing else', () => {
-    const seasonal = new StudyBench(inWinter).circuit();
-    const plain = new StudyBench({
+    const seasonal = new StudyCircuits(inWinter).circuit();
+    const plain = new StudyCircuits({
       ...project,
       oil: winter.oil,
       range: { ...project.range, coldestOilK: 253.15 },

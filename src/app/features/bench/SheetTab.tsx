@@ -8,8 +8,8 @@ import {
   SHORT_SECTIONS,
   type Paper,
   type SheetSection,
-} from '../../../core/bench/sheet/jobSheet';
-import { sheetHtml } from '../../../core/bench/sheet/sheetHtml';
+} from '../../../core/bench/jobSheet/jobSheet';
+import { sheetHtml } from '../../../core/bench/jobSheet/sheetHtml';
 import { firstStartSteps, startLines } from '../../../core/log/firstStart';
 import { saveText } from '../../files/saveFile';
 import { ChoiceInput } from '../../forms/ChoiceInput';

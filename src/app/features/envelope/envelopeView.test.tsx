@@ -5,7 +5,7 @@ import { sayValue } from './EnvelopeMapView';
 import EnvelopeView, { summaryOf } from './EnvelopeView';
 import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
-import { StudyBench } from '../../../core/studies/job/studyBench';
+import { StudyCircuits } from '../../../core/studies/job/studyCircuits';
 import type { EnvelopeReply, EnvelopeTask } from '../../../core/studies/envelope/envelopeTasks';
 
 jest.mock('../../../workers/studyPool');
@@ -32,7 +32,7 @@ describe('The envelope on the page', () => {
     const project = { ...openDemo(), namedStates: [] };
     const study = ENVELOPE_STUDY.start(project, { y: 'oil' });
     const tasks = study.next().value as readonly EnvelopeTask[];
-    const bench = new StudyBench(project);
+    const bench = new StudyCircuits(project);
     // The two hottest rows: at speed the turbo gets too much oil there. And the two coldest.
     const rows = [tasks.at(-1)!, tasks[0]!].map((task) => ENVELOPE_STUDY.work(bench, task));
     const said = (replies: readonly EnvelopeReply[]) =>

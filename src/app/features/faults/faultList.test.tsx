@@ -1,4 +1,4 @@
-import { bench } from '../../testing/bench';
+import { stores } from '../../testing/stores';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show, whenDone } from '../../testing/page';
@@ -33,7 +33,7 @@ describe('Faults on the page', () => {
         name: 'Open as a variant',
       }),
     );
-    const now = bench();
+    const now = stores();
     expect([activeVariant(now.project!).name, activeVariant(now.project!).basedOn, now.speedRevS]).toEqual([
       worst!.title,
       'stock',

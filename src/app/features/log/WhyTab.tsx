@@ -1,8 +1,8 @@
 import { actsAs } from '../../../core/document/parts/part';
 import { Button, Empty, Progress, Table } from 'antd';
 import { useState } from 'react';
-import { explainLines, sayNext, sayPercent } from '../../../core/studies/explain/sayExplain';
-import type { ExplainAnswer, ExplainRequest } from '../../../core/studies/explain/explainSchema';
+import { explainLines, sayNext, sayPercent } from '../../../core/studies/causes/sayCauses';
+import type { ExplainAnswer, ExplainRequest } from '../../../core/studies/causes/causeSchema';
 import { activeVariant } from '../../../core/document/project/project';
 import { PORTS } from '../../../core/document/parts/ports';
 import { formatQuantity } from '../../../core/foundations/units';
@@ -126,7 +126,7 @@ function ReadingLine({
 }
 
 function Explained({ request }: { readonly request: ExplainRequest }) {
-  const study = useStudy('explain', request, 'fresh');
+  const study = useStudy('causes', request, 'fresh');
   const { answer } = study;
   return (
     <section aria-label="Explanations" aria-busy={study.running}>

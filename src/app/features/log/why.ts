@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { ExplainRequest } from '../../../core/studies/explain/explainSchema';
+import type { ExplainRequest } from '../../../core/studies/causes/causeSchema';
 
 interface WhyStore {
   readonly readings: ExplainRequest['readings'];

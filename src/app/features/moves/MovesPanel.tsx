@@ -70,7 +70,7 @@ function useOffers(
 
 /**
  * The moves that can be made at a part, or anywhere, in plain words: type to find one, arrow keys or the pointer to see
- * it on the sheet, Enter to make it.
+ * it on the drawing, Enter to make it.
  */
 export default function MovesPanel({
   part,

@@ -6,7 +6,7 @@ import { useView } from '../../state/view';
 import { sayVerdict } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
 
-/** What a move that is looked at would change, above the sheet that shows it. */
+/** What a move that is looked at would change, above the drawing that shows it. */
 export function PreviewBar({
   before,
   after,

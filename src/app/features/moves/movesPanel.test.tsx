@@ -1,10 +1,10 @@
-import { bench } from '../../testing/bench';
+import { stores } from '../../testing/stores';
 import { fireEvent, screen } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
 import MovesPanel from './MovesPanel';
 
-const parts = () => activeVariant(bench().project!).circuit.parts;
+const parts = () => activeVariant(stores().project!).circuit.parts;
 const field = () => screen.getByRole('combobox', { name: 'What do you want to change?' });
 const say = (words: string) => fireEvent.change(field(), { target: { value: words } });
 const key = (name: string) => fireEvent.keyDown(field(), { key: name });
@@ -16,11 +16,11 @@ describe('The moves at a part', () => {
     say('insert before dual-pass');
     expect(screen.getByRole('status').textContent).toMatch(/^1 change\. Arrow keys preview one/);
     key('ArrowDown');
-    expect(bench().preview).toMatchObject({ name: 'insert dual-pass cooler before Filter', why: undefined });
+    expect(stores().preview).toMatchObject({ name: 'insert dual-pass cooler before Filter', why: undefined });
     expect(screen.getByRole('option', { selected: true })).toBeTruthy();
-    expect(bench().past).toEqual([]);
+    expect(stores().past).toEqual([]);
     key('Enter');
-    expect(bench().past.map((s) => s.name)).toEqual(['insert dual-pass cooler before Filter']);
+    expect(stores().past.map((s) => s.name)).toEqual(['insert dual-pass cooler before Filter']);
     expect(parts().some((p) => p.kind === 'cooler')).toBe(true);
   });
 
@@ -29,9 +29,9 @@ describe('The moves at a part', () => {
     show(<MovesPanel part="turboRestrictor" heading={undefined} />);
     say('take out');
     key('Enter');
-    expect([bench().preview?.name, bench().past.length]).toEqual(['remove Restrictor and reconnect', 0]);
+    expect([stores().preview?.name, stores().past.length]).toEqual(['remove Restrictor and reconnect', 0]);
     say('take out and');
-    expect(bench().preview).toBeUndefined();
+    expect(stores().preview).toBeUndefined();
     key('ArrowDown');
     key('ArrowUp');
     key('Enter');
@@ -56,27 +56,27 @@ describe('The moves at a part', () => {
     show(<MovesPanel part="turboRestrictor" heading={undefined} />);
     say('take out');
     fireEvent.click(screen.getAllByRole('option')[0]!);
-    expect([bench().preview?.name, bench().past.length]).toEqual(['remove Restrictor and reconnect', 0]);
+    expect([stores().preview?.name, stores().past.length]).toEqual(['remove Restrictor and reconnect', 0]);
     fireEvent.click(screen.getAllByRole('option')[0]!);
-    expect(bench().past).toHaveLength(1);
+    expect(stores().past).toHaveLength(1);
   });
 
   it('that cannot be made say why and change nothing', () => {
     const project = openDemo();
     show(<MovesPanel part="pump" heading={undefined} />);
-    bench().makeMove({ kind: 'takeOut', part: 'pump' });
+    stores().makeMove({ kind: 'takeOut', part: 'pump' });
     expect(screen.queryByRole('option', { name: /take pump out/i })).toBeNull();
-    expect([bench().preview?.why, bench().project]).toEqual([expect.stringContaining('Pump moves the oil'), project]);
+    expect([stores().preview?.why, stores().project]).toEqual([expect.stringContaining('Pump moves the oil'), project]);
   });
 
   it('of any part are offered where none is named, begin at a heading, and close with Escape', () => {
     openDemo();
-    bench().openMoves(undefined, 'insert before');
+    stores().openMoves(undefined, 'insert before');
     show(<MovesPanel part={undefined} heading="insert before" />);
     expect(screen.getByRole('heading', { name: /^Change the circuit: Any part/ })).toBeTruthy();
     expect((field() as HTMLInputElement).value).toBe('insert before');
     expect(screen.getByRole('status').textContent).toBe('The first 80 changes. Add a word to narrow them down.');
     key('Escape');
-    expect(bench().moves).toBeUndefined();
+    expect(stores().moves).toBeUndefined();
   });
 });

@@ -36,7 +36,7 @@ function systemOf(units: UnitChoice): 'Metric' | 'US' | undefined {
   return same(METRIC_UNITS) ? 'Metric' : same(US_UNITS) ? 'US' : undefined;
 }
 
-/** Import, export, units and theme; loaded after the sheet, with the dialogs that it may need. */
+/** Import, export, units and theme; loaded after the drawing, with the dialogs that it may need. */
 export default function ProjectMenu() {
   return (
     <AntApp component={false}>
@@ -187,8 +187,8 @@ function useTakeOut() {
   const project = useDocument((w) => w.project)!;
   const { modal, message } = AntApp.useApp();
   const picture = (kind: 'svg' | 'png') => {
-    const drawing = document.querySelector<SVGSVGElement>('.sheet > svg');
-    const axis = document.querySelector<SVGSVGElement>('.sheet .pinned svg') ?? undefined;
+    const drawing = document.querySelector<SVGSVGElement>('.drawing > svg');
+    const axis = document.querySelector<SVGSVGElement>('.drawing .pinned svg') ?? undefined;
     if (!drawing) return;
     void import('../../files/savePicture')
       .then(({ savePicture }) =>

@@ -1,4 +1,4 @@
-import { bench } from '../../testing/bench';
+import { stores } from '../../testing/stores';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { useLocation } from 'react-router';
@@ -55,7 +55,7 @@ describe('The project menu', () => {
     await openProject(before);
     shown();
     hand('mine.json', DEMO);
-    await waitFor(() => expect(bench().project!.name).toBe('Larkspur'));
+    await waitFor(() => expect(stores().project!.name).toBe('Larkspur'));
     const head = (await listProjects()).find((h) => h.name === before.name)!;
     expect(await rawProject(head.id)).toEqual(before);
   });
@@ -73,7 +73,7 @@ describe('The project menu', () => {
     expect(said.getAllByText('broken.json was not opened').length).toBeGreaterThan(0);
     expect(said.getByText(sentence)).toBeTruthy();
     expect(said.getByText('Your project is as it was.')).toBeTruthy();
-    expect(bench().project).toBe(before);
+    expect(stores().project).toBe(before);
     fireEvent.click(said.getByRole('button', { name: 'OK' }));
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
@@ -107,11 +107,11 @@ describe('The project menu', () => {
     await choose(/^New engine/);
     expect(path()).toBe('/new');
     await choose(/^Demo: Saltmarsh/);
-    await waitFor(() => expect([bench().project!.name, path()]).toEqual(['Saltmarsh', '/']));
-    const variants = bench().project!.variants.length;
+    await waitFor(() => expect([stores().project!.name, path()]).toEqual(['Saltmarsh', '/']));
+    const variants = stores().project!.variants.length;
     await choose('Duplicate variant');
-    expect(bench().project!.variants).toHaveLength(variants + 1);
-    expect(bench().project!.variants.at(-1)).toMatchObject({
+    expect(stores().project!.variants).toHaveLength(variants + 1);
+    expect(stores().project!.variants.at(-1)).toMatchObject({
       name: expect.stringMatching(/, changed$/),
       basedOn: expect.any(String),
     });
@@ -119,23 +119,23 @@ describe('The project menu', () => {
 
   it('changes units for all that are measured alike, and the theme', async () => {
     openDemo();
-    act(() => bench().setUnits({}));
+    act(() => stores().setUnits({}));
     shown();
     fireEvent.click(screen.getByRole('button', { name: 'Project' }));
     fireEvent.click(await screen.findByRole('menuitem', { name: 'Units…' }));
     await screen.findByRole('combobox', { name: 'Lengths' });
     chooseLine('Lengths', 'in');
-    expect(bench().units).toMatchObject({ bore: 'in', length: expect.any(String), clearance: expect.any(String) });
-    act(() => bench().setUnits({}));
-    const { theme } = bench();
+    expect(stores().units).toMatchObject({ bore: 'in', length: expect.any(String), clearance: expect.any(String) });
+    act(() => stores().setUnits({}));
+    const { theme } = stores();
     fireEvent.click(screen.getByText('US'));
-    expect(bench().units).toEqual(US_UNITS);
+    expect(stores().units).toEqual(US_UNITS);
     fireEvent.click(screen.getByText('Metric'));
-    expect(bench().units).toEqual({});
+    expect(stores().units).toEqual({});
     fireEvent.click(screen.getByRole('button', { name: 'Project' }));
     fireEvent.click(await screen.findByRole('menuitem', { name: theme === 'dark' ? 'Light colours' : 'Dark colours' }));
-    expect(bench().theme).not.toBe(theme);
-    act(() => bench().setTheme(theme));
+    expect(stores().theme).not.toBe(theme);
+    act(() => stores().setTheme(theme));
   });
 });
 
@@ -152,10 +152,10 @@ describe('Versions', () => {
     });
     fireEvent.click(points.getByRole('button', { name: 'Save this version' }));
     await points.findByText('before the cooler');
-    act(() => bench().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
-    expect(bench().project).not.toBe(kept);
+    act(() => stores().makeMove({ kind: 'takeOut', part: 'turboRestrictor' }));
+    expect(stores().project).not.toBe(kept);
     fireEvent.click(points.getByRole('button', { name: 'Go back to before the cooler' }));
-    await waitFor(() => expect(bench().project).toEqual(kept));
+    await waitFor(() => expect(stores().project).toEqual(kept));
     await choose('Versions…');
     const again = within(await dialog());
     fireEvent.click(await again.findByRole('button', { name: 'Delete before the cooler' }));

@@ -25,7 +25,7 @@ const COLDER_K = 30;
 const HOTTER_K = 40;
 
 /**
- * Engine speed and oil temperature, the oil, and the named states. Everything on the sheet follows.
+ * Engine speed and oil temperature, the oil, and the named states. Everything on the drawing follows.
  * @param calculatesOil the page below works with the calculated oil temperature only
  */
 export function StateBar({ calculatesOil }: { readonly calculatesOil: boolean }) {

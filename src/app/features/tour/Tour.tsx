@@ -27,7 +27,7 @@ const STEPS: readonly Step[] = [
   {
     title: 'Open a component',
     text: 'Each post is a component: the level is its pressure now, the marks are its minimum and maximum. Press one.',
-    target: '.sheet',
+    target: '.drawing',
     placement: 'top',
     watch: () => useView.getState().selected,
   },

@@ -12,12 +12,7 @@ import { CATALOGUE, catalogueEntry, entryFor } from './catalogue';
 import { partVolumeM3 } from './partVolume';
 import { fitRating } from './ratingFit';
 import { JOINTS, jointOf, ownThread, threadLabel, THREAD_IDS } from './threads';
-import {
-  BENCH_DENSITY_KG_M3,
-  BENCH_HIGH_PA,
-  BENCH_VISCOSITY_PA_S,
-  betweenTanks,
-} from '../../verification/testing/bench';
+import { RIG_DENSITY_KG_M3, RIG_HIGH_PA, RIG_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/rig';
 import { solveState } from '../../judgement/judgeState';
 
 /** Parts between two tanks 3 bar apart. */
@@ -40,8 +35,8 @@ const corners = [{ kind: 'catalogue', fitting: 'drilledCorner', count: 2 }];
 const rating = {
   ratedPressureDropPa: 1e5,
   ratedFlowM3S: 5e-4,
-  ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
-  ratedDensityKgM3: BENCH_DENSITY_KG_M3,
+  ratedViscosityPaS: RIG_VISCOSITY_PA_S,
+  ratedDensityKgM3: RIG_DENSITY_KG_M3,
 };
 
 describe('Every entry of the catalogue', () => {
@@ -170,9 +165,9 @@ describe('Laws of the parts', () => {
     // Edge: Δp = ρQ²/(2Cd²A²) + 6πμQ/(A·d); element all viscous: Δp = aQ. Together a quadratic.
     const bore = 1.5e-3;
     const area = 0.25 * Math.PI * bore ** 2;
-    const a = 1e5 / 5e-4 + (6 * Math.PI * BENCH_VISCOSITY_PA_S) / (area * bore);
-    const b = BENCH_DENSITY_KG_M3 / (2 * 0.61 ** 2 * area ** 2);
-    const closed = (-a + Math.sqrt(a * a + 4 * b * BENCH_HIGH_PA)) / (2 * b);
+    const a = 1e5 / 5e-4 + (6 * Math.PI * RIG_VISCOSITY_PA_S) / (area * bore);
+    const b = RIG_DENSITY_KG_M3 / (2 * 0.61 ** 2 * area ** 2);
+    const closed = (-a + Math.sqrt(a * a + 4 * b * RIG_HIGH_PA)) / (2 * b);
     const q = bench(
       [
         {

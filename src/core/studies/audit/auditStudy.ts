@@ -25,7 +25,7 @@ export const AUDIT_STUDY = {
   replySchema: findingsSchema,
   answerSchema: findingsSchema,
   start: oneTask<Nothing, readonly Finding[]>,
-  work: (bench) => inShares(auditCircuit(bench.circuit()), RULE_COUNT),
+  work: (circuits) => inShares(auditCircuit(circuits.circuit()), RULE_COUNT),
   commands: [
     {
       name: 'audit',

@@ -13,7 +13,7 @@ import {
 } from '../../physics/contamination/stirredSump';
 import { oilTemperatureOf, stateOf } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { filterLifeSchema, filterLives } from './filterLife';
 import { USUAL_CHANGE_HOURS } from './usualChange';
 import { sayLife } from './sayFilterLife';
@@ -94,11 +94,11 @@ const flowThrough = (result: SolveResult, part: string, role?: string): number =
     .reduce((most, e) => Math.max(most, Math.abs(e.flowM3S)), 0);
 
 function work(
-  bench: StudyBench,
+  circuits: StudyCircuits,
   { speedRevS, oilTemperatureK, code, hours, usualChangeHours }: CleanlinessRequest,
 ): Cleanliness {
-  const circuit = bench.circuit();
-  const { parts } = bench.variant.circuit;
+  const circuit = circuits.circuit();
+  const { parts } = circuits.variant.circuit;
   const result = solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK));
   const volumeM3 = parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
   const filters = parts.filter(isFilter).map((p) => {
@@ -120,7 +120,7 @@ function work(
   const holds = filters.map((f) => filterEfficiency(f.beta.at(-1)!) * f.flowM3S);
   const whole = holds.reduce((sum, each) => sum + each, 0);
   const lives = filterLives(
-    bench,
+    circuits,
     parts.filter(isFilter),
     { speedRevS, oilTemperatureK },
     new Map(filters.map((f, i) => [f.part, whole > 0 ? holds[i]! / whole : 0])),
@@ -155,15 +155,15 @@ function work(
       const h = (k * hours) / SAMPLES;
       return { hours: h, without: after(false, h), with: after(true, h) };
     }),
-    coldBypass: coldBypass(bench),
+    coldBypass: coldBypass(circuits),
   };
 }
 
 /** What goes past the media at idle from the coldest oil on, until the valve shuts. */
-function coldBypass(bench: StudyBench): Cleanliness['coldBypass'] {
-  const circuit = bench.circuit();
+function coldBypass(circuits: StudyCircuits): Cleanliness['coldBypass'] {
+  const circuit = circuits.circuit();
   const { range, engine } = circuit.project;
-  return bench.variant.circuit.parts.flatMap((p) => {
+  return circuits.variant.circuit.parts.flatMap((p) => {
     if (!actsAs(p, 'filter') || !p.bypass) return [];
     let share = 0;
     let untilK: number | null = null;

@@ -7,7 +7,7 @@ import { solveState } from '../../judgement/judgeState';
 import { CircuitSolver } from '../../network/circuitSolver';
 import type { SpeedAndOil } from '../../network/solve/state';
 import { hoursToLoad, USUAL_CHANGE_LOAD } from '../../physics/contamination/loading';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 
 const hours = z.number().nonnegative().nullable();
 
@@ -42,13 +42,13 @@ type Filter = PartOf<'filter'> | PartOf<'sideStream'>;
  * @param usualHours hours in which an element that gets all dirt is due [h]
  */
 export function filterLives(
-  bench: StudyBench,
+  circuits: StudyCircuits,
   filters: readonly Filter[],
   state: SpeedAndOil,
   dirtShares: ReadonlyMap<string, number>,
   usualHours: number,
 ): ReadonlyMap<string, FilterLife> {
-  const found = bench.kept('filter bites', () => findingsOf(filterBypass, surveyCircuit(bench.freshCircuit())));
+  const found = circuits.kept('filter bites', () => findingsOf(filterBypass, surveyCircuit(circuits.freshCircuit())));
   return new Map(
     filters.map((filter) => {
       const dirtShare = dirtShares.get(filter.id) ?? 0;
@@ -64,7 +64,7 @@ export function filterLives(
           ? (['opensLoad', 'bypassOpens'] as const)
           : (['starvesLoad', 'starves'] as const);
       const byAudit = figures[key] ? [{ what, load: figures[key].si }] : [];
-      const half = actsAs(filter, 'sideStream') ? halfFlowAt(bench, filter, state) : undefined;
+      const half = actsAs(filter, 'sideStream') ? halfFlowAt(circuits, filter, state) : undefined;
       const bites = [...byAudit, ...(half === undefined ? [] : [{ what: 'halfFlow' as const, load: half }])];
       return [
         filter.id,
@@ -79,10 +79,10 @@ export function filterLives(
 }
 
 /** Clogging at which half of what a new element passes is left; undefined where its metering decides all the way. */
-function halfFlowAt(bench: StudyBench, filter: PartOf<'sideStream'>, state: SpeedAndOil): number | undefined {
+function halfFlowAt(circuits: StudyCircuits, filter: PartOf<'sideStream'>, state: SpeedAndOil): number | undefined {
   const flowAt = (load: number): number => {
-    const changed = bench.variant.circuit.parts.map((p): Part => (p.id === filter.id ? { ...filter, load } : p));
-    const { project, variant } = bench;
+    const changed = circuits.variant.circuit.parts.map((p): Part => (p.id === filter.id ? { ...filter, load } : p));
+    const { project, variant } = circuits;
     const variants = project.variants.map((v) =>
       v.id === variant.id ? { ...v, circuit: { ...v.circuit, parts: changed } } : v,
     );

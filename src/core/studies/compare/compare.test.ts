@@ -1,6 +1,6 @@
 import { changePart } from '../../document/parts/partFields';
 import { partVolumeM3 } from '../../document/parts/partVolume';
-import { StudyBench } from '../job/studyBench';
+import { StudyCircuits } from '../job/studyCircuits';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { comparisonSchema } from './compareTasks';
 import { compareWork } from './compareWork';
@@ -79,7 +79,7 @@ describe('Variants side by side', () => {
     expect([none.parts, none.settings, none.consumers]).toEqual([whole.parts, whole.settings, []]);
     expect(none.variants.map((v) => v.known)).toEqual([false, false]);
     const second = comparisonSchema.parse(
-      COMPARE_STUDY.partial(project, request, [compareWork(new StudyBench(project), { id: 'noseCooler' })]),
+      COMPARE_STUDY.partial(project, request, [compareWork(new StudyCircuits(project), { id: 'noseCooler' })]),
     );
     expect(second.variants.map((v) => v.known)).toEqual([false, true]);
     for (const { part, worst } of second.consumers)

@@ -50,7 +50,7 @@ export const COMPARE_STUDY = {
       name: 'compare',
       question: (asked) => ({ ids: variantsOf(asked) }),
       json: (comparison) => comparison,
-      rows: (comparison) => ({
+      table: (comparison) => ({
         columns: [
           'variant',
           'consumer',

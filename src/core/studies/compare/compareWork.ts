@@ -6,15 +6,15 @@ import { DEFAULT_CONDITIONS } from '../../heat/conditions';
 import { HeatSolver } from '../../heat/heatSolver';
 import { Law } from '../../network/compile/law';
 import type { CircuitSolver } from '../../network/circuitSolver';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import type { CompareReply, CompareTask } from './compareTasks';
 import { StudyRefused } from '../job/studyRefused';
 
 /** Sweeps one variant and reads it at the named states. */
-export function compareWork(bench: StudyBench, { id }: CompareTask): CompareReply {
+export function compareWork(circuits: StudyCircuits, { id }: CompareTask): CompareReply {
   try {
-    const circuit = bench.circuit(id);
+    const circuit = circuits.circuit(id);
     const { consumers, supplied, notConverged } = sweepToEnd(circuit);
     const heat = new HeatSolver(circuit);
     return {

@@ -3,7 +3,7 @@ import type { Project } from '../../document/project/project';
 import { Oil } from '../../physics/oil/oil';
 import { isReachable } from '../../judgement/sweep/reachable';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
-import { BENCH_HIGH_PA, betweenTanks } from '../../verification/testing/bench';
+import { RIG_HIGH_PA, betweenTanks } from '../../verification/testing/rig';
 import { demoProject } from '../../verification/testing/demo';
 import { sharedByTwo } from '../../verification/testing/shared';
 import { failureLines, type Envelope, type EnvelopeRequest } from './envelopeTasks';
@@ -119,7 +119,7 @@ describe('The envelope', () => {
     // Both all viscous, so μ = P/(Q(k + r)); the consumer takes a fifth of the drop.
     const hose = (128 * length) / (Math.PI * bore ** 4);
     const fed = 0.25 * hose;
-    const bench = betweenTanks(
+    const rig = betweenTanks(
       [
         { id: 'hose', kind: 'line', form: 'hose', name: 'hose', boreM: bore, lengthM: length, losses: [] },
         {
@@ -141,9 +141,9 @@ describe('The envelope', () => {
         ['fed.out', 'low.return'],
       ],
     );
-    const { overall, failingShare } = envelopeOf({ ...bench, oil }, { y: 'oil' });
+    const { overall, failingShare } = envelopeOf({ ...rig, oil }, { y: 'oil' });
     const lines = failureLines(overall);
-    const needed = BENCH_HIGH_PA / (least * (hose + fed));
+    const needed = RIG_HIGH_PA / (least * (hose + fed));
     const ready = new Oil(oil);
     let [cold, hot] = [263, 393];
     while (hot - cold > 1e-6) {

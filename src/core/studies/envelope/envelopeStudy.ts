@@ -56,7 +56,7 @@ export const ENVELOPE_STUDY = {
         overall: { ...answer.overall, lines: failureLines(answer.overall) },
         consumers: answer.consumers.map((c) => ({ ...c, lines: failureLines(c) })),
       }),
-      rows: (answer) => ({
+      table: (answer) => ({
         columns: ['speed_rev_s', `${answer.y}_si`, 'least', ...answer.consumers.map((c) => c.part)],
         rows: answer.ys.flatMap((y, iy) =>
           answer.speedsRevS.map((x, ix) => [

@@ -6,7 +6,7 @@ import { inputsOf } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { bracketedRoot } from '../../foundations/roots/bracketedRoot';
@@ -37,8 +37,8 @@ class MapSolver {
   private readonly settle: (x: number, y: number) => CircuitSolver | undefined;
   private readonly afresh: () => void;
 
-  constructor(bench: StudyBench, request: EnvelopeRequest) {
-    const circuit = bench.circuit();
+  constructor(circuits: StudyCircuits, request: EnvelopeRequest) {
+    const circuit = circuits.circuit();
     this.probes = probesOf(circuit.variant.circuit, circuit.compiled);
     this.values = this.probes.map(() => 0);
     this.verdicts = this.probes.map(() => 'unknown');
@@ -48,7 +48,7 @@ class MapSolver {
         this.settle = (x, y) => (circuit.solveOnly(circuit.stateAt(x, y)).status === 'converged' ? circuit : undefined);
         return;
       case 'filterAge': {
-        const revisable = new RevisableCircuit(bench.project);
+        const revisable = new RevisableCircuit(circuits.project);
         const filters = new Set(circuit.variant.circuit.parts.filter((p) => kindOf(p).cleans).map((p) => p.id));
         const loads = inputsOf(circuit.project, circuit.variant).filter(
           (i) => filters.has(i.part) && i.path[0] === 'load',
@@ -130,8 +130,8 @@ class MapSolver {
 }
 
 /** Solves rows of a map, searches crossings on edges, or follows a path to its first failure. */
-export function envelopeWork(bench: StudyBench, task: EnvelopeTask): EnvelopeReply {
-  const map = bench.kept(`map ${JSON.stringify(task.request)}`, () => new MapSolver(bench, task.request));
+export function envelopeWork(circuits: StudyCircuits, task: EnvelopeTask): EnvelopeReply {
+  const map = circuits.kept(`map ${JSON.stringify(task.request)}`, () => new MapSolver(circuits, task.request));
   map.reset();
   switch (task.kind) {
     case 'rows':
@@ -139,7 +139,7 @@ export function envelopeWork(bench: StudyBench, task: EnvelopeTask): EnvelopeRep
         kind: 'rows',
         consumers: map.probes.map(({ part }) => ({ part: part.id, name: part.name })),
         rows: task.ys.map((y, i) =>
-          rowOf(map, task.speedsRevS, y, i % 2 === 1, reachOf(bench.circuit().project, task.request)),
+          rowOf(map, task.speedsRevS, y, i % 2 === 1, reachOf(circuits.circuit().project, task.request)),
         ),
       };
     case 'edges':

@@ -30,7 +30,7 @@ export const FAULT_STUDY = {
       name: 'faults',
       question: ({ given }) => ({ pairs: given.pairs !== undefined }),
       json: (faults) => ({ faults }),
-      rows: (outcomes) => ({
+      table: (outcomes) => ({
         columns: [
           'fault',
           'outcome',

@@ -1,7 +1,7 @@
 import { gaugePort } from '../../document/plumbing/gaugePort';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { shortfalls } from '../../judgement/sweep/shortfall';
 import { sweepToEnd, type Sweep } from '../../judgement/sweep/sweep';
 import { faultIdsOf, type FaultOutcome, type FaultTask } from './faultTasks';
@@ -48,11 +48,11 @@ function gaugeOf(normal: Swept, faulty: Swept): FaultOutcome['gauge'] {
 }
 
 /** Puts sets of faults in, each by itself, and sweeps the reachable states. */
-export function faultWork(bench: StudyBench, { ids }: FaultTask): FaultOutcome[] {
-  const { project, variant } = bench;
-  const normal = bench.kept('without faults', () => sweepOf(project, variant));
+export function faultWork(circuits: StudyCircuits, { ids }: FaultTask): FaultOutcome[] {
+  const { project, variant } = circuits;
+  const normal = circuits.kept('without faults', () => sweepOf(project, variant));
   if (!normal) return [];
-  const faults = bench.kept('single faults', () => new Map(singleFaults(variant).map((f) => [f.id, f])));
+  const faults = circuits.kept('single faults', () => new Map(singleFaults(variant).map((f) => [f.id, f])));
   const before = new Set(shortfalls(normal.sweep).map((s) => `${s.part} ${s.decisive?.side ?? s.verdict}`));
   return ids.map((id) =>
     outcomeOf(

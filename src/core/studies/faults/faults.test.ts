@@ -2,11 +2,11 @@ import type { Project } from '../../document/project/project';
 import { variantWithFault, type FaultOutcome, type FaultTask } from './faultTasks';
 import { sayGauge, sayOutcome } from './sayFault';
 import { singleFaults } from '../inputs/singleFaults';
-import { BENCH_DENSITY_KG_M3, BENCH_HIGH_PA, betweenTanks } from '../../verification/testing/bench';
+import { RIG_DENSITY_KG_M3, RIG_HIGH_PA, betweenTanks } from '../../verification/testing/rig';
 import { demoProject } from '../../verification/testing/demo';
 import { solveState } from '../../judgement/judgeState';
 import { studyHere } from '../job/runHere';
-import { StudyBench } from '../job/studyBench';
+import { StudyCircuits } from '../job/studyCircuits';
 import { FAULT_STUDY } from './faultStudy';
 import { solverOf } from '../../verification/testing/solverOf';
 
@@ -89,10 +89,10 @@ describe('Single faults', () => {
     const singles = singleFaults(STOCK);
     const expected = singles.flatMap((a, i) => singles.slice(i + 1).filter((b) => b.part !== a.part)).length;
     expect(new Set(ids).size).toBe(singles.length + expected);
-    const bench = new StudyBench(project);
+    const circuits = new StudyCircuits(project);
     const starvedBy = (id: string) => {
       expect(ids).toContain(id);
-      return new Set(FAULT_STUDY.work(bench, { ids: [id] })[0]!.starved.map((s) => s.part));
+      return new Set(FAULT_STUDY.work(circuits, { ids: [id] })[0]!.starved.map((s) => s.part));
     };
     const [one, other, together] = ['pump.worn', 'mains.worn', 'pump.worn + mains.worn'].map(starvedBy) as [
       Set<string>,
@@ -130,8 +130,9 @@ describe('A leak', () => {
     const variant = variantWithFault(project.variants[0]!, 'hose.leak')!;
     const leak = variant.circuit.parts.find((p) => p.name === 'Leak')!;
     const flow = solve(project, variant).elements.find((e) => e.part === leak.id)!.flowM3S;
-    expect(
-      flow / (0.61 * 0.25 * Math.PI * 1.5e-3 ** 2 * Math.sqrt((2 * BENCH_HIGH_PA) / BENCH_DENSITY_KG_M3)),
-    ).toBeCloseTo(1, 1.5);
+    expect(flow / (0.61 * 0.25 * Math.PI * 1.5e-3 ** 2 * Math.sqrt((2 * RIG_HIGH_PA) / RIG_DENSITY_KG_M3))).toBeCloseTo(
+      1,
+      1.5,
+    );
   });
 });

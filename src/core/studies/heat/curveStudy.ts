@@ -6,7 +6,7 @@ import { SHEDS_WATER_K } from '../../heat/heatResult';
 import { HeatSolver } from '../../heat/heatSolver';
 import { CircuitSolver } from '../../network/circuitSolver';
 import type { Study, StudyKind } from '../job/study';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { balanceAlong } from './balanceAlong';
 import { driveSchema } from './drive';
 
@@ -67,8 +67,8 @@ export function optionSolver(circuit: CircuitSolver, option: StudyOption): HeatS
   return made.ok ? new HeatSolver(made.circuit) : undefined;
 }
 
-function work(bench: StudyBench, { drive, option, axis }: Task): Reply {
-  const heat = optionSolver(bench.freshCircuit(), option);
+function work(circuits: StudyCircuits, { drive, option, axis }: Task): Reply {
+  const heat = optionSolver(circuits.freshCircuit(), option);
   if (!heat) return { option, axis, points: null };
   const { speedRevS, ...conditions } = drive;
   const [xs, at] =

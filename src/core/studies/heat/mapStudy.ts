@@ -3,7 +3,7 @@ import type { Project } from '../../document/project/project';
 import { SHEDS_WATER_K } from '../../heat/heatResult';
 import { HeatSolver } from '../../heat/heatSolver';
 import { inPieces, type Study, type StudyKind } from '../job/study';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { balanceAlong } from './balanceAlong';
 import { driveSchema } from './drive';
 
@@ -46,14 +46,14 @@ function* start(project: Project, { drive }: Request): Study<Task, Reply, HeatMa
   return mapOf(project, yield inPieces(airs, ROWS_A_TASK).map((piece) => ({ drive, airs: piece })));
 }
 
-function work(bench: StudyBench, { drive, airs }: Task): Reply {
+function work(circuits: StudyCircuits, { drive, airs }: Task): Reply {
   // A snake, so that each state is a neighbour of the last; mostly from one air to the next, which moves the sump least.
   const places = MAP_ROAD_MS.flatMap((_, road) => {
     const along = airs.map((air) => ({ air, road }));
     return road % 2 === 0 ? along : along.reverse();
   });
   const found = balanceAlong(
-    new HeatSolver(bench.freshCircuit()),
+    new HeatSolver(circuits.freshCircuit()),
     drive.speedRevS,
     places.map(({ air, road }) => ({
       airTemperatureK: MAP_AIR_K[air]!,

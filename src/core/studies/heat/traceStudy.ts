@@ -41,15 +41,15 @@ export const TRACE_STUDY = {
   replySchema: answerSchema,
   answerSchema,
   start: oneTask<Request, TraceResult>,
-  work: (bench, { rows, startK, limitK, ...air }) => {
+  work: (circuits, { rows, startK, limitK, ...air }) => {
     const lengthS = rows[rows.length - 1]!.timeS - rows[0]!.timeS;
-    return inShares(runTrace(new HeatSolver(bench.freshCircuit()), rows, air, startK, limitK), lengthS);
+    return inShares(runTrace(new HeatSolver(circuits.freshCircuit()), rows, air, startK, limitK), lengthS);
   },
   commands: [
     {
       name: 'trace',
       question: questionOf,
-      rows: ({ samples }) => sampleRows(samples),
+      table: ({ samples }) => sampleRows(samples),
       remarks: (r) => [
         ...(r.solved ? [] : ['The recording could not be solved to its end: the last rows are missing.']),
         `Peak ${formatQuantity(r.peakK, 'temperature', {}, 1)} at ${r.peakS.toFixed(0)} s; ${r.overS.toFixed(0)} s above ${formatQuantity(r.limitK, 'temperature')}.`,

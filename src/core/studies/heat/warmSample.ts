@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { displayUnit, toDisplay } from '../../foundations/units';
 import type { WarmSample } from '../../heat/transient';
-import type { Rows } from '../job/command';
+import type { CsvTable } from '../job/command';
 
 const figure = z.number().nullable();
 export const warmSampleSchema = z.strictObject({
@@ -22,7 +22,7 @@ const degrees = (k: number | null) => (k === null ? null : toDisplay(k, celsius)
 const share = (x: number | null) => (x === null ? null : x.toFixed(4));
 
 /** A run in time as CSV. */
-export const sampleRows = (samples: readonly WarmSample[]): Rows => ({
+export const sampleRows = (samples: readonly WarmSample[]): CsvTable => ({
   columns: [
     'time_s',
     'engine_speed_rpm',

@@ -34,8 +34,8 @@ export const WARM_UP_STUDY = {
   replySchema: answerSchema,
   answerSchema,
   start: oneTask<Request, WarmUpResult>,
-  work: (bench, { drive, startK, durationS }) =>
-    inShares(warmUp(new HeatSolver(bench.freshCircuit()), drive, startK, durationS), durationS),
+  work: (circuits, { drive, startK, durationS }) =>
+    inShares(warmUp(new HeatSolver(circuits.freshCircuit()), drive, startK, durationS), durationS),
   commands: [
     {
       name: 'warmup',
@@ -44,7 +44,7 @@ export const WARM_UP_STUDY = {
         const minutes = numberOption(asked, 'minutes', USUAL_MINUTES, 0.1, LONGEST_S / 60);
         return { drive, startK: drive.airTemperatureK, durationS: 60 * minutes };
       },
-      rows: ({ samples }) => sampleRows(samples),
+      table: ({ samples }) => sampleRows(samples),
       remarks: ({ opensS, fullS, settledS, solved }) => [
         `Thermostat opens ${after(opensS)}, fully ${after(fullS)}; settled ${after(settledS)}.`,
         ...(solved ? [] : ['One step could not be solved; the rows before it are valid.']),

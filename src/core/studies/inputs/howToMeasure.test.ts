@@ -27,7 +27,7 @@ describe('How a figure is measured', () => {
     ['relief.dischargeCoefficient', /^Typical of its shape/],
     ['turboRestrictor.boreM', /^Number drill/],
     ['pump.displacementM3Rev', /measuring glass/],
-    ['pump.slip.volumetricEfficiency', /pump bench; or fit it to the gauge/],
+    ['pump.slip.volumetricEfficiency', /pump circuits; or fit it to the gauge/],
     ['filter.load', /over that of a new one/],
     ['filter.bypass.crackPa', /^Bypass setting is printed on many cans/],
     ['oil.viscosity', /^From the oil’s data sheet/],

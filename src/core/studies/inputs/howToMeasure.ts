@@ -24,8 +24,9 @@ const BY_PATH: Ways = {
   areaM2: VALVE_AREA,
   'passage.areaM2': 'Narrowest bore of the passage while it is open.',
   opensK: 'Stamped on the wax element; test it in a pan with a thermometer.',
-  'slip.volumetricEfficiency': 'Flow at a hot idle over displacement × speed, on a pump bench; or fit it to the gauge.',
-  'slip.slipCoefficient': 'Flow at a known pressure and viscosity, on a pump bench; or fit it to the gauge.',
+  'slip.volumetricEfficiency':
+    'Flow at a hot idle over displacement × speed, on a pump circuits; or fit it to the gauge.',
+  'slip.slipCoefficient': 'Flow at a known pressure and viscosity, on a pump circuits; or fit it to the gauge.',
   'screen.ratedPressureDropPa': 'From its mesh and open area; or a vacuum gauge at the pump’s inlet.',
   'metering.turns': 'Turns of its screw, counted from shut.',
   'metering.fullAreaM2': 'Bore of its seat, with a number drill.',

@@ -37,7 +37,7 @@ export interface Asked {
 }
 
 /** A table as CSV has it. */
-export interface Rows {
+export interface CsvTable {
   readonly columns: readonly string[];
   readonly rows: readonly (readonly (string | number | boolean | null)[])[];
 }
@@ -54,7 +54,7 @@ export interface StudyCommand<P, A> {
   /** The answer as `--json` prints it, behind project and variant. Absent: there is no such form. */
   json?(answer: A, asked: Asked): object;
   /** The answer as `--csv` prints it. Absent: there is no such form. */
-  rows?(answer: A, asked: Asked): Rows;
+  table?(answer: A, asked: Asked): CsvTable;
   /** The answer in sentences. Absent: one of the other forms must be asked for. */
   lines?(answer: A, asked: Asked): readonly string[];
   /** What goes to the error stream besides. */

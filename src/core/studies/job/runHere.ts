@@ -1,7 +1,7 @@
 import { runToEnd } from '../../foundations/runToEnd';
 import type { Project } from '../../document/project/project';
 import { runStudyHere, startStudy, type LongTask, type StudyKind } from './study';
-import { StudyBench } from './studyBench';
+import { StudyCircuits } from './studyCircuits';
 import { StudyRefused } from './studyRefused';
 
 /** True for a task that yields on its way. */
@@ -11,17 +11,17 @@ export const isLong = <R>(work: R | LongTask<R>): work is LongTask<R> =>
 /** Begins one task that came as unknown data. @throws StudyRefused where it cannot be read or done */
 export function beginTask<P, T, R, A>(
   kind: StudyKind<P, T, R, A>,
-  bench: StudyBench,
+  circuits: StudyCircuits,
   rawTask: unknown,
 ): R | LongTask<R> {
   const task = kind.taskSchema.safeParse(rawTask);
   if (!task.success) throw new StudyRefused('What was asked of the study cannot be read.');
-  return kind.work(bench, task.data);
+  return kind.work(circuits, task.data);
 }
 
 /** Does one task to its end. @throws StudyRefused where it cannot be read or done */
-export function doTask<P, T, R, A>(kind: StudyKind<P, T, R, A>, bench: StudyBench, rawTask: unknown): R {
-  const work = beginTask(kind, bench, rawTask);
+export function doTask<P, T, R, A>(kind: StudyKind<P, T, R, A>, circuits: StudyCircuits, rawTask: unknown): R {
+  const work = beginTask(kind, circuits, rawTask);
   return isLong(work) ? runToEnd(work) : work;
 }
 
@@ -36,10 +36,10 @@ export function studyHere<P, T, R, A>(
   request: P,
   onProgress: (done: number, known: number) => void = () => undefined,
 ): A {
-  const bench = new StudyBench(project);
+  const circuits = new StudyCircuits(project);
   let done = 0;
   return runStudyHere(startStudy(kind, project, request), (task, known) => {
-    const work = beginTask(kind, bench, task);
+    const work = beginTask(kind, circuits, task);
     const reply = isLong(work) ? runToEnd(work, (share) => onProgress(done + share, known)) : work;
     onProgress(++done, known);
     return kind.replySchema.parse(reply);

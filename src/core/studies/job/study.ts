@@ -5,7 +5,7 @@ import { sayIssue } from '../../document/project/issue';
 import type { Project } from '../../document/project/project';
 import { fieldIssue } from '../../document/project/readProject';
 import type { StudyCommand } from './command';
-import type { StudyBench } from './studyBench';
+import type { StudyCircuits } from './studyCircuits';
 
 /**
  * How a long job is cut into tasks. It yields batches of tasks that do not need each other, receives their replies in
@@ -30,7 +30,7 @@ export interface StudyKind<P, T, R, A> {
   /** @param project with the variant that is asked about open */
   start(project: Project, request: P): Study<T, R, A>;
   /** Does one task. */
-  work(bench: StudyBench, task: T): R | LongTask<R>;
+  work(circuits: StudyCircuits, task: T): R | LongTask<R>;
   /** What can be said from the replies so far, in the order of their tasks; absent where nothing can before the end. */
   partial?(project: Project, request: P, replies: readonly R[]): A | undefined;
   /** Variants that the answer depends on, where not only on the open one. */

@@ -12,13 +12,13 @@ export const GUESS_STUDY = {
   replySchema: guessesSchema,
   answerSchema: guessesSchema,
   start: oneTask<GuessRequest, Guesses>,
-  work: (bench) => guessWork(bench),
+  work: (circuits) => guessWork(circuits),
   commands: [
     {
       name: 'guesses',
       question: () => ({}),
       json: (answer) => answer,
-      rows: ({ rows }) => ({
+      table: ({ rows }) => ({
         columns: ['id', 'stated_si', 'plus_minus_si', 'effect_si', 'fitted', 'measure'],
         rows: rows.map((r) => [r.id, r.stated, r.plusMinus, r.effect, r.fitted, r.measure]),
       }),

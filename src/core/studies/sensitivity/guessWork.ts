@@ -3,7 +3,7 @@ import { fitGroups, type FitGroup } from '../inputs/fitGroups';
 import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
 import { howToMeasure } from '../inputs/howToMeasure';
 import { inputsOf, type Input } from '../inputs/inputs';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { sensitivityWork } from './sensitivityWork';
 import type { Guesses } from './guessSchema';
 
@@ -11,13 +11,13 @@ import type { Guesses } from './guessSchema';
 const GUESSED_TIMES = 3;
 
 /** Ranks what nobody has typed, measured or fitted by how far it moves the tightest margin over the range. */
-export function guessWork(bench: StudyBench): Guesses {
-  const { project, variant } = bench;
+export function guessWork(circuits: StudyCircuits): Guesses {
+  const { project, variant } = circuits;
   const known = new Set(variant.known ?? []);
   const inputs = inputsOf(project, variant);
   const guessed = inputs.filter((i) => !known.has(i.id));
   const counts = { known: inputs.length - guessed.length, guessed: guessed.length };
-  const { consumers } = sweepToEnd(bench.freshCircuit());
+  const { consumers } = sweepToEnd(circuits.freshCircuit());
   const near = (c: (typeof consumers)[number]) => c.worst?.decisive?.nearRatio ?? Infinity;
   const nearest = consumers.reduce<(typeof consumers)[number] | undefined>(
     (a, b) => (!a || near(b) < near(a) ? b : a),
@@ -25,7 +25,7 @@ export function guessWork(bench: StudyBench): Guesses {
   );
   const worst = nearest?.worst;
   if (!nearest || !worst?.decisive) return { tightest: null, ...counts, rows: [] };
-  const moves = sensitivityWork(bench, { ...worst.state, consumer: nearest.part });
+  const moves = sensitivityWork(circuits, { ...worst.state, consumer: nearest.part });
   if (!moves.check) return { tightest: null, ...counts, rows: [] };
   const groups = fitGroups(project, []);
   const fittedAt = new Map(variant.calibration?.applied?.factors.map((f) => [f.id, f.deviation]));

@@ -1,6 +1,6 @@
 import { isConsumer } from '../../document/parts/ports';
 import { SHORT_TUBE_UP_TO } from '../../physics/laws/orifice';
-import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
+import { RIG_HIGH_PA, RIG_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/rig';
 import { demoProject } from '../../verification/testing/demo';
 import { worstDisagreement } from './testing/centralDifferences';
 import { studyHere } from '../job/runHere';
@@ -19,7 +19,7 @@ describe('Sensitivity of a margin', () => {
           duty: 'other',
           ratedPressureDropPa: rated,
           ratedFlowM3S: flow,
-          ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
+          ratedViscosityPaS: RIG_VISCOSITY_PA_S,
           ratedDensityKgM3: 850,
           viscousShare: 1,
           supply: { lowFlowM3S: 1e-6 },
@@ -38,18 +38,18 @@ describe('Sensitivity of a margin', () => {
     });
     // Q = P/(a L/D⁴ + R): ∂Q/∂D = 4Q²aL/(P D⁵), ∂Q/∂L = −Q²a/(P D⁴), ∂Q/∂p_r = −Q²/(P·q_r); both resistances carry μ,
     // so ∂Q/∂μ·μ = −Q.
-    const a = (128 * BENCH_VISCOSITY_PA_S) / Math.PI;
-    const q = BENCH_HIGH_PA / (a / 6e-3 ** 4 + rated / flow);
+    const a = (128 * RIG_VISCOSITY_PA_S) / Math.PI;
+    const q = RIG_HIGH_PA / (a / 6e-3 ** 4 + rated / flow);
     const of = (id: string) => rows.find((r) => r.id === id)!;
     expect(check!.actual / q).toBeCloseTo(1, 6);
     expect(
-      of('hose.boreM').perStep / of('hose.boreM').step / ((4 * q * q * a) / (BENCH_HIGH_PA * 6e-3 ** 5)),
+      of('hose.boreM').perStep / of('hose.boreM').step / ((4 * q * q * a) / (RIG_HIGH_PA * 6e-3 ** 5)),
     ).toBeCloseTo(1, 5);
     expect(
-      of('hose.lengthM').perStep / of('hose.lengthM').step / ((-q * q * a) / (BENCH_HIGH_PA * 6e-3 ** 4)),
+      of('hose.lengthM').perStep / of('hose.lengthM').step / ((-q * q * a) / (RIG_HIGH_PA * 6e-3 ** 4)),
     ).toBeCloseTo(1, 5);
     expect(
-      of('fed.ratedPressureDropPa').perStep / of('fed.ratedPressureDropPa').step / ((-q * q) / (BENCH_HIGH_PA * flow)),
+      of('fed.ratedPressureDropPa').perStep / of('fed.ratedPressureDropPa').step / ((-q * q) / (RIG_HIGH_PA * flow)),
     ).toBeCloseTo(1, 5);
     expect(of('oil.viscosity').perStep / of('oil.viscosity').step / -q).toBeCloseTo(1, 5);
   });

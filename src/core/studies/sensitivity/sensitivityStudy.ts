@@ -28,7 +28,7 @@ export const SENSITIVITY_STUDY = {
       name: 'sensitivity',
       question: (asked) => ({ consumer: consumerOf(asked), ...stateOf(asked) }),
       json: (answer) => answer,
-      rows: (answer) => ({
+      table: (answer) => ({
         columns: ['input', 'quantity', 'stated_si', 'step_si', 'margin_per_step_si'],
         rows: answer.rows.map((r) => [r.id, r.quantity, r.stated, r.step, r.perStep]),
       }),

@@ -1,19 +1,19 @@
 import { isConsumer } from '../../document/parts/ports';
 import { inputsOf, stateInputs } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { Adjoint } from '../inputs/adjoint';
 import type { Sensitivity, SensitivityRequest } from './sensitivityTasks';
 import { StudyRefused } from '../job/studyRefused';
 
 /** Ranks what moves one consumer's margin at one state. */
-export function sensitivityWork(bench: StudyBench, request: SensitivityRequest): Sensitivity {
-  const circuit = bench.circuit();
+export function sensitivityWork(circuits: StudyCircuits, request: SensitivityRequest): Sensitivity {
+  const circuit = circuits.circuit();
   const part = circuit.variant.circuit.parts.find((p) => p.id === request.consumer);
   if (!part || !isConsumer(part)) throw new StudyRefused(`${request.consumer} is not a consumer of this variant.`);
   const head = { consumer: part.id, name: part.name };
   const adjoint = new Adjoint(
-    new RevisableCircuit(bench.project),
+    new RevisableCircuit(circuits.project),
     circuit.stateAt(request.speedRevS, request.oilTemperatureK),
     part.id,
   );

@@ -3,7 +3,7 @@ import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { isGood, type Sizing, type SizingReply } from './sizingTasks';
 import { sayLooks, saySizing } from './saySizing';
 import { sizablesOf, withSize } from './sizable';
-import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
+import { RIG_HIGH_PA, RIG_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/rig';
 import { demoProject } from '../../verification/testing/demo';
 import { studyHere } from '../job/runHere';
 import { SIZING_STUDY } from './sizingStudy';
@@ -43,7 +43,7 @@ describe('Which size would do', () => {
           duty: 'other',
           ratedPressureDropPa: 1e5,
           ratedFlowM3S: 5e-6,
-          ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
+          ratedViscosityPaS: RIG_VISCOSITY_PA_S,
           ratedDensityKgM3: 850,
           viscousShare: 1,
           supply: { lowFlowM3S: least, highFlowM3S: most },
@@ -56,7 +56,7 @@ describe('Which size would do', () => {
       ],
     );
     const bore = (flow: number) =>
-      ((128 * BENCH_VISCOSITY_PA_S * 1) / (Math.PI * (BENCH_HIGH_PA / flow - 1e5 / 5e-6))) ** 0.25;
+      ((128 * RIG_VISCOSITY_PA_S * 1) / (Math.PI * (RIG_HIGH_PA / flow - 1e5 / 5e-6))) ** 0.25;
     const { bands } = size(project, 'hose.boreM');
     expect(bands).toHaveLength(1);
     expect(bands[0]!.low / bore(least)).toBeCloseTo(1, 2.7);

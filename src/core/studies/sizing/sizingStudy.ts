@@ -74,7 +74,7 @@ export const SIZING_STUDY = {
       name: 'size',
       question: questionOf,
       json: (sizing) => sizing,
-      rows: (sizing) => ({
+      table: (sizing) => ({
         columns: ['low_si', 'high_si', 'fails_below', 'fails_above'],
         rows: sizing.bands.map((b) => [b.low, b.high, b.below?.part ?? null, b.above?.part ?? null]),
       }),

@@ -5,7 +5,7 @@ import type { Part } from '../../document/parts/part';
 import type { Project, Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { probesOf, readProbe } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { shortfalls, type Shortfall } from '../../judgement/sweep/shortfall';
@@ -132,7 +132,7 @@ function overfullDrains({ variant, compiled, solver, oil, project }: CircuitSolv
 }
 
 /** Looks at one size, or searches one end of a band. */
-export function sizingWork({ project, variant }: StudyBench, task: SizingTask): SizingReply {
+export function sizingWork({ project, variant }: StudyCircuits, task: SizingTask): SizingReply {
   const { part, sizable } = sizableAt(variant, task.request);
   const sizer = new Sizer(project, variant, part, sizable.path, task.request.consumer);
   if (task.kind === 'end') return { kind: 'end', ...sizer.end(task.good, task.bad) };

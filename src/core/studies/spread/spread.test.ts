@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import type { Project } from '../../document/project/project';
 import { inputsOf } from '../inputs/inputs';
 import { usualTolerance } from '../inputs/usualTolerance';
-import { StudyBench } from '../job/studyBench';
-import { BENCH_HIGH_PA, BENCH_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/bench';
+import { StudyCircuits } from '../job/studyCircuits';
+import { RIG_HIGH_PA, RIG_VISCOSITY_PA_S, betweenTanks } from '../../verification/testing/rig';
 import { demoProject } from '../../verification/testing/demo';
 import { sharedByTwo } from '../../verification/testing/shared';
 import { BINS, Histogram } from './histogram';
@@ -103,11 +103,11 @@ function normalShare(x: number): number {
 describe('Tolerances on a laminar circuit, in closed form', () => {
   // A laminar hose, then an all-viscous consumer: P/Q = a·L/D⁴ + p_r/q_r, linear in L and p_r. Both normal, so P/Q is.
   const [rated, ratedFlow, bore, length] = [1e5, 5e-6, 6e-3, 1];
-  const [perLength, perRated] = [(128 * BENCH_VISCOSITY_PA_S) / (Math.PI * bore ** 4), 1 / ratedFlow];
+  const [perLength, perRated] = [(128 * RIG_VISCOSITY_PA_S) / (Math.PI * bore ** 4), 1 / ratedFlow];
   const [lengthOff, ratedOff] = [0.3, 0.25e5];
   const mean = perLength * length + perRated * rated;
   const deviation = Math.hypot(perLength * lengthOff, perRated * ratedOff) / 1.959963984540054;
-  const least = BENCH_HIGH_PA / (mean + 0.8 * deviation);
+  const least = RIG_HIGH_PA / (mean + 0.8 * deviation);
   const exact = normalShare(0.8);
   const plain = betweenTanks(
     [
@@ -119,7 +119,7 @@ describe('Tolerances on a laminar circuit, in closed form', () => {
         duty: 'other',
         ratedPressureDropPa: rated,
         ratedFlowM3S: ratedFlow,
-        ratedViscosityPaS: BENCH_VISCOSITY_PA_S,
+        ratedViscosityPaS: RIG_VISCOSITY_PA_S,
         ratedDensityKgM3: 850,
         viscousShare: 1,
         supply: { lowFlowM3S: least },
@@ -153,7 +153,7 @@ describe('Tolerances on a laminar circuit, in closed form', () => {
       [flow.middle, 0],
       [flow.high, -1.64485363],
     ] as const)
-      expect(is / (BENCH_HIGH_PA / (mean + z * deviation))).toBeCloseTo(1, 2.5);
+      expect(is / (RIG_HIGH_PA / (mean + z * deviation))).toBeCloseTo(1, 2.5);
     const share = (perRated * ratedOff) ** 2 / ((perRated * ratedOff) ** 2 + (perLength * lengthOff) ** 2);
     expect(fed!.shares.slice(0, 2).map((s) => [s.id, Number(s.share.toFixed(4))])).toEqual(
       [
@@ -222,12 +222,19 @@ describe('Tolerances of Thornback', () => {
     expect(tighten).toBeNull();
   });
 
-  it('come from a bench whose memory does not grow with the samples: a task’s reply is as long for many as for few', () => {
-    const bench = new StudyBench(project);
-    const first = spreadWork(bench, { kind: 'nominal', request });
+  it('come from a circuits whose memory does not grow with the samples: a task’s reply is as long for many as for few', () => {
+    const circuits = new StudyCircuits(project);
+    const first = spreadWork(circuits, { kind: 'nominal', request });
     if (first.kind !== 'nominal') throw new Error('no nominal');
     const numbers = (to: number) => {
-      const tally = spreadWork(bench, { kind: 'samples', request, nominal: first.nominal, from: 0, to, halved: null });
+      const tally = spreadWork(circuits, {
+        kind: 'samples',
+        request,
+        nominal: first.nominal,
+        from: 0,
+        to,
+        halved: null,
+      });
       return tally.kind === 'tally'
         ? tally.consumers.flatMap((c) => [...c.pressure, ...c.flow].flatMap((h) => h ?? [])).length
         : NaN;

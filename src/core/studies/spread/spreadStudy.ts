@@ -48,7 +48,7 @@ export const SPREAD_STUDY = {
         seed: Math.round(numberOption(asked, 'seed', 1, 0, LARGEST_SEED)),
       }),
       json: (answer) => answer,
-      rows: (answer) => ({
+      table: (answer) => ({
         columns: [
           'consumer',
           'chance',

@@ -3,7 +3,7 @@ import { RevisableCircuit } from '../inputs/revisableCircuit';
 import { possibleRange } from '../inputs/usualTolerance';
 import { stillNodes } from '../../network/describe/stillNodes';
 import { Adjoint } from '../inputs/adjoint';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { inverseNormal } from '../../foundations/random/normal';
@@ -24,13 +24,15 @@ const DEVIATIONS_95 = 1.959963984540054;
 const MOST_SHARES = 8;
 
 /** Draws circuits from their tolerances and counts who is supplied. */
-export function spreadWork(bench: StudyBench, task: SpreadTask): SpreadReply {
-  return task.kind === 'nominal' ? { kind: 'nominal', nominal: nominalOf(bench, task.request) } : sample(bench, task);
+export function spreadWork(circuits: StudyCircuits, task: SpreadTask): SpreadReply {
+  return task.kind === 'nominal'
+    ? { kind: 'nominal', nominal: nominalOf(circuits, task.request) }
+    : sample(circuits, task);
 }
 
 /** The variant as stated: who is worst where, and what makes each margin vary. */
-function nominalOf(bench: StudyBench, { states }: SpreadRequest): Nominal {
-  const circuit = bench.circuit();
+function nominalOf(circuits: StudyCircuits, { states }: SpreadRequest): Nominal {
+  const circuit = circuits.circuit();
   const inputs = inputsOf(circuit.project, circuit.variant);
   const { compiled, solver } = circuit;
   const probes = probesOf(circuit.variant.circuit, compiled);
@@ -41,7 +43,7 @@ function nominalOf(bench: StudyBench, { states }: SpreadRequest): Nominal {
     const still = stillNodes(compiled.network, solver.workspace);
     return probes.map((probe) => readProbe(probe, compiled.network, solver.workspace, state, still));
   });
-  const revisable = new RevisableCircuit(bench.project);
+  const revisable = new RevisableCircuit(circuits.project);
   const importance = new Float64Array(inputs.length);
   const consumers = probes.map((probe, c) => {
     const rank = (s: number) =>
@@ -107,12 +109,12 @@ interface Sampler {
   readonly ranges: readonly (readonly [number, number])[];
 }
 
-function samplerOf(bench: StudyBench, { order }: Nominal, seed: number): Sampler {
-  return bench.kept(`sampler ${seed} ${order.join()}`, () => {
-    const byId = new Map(inputsOf(bench.circuit().project, bench.variant).map((input) => [input.id, input]));
+function samplerOf(circuits: StudyCircuits, { order }: Nominal, seed: number): Sampler {
+  return circuits.kept(`sampler ${seed} ${order.join()}`, () => {
+    const byId = new Map(inputsOf(circuits.circuit().project, circuits.variant).map((input) => [input.id, input]));
     const inputs = order.flatMap((id) => byId.get(id) ?? []);
     return {
-      revisable: new RevisableCircuit(bench.project),
+      revisable: new RevisableCircuit(circuits.project),
       sequence: new QuasiRandom(inputs.length, COPIES, seed),
       inputs,
       ranges: inputs.map((i) => possibleRange(i.path, i.stated)),
@@ -121,10 +123,10 @@ function samplerOf(bench: StudyBench, { order }: Nominal, seed: number): Sampler
 }
 
 function sample(
-  bench: StudyBench,
+  circuits: StudyCircuits,
   { request, nominal, from, to, halved }: Extract<SpreadTask, { kind: 'samples' }>,
 ): Tally {
-  const { revisable, sequence, inputs, ranges } = samplerOf(bench, nominal, request.seed);
+  const { revisable, sequence, inputs, ranges } = samplerOf(circuits, nominal, request.seed);
   const deviation = inputs.map((input) => (input.plusMinus / DEVIATIONS_95) * (input.id === halved ? 0.5 : 1));
   const histograms = nominal.consumers.map((c) => ({
     pressure: emptyHistograms(c.pressurePa, 'pressure'),

@@ -6,7 +6,7 @@ import { solveBalanced } from '../../judgement/solveBalanced';
 import { solveResultSchema, type SolveResult } from '../../judgement/stateResult';
 import { driveOf, stateOf } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
-import type { StudyBench } from '../job/studyBench';
+import type { StudyCircuits } from '../job/studyCircuits';
 import { balanceLines, balanceRemarks, coolerRemarks, stateLines, stateRemarks } from './sayState';
 
 const requestSchema = z.strictObject({
@@ -21,8 +21,8 @@ type Answer = z.infer<typeof answerSchema>;
 
 const hasImpossibleCooler = ({ notes }: SolveResult) => notes.some((note) => note.code === 'impossibleCooler');
 
-function work(bench: StudyBench, { speedRevS, oilTemperatureK, found }: Request): Answer {
-  const circuit = bench.circuit();
+function work(circuits: StudyCircuits, { speedRevS, oilTemperatureK, found }: Request): Answer {
+  const circuit = circuits.circuit();
   if (found) return solveBalanced(circuit, speedRevS, found);
   return { result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
 }

@@ -11,7 +11,7 @@ import {
 } from '../../judgement/sweep/sweep';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
-import type { Rows } from '../job/command';
+import type { CsvTable } from '../job/command';
 import { inShares, oneTask, type StudyKind } from '../job/study';
 import { sweepLines, sweepRemarks } from './saySweep';
 
@@ -37,8 +37,8 @@ const celsius = displayUnit('temperature');
 const figure = (x: number | null) => (x === null ? null : x.toPrecision(7));
 
 /** One row a state and consumer, SI but for the two columns that name their unit. */
-function rowsOf(circuit: CircuitSolver): Rows {
-  const rows: Rows['rows'][number][] = [];
+function rowsOf(circuit: CircuitSolver): CsvTable {
+  const rows: CsvTable['rows'][number][] = [];
   const probes = probesOf(circuit.variant.circuit, circuit.compiled);
   sweepToEnd(circuit, undefined, undefined, (state) => {
     const at = circuit.stateAt(state.speedRevS, state.oilTemperatureK);
@@ -70,7 +70,7 @@ export const SWEEP_STUDY = {
   replySchema: sweepSchema,
   answerSchema: sweepSchema,
   start: oneTask<Nothing, Sweep>,
-  work: (bench) => inShares(sweepCircuit(bench.circuit()), STATES),
+  work: (circuits) => inShares(sweepCircuit(circuits.circuit()), STATES),
   commands: [
     {
       name: 'check',
@@ -90,7 +90,7 @@ export const SWEEP_STUDY = {
     {
       name: 'sweep',
       question: () => ({}),
-      rows: (_sweep, { circuit }) => rowsOf(circuit),
+      table: (_sweep, { circuit }) => rowsOf(circuit),
       isGood: (sweep) => sweep.supplied,
     },
   ],

@@ -1,15 +1,15 @@
 import type { Project } from '../../document/project/project';
 import { startStudy, type StudyKind } from '../../studies/job/study';
-import { StudyBench } from '../../studies/job/studyBench';
+import { StudyCircuits } from '../../studies/job/studyCircuits';
 
 /** A study done by two who share its tasks, the last of each batch first. */
 export function sharedByTwo<P, T, R, A>(
   kind: StudyKind<P, T, R, A>,
-  work: (bench: StudyBench, task: T) => R,
+  work: (bench: StudyCircuits, task: T) => R,
   project: Project,
   request: P,
 ): A {
-  const benches = [new StudyBench(project), new StudyBench(project)];
+  const benches = [new StudyCircuits(project), new StudyCircuits(project)];
   const study = startStudy(kind, project, request);
   let step = study.next();
   while (!step.done) {
