@@ -48,15 +48,16 @@ function jobOf(name: string, words: readonly string[], given: OwnGiven): Job {
 
 type Row = Readonly<Record<string, string | number | boolean | null>>;
 
+/** What a command of the bench prints: under its key all there is, as rows, and a line each. */
+interface Printed {
+  readonly key: string;
+  readonly rows: readonly Row[];
+  readonly all: readonly object[];
+  readonly lines: readonly string[];
+}
+
 /** Prints rows in the form that was asked for: JSON with all there is, CSV, or a line each. */
-function print(
-  { project, variant, before }: Job,
-  given: OwnGiven,
-  key: string,
-  rows: readonly Row[],
-  all: readonly object[],
-  lines: readonly string[],
-): number {
+function print({ project, variant, before }: Job, given: OwnGiven, { key, rows, all, lines }: Printed): number {
   if (given.json !== undefined)
     sayJson({ project: project.name, variant: variant.id, from: before?.id ?? null, [key]: all });
   else if (given.csv !== undefined) say(Papa.unparse([...rows], { newline: '\n', escapeFormulae: true }));
@@ -101,14 +102,8 @@ function hoses(words: readonly string[], given: OwnGiven): number {
     `${r.hose}  ${r.from} to ${r.to}: ${r.size}, ${r.first_end} and ${r.second_end}`,
     `   routed ${r.routed_mm ?? '?'} mm, cut ${r.cut_mm ?? '?'} mm (±${r.plus_minus_mm ?? '?'})${r.remarks ? `. ${r.remarks}` : ''}`,
   ]);
-  return print(
-    job,
-    given,
-    'hoses',
-    rows,
-    list.map((h) => ({ ...h, verdicts: verdicts.get(h.key) })),
-    lines,
-  );
+  const all = list.map((h) => ({ ...h, verdicts: verdicts.get(h.key) }));
+  return print(job, given, { key: 'hoses', rows, all, lines });
 }
 
 function joints(words: readonly string[], given: OwnGiven): number {
@@ -132,7 +127,7 @@ function joints(words: readonly string[], given: OwnGiven): number {
       `${String(r.order).padStart(2)}  ${r.joint}: ${r.kind || 'not known'}${r.seal ? `; ${r.seal}` : ''}${r.by ? `; ${r.by}` : ''}${r.remarks ? `. ${r.remarks}` : ''}`,
   );
   const isGood = list.every((j) => j.fit.kind !== 'misfit' && j.fit.kind !== 'shared');
-  print(job, given, 'joints', rows, list, lines);
+  print(job, given, { key: 'joints', rows, all: list, lines });
   return isGood ? 0 : 1;
 }
 
@@ -152,7 +147,7 @@ function parts(words: readonly string[], given: OwnGiven): number {
     (r) =>
       `${r.group.padEnd(12)} ${r.quantity === 0 ? 'some' : Number(r.quantity.toFixed(3))} ${r.unit}  ${r.part}${r.size ? `, ${r.size}` : ''} (${r.status})`,
   );
-  return print(job, given, 'parts', rows, list, lines);
+  return print(job, given, { key: 'parts', rows, all: list, lines });
 }
 
 function plan(words: readonly string[], given: OwnGiven): number {
@@ -174,7 +169,7 @@ function plan(words: readonly string[], given: OwnGiven): number {
     ),
     `${sayMinutes(made.plannedMin)} planned.`,
   ];
-  return print(job, given, 'steps', rows, made.steps, lines);
+  return print(job, given, { key: 'steps', rows, all: made.steps, lines });
 }
 
 /** What the studies say of the first start. */

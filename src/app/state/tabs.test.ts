@@ -93,7 +93,7 @@ describe('Tabs with one project', () => {
     const id = tabs[0]!.keeping().id!;
     while (tabs.length < count) tabs.push(await openTab());
     const done: string[] = [];
-    for (let n = 0; n < 60; n++) {
+    for (let n = 0; n < 35; n++) {
       const i = Math.floor(random() * count);
       const dice = random();
       if (dice < 0.7) {

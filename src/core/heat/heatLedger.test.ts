@@ -20,14 +20,19 @@ describe('The ledger', () => {
   });
 
   it('lets the pan give to the air and the block to the coolant, from the home reservoir', () => {
-    const ledger = ledgerOf(IN, new Float64Array(2), HEAT, CONDITIONS, 370, BLOCK);
+    const ledger = ledgerOf(IN, new Float64Array(2), { heat: HEAT, conditions: CONDITIONS, homeK: 370, block: BLOCK });
     expect([ledger.panW, ledger.coolantW, ledger.pumpingW]).toEqual([10 * 80, 4 * 10, 4000]);
   });
 
   it('and the linear exchange of the home are the same heat, source: energy balance', () => {
     const givenW = { engineW: 300, strayW: 7 };
     const { conductanceWK, gainW } = homeExchange(HEAT, CONDITIONS, givenW, null, BLOCK);
-    const { panW, coolantW } = ledgerOf(IN, new Float64Array(0), HEAT, CONDITIONS, 372, BLOCK);
+    const { panW, coolantW } = ledgerOf(IN, new Float64Array(0), {
+      heat: HEAT,
+      conditions: CONDITIONS,
+      homeK: 372,
+      block: BLOCK,
+    });
     expect(gainW - conductanceWK * 372).toBeCloseTo(307 - panW - coolantW, 9);
   });
 

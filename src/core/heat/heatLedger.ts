@@ -11,6 +11,14 @@ export interface HeatLedger extends HeatIn {
   readonly coolantW: number;
 }
 
+/** Where the heat is booked: the engine, its surroundings, and what its pan and block stand at. */
+interface LedgerPlace {
+  readonly heat: Project['engine']['heat'];
+  readonly conditions: Conditions;
+  readonly homeK: number;
+  readonly block: BlockExchange;
+}
+
 /**
  * The ledger of a pass.
  * @param homeK temperature of the reservoir that has the pan and the block [K]
@@ -19,10 +27,7 @@ export interface HeatLedger extends HeatIn {
 export function ledgerOf(
   heatIn: HeatIn,
   exchangeW: Float64Array,
-  heat: Project['engine']['heat'],
-  conditions: Conditions,
-  homeK: number,
-  block: BlockExchange,
+  { heat, conditions, homeK, block }: LedgerPlace,
 ): HeatLedger {
   return {
     ...heatIn,

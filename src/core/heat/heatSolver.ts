@@ -135,7 +135,7 @@ export class HeatSolver {
     const solved = this.rows.solve(sumpK);
     const changeK = solved ? this.readTemperatures(surroundings, stores) : NaN;
     const homeK = places.home === places.source ? sumpK : this.placeK[places.home]!;
-    this.ledger = ledgerOf(heatIn, this.exchangeW, heat, conditions, homeK, block);
+    this.ledger = ledgerOf(heatIn, this.exchangeW, { heat, conditions, homeK, block });
     return { hydraulic, residualW: this.residualW(sumpK, home), changeK };
   }
 

@@ -79,7 +79,7 @@ describe('A step in time', () => {
   it('keeps a sample where it was asked to, and tells when it had settled', () => {
     const heat = new HeatSolver(solverOf(demoProject()));
     const times = (keepEveryS: number) =>
-      runToEnd(warmUp(heat, DRIVE, 330, 12, 1, keepEveryS)).samples.map((s) => s.timeS);
+      runToEnd(warmUp(heat, DRIVE, 330, 12, { dtS: 1, keepEveryS })).samples.map((s) => s.timeS);
     expect(times(5)).toEqual([1, 6, 11]);
     expect(times(1)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
     const { samples, settledS } = runToEnd(warmUp(heat, DRIVE, 300, 400));
@@ -92,7 +92,7 @@ describe('A step in time', () => {
   it('says when its thermostat began to open and when it stood open', () => {
     const heat = new HeatSolver(solverOf(demoProject(), 'noseCooler'));
     const drive = { ...DRIVE, load: 1, speedRevS: 100, airTemperatureK: 308.15, roadSpeedMS: 15 };
-    const { samples, opensS, fullS } = runToEnd(warmUp(heat, drive, 340, 400, 1, 1));
+    const { samples, opensS, fullS } = runToEnd(warmUp(heat, drive, 340, 400, { dtS: 1, keepEveryS: 1 }));
     const first = (over: number) => samples.find((s) => s.opening! > over)?.timeS;
     expect([opensS, fullS]).toEqual([first(0.02), first(0.98)]);
     expect(fullS!).toBeGreaterThan(opensS!);
@@ -147,7 +147,7 @@ describe('A trace', () => {
   it('is driven a second at a time by the mean of its rows in that second, or the last before it', () => {
     const heat = new HeatSolver(solverOf(demoProject()));
     const rows = [row(10, 40, 0.2), row(10.5, 60, 0.4), row(11, 80), row(13.5, 20)];
-    const { samples, solved } = runToEnd(runTrace(heat, rows, { airTemperatureK: 293 }, 330, 400));
+    const { samples, solved } = runToEnd(runTrace(heat, rows, { airTemperatureK: 293, startK: 330, limitK: 400 }));
     expect(samples.map((s) => [s.timeS, s.speedRevS])).toEqual([
       [1, 50],
       [2, 80],
@@ -160,10 +160,14 @@ describe('A trace', () => {
   it('tells its peak and when, and counts a part of a second above the limit as that part', () => {
     const heat = new HeatSolver(solverOf(demoProject()));
     const rows = [row(0, 100, 1), row(2.5, 100, 1)];
-    const { overS, peakK, peakS, samples } = runToEnd(runTrace(heat, rows, { airTemperatureK: 293 }, 330, 300));
+    const { overS, peakK, peakS, samples } = runToEnd(
+      runTrace(heat, rows, { airTemperatureK: 293, startK: 330, limitK: 300 }),
+    );
     expect(overS).toBeCloseTo(2.5, 9);
     expect([peakK, peakS]).toEqual([samples.at(-1)!.sumpK, 2.5]);
-    const cooling = runToEnd(runTrace(heat, [row(0, 15, 0), row(3, 15, 0)], { airTemperatureK: 250 }, 420, 500));
+    const cooling = runToEnd(
+      runTrace(heat, [row(0, 15, 0), row(3, 15, 0)], { airTemperatureK: 250, startK: 420, limitK: 500 }),
+    );
     expect([cooling.peakK, cooling.peakS, cooling.overS]).toEqual([420, 0, 0]);
   });
 

@@ -90,17 +90,24 @@ export interface TraceResult {
   readonly solved: boolean;
 }
 
+/** What a trace is driven in. */
+export interface TraceConditions extends Pick<Conditions, 'airTemperatureK'> {
+  /** Oil and metal at the start. */
+  readonly startK: number;
+  /** Sump temperature whose exceeding is counted. */
+  readonly limitK: number;
+}
+
 /**
  * Drives the model with a trace, a second at a time: each step takes the trace's mean over its second. Yields the time
  * done; the return value is the result.
- * @param limitK sump temperature whose exceeding is counted @param startK oil and metal at the start
+ * @param conditions what it is driven in
+ * @param dtS step [s]
  */
 export function* runTrace(
   heat: HeatSolver,
   rows: readonly TraceRow[],
-  air: Pick<Conditions, 'airTemperatureK'>,
-  startK: number,
-  limitK: number,
+  { startK, limitK, ...air }: TraceConditions,
   dtS = TIME_STEP_S,
 ): Generator<number, TraceResult> {
   const run = new WarmUp(heat, startK);

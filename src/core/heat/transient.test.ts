@@ -61,7 +61,7 @@ describe('A trace', () => {
   it('of twenty minutes at 10 Hz runs far faster than it was driven', () => {
     const heat = new HeatSolver(NOSE());
     const from = Date.now();
-    const result = runToEnd(runTrace(heat, rows(12_000, 10), { airTemperatureK: 298 }, 333, 393));
+    const result = runToEnd(runTrace(heat, rows(12_000, 10), { airTemperatureK: 298, startK: 333, limitK: 393 }));
     expect(result.solved).toBe(true);
     expect(result.samples.length).toBeGreaterThan(1190);
     // 500 times real time is 2.4 s; the bench measures it without the test's own burden.
@@ -71,13 +71,11 @@ describe('A trace', () => {
   it('counts the time above a limit, and its peak', () => {
     const constant = Array.from({ length: 1800 }, (_, i) => ({ timeS: i, speedRevS: 100, load: 1, roadSpeedMS: 10 }));
     const result = runToEnd(
-      runTrace(
-        new HeatSolver(solverOf(demoProject('thornback'), 'stock')),
-        constant,
-        { airTemperatureK: 303 },
-        303,
-        393.15,
-      ),
+      runTrace(new HeatSolver(solverOf(demoProject('thornback'), 'stock')), constant, {
+        airTemperatureK: 303,
+        startK: 303,
+        limitK: 393.15,
+      }),
     );
     const first = result.samples.find((s) => s.sumpK > 393.15)!.timeS;
     expect(result.overS).toBeCloseTo(1799 - first + 1, 0);

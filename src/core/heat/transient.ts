@@ -230,15 +230,14 @@ const SETTLED_K = 2;
 
 /**
  * Warm-up at one constant drive from a cold start: yields the time done; the return value is the result.
- * @param keepEveryS between samples kept
+ * @param steps seconds of a step, and between samples kept; default 5 s
  */
 export function* warmUp(
   heat: HeatSolver,
   drive: Drive,
   startK: number,
   durationS: number,
-  dtS = TIME_STEP_S,
-  keepEveryS = 5,
+  { dtS = TIME_STEP_S, keepEveryS = 5 }: { readonly dtS?: number; readonly keepEveryS?: number } = {},
 ): Generator<number, WarmUpResult> {
   const run = new WarmUp(heat, startK);
   const samples: WarmSample[] = [];

@@ -37,7 +37,7 @@ export function judgeState(
   nodeK?: (node: number) => number,
 ): SolveResult {
   const { circuit } = variant;
-  const hydraulic = describeHydraulics(compiled, solver, outcome, oil, state, nodeK);
+  const hydraulic = describeHydraulics(compiled, solver, outcome, { oil, state, nodeK });
   const { nodes, elements, convergence } = hydraulic;
   const converged = outcome.status === 'converged';
   const ws = solver.workspace;
@@ -55,7 +55,7 @@ export function judgeState(
     consumers,
     drains: describeReturns(circuit, compiled, ws, oil, state),
     accumulators: describeAccumulators(circuit, compiled, nodes, state),
-    notes: converged ? stateNotes(circuit, compiled, elements, nodes, state, oil) : [notSolved(hydraulic)],
+    notes: converged ? stateNotes({ circuit, compiled, elements, nodes, state, oil }) : [notSolved(hydraulic)],
   };
 }
 
@@ -67,14 +67,21 @@ function notSolved({ convergence }: HydraulicResult): ResultNote {
   return { code: 'notConverged', where, actual: convergence.worstImbalanceM3S, limit: null };
 }
 
-function stateNotes(
-  circuit: Circuit,
-  compiled: CompiledCircuit,
-  elements: readonly ElementResult[],
-  nodes: readonly NodeResult[],
-  state: OperatingState,
-  oil: Oil,
-): ResultNote[] {
+function stateNotes({
+  circuit,
+  compiled,
+  elements,
+  nodes,
+  state,
+  oil,
+}: {
+  readonly circuit: Circuit;
+  readonly compiled: CompiledCircuit;
+  readonly elements: readonly ElementResult[];
+  readonly nodes: readonly NodeResult[];
+  readonly state: OperatingState;
+  readonly oil: Oil;
+}): ResultNote[] {
   const notes: ResultNote[] = [];
   const pumpTurns = state.speedRevS > 0;
   if (state.oilTemperatureK < D341_EXTRAPOLATED_BELOW_K)

@@ -207,7 +207,16 @@ describe('The written-out line loop', () => {
     for (const q of [1e-7, 3e-5, 9e-5, 2e-4, 3e-4, 6e-4, 4e-3, 2e-2, -2e-4, -5e-3]) {
       ws.flowM3S[0] = q;
       evaluateLines(network, ws, table, false);
-      lineDropInto(out, q / 2, 0.0111, 0.8, 1e-4, 900, 1.4, 0.6, 1, 830, 13e-6 * 830);
+      const line = {
+        boreM: 0.0111,
+        lengthM: 0.8,
+        relativeRoughness: 1e-4,
+        k1Sum: 900,
+        kForward: 1.4,
+        kReverse: 0.6,
+        exitCount: 1,
+      };
+      lineDropInto(out, q / 2, line, 830, 13e-6 * 830);
       const available = 4e5 - 830 * 9.80665 * 0.3;
       expect((available - ws.lawErrorPa[0]!) / out[0]!).toBeCloseTo(1, 9);
       expect((ws.byFromPa[0]! * out[1]!) / 2).toBeCloseTo(1, 9);

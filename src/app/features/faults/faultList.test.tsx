@@ -42,7 +42,7 @@ describe('Faults on the page', () => {
   });
 
   it('come in pairs when asked, as many shown as a reader takes, the rest on request; and can be stopped', async () => {
-    openDemo('thornback', () => testProject('wetSump'));
+    openDemo('thornback', () => testProject('airTwin'));
     show(<FaultList />);
     fireEvent.click(screen.getByRole('checkbox', { name: /pairs of faults/ }));
     fireEvent.click(await screen.findByRole('button', { name: 'Stop' }));

@@ -19,6 +19,16 @@ export interface HoseCut {
   readonly firstCutM: number;
 }
 
+/** What a hose is cut longer by. */
+export interface CutAllowances {
+  /** For shrinking under pressure, of the routed length [-]. */
+  readonly slackShare?: number;
+  /** For the engine's movement on its mounts [m]. */
+  readonly movementM?: number;
+  /** Left on for trimming [m]. */
+  readonly trimM?: number;
+}
+
 /**
  * Length to which a hose is cut: routed length, seat to seat, plus slack, less what its two ends take up.
  *
@@ -26,9 +36,7 @@ export interface HoseCut {
  *
  * @param routedM along the route, > 0 [m]
  * @param by how that was measured; `circuit`: it is the circuit's figure, nobody has measured it
- * @param slackShare for shrinking under pressure, of the routed length [-]
- * @param movementM for the engine's movement on its mounts [m]
- * @param trimM left on for trimming [m]
+ * @param allowances what is left on besides; default: nothing
  * @returns lengths [m]; a cut length of 0 where the ends alone take up the route
  * @source common practice, no source: joints of hoses are cut long and trimmed
  * @example cutLength(0.9525, 'tape', { style: 'reusable', angleDeg: 180 }, { style: 'reusable', angleDeg: 90 }).cutM // 0.84
@@ -38,9 +46,7 @@ export function cutLength(
   by: keyof typeof MEASURING_PLUS_MINUS_M,
   first: HoseEnd,
   second: HoseEnd,
-  slackShare = 0,
-  movementM = 0,
-  trimM = 0,
+  { slackShare = 0, movementM = 0, trimM = 0 }: CutAllowances = {},
 ): HoseCut {
   const [a, b] = [takeUpOf(first), takeUpOf(second)];
   const slackM = routedM * slackShare + movementM;

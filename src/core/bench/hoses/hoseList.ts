@@ -181,15 +181,11 @@ function measures(
     cut:
       routedM === undefined
         ? undefined
-        : cutLength(
-            routedM,
-            measuredBy,
-            from.end,
-            to.end,
-            note.slackShare ?? SLACK_SHARE[construction],
-            note.movementM ?? (moves ? ENGINE_MOVEMENT_M : 0),
-            note.trimM ?? TRIM_M,
-          ),
+        : cutLength(routedM, measuredBy, from.end, to.end, {
+            slackShare: note.slackShare ?? SLACK_SHARE[construction],
+            movementM: note.movementM ?? (moves ? ENGINE_MOVEMENT_M : 0),
+            trimM: note.trimM ?? TRIM_M,
+          }),
     madeM: note.trimmedM?.at(-1),
     clips: note.clips ?? (routedM === undefined ? 0 : Math.max(0, Math.ceil(routedM / CLIP_EVERY_M) - 1)),
     state: note.state ?? 'toMeasure',

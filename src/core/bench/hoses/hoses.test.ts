@@ -44,7 +44,7 @@ describe('The cut length of a hose', () => {
   });
 
   it('gains slack for shrinking and for the engine’s movement, and what is left on for trimming only in the first cut', () => {
-    const cut = cutLength(1, 'tape', end(0), end(0), 0.035, 0.03, 0.015);
+    const cut = cutLength(1, 'tape', end(0), end(0), { slackShare: 0.035, movementM: 0.03, trimM: 0.015 });
     expect(cut.slackM).toBeCloseTo(0.065, 12);
     expect(cut.cutM).toBeCloseTo(1 + 0.065 - 0.024, 12);
     expect(cut.firstCutM - cut.cutM).toBeCloseTo(0.015, 12);
@@ -59,7 +59,7 @@ describe('The cut length of a hose', () => {
   });
 
   it('is none where the ends alone take up the route', () => {
-    expect(cutLength(0.05, 'tape', end(90), end(90), 0, 0, 0.01)).toMatchObject({ cutM: 0, firstCutM: 0 });
+    expect(cutLength(0.05, 'tape', end(90), end(90), { trimM: 0.01 })).toMatchObject({ cutM: 0, firstCutM: 0 });
   });
 
   it('and the length it covers are each other’s inverse without slack', () => {

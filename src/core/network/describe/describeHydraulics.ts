@@ -20,6 +20,13 @@ const orZero = (x: number) => (Number.isFinite(x) ? x : 0);
 const liquidPa = (gaugePa: number, { atmospherePa }: OperatingState) =>
   gaugePa + atmospherePa < CAVITATION_BELOW_ABS_PA - CAVITATION_MARGIN_PA ? null : orNull(gaugePa);
 
+/** The oil and the state that were solved, with each node's temperature where it is not the same everywhere. */
+interface DescribedState {
+  readonly oil: Oil;
+  readonly state: OperatingState;
+  readonly nodeK?: ((node: number) => number) | undefined;
+}
+
 /**
  * Reads the solver's workspace after a solve into plain data.
  * @param nodeK temperature of a node where a heat balance found them; undefined where one temperature is held
@@ -29,14 +36,16 @@ export function describeHydraulics(
   compiled: CompiledCircuit,
   solver: HydraulicSolver,
   outcome: SolveOutcome,
-  oil: Oil,
-  state: OperatingState,
-  nodeK?: (node: number) => number,
+  { oil, state, nodeK }: DescribedState,
 ): HydraulicResult {
   const { network } = compiled;
   const still = stillNodes(network, solver.workspace);
   const elements = network.elementName.map((_, e) => describeElement(compiled, solver, state, e, still));
-  const nodes = describeNodes(compiled, solver, oil, elements, still, state, nodeK ?? (() => state.oilTemperatureK));
+  const nodes = describeNodes(compiled, solver, elements, still, {
+    oil,
+    state,
+    nodeK: nodeK ?? (() => state.oilTemperatureK),
+  });
   return {
     state: { ...state },
     convergence: {
@@ -110,11 +119,9 @@ function describeElement(
 function describeNodes(
   compiled: CompiledCircuit,
   solver: HydraulicSolver,
-  oil: Oil,
   elements: readonly ElementResult[],
   still: Uint8Array,
-  state: OperatingState,
-  nodeK: (node: number) => number,
+  { oil, state, nodeK }: Pick<DescribedState, 'oil' | 'state'> & { readonly nodeK: (node: number) => number },
 ): NodeResult[] {
   const { network, nodeOfPort } = compiled;
   const ports: string[][] = network.nodeName.map(() => []);

@@ -154,7 +154,8 @@ function explainLine(
   const velocity = (4 * flow.si) / (Math.PI * bore * bore);
   const re = Math.max(e.reynolds ?? 0, 1e-9);
   const out = new Float64Array(2);
-  lineDropInto(out, flow.si, bore, length, roughness, 0, 0, 0, 0, e.densityKgM3, e.viscosityPaS);
+  const line = { boreM: bore, lengthM: length, relativeRoughness: roughness };
+  lineDropInto(out, flow.si, line, e.densityKgM3, e.viscosityPaS);
   return {
     equation: 'Δp = (f·L/D + ΣK)·ρV²/2',
     substituted: 'Δp = {friction} friction + {losses} in ends and bends',

@@ -74,6 +74,21 @@ export function evaluateElements(
   }
 }
 
+/** Written anew for each element: the loop makes no objects. */
+const pump = {
+  theoreticalM3S: 0,
+  slipPerViscosity: 0,
+  limitAbsPa: 0,
+  dryAbsPa: 0,
+  targetPa: Infinity,
+  bandPa: 1,
+  leastShare: 0,
+};
+const pumpMeets = { inletPa: 0, outletPa: 0, sensePa: 0, viscosityPaS: 0, atmospherePa: 0 };
+const valve = { crackPa: 0, fullOpenPa: 0, areaM2: 0, dischargeCoefficient: 0, leakM3SPa: 0 };
+const valveMeets = { pressureDropPa: 0, sensedPa: 0, densityKgM3: 0, viscosityPaS: 0 };
+const orifice = { boreM: 0, lengthM: 0, statedCd: 0 };
+
 function evaluateSpringValve(network: Network, ws: Workspace, e: number, drop: number): void {
   if (isShutBackward(network, ws, e, drop)) return;
   const n = network.count[e]!;
@@ -96,18 +111,16 @@ function evaluateSpringValve(network: Network, ws: Workspace, e: number, drop: n
 function springValveFlow(network: Network, ws: Workspace, e: number, drop: number, sensedPa: number): void {
   const p = network.parameters;
   const at = network.parameterStart[e]!;
-  springValveFlowInto(
-    out,
-    drop,
-    sensedPa,
-    p[at + AT.springValve.crackPa]!,
-    p[at + AT.springValve.fullOpenPa]!,
-    p[at + AT.springValve.areaM2]!,
-    p[at + AT.springValve.dischargeCoefficient]!,
-    p[at + AT.springValve.leakM3SPa]!,
-    ws.densityKgM3[e]!,
-    ws.viscosityPaS[e]!,
-  );
+  valve.crackPa = p[at + AT.springValve.crackPa]!;
+  valve.fullOpenPa = p[at + AT.springValve.fullOpenPa]!;
+  valve.areaM2 = p[at + AT.springValve.areaM2]!;
+  valve.dischargeCoefficient = p[at + AT.springValve.dischargeCoefficient]!;
+  valve.leakM3SPa = p[at + AT.springValve.leakM3SPa]!;
+  valveMeets.pressureDropPa = drop;
+  valveMeets.sensedPa = sensedPa;
+  valveMeets.densityKgM3 = ws.densityKgM3[e]!;
+  valveMeets.viscosityPaS = ws.viscosityPaS[e]!;
+  springValveFlowInto(out, valve, valveMeets);
 }
 
 function evaluatePump(network: Network, ws: Workspace, e: number, state: OperatingState): void {
@@ -116,21 +129,19 @@ function evaluatePump(network: Network, ws: Workspace, e: number, state: Operati
   const n = network.count[e]!;
   const b = network.to[e]!;
   const s = network.sense[e]! < 0 ? b : network.sense[e]!;
-  pumpFlowInto(
-    out,
-    ws.pressurePa[network.from[e]!]!,
-    ws.pressurePa[b]!,
-    ws.pressurePa[s]!,
-    ws.boundA[e]!,
-    p[at + AT.pump.slipPerViscosity]!,
-    ws.viscosityPaS[e]!,
-    state.atmospherePa,
-    p[at + AT.pump.inletLimitAbsPa]!,
-    p[at + AT.pump.inletDryAbsPa]!,
-    p[at + AT.pump.targetPa]!,
-    p[at + AT.pump.bandPa]!,
-    p[at + AT.pump.leastShare]!,
-  );
+  pump.theoreticalM3S = ws.boundA[e]!;
+  pump.slipPerViscosity = p[at + AT.pump.slipPerViscosity]!;
+  pump.limitAbsPa = p[at + AT.pump.inletLimitAbsPa]!;
+  pump.dryAbsPa = p[at + AT.pump.inletDryAbsPa]!;
+  pump.targetPa = p[at + AT.pump.targetPa]!;
+  pump.bandPa = p[at + AT.pump.bandPa]!;
+  pump.leastShare = p[at + AT.pump.leastShare]!;
+  pumpMeets.inletPa = ws.pressurePa[network.from[e]!]!;
+  pumpMeets.outletPa = ws.pressurePa[b]!;
+  pumpMeets.sensePa = ws.pressurePa[s]!;
+  pumpMeets.viscosityPaS = ws.viscosityPaS[e]!;
+  pumpMeets.atmospherePa = state.atmospherePa;
+  pumpFlowInto(out, pump, pumpMeets);
   ws.flowM3S[e] = n * out[0]!;
   ws.targetM3S[e] = ws.flowM3S[e]!;
   ws.byFromPa[e] = n * out[1]!;
@@ -270,15 +281,10 @@ function lawFlow(network: Network, ws: Workspace, e: number, drop: number): void
       twoTermFlowInto(out, drop, p[at + AT.twoTerm.linearPerViscosity]!, p[at + AT.twoTerm.squarePerDensity]!, rho, mu);
       return;
     case Law.orifice:
-      orificeFlowInto(
-        out,
-        drop,
-        p[at + AT.orifice.boreM]!,
-        p[at + AT.orifice.lengthM]!,
-        p[at + AT.orifice.dischargeCoefficient]!,
-        rho,
-        mu,
-      );
+      orifice.boreM = p[at + AT.orifice.boreM]!;
+      orifice.lengthM = p[at + AT.orifice.lengthM]!;
+      orifice.statedCd = p[at + AT.orifice.dischargeCoefficient]!;
+      orificeFlowInto(out, drop, orifice, rho, mu);
       return;
     default: {
       // A thermostat's path begins like an opening; its area was bound to its temperature.

@@ -74,7 +74,7 @@ describe('A drain half full', () => {
     const smooth = halfFullCapacityM3S(bore, slope, 0, rho, mu);
     for (const roughness of [0, 2e-4]) {
       const q = halfFullCapacityM3S(bore, slope, roughness, rho, mu);
-      lineDropInto(out, 2 * q, bore, 1, roughness / bore, 0, 0, 0, 0, rho, mu);
+      lineDropInto(out, 2 * q, { boreM: bore, lengthM: 1, relativeRoughness: roughness / bore }, rho, mu);
       expect(out[0]! / (rho * 9.80665 * slope)).toBeCloseTo(1, 9);
       if (roughness > 0) expect(q).toBeLessThan(0.97 * smooth);
     }

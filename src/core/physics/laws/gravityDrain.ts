@@ -24,7 +24,8 @@ export function halfFullCapacityM3S(
   const gradient = densityKgM3 * STANDARD_GRAVITY_M_S2 * slope;
   const laminarM3S = (gradient * Math.PI * boreM ** 4) / (128 * viscosityPaS);
   const fallsShort = (flowM3S: number) => {
-    lineDropInto(out, flowM3S, boreM, 1, roughnessM / boreM, 0, 0, 0, 0, densityKgM3, viscosityPaS);
+    const line = { boreM, lengthM: 1, relativeRoughness: roughnessM / boreM };
+    lineDropInto(out, flowM3S, line, densityKgM3, viscosityPaS);
     return out[0]! < gradient;
   };
   return 0.5 * bisect(fallsShort, 0, laminarM3S, (high) => 1e-12 * high, 80).middle;

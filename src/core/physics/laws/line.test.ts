@@ -26,7 +26,8 @@ const [RHO, MU] = [850, 0.012];
 
 function drop(change: Partial<Line> = {}, mu = MU): { readonly pa: number; readonly slope: number } {
   const l = { ...LINE, ...change };
-  lineDropInto(out, l.flowM3S, l.boreM, l.lengthM, l.roughness, l.k1, l.kForward, l.kReverse, l.exits, RHO, mu);
+  const line = { ...l, relativeRoughness: l.roughness, k1Sum: l.k1, exitCount: l.exits };
+  lineDropInto(out, l.flowM3S, line, RHO, mu);
   return { pa: out[0]!, slope: out[1]! };
 }
 const velocity = (q: number, d = LINE.boreM) => (4 * Math.abs(q)) / (Math.PI * d * d);

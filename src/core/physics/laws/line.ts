@@ -6,6 +6,23 @@ const friction = new Float64Array(2);
 export const EXIT_LAMINAR_RE = 2000;
 export const EXIT_TURBULENT_RE = 4000;
 
+/** What a round passage with its fittings is. */
+export interface LineFigures {
+  /** D > 0 */
+  readonly boreM: number;
+  /** L ≥ 0 */
+  readonly lengthM: number;
+  /** ε/D */
+  readonly relativeRoughness: number;
+  /** ΣK1 of two-K fittings; default 0. */
+  readonly k1Sum?: number;
+  /** ΣK∞·(size term) and area changes met with Q > 0, and with Q < 0; default 0. */
+  readonly kForward?: number;
+  readonly kReverse?: number;
+  /** Exits into a volume, met in either direction: K 1, 2 in laminar flow; default 0. */
+  readonly exitCount?: number;
+}
+
 /**
  * Pressure drop of a round passage with its fittings, and its slope, without the height term.
  *
@@ -14,27 +31,19 @@ export const EXIT_TURBULENT_RE = 4000;
  *
  * @param out receives Δp [Pa] in [0], dΔp/dQ [Pa·s/m³] in [1]
  * @param flowM3S Q, any sign
- * @param boreM D > 0 @param lengthM L ≥ 0 @param relativeRoughness ε/D
- * @param k1Sum ΣK1 of two-K fittings
- * @param kForward ΣK∞·(size term) and area changes met with Q > 0 @param kReverse the same with Q < 0
- * @param exitCount exits into a volume, met in either direction: K 1, 2 in laminar flow
+ * @param line what it is; not kept
  * @param densityKgM3 @param viscosityPaS dynamic
  * @source Darcy–Weisbach; Churchill (1977); Hooper (1981); Hagen–Poiseuille at rest.
- * @example lineDropInto(out, 1e-5, 0.01, 1, 0, 0, 0, 0, 0, 850, 0.1); out[0] // 4074.37
+ * @example lineDropInto(out, 1e-5, { boreM: 0.01, lengthM: 1, relativeRoughness: 0 }, 850, 0.1); out[0] // 4074.37
  */
 export function lineDropInto(
   out: Float64Array,
   flowM3S: number,
-  boreM: number,
-  lengthM: number,
-  relativeRoughness: number,
-  k1Sum: number,
-  kForward: number,
-  kReverse: number,
-  exitCount: number,
+  line: LineFigures,
   densityKgM3: number,
   viscosityPaS: number,
 ): void {
+  const { boreM, lengthM, relativeRoughness, k1Sum = 0, kForward = 0, kReverse = 0, exitCount = 0 } = line;
   const areaM2 = 0.25 * Math.PI * boreM * boreM;
   const v = Math.abs(flowM3S) / areaM2;
   const reynoldsPerV = (densityKgM3 * boreM) / viscosityPaS;

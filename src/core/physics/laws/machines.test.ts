@@ -179,37 +179,41 @@ describe('Crank drilling', () => {
 });
 
 describe('Pump', () => {
+  const FIXED = {
+    theoreticalM3S: 0,
+    slipPerViscosity: 0,
+    limitAbsPa: 5e4,
+    dryAbsPa: 5e3,
+    targetPa: Infinity,
+    bandPa: 1,
+    leastShare: 1,
+  };
+  const MEETS = { inletPa: 0, outletPa: 0, sensePa: 0, viscosityPaS: 0.01, atmospherePa: 101325 };
+
   it('delivers what Wilson gives (T7-evQ)', () => {
     const row = publishedValue('T7-evQ');
     const v = input(row, 'D');
-    pumpFlowInto(
-      out,
-      0,
-      input(row, 'dp'),
-      0,
-      v * input(row, 'N'),
-      (input(row, 'Cs') * v) / (2 * Math.PI),
-      input(row, 'mu'),
-      101325,
-      5e4,
-      5e3,
-      Infinity,
-      1,
-      1,
-    );
+    const pump = {
+      ...FIXED,
+      theoreticalM3S: v * input(row, 'N'),
+      slipPerViscosity: (input(row, 'Cs') * v) / (2 * Math.PI),
+    };
+    pumpFlowInto(out, pump, { ...MEETS, outletPa: input(row, 'dp'), viscosityPaS: input(row, 'mu') });
     expectPublished(row, out[0]!);
   });
 
   it('has the rated efficiency at its rating point', () => {
     const cs = slipCoefficient(0.85, 2000 / 60, 0.0118, 4e5);
     const v = 11e-6;
-    pumpFlowInto(out, 0, 4e5, 0, (v * 2000) / 60, (cs * v) / (2 * Math.PI), 0.0118, 101325, 5e4, 5e3, Infinity, 1, 1);
+    const pump = { ...FIXED, theoreticalM3S: (v * 2000) / 60, slipPerViscosity: (cs * v) / (2 * Math.PI) };
+    pumpFlowInto(out, pump, { ...MEETS, outletPa: 4e5, viscosityPaS: 0.0118 });
     expect(out[0]! / ((v * 2000) / 60)).toBeCloseTo(0.85, 12);
   });
 
   it('starves linearly below its inlet limit and backs off above its target', () => {
     const at = (inlet: number, sense: number) => {
-      pumpFlowInto(out, inlet, 0, sense, 1e-3, 0, 0.01, 101325, 5e4, 5e3, 3e5, 3e4, 0.25);
+      const pump = { ...FIXED, theoreticalM3S: 1e-3, targetPa: 3e5, bandPa: 3e4, leastShare: 0.25 };
+      pumpFlowInto(out, pump, { ...MEETS, inletPa: inlet, sensePa: sense });
       return out[0]!;
     };
     expect(at(27500 - 101325, 0)).toBeCloseTo(0.5e-3, 12);
@@ -220,6 +224,8 @@ describe('Pump', () => {
 });
 
 describe('Spring valves and rated parts', () => {
+  const VALVE = { crackPa: 4.8e5, fullOpenPa: 6e5, areaM2: 45e-6, dischargeCoefficient: 0.7, leakM3SPa: 1e-13 };
+
   it('lift is 0, half and 1 where it should be, smooth at the corners', () => {
     const lift = (x: number) => (liftInto(out, x), out[0]!);
     expect([lift(-0.1), lift(0.5), lift(1.1)]).toEqual([0, 0.5, 1]);
@@ -228,15 +234,15 @@ describe('Spring valves and rated parts', () => {
   });
 
   it('a relief shut passes its leak only, and flows by its area when open', () => {
-    springValveFlowInto(out, 3e5, 3e5, 4.8e5, 6e5, 45e-6, 0.7, 1e-13, 850, 0.01);
+    springValveFlowInto(out, VALVE, { pressureDropPa: 3e5, sensedPa: 3e5, densityKgM3: 850, viscosityPaS: 0.01 });
     expect(out[0]).toBeCloseTo(3e-8, 15);
-    springValveFlowInto(out, 7e5, 7e5, 4.8e5, 6e5, 45e-6, 0.7, 1e-13, 850, 1e-9);
+    springValveFlowInto(out, VALVE, { pressureDropPa: 7e5, sensedPa: 7e5, densityKgM3: 850, viscosityPaS: 1e-9 });
     expect((out[0]! - 7e-8) / (0.7 * 45e-6 * Math.sqrt((2 * 7e5) / 850))).toBeCloseTo(1, 7);
   });
 
   it('gives the slopes that differences give, own and sensed', () => {
     const at = (dp: number, sensed: number) => (
-      springValveFlowInto(out, dp, sensed, 4.8e5, 6e5, 45e-6, 0.7, 1e-13, 850, 0.02),
+      springValveFlowInto(out, VALVE, { pressureDropPa: dp, sensedPa: sensed, densityKgM3: 850, viscosityPaS: 0.02 }),
       out[0]!
     );
     at(5.2e5, 5.4e5);

@@ -59,6 +59,16 @@ function shortTubeInto(out: Float64Array, p: number, boreM: number, lengthM: num
   out[1] = (q / p) * 0.5 * (1 - inverseSlope * cd);
 }
 
+/** What a drilled restrictor or jet is. */
+export interface OrificeFigures {
+  /** > 0 */
+  readonly boreM: number;
+  /** ≥ 0 */
+  readonly lengthM: number;
+  /** A measured discharge coefficient, used with the edge law; 0 to use the correlations. */
+  readonly statedCd: number;
+}
+
 /**
  * Flow through a drilled restrictor or jet of any length, with its slope.
  *
@@ -66,20 +76,18 @@ function shortTubeInto(out: Float64Array, p: number, boreM: number, lengthM: num
  * between them linear in L/d. L/d is taken as 10 at most: the compiler adds the rest as tube. Odd in Δp.
  *
  * @param out receives Q [m³/s] in [0], ∂Q/∂Δp in [1]
- * @param pressureDropPa any sign @param boreM > 0 @param lengthM ≥ 0
- * @param statedCd a measured discharge coefficient, used with the edge law; 0 to use the correlations
+ * @param pressureDropPa any sign @param orifice what it is; not kept
  * @source Lichtarowicz et al. (1965); Sampson (1891); Hagen–Poiseuille; the join is ours.
- * @example orificeFlowInto(out, 3e5, 0.001, 0.004, 0, 850, 0.01); out[0] // 1.55482e-5
+ * @example orificeFlowInto(out, 3e5, { boreM: 0.001, lengthM: 0.004, statedCd: 0 }, 850, 0.01); out[0] // 1.55482e-5
  */
 export function orificeFlowInto(
   out: Float64Array,
   pressureDropPa: number,
-  boreM: number,
-  lengthM: number,
-  statedCd: number,
+  orifice: OrificeFigures,
   densityKgM3: number,
   viscosityPaS: number,
 ): void {
+  const { boreM, lengthM, statedCd } = orifice;
   const areaM2 = 0.25 * Math.PI * boreM * boreM;
   const ratio = lengthM / boreM;
   const tubeShare =

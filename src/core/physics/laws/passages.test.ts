@@ -68,7 +68,8 @@ describe('Fittings', () => {
 
 describe('A line', () => {
   const drop = (q: number, mu = 0.01, exits = 0) => {
-    lineDropInto(out, q, 0.012, 1.5, 1e-4, 500, 1.2, 0.8, exits, 850, mu);
+    const line = { boreM: 0.012, lengthM: 1.5, relativeRoughness: 1e-4, k1Sum: 500, kForward: 1.2, kReverse: 0.8 };
+    lineDropInto(out, q, { ...line, exitCount: exits }, 850, mu);
     return out[0]!;
   };
 
@@ -101,7 +102,7 @@ describe('Restrictors', () => {
   });
 
   it.each(published('Restrictor hot to cold').map((row) => [row.id, row] as const))('flow agrees with %s', (_, row) => {
-    orificeFlowInto(out, 4e5, 1.5e-3, 6e-3, 0, 870, input(row, 'mu'));
+    orificeFlowInto(out, 4e5, { boreM: 1.5e-3, lengthM: 6e-3, statedCd: 0 }, 870, input(row, 'mu'));
     expectPublished(row, out[0]!);
   });
 
@@ -112,7 +113,8 @@ describe('Restrictors', () => {
       const mu = 1;
       const rho = 850;
       const ideal = (input(row, 'Re') * mu) / (rho * d);
-      orificeFlowInto(out, 0.5 * rho * ideal * ideal, d, input(row, 'ld') * d, 0, rho, mu);
+      const orifice = { boreM: d, lengthM: input(row, 'ld') * d, statedCd: 0 };
+      orificeFlowInto(out, 0.5 * rho * ideal * ideal, orifice, rho, mu);
       expectPublished(row, out[0]! / (0.25 * Math.PI * d * d * ideal));
     },
   );
@@ -129,7 +131,7 @@ describe('Restrictors', () => {
 
   it('joins edge and tube without a step and is odd in the pressure', () => {
     const at = (ratio: number, dp = 1e5) => {
-      orificeFlowInto(out, dp, 1e-3, ratio * 1e-3, 0, 850, 0.01);
+      orificeFlowInto(out, dp, { boreM: 1e-3, lengthM: ratio * 1e-3, statedCd: 0 }, 850, 0.01);
       return out[0]!;
     };
     for (const join of [0.5, 2, 10]) expect(at(join - 1e-9) / at(join + 1e-9)).toBeCloseTo(1, 6);
@@ -141,7 +143,7 @@ describe('Restrictors', () => {
       for (const ratio of [0.2, 1, 3])
         for (const mu of [0.008, 0.5]) {
           const at = (p: number) => {
-            orificeFlowInto(out, p, 1.2e-3, ratio * 1.2e-3, 0, 850, mu);
+            orificeFlowInto(out, p, { boreM: 1.2e-3, lengthM: ratio * 1.2e-3, statedCd: 0 }, 850, mu);
             return out[0]!;
           };
           at(dp);

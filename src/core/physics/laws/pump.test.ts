@@ -21,21 +21,8 @@ const PUMP: Pump = {
 const [LIMIT, DRY, BAND, LEAST, MU] = [5e4, 5e3, 0.5e5, 0.2, 0.01];
 function flow(change: Partial<Pump> = {}) {
   const p = { ...PUMP, ...change };
-  pumpFlowInto(
-    out,
-    p.inletPa,
-    p.outletPa,
-    p.sensePa,
-    p.theoreticalM3S,
-    p.slipPerViscosity,
-    MU,
-    ATM,
-    LIMIT,
-    DRY,
-    p.targetPa,
-    BAND,
-    LEAST,
-  );
+  const pump = { ...p, limitAbsPa: LIMIT, dryAbsPa: DRY, bandPa: BAND, leastShare: LEAST };
+  pumpFlowInto(out, pump, { ...p, viscosityPaS: MU, atmospherePa: ATM });
   return { flowM3S: out[0]!, byInlet: out[1]!, byOutlet: out[2]!, bySense: out[3]!, fill: out[4]!, share: out[5]! };
 }
 

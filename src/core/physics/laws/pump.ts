@@ -2,6 +2,31 @@ import { liftInto } from './lift';
 
 const step = new Float64Array(2);
 
+/** What a pump is, at its speed. */
+export interface PumpFigures {
+  /** V·n, fill loss at speed included. */
+  readonly theoreticalM3S: number;
+  /** C_s·V/(2π) [m³]: times Δp/μ it is the slip. */
+  readonly slipPerViscosity: number;
+  /** Inlet pressure for full filling, and of no filling; absolute. */
+  readonly limitAbsPa: number;
+  readonly dryAbsPa: number;
+  /** Regulator target, Infinity for a fixed pump; its band > 0; its least share of the stroke, 0 to 1. */
+  readonly targetPa: number;
+  readonly bandPa: number;
+  readonly leastShare: number;
+}
+
+/** What a pump meets: gauge pressures, that at the regulator's sense point among them, and its oil. */
+export interface PumpState {
+  readonly inletPa: number;
+  readonly outletPa: number;
+  readonly sensePa: number;
+  readonly viscosityPaS: number;
+  /** Absolute. */
+  readonly atmospherePa: number;
+}
+
 /**
  * Flow of a positive-displacement pump with slip, starvation and, if it has one, its regulator.
  *
@@ -10,31 +35,13 @@ const step = new Float64Array(2);
  * share falls from 1 at the target to the least share one band above it.
  *
  * @param out receives Q in [0], ∂Q/∂p_in in [1], ∂Q/∂p_out in [2], ∂Q/∂p_sense in [3], fill in [4], share in [5]
- * @param inletPa gauge @param outletPa gauge @param sensePa gauge, at the regulator's sense point
- * @param theoreticalM3S V·n, fill loss at speed included
- * @param slipPerViscosity C_s·V/(2π) [m³]: times Δp/μ it is the slip
- * @param atmospherePa absolute
- * @param limitAbsPa inlet pressure for full filling
- * @param dryAbsPa inlet pressure of no filling
- * @param targetPa regulator target, Infinity for a fixed pump @param bandPa > 0 @param leastShare 0 to 1
+ * @param pump what it is @param at what it meets; neither is kept
  * @source Wilson, W. E. (1946), slip model; the filling limit is common practice.
- * @example pumpFlowInto(out, 0, 4e5, 4e5, 5e-4, 1e-12, 0.01, 1e5, 8e4, 2e4, Infinity, 1e5, 0); out[0] // 0.00046
+ * @example const pump = { theoreticalM3S: 5e-4, slipPerViscosity: 1e-12, limitAbsPa: 8e4, dryAbsPa: 2e4, targetPa: Infinity, bandPa: 1e5, leastShare: 0 }; pumpFlowInto(out, pump, { inletPa: 0, outletPa: 4e5, sensePa: 4e5, viscosityPaS: 0.01, atmospherePa: 1e5 }); out[0] // 0.00046
  */
-export function pumpFlowInto(
-  out: Float64Array,
-  inletPa: number,
-  outletPa: number,
-  sensePa: number,
-  theoreticalM3S: number,
-  slipPerViscosity: number,
-  viscosityPaS: number,
-  atmospherePa: number,
-  limitAbsPa: number,
-  dryAbsPa: number,
-  targetPa: number,
-  bandPa: number,
-  leastShare: number,
-): void {
+export function pumpFlowInto(out: Float64Array, pump: PumpFigures, at: PumpState): void {
+  const { theoreticalM3S, slipPerViscosity, limitAbsPa, dryAbsPa, targetPa, bandPa, leastShare } = pump;
+  const { inletPa, outletPa, sensePa, viscosityPaS, atmospherePa } = at;
   const span = limitAbsPa - dryAbsPa;
   liftInto(step, (inletPa + atmospherePa - dryAbsPa) / span);
   const fill = step[0]!;

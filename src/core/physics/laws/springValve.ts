@@ -4,6 +4,28 @@ import { openingFlowInto } from './opening';
 const lift = new Float64Array(2);
 const opening = new Float64Array(3);
 
+/** What a spring valve is. */
+export interface SpringValveFigures {
+  readonly crackPa: number;
+  /** > crackPa */
+  readonly fullOpenPa: number;
+  /** Fully open. */
+  readonly areaM2: number;
+  readonly dischargeCoefficient: number;
+  /** Closed leak > 0. */
+  readonly leakM3SPa: number;
+}
+
+/** What a spring valve meets. */
+export interface SpringValveState {
+  /** Δp over the seat, head included. */
+  readonly pressureDropPa: number;
+  /** Δp_sense, what lifts it. */
+  readonly sensedPa: number;
+  readonly densityKgM3: number;
+  readonly viscosityPaS: number;
+}
+
 /**
  * Relief, bypass, jet or check valve: lift by the sensed differential, flow by its own.
  *
@@ -11,24 +33,13 @@ const opening = new Float64Array(3);
  * closed leak. A valve that senses its own differential has Δp_sense = Δp.
  *
  * @param out receives Q [m³/s] in [0], ∂Q/∂Δp at constant lift in [1], ∂Q/∂Δp_sense in [2], the lift in [3]
- * @param pressureDropPa Δp over the seat, head included @param sensedPa Δp_sense
- * @param crackPa @param fullOpenPa > crackPa @param areaM2 fully open
- * @param leakM3SPa closed leak > 0
+ * @param valve what it is @param at what it meets; neither is kept
  * @source spring balance and orifice equation, common practice.
- * @example springValveFlowInto(out, 4e5, 4e5, 3e5, 5e5, 50e-6, 0.61, 1e-15, 850, 0.01); out[3] // 0.5
+ * @example const valve = { crackPa: 3e5, fullOpenPa: 5e5, areaM2: 50e-6, dischargeCoefficient: 0.61, leakM3SPa: 1e-15 }; springValveFlowInto(out, valve, { pressureDropPa: 4e5, sensedPa: 4e5, densityKgM3: 850, viscosityPaS: 0.01 }); out[3] // 0.5
  */
-export function springValveFlowInto(
-  out: Float64Array,
-  pressureDropPa: number,
-  sensedPa: number,
-  crackPa: number,
-  fullOpenPa: number,
-  areaM2: number,
-  dischargeCoefficient: number,
-  leakM3SPa: number,
-  densityKgM3: number,
-  viscosityPaS: number,
-): void {
+export function springValveFlowInto(out: Float64Array, valve: SpringValveFigures, at: SpringValveState): void {
+  const { crackPa, fullOpenPa, areaM2, dischargeCoefficient, leakM3SPa } = valve;
+  const { pressureDropPa, sensedPa, densityKgM3, viscosityPaS } = at;
   const travel = fullOpenPa - crackPa;
   liftInto(lift, (sensedPa - crackPa) / travel);
   openingFlowInto(opening, pressureDropPa, areaM2 * lift[0]!, dischargeCoefficient, densityKgM3, viscosityPaS);

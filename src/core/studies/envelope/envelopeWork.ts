@@ -145,13 +145,14 @@ export function envelopeWork(circuits: StudyCircuits, task: EnvelopeTask): Envel
     case 'edges':
       return {
         kind: 'edges',
-        at: task.edges.map((edge) => crossingOf(map, edge.consumer, edge.from, edge.to, edge.fromValue, edge.toValue)),
+        at: task.edges.map((edge) => crossingOf(map, edge)),
       };
     case 'path':
       return { kind: 'path', crossing: firstCrossing(map, task.points) };
   }
 }
 
+type Edge = Extract<EnvelopeTask, { kind: 'edges' }>['edges'][number];
 type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
 
 function rowOf(
@@ -183,14 +184,7 @@ const between = (from: MapPoint, to: MapPoint, t: number): MapPoint => ({
   y: from.y + t * (to.y - from.y),
 });
 
-function crossingOf(
-  map: MapSolver,
-  consumer: number,
-  from: MapPoint,
-  to: MapPoint,
-  fromValue: number,
-  toValue: number,
-): number {
+function crossingOf(map: MapSolver, { consumer, from, to, fromValue, toValue }: Edge): number {
   return bracketedRoot(
     (t) => {
       const { x, y } = between(from, to, t);
@@ -219,7 +213,14 @@ function firstCrossing(
         const failing = map.worst()!;
         const from = before;
         if (!from) return { ...point, ...failing };
-        return { ...between(from.point, point, crossingOf(map, -1, from.point, point, from.value, value)), ...failing };
+        return {
+          ...between(
+            from.point,
+            point,
+            crossingOf(map, { consumer: -1, from: from.point, to: point, fromValue: from.value, toValue: value }),
+          ),
+          ...failing,
+        };
       }
       before = { point, value };
     }

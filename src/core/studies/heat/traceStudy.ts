@@ -43,7 +43,7 @@ export const TRACE_STUDY = {
   start: oneTask<Request, TraceResult>,
   work: (circuits, { rows, startK, limitK, ...air }) => {
     const lengthS = rows[rows.length - 1]!.timeS - rows[0]!.timeS;
-    return inShares(runTrace(new HeatSolver(circuits.freshCircuit()), rows, air, startK, limitK), lengthS);
+    return inShares(runTrace(new HeatSolver(circuits.freshCircuit()), rows, { ...air, startK, limitK }), lengthS);
   },
   commands: [
     {
