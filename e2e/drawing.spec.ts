@@ -68,16 +68,17 @@ for (const demo of ['Thornback', 'Saltmarsh', 'Larkspur'])
     }
   });
 
-/** Each stock circuit, and each with a cooler, a turbo and a side-stream filter where they fit it. */
-const BUILT = ARCHETYPES.flatMap(({ id }) => [
-  { ...testProject(id), name: `Stock ${id}` },
-  {
-    ...testProject(id, {
-      wants: WANTS.filter((w) => ['cooler', 'turbo', 'sideStream'].includes(w.id) && w.fits(id)).map((w) => w.id),
-    }),
-    name: `Changed ${id}`,
-  },
-]);
+/** Stock circuits, every other one with a cooler, a turbo and a side-stream filter where they fit it. */
+const BUILT = ARCHETYPES.map(({ id }, i) =>
+  i % 2 === 0
+    ? { ...testProject(id), name: `Stock ${id}` }
+    : {
+        ...testProject(id, {
+          wants: WANTS.filter((w) => ['cooler', 'turbo', 'sideStream'].includes(w.id) && w.fits(id)).map((w) => w.id),
+        }),
+        name: `Changed ${id}`,
+      },
+);
 
 test('no two words of the drawing cover each other: stock circuits, as they are and changed', async ({ page }) => {
   test.setTimeout(600_000);

@@ -163,13 +163,6 @@ test.describe('a store that fails', () => {
     expect(readFileSync(await download.path(), 'utf8')).toContain('0.0011');
   });
 
-  test('silent: says so after its time', async ({ page }) => {
-    await start(page, () => {
-      IDBFactory.prototype.open = () => new EventTarget() as IDBOpenDBRequest;
-    });
-    await expect(page.getByRole('alert')).toContainText('does not answer');
-  });
-
   test('full: says so, keeps trying, and no more when there is room', async ({ page }) => {
     await start(page, () => {
       const { put } = IDBObjectStore.prototype;

@@ -25,7 +25,7 @@ export interface Words {
 }
 
 /**
- * Keeps the project at once: for a page that is going away, which the store's own writing may not outlive.
+ * Keeps the project at once, for a page that is closing: the store may not finish writing before it is gone.
  * @param now milliseconds since 1970
  * @returns false where it does not fit
  */

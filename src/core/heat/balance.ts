@@ -28,7 +28,7 @@ export interface BalanceOutcome {
   readonly residualW: number;
   readonly passes: number;
   /**
-   * What the residual falls by where the sump grows warmer, as the last steps saw it: a neighbour's search starts with
+   * The residual's slope over sump temperature, from the last steps: a neighbour's search starts with
    * it [W/K].
    */
   readonly slopeWK: number;
@@ -153,15 +153,11 @@ class BalanceSearch {
   /** Looks at the present sump temperature. @returns how the search ends there, if it does */
   private look(): BalanceStatus | undefined {
     const { heat, sumpK } = this;
-    // Temperatures must have come to rest well within the step that they are to decide.
-    const settled = settle(
-      heat,
-      { ...this.state, oilTemperatureK: sumpK },
-      this.conditions,
-      sumpK,
-      restForStepK(this.stepK),
-      this.closer ? MOST_CLOSER : MOST_INNER,
-    );
+    // Temperatures must have settled to well within the step that they decide.
+    const settled = settle(heat, { ...this.state, oilTemperatureK: sumpK }, this.conditions, sumpK, {
+      withinK: restForStepK(this.stepK),
+      most: this.closer ? MOST_CLOSER : MOST_INNER,
+    });
     this.passes += settled.passes;
     const residualW = (this.residualW = settled.residualW);
     if (settled.status === 'notSolved') return 'notSolved';

@@ -38,7 +38,7 @@ const CREEPS_FROM = 0.3;
 const CREEPS_TO = 0.97;
 const CREEPS_ALIKE = 0.1;
 /**
- * Oil hotter than this anywhere makes no balance [K].
+ * With oil hotter than this anywhere there is no balance [K].
  * @source mineral and synthetic oils boil and crack below 400 °C (handbook value)
  */
 export const NO_OIL_ABOVE_K = 673.15;
@@ -94,7 +94,7 @@ export const plugsBehind = (widthK: number, residualW: number, heatInW: number):
   widthK < PLUGS_WITHIN_K && Math.abs(residualW) > JUMP_SHARE * heatInW;
 
 /**
- * Far from where outlet and core meet, a sump that is nearly in balance tells enough.
+ * Far from the solution a sump that is only nearly in balance is good enough.
  * @param offK how far the two are apart [K]
  */
 export const tellsEnough = (residualW: number, slopeWK: number, changeK: number, offK: number): boolean =>

@@ -143,7 +143,7 @@ export function blockExchange(
 }
 
 /**
- * Coolant where nothing changes any more: its thermostat's temperature while the engine turns, the air's at rest [K].
+ * Steady coolant temperature: its thermostat's while the engine turns, the air's at rest [K].
  */
 export function steadyCoolantK({ engine }: Project, speedRevS: number, airTemperatureK: number): number {
   return speedRevS > 0 ? engine.heat.coolantK : airTemperatureK;

@@ -23,12 +23,12 @@ export interface HeatIn {
 }
 
 /**
- * A fed part or a line that no oil carries heat from stands this far over its oil: its body conducts the rest.
+ * The most that a part without oil flow can be hotter than its oil [K]: its body conducts the rest away.
  * @source engineering judgement
  */
 const DRY_BODY_K = 180;
 /**
- * A bearing that states no conduction into its metal has this all the same [W/K].
+ * Conduction from a bearing's film into its metal where the part states none [W/K].
  * @source engineering judgement: a tenth of the usual
  */
 const LEAST_METAL_WK = 0.1;

@@ -121,7 +121,7 @@ export class EnthalpyRows {
       values[places.diagonal[s.to]!]! += m;
       values[places.scavengeSlots[i]!]! -= m;
     });
-    // A reservoir that nothing comes to keeps what it had.
+    // A reservoir without inflow keeps its temperature.
     for (let i = 0; i < places.diagonal.length; i++)
       if (values[places.diagonal[i]!] === 0) {
         values[places.diagonal[i]!] = 1;

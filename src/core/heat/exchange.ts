@@ -82,7 +82,7 @@ export class Exchange {
   }
 
   /**
-   * Lets a fan's switch follow its core's outlet by a pass.
+   * Moves a fan's switch towards its core's outlet temperature, once a pass.
    * @returns how far it lagged behind, where that matters [K]
    */
   followOutlet(element: number, outK: number, roadSpeedMS: number): number {

@@ -7,7 +7,7 @@ const LEAST_SHARE = 0.15;
 const SHORTER = 0.6;
 
 /**
- * What fans' switches at coolers' outlets have come to feel: each follows its outlet by part of the way a pass, or fan
+ * The temperature that each fan switch at a cooler's outlet feels. It follows the outlet part of the way in each pass: otherwise fan
  * and outlet would chase each other.
  */
 export class FanSwitches {
@@ -36,11 +36,11 @@ export class FanSwitches {
 
   /**
    * Follows an outlet by a pass.
-   * @returns how far the switch lagged behind, 0 where the fan would run no otherwise for it [K]
+   * @returns how far the switch lagged behind [K]; 0 where that makes no difference to the fan
    */
   follow(element: number, outK: number, cooling: Cooling, roadSpeedMS: number): number {
     const lag = outK - this.feltK[element]!;
-    // Where fan and outlet chase each other, the switch takes shorter steps.
+    // Where fan and outlet oscillate, the switch takes shorter steps.
     if (lag * this.lagK[element]! < 0) this.share[element] = Math.max(LEAST_SHARE, SHORTER * this.share[element]!);
     this.lagK[element] = lag;
     this.feltK[element]! += this.share[element]! * lag;

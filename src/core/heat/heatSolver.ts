@@ -140,8 +140,8 @@ export class HeatSolver {
   }
 
   /**
-   * Goes on as the last pass went, by a multiple of its step: where passes creep up on their rest by a constant ratio,
-   * this is the rest. What is found this way is a start for the next pass, never an answer.
+   * Repeats the last pass's step by a multiple. Where the steps shrink by a constant ratio,
+   * this reaches their limit. The result is a start for the next pass, never an answer.
    */
   goOn(multiple: number): void {
     for (let i = 0; i < this.placeK.length; i++)
@@ -200,7 +200,7 @@ export class HeatSolver {
     const { flowM3S, densityKgM3 } = this.circuit.solver.workspace;
     let sum = 0;
     for (let e = 0; e < flowM3S.length; e++) {
-      // What falls into it never comes back out, but for a valve's leak.
+      // What falls into it does not come back, apart from a valve's leak.
       if (network.oneWay[e] === 1) continue;
       const out = unknownOfNode[network.from[e]!] === source ? 1 : unknownOfNode[network.to[e]!] === source ? -1 : 0;
       sum += Math.max(0, out * flowM3S[e]! * densityKgM3[e]!);
@@ -223,7 +223,7 @@ export class HeatSolver {
         this.field.opening[element] = NaN;
         continue;
       }
-      // What it lets through changes what it feels: it follows by a share, or passes would swing.
+      // What it lets through changes what it feels, so it follows only part of the way: otherwise the passes would oscillate.
       const wanted = thermostatOpening(sensedK, opensK, fullK);
       const before = this.field.opening[element]!;
       this.field.opening[element] = Number.isNaN(before) ? wanted : before + TURNED_FOLLOWS * (wanted - before);

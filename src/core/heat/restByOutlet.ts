@@ -136,7 +136,11 @@ class OutletSearch {
   private settle(stepK: number): Settled {
     const { heat, state, sumpK } = this;
     const at = { ...state, oilTemperatureK: sumpK };
-    const settled = settle(heat, at, this.conditions, sumpK, restForStepK(stepK), MOST_CLOSER, this.held);
+    const settled = settle(heat, at, this.conditions, sumpK, {
+      withinK: restForStepK(stepK),
+      most: MOST_CLOSER,
+      held: this.held,
+    });
     this.passes += settled.passes;
     return settled;
   }

@@ -17,7 +17,7 @@ function bothWays(circuit: CircuitSolver, sumpK: number) {
   const state = { speedRevS: 70, oilTemperatureK: sumpK, atmospherePa: 101325 };
   const short = new HeatSolver(circuit);
   short.startAt(sumpK);
-  const settled = settle(short, state, CONDITIONS, sumpK, FINE_K, PLAIN_PASSES);
+  const settled = settle(short, state, CONDITIONS, sumpK, { withinK: FINE_K, most: PLAIN_PASSES });
   const shortK = short.placeK.slice();
   const plain = new HeatSolver(circuit);
   plain.startAt(sumpK);
@@ -66,7 +66,10 @@ describe('Temperatures at a held sump', () => {
       changeK: 1,
     });
     expect(
-      settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, FINE_K, 10),
+      settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, {
+        withinK: FINE_K,
+        most: 10,
+      }),
     ).toMatchObject({ residualW: NaN, passes: 1 });
   });
 
@@ -79,7 +82,10 @@ describe('Temperatures at a held sump', () => {
     jest.spyOn(heat, 'pass').mockImplementation(() => ({ hydraulic, residualW: 1, changeK: (changeK *= 0.95) }));
     const went: number[] = [];
     jest.spyOn(heat, 'goOn').mockImplementation((multiple) => void went.push(multiple * changeK));
-    settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, FINE_K, 12);
+    settle(heat, { speedRevS: 70, oilTemperatureK: 368.15, atmospherePa: 101325 }, CONDITIONS, 368.15, {
+      withinK: FINE_K,
+      most: 12,
+    });
     expect(went.length).toBeGreaterThan(1);
     for (const k of went) expect(k).toBeLessThanOrEqual(20 + 1e-9);
   });

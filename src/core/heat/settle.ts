@@ -19,21 +19,25 @@ export interface Settled {
   readonly passes: number;
 }
 
+/** When passes end. */
+export interface SettleLimits {
+  /** Change that counts as rest [K], > 0. */
+  readonly withinK: number;
+  /** Passes at most. */
+  readonly most: number;
+  /** What a search or a transient holds. */
+  readonly held?: ThermalStores | undefined;
+}
+
 /**
- * Passes at one sump temperature until nothing changes by more than asked.
- *
- * @param withinK change that counts as rest, > 0
- * @param most passes at most
- * @param held what a search or a transient holds
+ * Repeats passes at one sump temperature until nothing changes by more than the tolerance.
  */
 export function settle(
   heat: HeatSolver,
   state: OperatingState,
   conditions: Conditions,
   sumpK: number,
-  withinK: number,
-  most: number,
-  held?: ThermalStores,
+  { withinK, most, held }: SettleLimits,
 ): Settled {
   let residualW = NaN;
   let changeK = Infinity;
@@ -45,7 +49,7 @@ export function settle(
     if (outcome.hydraulic.status !== 'converged' || !Number.isFinite(outcome.residualW))
       return { status: 'notSolved', residualW: NaN, changeK, passes };
     ({ residualW, changeK } = outcome);
-    // Passes that creep up on their rest by a constant ratio are taken there at once.
+    // Where the changes of the passes shrink by a constant ratio, jumps to their limit at once.
     const ratio = changeK / changeBefore;
     if (changeK > withinK && creeps(ratio, ratioBefore)) {
       heat.goOn(Math.min(ratio / (1 - ratio), FARTHEST_AT_ONCE_K / changeK));

@@ -35,7 +35,7 @@ export function solveDrive(circuit: CircuitSolver, drive: Drive, heat = new Heat
   for (let i = 0; i < steps && run.solved; i++) run.step(drive, drive.durationS / steps);
   heat.field.opening.fill(NaN);
   const state = { speedRevS: drive.speedRevS, oilTemperatureK: run.sumpK, atmospherePa };
-  const held = settle(heat, state, drive, run.sumpK, WITHIN_K, MOST_PASSES);
+  const held = settle(heat, state, drive, run.sumpK, { withinK: WITHIN_K, most: MOST_PASSES });
   const status = run.solved && held.status !== 'notSolved' ? ('balanced' as const) : ('notSolved' as const);
   const cold = { status, sumpK: run.sumpK, residualW: held.residualW, passes: held.passes, slopeWK: NaN };
   return describeBalanced(circuit, drive.speedRevS, drive, heat, { cold, hot: undefined });

@@ -30,6 +30,14 @@ export function jacobianOf(
   return at.map((value, i) => columns.map((column) => (column[i]! - value) / STEP));
 }
 
+/** Everything that a fit was made from. */
+export interface Problem {
+  readonly model: (x: readonly number[]) => number[];
+  readonly measured: readonly number[];
+  readonly noise: Dense;
+  readonly prior: readonly number[];
+}
+
 /**
  * Weighted least squares with normal priors around 0: minimises rᵀΣ⁻¹r + Σ(x/σ)², r = measured − model(x).
  *
@@ -38,10 +46,7 @@ export function jacobianOf(
  *   linearised posterior
  */
 export function fitLeastSquares(
-  model: (x: readonly number[]) => number[],
-  measured: readonly number[],
-  noise: Dense,
-  prior: readonly number[],
+  { model, measured, noise, prior }: Problem,
   start: readonly number[] = prior.map(() => 0),
   within = AT_REST,
 ): Fitted {
@@ -127,14 +132,6 @@ const MOST_LOOKS = 6;
 /** One look goes no farther than this many times the last. */
 const FARTHEST = 2.5;
 
-/** Everything that a fit was made from. */
-export interface Problem {
-  readonly model: (x: readonly number[]) => number[];
-  readonly measured: readonly number[];
-  readonly noise: Dense;
-  readonly prior: readonly number[];
-}
-
 /**
  * Standard deviations by which one parameter's value is worse than the best, the others fitted anew beside it: the
  * signed root of the rise in cost.
@@ -153,7 +150,11 @@ export function profileAt(
   const others =
     prior.length === 1
       ? { cost: fixedCost(model(whole([])), measured, noise), x: [] }
-      : fitLeastSquares((o) => model(whole(o)), measured, noise, without(prior), without(from), AT_REST_IN_PROFILE);
+      : fitLeastSquares(
+          { model: (o) => model(whole(o)), measured, noise, prior: without(prior) },
+          without(from),
+          AT_REST_IN_PROFILE,
+        );
   const rise = Math.max(0, others.cost + (value / prior[j]!) ** 2 - best.cost);
   return { deviations: Math.sign(value - best.x[j]!) * Math.sqrt(rise), x: whole(others.x) };
 }

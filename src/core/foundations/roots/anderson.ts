@@ -1,9 +1,9 @@
-/** A column this much shorter than it was, once what the newer ones say is taken out of it, says nothing more. */
+/** A column that shrinks to this share once its parts along the newer ones are removed adds no information. */
 const SAYS_NOTHING = 1e-6;
 
 /**
- * Anderson's mixing: brings passes x → g(x) to their rest x = g(x) in a few of them, also where plain passes creep, or
- * run away from it.
+ * Anderson mixing: finds the fixed point x = g(x) in a few passes, also where plain passes x → g(x) converge slowly or
+ * diverge.
  *
  * @source D. G. Anderson, Journal of the ACM 12 (1965) 547; H. F. Walker, P. Ni, SIAM Journal on Numerical Analysis 49
  *   (2011) 1715: least squares over the last differences, here by modified Gram-Schmidt, the newest first
@@ -41,7 +41,7 @@ export class Anderson {
     this.way = new Float64Array(size);
   }
 
-  /** The next pass is of another problem, much like the last: what was learned is kept, from its end no difference. */
+  /** The next pass belongs to another, similar problem: keeps what was learned, but takes no difference across the change. */
   goOnElsewhere(): void {
     this.hasLast = false;
   }

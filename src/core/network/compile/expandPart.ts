@@ -81,7 +81,7 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
   fitting: expandPassage,
   cover: expandPassage,
   orifice(part, x) {
-    addOrifice(x, part, part, '', x.node('in'), x.node('out'), falling(x));
+    addOrifice(x, part, part, { role: '', from: x.node('in'), to: x.node('out'), manner: falling(x) });
   },
   valve(part, x) {
     through(x, '', { law: 'opening', parameters: openingNumbers(part) }, falling(x));
@@ -93,7 +93,8 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
   sideStream(part, x) {
     const middle = inside(x, part, 'behind its metering');
     const from = x.node('in');
-    if (part.metering.kind === 'orifice') addOrifice(x, part, part.metering, 'metering', from, middle, LEVEL);
+    if (part.metering.kind === 'orifice')
+      addOrifice(x, part, part.metering, { role: 'metering', from, to: middle, manner: LEVEL });
     else x.add('metering', { law: 'opening', parameters: openingNumbers(part.metering) }, from, middle, LEVEL);
     const media: LawSpec = { law: 'twoTerm', parameters: ratingNumbers(part, part.load) };
     x.add('media', media, middle, x.node('out'), falling(x));
@@ -113,10 +114,15 @@ const EXPANSIONS: { readonly [K in PartKind]: (part: PartOf<K>, x: Expansion) =>
     const { count, nozzle, valve } = part;
     const from = x.node('in');
     const to = x.node('out');
-    if (!valve) return addOrifice(x, part, nozzle, 'nozzle', from, to, { ...falling(x), count });
+    if (!valve) return addOrifice(x, part, nozzle, { role: 'nozzle', from, to, manner: { ...falling(x), count } });
     const middle = inside(x, part, 'behind the valve');
     x.add('valve', { law: 'springValve', parameters: springNumbers(valve) }, from, middle, { count, ...LEVEL });
-    return addOrifice(x, part, nozzle, 'nozzle', middle, to, { ...falling(x), count, riseM: 0 });
+    return addOrifice(x, part, nozzle, {
+      role: 'nozzle',
+      from: middle,
+      to,
+      manner: { ...falling(x), count, riseM: 0 },
+    });
   },
   consumer(part, x) {
     const { count } = part;
@@ -207,16 +213,16 @@ interface Bore {
   readonly dischargeCoefficient?: number | undefined;
 }
 
+/** Where an element lies, and how. */
+interface Lying {
+  readonly role: string;
+  readonly from: NodeIndex;
+  readonly to: NodeIndex;
+  readonly manner: Manner;
+}
+
 /** An orifice; what of its bore lies beyond the short-tube range follows as tube. */
-function addOrifice(
-  x: Expansion,
-  part: Part,
-  bore: Bore,
-  role: string,
-  from: NodeIndex,
-  to: NodeIndex,
-  manner: Manner,
-): void {
+function addOrifice(x: Expansion, part: Part, bore: Bore, { role, from, to, manner }: Lying): void {
   const longest = SHORT_TUBE_UP_TO * bore.boreM;
   const parameters = {
     boreM: bore.boreM,

@@ -63,7 +63,7 @@ function explainElement(part: Part, e: ElementResult, result: HydraulicResult): 
     }
     case 'twoTerm': {
       const rated = explainedFigures(part, e.role).rating;
-      // Shut by its anti-drain valve it follows no rating.
+      // Closed by its anti-drain valve, it follows no rating.
       if (!rated || (actsAs(part, 'filter') && hasAntiDrain(part) && (e.pressureDropPa ?? 0) < 0)) return undefined;
       const { point, load, passes } = rated;
       const plain = twoTermCoefficients(point, load);

@@ -206,7 +206,7 @@ function isShutBackward(network: Network, ws: Workspace, e: number, drop: number
 
 /**
  * Where a start from rest takes its chords: a drop of some bar, as across jets and nozzles, and a valve that has just
- * begun to open. These two halve the evaluations of the demos' envelopes; no answer hangs on them.
+ * begun to open. These two halve the evaluations of the demos' operating maps; no answer depends on them.
  */
 const START_DROP_PA = 3e5;
 const START_LIFT = 0.08;

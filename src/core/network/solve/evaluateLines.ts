@@ -12,7 +12,7 @@ const START_LAMINAR_RE = 2100;
 /** Tube length in bores that holds the slope of square losses at rest; see lineDropInto. */
 const REST_TUBE_BORES = 1e-3;
 
-/** The lines of a network and what of their law is fixed for a state, by line. */
+/** The lines of a network, with the terms of their law that stay the same while a state is solved. */
 export class LineTable {
   readonly element: Int32Array;
   /** Reynolds number per flow of the whole element. */

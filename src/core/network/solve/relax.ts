@@ -16,7 +16,7 @@ const RELAXATION_LONGEST_PA = 2e6;
 const RELAXED_SHARE = 1e-4;
 
 /**
- * For circuits on which Newton cycles: lets every node yield a little, as if oil were springy, and steps in time until
+ * For circuits on which Newton's method cycles: lets every node store a little oil, as if it were compressible, and steps in time until
  * the balances nearly hold (pseudo-transient continuation). Slow, and hard to upset: every element's flow rises with
  * its pressure, so the springy circuit settles.
  * @param ws a state at rest, bound to the oil @param others elements that are not lines

@@ -12,7 +12,7 @@ const SETTLED_PA = 1e-3;
 
 /**
  * Gives every element the flow that its law has at the present pressures, so that only the node balances are left open.
- * Lines take Newton on their own flow; their law is convex, so it cannot run away.
+ * Lines use Newton's method on their own flow; their law is convex, so it cannot diverge.
  */
 export function settleFlows(
   network: Network,

@@ -186,7 +186,7 @@ export class HydraulicSolver {
         if (first || already || judged <= (1 - SUFFICIENT_DECREASE * length) * merit) break;
         if (newton.correctionNorm() <= (1 - NATURAL_DECREASE * length) * stepNorm) break;
         if (length < SMALLEST_STEP) {
-          // A kink closer than the shortest step: cross it, but not for ever.
+          // A kink is closer than the shortest step: cross it, but only so many times.
           if (++forced > MOST_FORCED) return this.outcome('stalled', iteration + 1, evaluations);
           break;
         }

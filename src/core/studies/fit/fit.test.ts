@@ -40,12 +40,12 @@ describe('Least squares with priors', () => {
       [0.04, 0],
       [0, 0.04],
     ])!;
-    const fit = fitLeastSquares((x) => [x[0]!, x[0]!], [1, 1.2], noise, [0.5]);
+    const problem = { model: (x: readonly number[]) => [x[0]!, x[0]!], measured: [1, 1.2], noise, prior: [0.5] };
+    const fit = fitLeastSquares(problem);
     // Precisions add: 2/0.04 + 1/0.25 = 54; mean 50·1.1/54. Source: normal likelihood and prior.
     expect(fit.converged).toBe(true);
     expect(fit.x[0]).toBeCloseTo((50 * 1.1) / 54, 6);
     expect(fit.covariance[0]![0]).toBeCloseTo(1 / 54, 6);
-    const problem = { model: (x: readonly number[]) => [x[0]!, x[0]!], measured: [1, 1.2], noise, prior: [0.5] };
     expect(profileBound(problem, fit, 0, 1) - fit.x[0]!).toBeCloseTo(1.96 / Math.sqrt(54), 2);
     expect(profileAt(problem, fit, 0, fit.x[0]! - 1 / Math.sqrt(54)).deviations).toBeCloseTo(-1, 4);
   });

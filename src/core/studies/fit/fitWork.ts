@@ -91,7 +91,7 @@ export function fitInRounds(
     .filter(({ by }) => by.some((value, i) => Math.abs(value) > COUNTS * deviationOf(readings[i]!)))
     .map(({ other }) => other);
   const fitted = (noise: Dense, start: readonly number[]) =>
-    fitLeastSquares((x) => model.predict(readings, x), measured, noise, priors, start);
+    fitLeastSquares({ model: (x) => model.predict(readings, x), measured, noise, prior: priors }, start);
   let noise: Dense = choleskyOf(first)!;
   let fit = fitted(noise, zero);
   for (let round = 1; round < ROUNDS && fit.converged; round++) {
