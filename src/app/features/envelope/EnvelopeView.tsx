@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { type Envelope, type EnvelopeRequest } from '../../../core/studies/envelope/envelopeTasks';
 import type { MapPoint } from '../../../core/studies/envelope/marchingSquares';
 import { activeVariant, inSeason, type Project } from '../../../core/document/project/project';
+import type { Verdict } from '../../../core/judgement/stateResult';
 import { VERDICT_WORDS } from '../../../core/judgement/supply/say';
 import { speedLimitRevS } from '../../../core/judgement/sweep/reachable';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
@@ -142,6 +143,14 @@ export default function EnvelopeView() {
   );
 }
 
+/** What is known of a component: while the map is being computed a failure is known, that it is supplied is not. */
+export function verdictSoFar(
+  { lookedShare }: Pick<Envelope, 'lookedShare'>,
+  { worst }: Pick<Envelope['consumers'][number], 'worst'>,
+): Verdict {
+  return worst && (lookedShare === 1 || worst.value < 0) ? worst.verdict : 'unknown';
+}
+
 /** The map of each component by itself, with the way to its worst state. */
 function EachComponent({
   envelope,
@@ -164,12 +173,13 @@ function EachComponent({
         {envelope.consumers.map((c) => (
           <li key={c.part}>
             <div className="who">
-              <VerdictIcon verdict={c.worst?.verdict ?? 'unknown'} />
+              <VerdictIcon verdict={verdictSoFar(envelope, c)} />
               <strong>{c.name}</strong>
             </div>
             {c.worst && (
               <Button className={c.worst.value < 0 ? 'problem' : ''} onClick={() => onGo(c.worst!)}>
-                {sayValue(c.worst.value)} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
+                {sayValue(c.worst.value)}
+                {envelope.lookedShare < 1 ? ' so far,' : ''} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
                 {formatQuantity(c.worst.y, UPWARD[envelope.y], units)}
               </Button>
             )}

@@ -2,7 +2,7 @@ import { useView } from '../../state/view';
 import { fireEvent, screen } from '@testing-library/react';
 import { choose, openDemo, show } from '../../testing/page';
 import { sayValue } from './EnvelopeMapView';
-import EnvelopeView, { summaryOf } from './EnvelopeView';
+import EnvelopeView, { summaryOf, verdictSoFar } from './EnvelopeView';
 import { ENVELOPE_STUDY } from '../../../core/studies/envelope/envelopeStudy';
 import { studyHere } from '../../../core/studies/job/runHere';
 import { StudyCircuits } from '../../../core/studies/job/studyCircuits';
@@ -47,6 +47,15 @@ describe('The envelope on the page', () => {
     }));
     expect(said(supplied)).toMatch(/^So far \d+.% of the operating range is computed; nothing fails there yet\. Fixed/);
     expect(said(supplied)).not.toMatch(/everywhere|never/);
+    const partly = ENVELOPE_STUDY.partial(project, { y: 'oil' }, supplied)!;
+    expect(new Set(partly.consumers.map((c) => verdictSoFar(partly, c)))).toEqual(new Set(['unknown']));
+    const failing = ENVELOPE_STUDY.partial(project, { y: 'oil' }, rows)!;
+    expect(
+      verdictSoFar(
+        failing,
+        failing.consumers.find((c) => c.part === 'turbo')!,
+      ),
+    ).toBe('flooded');
   });
 
   it('sets the state where the map is pressed', async () => {
