@@ -104,7 +104,7 @@ if (asked === 'all' || asked.length > 0) {
   passed('Unit tests');
 }
 
-const PAGE_READS = /^(src|demo|public|e2e|scripts)\/|^(index\.html|vite\.config\.ts|playwright\.config\.ts)$/;
+const PAGE_READS = /^(src|demo|public|e2e|scripts)\/|^(index\.html|vite(\.cli)?\.config\.ts|playwright\.config\.ts)$/;
 const isTestOnly = (file) => /\.test\.tsx?$/.test(file);
 const page = again('End-to-end tests', PAGE_READS);
 if (page === 'all' || page.some((file) => !isTestOnly(file))) {

@@ -103,7 +103,7 @@ const ACTS: readonly ((page: Page, now: Seen, random: () => number) => Promise<S
 /** Stands for a speed that is not stored. */
 const NOT_STORED = -1;
 
-/** What was seen of the bench, and since when. */
+/** What was seen of the open project, and since when. */
 interface Moment {
   readonly seen: Seen;
   readonly at: number;

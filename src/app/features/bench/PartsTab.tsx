@@ -64,7 +64,6 @@ export default function PartsTab() {
           {tools.map((t) => (
             <li key={t.name}>
               {t.oftenLacking ? <b>{t.name}</b> : t.name}
-              {t.oftenLacking && <span className="quiet"> often lacking</span>}
             </li>
           ))}
         </ul>

@@ -136,7 +136,7 @@ function HeatSection({ project }: SectionProps) {
   );
 }
 
-/** The drives that heat is judged at: those of the use, until one of them is changed. */
+/** The driving used for the heat check: that of the use, until one drive is changed. */
 function DrivesSection({ project }: SectionProps) {
   const setProject = useDocument((d) => d.setProject);
   const { engine } = project;
@@ -148,7 +148,7 @@ function DrivesSection({ project }: SectionProps) {
   const use = USES.find((each) => each.id === engine.use);
   return (
     <section aria-label="Drives">
-      <h2>Drives that heat is judged at</h2>
+      <h2>Driving used for the heat check</h2>
       <p>
         {engine.drives
           ? 'Your own.'

@@ -16,7 +16,7 @@ import { Why } from '../../help/Why';
 
 type SeenChange = (seen: Seen) => Seen;
 
-/** What was seen at the first start as a session of the log book. */
+/** The notes of the first start as a session of the log book. */
 function sessionOf(steps: readonly StartStep[], seen: Readonly<Record<string, Seen>>, variant: string, id: string) {
   const readings = steps.flatMap((s) => {
     const pressurePa = seen[s.id]?.pressurePa;
@@ -184,8 +184,8 @@ function StepCard({
         </p>
       )}
       <Input.TextArea
-        aria-label="What was seen"
-        placeholder="what was seen"
+        aria-label="Notes"
+        placeholder="notes"
         autoSize
         maxLength={500}
         value={seen.note ?? ''}

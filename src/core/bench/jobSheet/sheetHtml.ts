@@ -88,7 +88,7 @@ class SheetMaker {
       case 'parts':
         return section(title, '', this.partTable());
       case 'tools':
-        return section(title, 'bold: often lacking', this.tools(), 'whole');
+        return section(title, 'bold: few garages have it', this.tools(), 'whole');
       case 'places':
         return section(title, '', this.places());
       case 'steps':
