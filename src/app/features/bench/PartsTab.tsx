@@ -60,11 +60,10 @@ export default function PartsTab() {
       </div>
       <section aria-label="Tools">
         <h2>Tools</h2>
+        {tools.some((t) => t.oftenLacking) && <p className="quiet">Bold: few garages have it.</p>}
         <ul className="tools">
           {tools.map((t) => (
-            <li key={t.name}>
-              {t.oftenLacking ? <b>{t.name}</b> : t.name}
-            </li>
+            <li key={t.name}>{t.oftenLacking ? <b>{t.name}</b> : t.name}</li>
           ))}
         </ul>
       </section>
