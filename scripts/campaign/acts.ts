@@ -1,5 +1,5 @@
 import { readProject } from '../../src/core/document/project/readProject';
-import { demoProject } from '../../src/core/verification/testing/demo';
+import { demoKept } from '../../src/core/verification/testing/demo';
 import { useDocument } from '../../src/app/state/document';
 import { randomActs } from '../../src/app/testing/randomActs';
 import type { Part } from './part';
@@ -18,7 +18,7 @@ export const acts: Part = {
   run(count, seed) {
     const failures: string[] = [];
     for (let n = 0; n < count; n++) {
-      useDocument.getState().open(demoProject(DEMOS[n % DEMOS.length]));
+      useDocument.getState().open(demoKept(DEMOS[n % DEMOS.length]));
       const { refusals } = randomActs(seed + n, ACTS_A_RUN, () => undefined);
       const read = readProject(JSON.parse(JSON.stringify(useDocument.getState().project)));
       if (!read.ok) failures.push(`seed ${seed + n}: ${JSON.stringify(read.issues[0]).slice(0, 160)}`);

@@ -9,7 +9,7 @@ const MISSING_PIECE = /dynamically imported module|module script|Importing a mod
 /** Shown when the app itself fails. The project lies in the browser, and in memory: it can be exported here. */
 export function AppFailed() {
   const error = useRouteError();
-  const project = useDocument((d) => d.project);
+  const project = useDocument((d) => d.kept);
   const message = error instanceof Error ? error.message : '';
   // After an update the pieces of the older app are gone: the page as it is now has its own.
   if (MISSING_PIECE.test(message) && reloadOnce()) return null;

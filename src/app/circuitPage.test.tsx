@@ -135,15 +135,17 @@ describe('The circuit page', () => {
 
   it('says in words why a circuit cannot be computed, and keeps what is there', async () => {
     await opened();
-    const { project } = stores();
-    const stock = activeVariant(project!);
+    const kept = stores().kept!;
+    const { asItIs } = kept;
     // Without its sump the circuit has no reservoir at all.
     act(() =>
       stores().open({
-        ...project!,
-        variants: [
-          { ...stock, circuit: { parts: stock.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] } },
-        ],
+        ...kept,
+        variants: [],
+        asItIs: {
+          ...asItIs,
+          circuit: { parts: asItIs.circuit.parts.filter((p) => p.kind === 'orifice'), joints: [] },
+        },
       }),
     );
     expect((await screen.findAllByText(/This circuit cannot be computed/))[0]!.closest('[role=alert]')).toBeTruthy();

@@ -73,7 +73,7 @@ export const NEW_COMMANDS: Readonly<Record<'new' | 'archetypes', OwnCommand>> = 
       if (file === undefined || rest.length > 0) throw new Refusal('new: give one file of answers.');
       const built = buildFromJson(answersFrom(file));
       if (!built.ok) throw new Refusal(built.why);
-      sayJson(built.project);
+      sayJson(built.kept);
       return 0;
     },
   },

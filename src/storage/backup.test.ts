@@ -1,14 +1,14 @@
 import './testing/nodeStore';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { readProjectText } from '../core/document/project/readProject';
-import { demoProject } from '../core/verification/testing/demo';
+import { demoKept } from '../core/verification/testing/demo';
 import { makeBackup, readBackup, restoreBackup, type Backup } from './backup';
 import { database } from './database';
 import { keepInLibrary, listLibrary } from './library';
 import { deleteProject, listProjects, loadProject, rawProject, writeProject } from './projects';
 import { addSavePoint, listSavePoints } from './savePoints';
 
-const [first, second] = [demoProject(), demoProject('larkspur')];
+const [first, second] = [demoKept(), demoKept('larkspur')];
 const preferences = { units: { pressure: 'psi' }, theme: 'dark' };
 const clear = () => Promise.all(database.tables.map((table) => table.clear()));
 const read = (bytes: Uint8Array): Backup => {

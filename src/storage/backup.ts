@@ -1,7 +1,7 @@
 import { strFromU8, type Unzipped } from 'fflate';
 import { z } from 'zod';
 import { sayIssue } from '../core/document/project/issue';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 import { readProject, readProjectText } from '../core/document/project/readProject';
 import { database } from './database';
 import { photoFiles, takePhotos } from './photos';
@@ -46,7 +46,7 @@ export interface BackedUpProject {
   readonly name: string;
   /** Milliseconds since 1970. */
   readonly updatedAt: number;
-  readonly project: Project | undefined;
+  readonly project: KeptProject | undefined;
   readonly sentences: readonly string[];
 }
 
@@ -130,7 +130,7 @@ const no = (why: string) => ({ ok: false as const, why });
 function projectIn(files: Unzipped, { id, name, file, updatedAt }: z.infer<typeof entrySchema>): BackedUpProject {
   const bytes = fileIn(files, file);
   const read = bytes ? readProjectText(strFromU8(bytes)) : undefined;
-  if (read?.ok) return { id, name: read.project.name, updatedAt, project: read.project, sentences: [] };
+  if (read?.ok) return { id, name: read.kept.name, updatedAt, project: read.kept, sentences: [] };
   const sentences = read ? read.issues.map(sayIssue) : [`${file} is missing in the backup.`];
   return { id, name, updatedAt, project: undefined, sentences };
 }
@@ -185,7 +185,7 @@ export async function restoreBackup(
     if (of === undefined && !(all && point.of === undefined)) continue;
     const read = readProject(point.project);
     if (!read.ok || (await isKept(point, of))) continue;
-    restored.push(read.project);
+    restored.push(read.kept);
     const { at, name, named, project } = point;
     await answered(() => database.savePoints.add({ at, name, named, project, ...(of === undefined ? {} : { of }) }));
   }

@@ -1,13 +1,13 @@
 import './testing/nodeStore';
 import { catalogueEntry } from '../core/document/parts/catalogue';
 import { partSchema } from '../core/document/parts/part';
-import { demoProject } from '../core/verification/testing/demo';
+import { demoKept } from '../core/verification/testing/demo';
 import { dropFromLibrary, keepInLibrary, libraryItemSchema, listLibrary } from './library';
 import { loadResult, saveResult } from './results';
 import { addSavePoint, deleteSavePoint, listSavePoints, loadSavePoint } from './savePoints';
 import { loadSetting, saveSetting } from './settings';
 
-const project = demoProject();
+const project = demoKept();
 
 describe('What is kept beside projects', () => {
   it('keeps named save points until they are deleted, makes room among those of the app, and lists those of the project', async () => {

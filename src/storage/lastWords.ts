@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 
 /** What a page that goes away could still say: the state that the store may not have got. */
 const lastWordsSchema = z.object({
@@ -20,7 +20,7 @@ const keyOf = (id: string) => `${PREFIX} ${id}`;
 export interface Words {
   readonly id: string;
   readonly base: number;
-  readonly project: Project;
+  readonly project: KeptProject;
   readonly history: unknown;
 }
 

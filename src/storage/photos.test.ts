@@ -1,10 +1,10 @@
 import './testing/nodeStore';
 import { unzipSync, zipSync } from 'fflate';
 import type { Photo } from '../core/document/project/photo';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 import { sayIssue } from '../core/document/project/issue';
 import { readProjectText } from '../core/document/project/readProject';
-import { demoProject } from '../core/verification/testing/demo';
+import { demoKept } from '../core/verification/testing/demo';
 import { makeBackup, readBackup, restoreBackup } from './backup';
 import { database } from './database';
 import { forgetUnusedPhotos, forgetUnusedPhotosDaily, keepPhoto, loadPhoto, newPhotoId } from './photos';
@@ -21,17 +21,17 @@ const photo = (id: string): Photo => ({
   caption: 'hose C at the plate',
 });
 /** The demo with a photo at a step, one in the log book and one at the first start. */
-function withPhotos(step: string, session: string, start: string): Project {
-  const project = demoProject();
-  const [stock, ...others] = project.variants as [Project['variants'][number]];
+function withPhotos(step: string, session: string, start: string): KeptProject {
+  const project = demoKept();
+  const { id: stock } = project.asItIs;
   return {
     ...project,
-    variants: [{ ...stock, bench: { plan: { steps: { drain: { photos: [photo(step)] } } } } }, ...others],
+    jobs: [{ from: stock, to: 'noseCooler', plan: { steps: { drain: { photos: [photo(step)] } } } }],
     log: {
       sessions: [
         { id: 's1', on: '2026-11-26', kind: 'note', title: 'Leak', variant: 'Stock', photos: [photo(session)] },
       ],
-      firstStarts: { [stock.id]: { crank: { photos: [photo(start)] } } },
+      firstStarts: { [stock]: { crank: { photos: [photo(start)] } } },
     },
   };
 }
@@ -97,7 +97,7 @@ describe('Photos', () => {
     const [step, session, start] = ids;
     const unused = newPhotoId();
     await keepPhoto(unused, jpeg(7), 1);
-    const bare = demoProject();
+    const bare = demoKept();
     await database.bodies.put({ id: 'a', project: withPhotos(step, step, step) });
     await database.histories.put({ id: 'a', revision: 1, history: { past: [withPhotos(session, session, session)] } });
     await database.savePoints.add({ at: 1, name: 'as it was', named: 1, project: withPhotos(start, start, start) });

@@ -1,7 +1,7 @@
 import type { Unzipped } from 'fflate';
 import { PHOTO_ID } from '../core/document/project/photo';
 import { photosOf } from '../core/document/project/photosOf';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 import { database } from './database';
 import { loadSetting, saveSetting } from './settings';
 import { answered } from './storeProblem';
@@ -53,7 +53,7 @@ export async function photoFiles(...texts: readonly string[]): Promise<Record<st
  * @returns how many of those that the projects refer to are neither in the file nor here
  * @throws StoreProblem
  */
-export async function takePhotos(files: Unzipped, projects: readonly Project[], now: number): Promise<number> {
+export async function takePhotos(files: Unzipped, projects: readonly KeptProject[], now: number): Promise<number> {
   const ids = [...new Set(projects.flatMap((p) => photosOf(p).map(({ id }) => id)))];
   const here = new Set(
     (await answered(() => database.photos.bulkGet(ids))).flatMap((row) => (row === undefined ? [] : [row.id])),

@@ -1,6 +1,6 @@
 import { strFromU8 } from 'fflate';
 import { sayIssue } from '../core/document/project/issue';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 import { readProjectText } from '../core/document/project/readProject';
 import { photoFiles, takePhotos } from './photos';
 import { fileIn, pack, unpack } from './zip';
@@ -13,7 +13,7 @@ const BACKUP_FILE = 'workspace.json';
 const MOST_BYTES = 256 * 1024 * 1024;
 
 /** A project with its photos as one zip file. @throws StoreProblem */
-export async function packProject(project: Project): Promise<Uint8Array<ArrayBuffer>> {
+export async function packProject(project: KeptProject): Promise<Uint8Array<ArrayBuffer>> {
   const text = `${JSON.stringify(project, null, 1)}\n`;
   return pack([[PROJECT_FILE, text]], await photoFiles(text));
 }
@@ -28,7 +28,7 @@ export async function unpackProject(
   bytes: Uint8Array,
   now: number,
 ): Promise<
-  | { readonly ok: true; readonly project: Project; readonly missing: number }
+  | { readonly ok: true; readonly project: KeptProject; readonly missing: number }
   | { readonly ok: false; readonly sentences: readonly string[] }
 > {
   const files = unpack(bytes, MOST_BYTES);
@@ -45,5 +45,5 @@ export async function unpackProject(
     };
   const read = readProjectText(strFromU8(file));
   if (!read.ok) return { ok: false, sentences: read.issues.map(sayIssue) };
-  return { ok: true, project: read.project, missing: await takePhotos(files, [read.project], now) };
+  return { ok: true, project: read.kept, missing: await takePhotos(files, [read.kept], now) };
 }

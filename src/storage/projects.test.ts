@@ -2,7 +2,7 @@ import { smallStore } from './testing/nodeStore';
 import Dexie from 'dexie';
 import { CATALOGUE } from '../core/document/parts/catalogue';
 import { partSchema } from '../core/document/parts/part';
-import { demoProject } from '../core/verification/testing/demo';
+import { demoKept } from '../core/verification/testing/demo';
 import { database } from './database';
 import { lastWordsOf, projectsWithLastWords, saveLastWords } from './lastWords';
 import {
@@ -18,7 +18,7 @@ import {
 } from './projects';
 import { listSavePoints, loadSavePoint } from './savePoints';
 
-const project = demoProject();
+const project = demoKept();
 const named = (name: string) => ({ ...project, name });
 const history = { past: [{ name: 'an act' }], future: [] };
 const write = (id: string, base: number, name: string, now = 1) =>
@@ -34,10 +34,10 @@ describe('Projects in the browser', () => {
   it('come back as they were written, figure for figure, with their steps and how they were looked at', async () => {
     expect(await loadProject('a')).toEqual({ kind: 'nothing' });
     const parts = CATALOGUE.map((entry, i) => partSchema.parse({ id: `p${i}`, ...entry.part }));
-    const [stock] = project.variants;
+    const { asItIs } = project;
     const whole = {
       ...project,
-      variants: [{ ...stock!, circuit: { ...stock!.circuit, parts: [...stock!.circuit.parts, ...parts] } }],
+      asItIs: { ...asItIs, circuit: { ...asItIs.circuit, parts: [...asItIs.circuit.parts, ...parts] } },
     };
     expect(await writeProject({ id: 'a', base: 0, project: whole, history }, 1)).toEqual({
       kind: 'written',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sayIssue } from '../core/document/project/issue';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 import { readProject } from '../core/document/project/readProject';
 import { database, headOf, writeAtOnce, type HeadRow } from './database';
 import { dropLastWords, lastWordsOf, type LastWords } from './lastWords';
@@ -29,7 +29,7 @@ export type Loaded =
       readonly kind: 'project';
       readonly id: string;
       readonly revision: number;
-      readonly project: Project;
+      readonly project: KeptProject;
       /** Steps to undo, as stored: the caller checks them. */
       readonly history: unknown;
       /** How it was looked at, as stored: the caller checks it. */
@@ -46,7 +46,7 @@ export interface Written {
   readonly id: string;
   /** Revision that it was made from; 0 for a new one. */
   readonly base: number;
-  readonly project: Project;
+  readonly project: KeptProject;
   readonly history: unknown;
 }
 
@@ -89,7 +89,7 @@ export async function loadProject(id: string): Promise<Loaded> {
       kind: 'project',
       id,
       revision,
-      project: read.project,
+      project: read.kept,
       history: steps?.revision === revision ? steps.history : undefined,
       view: view?.view,
     };
@@ -106,7 +106,7 @@ export async function loadProject(id: string): Promise<Loaded> {
 async function hear(id: string, words: LastWords, head: HeadRow | undefined) {
   const read = readProject(words.project);
   if (!read.ok) return undefined;
-  const { project } = read;
+  const { kept: project } = read;
   const stored = head?.revision ?? 0;
   const base = words.base ?? (words.updatedAt >= (head?.updatedAt ?? 0) ? stored : -1);
   const { history, updatedAt: now } = words;

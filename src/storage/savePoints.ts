@@ -1,5 +1,5 @@
 import { readProject } from '../core/document/project/readProject';
-import type { Project } from '../core/document/project/project';
+import type { KeptProject } from '../core/document/project/keptProject';
 import { database } from './database';
 import { answered } from './storeProblem';
 
@@ -19,7 +19,7 @@ export interface SavePoint {
 /** What is kept, and for which project. */
 interface NewSavePoint {
   readonly of: string;
-  readonly project: Project;
+  readonly project: KeptProject;
   readonly name: string;
   /** Milliseconds since 1970. */
   readonly now: number;

@@ -1,6 +1,6 @@
 import { releaseProxy, type ProxyMethods } from 'comlink';
 import { sayIssue, sayIssueHere } from '../core/document/project/issue';
-import { readProject } from '../core/document/project/readProject';
+import { readWhole } from '../core/document/project/readProject';
 import { HeatSolver } from '../core/heat/heatSolver';
 import { solveState } from '../core/judgement/judgeState';
 import { solveBalanced } from '../core/judgement/solveBalanced';
@@ -57,7 +57,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
     circuit = undefined;
     circuits = undefined;
     balancing = undefined;
-    const read = readProject(project);
+    const read = readWhole(project);
     if (!read.ok) refusal = read.issues.map(sayIssue);
     else {
       circuits = new StudyCircuits(read.project);

@@ -3,7 +3,7 @@ import { App as AntApp } from 'antd';
 import { useNavigate } from 'react-router';
 import { sayIssue } from '../../core/document/project/issue';
 import { fileTooLarge, LARGEST_FILE_BYTES, readProjectText } from '../../core/document/project/readProject';
-import type { Project } from '../../core/document/project/project';
+import type { KeptProject } from '../../core/document/project/keptProject';
 import { StoreProblem } from '../../storage/storeProblem';
 import { openProject } from '../state/workspace';
 import { readTextFile } from './readTextFile';
@@ -18,7 +18,7 @@ export function useProjectImport(): (chosen: File) => Promise<void> {
   const { message } = AntApp.useApp();
   const refusal = useRefusal('Your project is as it was.');
   const navigate = useNavigate();
-  const open = async (project: Project, also = '') => {
+  const open = async (project: KeptProject, also = '') => {
     if (!(await openProject(project))) return;
     await navigate('/');
     void message.success(`${project.name} is open${also}`);
@@ -49,6 +49,6 @@ export function useProjectImport(): (chosen: File) => Promise<void> {
     }
     const read = readProjectText(text);
     if (!read.ok) return refuse(read.issues.map(sayIssue));
-    await open(read.project);
+    await open(read.kept);
   };
 }

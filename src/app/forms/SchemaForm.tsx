@@ -2,7 +2,7 @@ import { Input, Select, Switch } from 'antd';
 import { Fragment, useState } from 'react';
 import type { z } from 'zod';
 import { sayIssue } from '../../core/document/project/issue';
-import { fieldIssue } from '../../core/document/project/readProject';
+import { fieldIssue } from '../../core/document/project/fieldIssue';
 import { schemaFields, type PartField } from '../../core/document/parts/schemaFields';
 import { Field } from './Field';
 import { FigureInput } from './FigureInput';

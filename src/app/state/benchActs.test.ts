@@ -1,14 +1,14 @@
 import { withHoseEnd, withHoseNote, withMeasuredHose, withTrimmedHose } from '../../core/bench/hoses/hoseActs';
 import { activeVariant } from '../../core/document/project/project';
 import { readProjectText } from '../../core/document/project/readProject';
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { useDocument } from './document';
 import { useView } from './view';
 
 const store = () => useDocument.getState();
 const note = (key: string) => activeVariant(store().project!).bench?.hoses?.[key];
 
-beforeEach(() => store().open({ ...demoProject(), activeVariant: 'noseCooler' }));
+beforeEach(() => store().open({ ...demoKept(), activeVariant: 'noseCooler' }));
 
 describe('What is added at the bench', () => {
   it('is one step of undo with what it changes in the circuit, and that step alone', () => {
@@ -48,7 +48,7 @@ describe('What is added at the bench', () => {
     store().changeVariant('note', (v) =>
       withHoseNote(v, 'hoseOut', { route: 'left of the radiator', state: 'fitted' }),
     );
-    const read = readProjectText(JSON.stringify(store().project));
+    const read = readProjectText(JSON.stringify(store().kept));
     if (!read.ok) throw new Error('refused');
     expect(activeVariant(read.project).bench).toEqual(activeVariant(store().project!).bench);
     store().copyVariant();

@@ -1,13 +1,13 @@
-import { applyMove } from '../../core/document/moves/applyMove';
+import { deriveProject } from '../../core/document/changes/deriveProject';
+import { makeChange } from '../../core/document/changes/editing';
 import type { Move } from '../../core/document/moves/move';
-import { shortName } from '../../core/document/project/names';
-import { activeVariant, withVariant, type Project } from '../../core/document/project/project';
+import type { KeptProject } from '../../core/document/project/keptProject';
+import type { Project } from '../../core/document/project/project';
 
 /** One of the changes that are looked at together. */
 interface Step {
   readonly move: Move;
   readonly name: string;
-  readonly came: readonly string[];
 }
 
 /** Changes that are looked at before they are made: one, or several as one plan. */
@@ -15,41 +15,42 @@ export interface Preview {
   readonly steps: readonly Step[];
   /** As undo would name them. */
   readonly name: string;
-  /** The document as it would be; absent where the last change is refused. */
+  /** The project as it would be; absent where the last change is refused. */
   readonly project: Project | undefined;
   /** Parts that would come new. */
   readonly came: readonly string[];
+  /** Those of them that the last change would bring. */
+  readonly cameLast: readonly string[];
   readonly why: string | undefined;
 }
 
 /**
  * A change as it would be made on the open variant, after those of a plan.
- * @param project the document as it is @param plan what is planned already, looked at on the same document
+ * @param kept the project as it is @param plan what is planned already, looked at on the same project
  */
-export function lookAt(project: Project, move: Move, plan?: Preview): Preview {
-  const base = plan?.project ?? project;
-  const outcome = applyMove(activeVariant(base), move);
-  if (!outcome.ok)
-    return { steps: plan?.steps ?? [], name: '', project: undefined, came: plan?.came ?? [], why: outcome.why };
-  const steps = [...(plan?.steps ?? []), { move, name: outcome.name, came: outcome.came }];
-  const there = new Set(outcome.variant.circuit.parts.map((p) => p.id));
+export function lookAt(kept: KeptProject, move: Move, plan?: Preview): Preview {
+  const before = plan?.steps ?? [];
+  const made = makeChange(kept, [...before.map((s) => s.move), move]);
+  if (!made.ok)
+    return { steps: before, name: '', project: undefined, came: plan?.came ?? [], cameLast: [], why: made.why };
+  const { names, came } = made;
   return {
-    steps,
-    name:
-      steps.length === 1 ? outcome.name : shortName(`${steps.length} changes: ${steps.map((s) => s.name).join(', ')}`),
-    project: withVariant(base, outcome.variant),
-    came: steps.flatMap((s) => s.came).filter((id) => there.has(id)),
+    steps: [...before, { move, name: names.at(-1)! }],
+    name: made.name,
+    project: deriveProject(made.kept),
+    came,
+    cameLast: came.filter((id) => !plan?.came.includes(id)),
     why: undefined,
   };
 }
 
 /**
- * The same changes looked at on another document, up to the first that cannot be made there; undefined where none can.
+ * The same changes looked at on another project, up to the first that cannot be made there; undefined where none can.
  */
-export function lookAgain(project: Project, steps: readonly Step[]): Preview | undefined {
+export function lookAgain(kept: KeptProject, steps: readonly Step[]): Preview | undefined {
   let plan: Preview | undefined;
   for (const { move } of steps) {
-    const next = lookAt(project, move, plan);
+    const next = lookAt(kept, move, plan);
     if (!next.project) break;
     plan = next;
   }

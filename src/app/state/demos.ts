@@ -1,5 +1,5 @@
 import { sayIssue } from '../../core/document/project/issue';
-import type { Project } from '../../core/document/project/project';
+import type { KeptProject } from '../../core/document/project/keptProject';
 import { readProject } from '../../core/document/project/readProject';
 
 /** The invented demo engines, each in a file of its own that is loaded when it is asked for. */
@@ -14,8 +14,8 @@ export const DEMOS = [
 ] as const;
 
 /** Loads a demo engine. @throws with a sentence for the reader when it cannot be read */
-export async function loadDemo(demo: (typeof DEMOS)[number]): Promise<Project> {
+export async function loadDemo(demo: (typeof DEMOS)[number]): Promise<KeptProject> {
   const read = readProject((await demo.load()).default);
   if (!read.ok) throw new Error(read.issues.map(sayIssue).join(' '));
-  return read.project;
+  return read.kept;
 }

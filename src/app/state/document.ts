@@ -1,7 +1,22 @@
-import type { Draft } from 'immer';
 import { create } from 'zustand';
 import type { Part } from '../../core/document/parts/part';
+import type { Move } from '../../core/document/moves/move';
 import { tidyColumns } from '../../core/document/moves/columns';
+import {
+  deleteVariant,
+  newVariant,
+  variantFromOpen,
+} from '../../core/document/changes/acts';
+import { deriveProject } from '../../core/document/changes/deriveProject';
+import {
+  edited,
+  makeChange,
+  markKnown,
+  setPart,
+  type Edited,
+} from '../../core/document/changes/editing';
+import { putBack, whatIf } from '../../core/document/changes/putBack';
+import type { KeptProject } from '../../core/document/project/keptProject';
 import {
   activeVariant,
   type Project,
@@ -12,12 +27,15 @@ import {
 } from '../../core/document/project/project';
 import type { Log } from '../../core/document/project/log';
 import { sayIssueHere } from '../../core/document/project/issue';
-import { copyName, shortName } from '../../core/document/project/names';
+import { shortName } from '../../core/document/project/names';
 import { issuesOf } from '../../core/document/project/soundProject';
-import { NO_HISTORY, perform, stepBack, stepForth, type Act, type History } from './history';
+import { NO_HISTORY, perform, stepBack, stepForth, type History } from './history';
 
 /** The project that is worked on, with what was done to it. */
 interface DocumentStore extends History {
+  /** The project as it is kept: the one thing that acts change. */
+  readonly kept: KeptProject | undefined;
+  /** The same as it is worked with, derived from it. */
   readonly project: Project | undefined;
   /** How many projects were opened, this one included: two may bear one name. */
   readonly opened: number;
@@ -32,13 +50,18 @@ interface DocumentStore extends History {
    * @param history what was done to it; nothing: it begins anew
    * @param id the id that it is stored under; nothing: it is not stored
    */
-  open(project: Project, history?: History, id?: string): void;
+  open(kept: KeptProject, history?: History, id?: string): void;
   /** Takes the same project as another tab has it now; what is looked at stays. */
-  follow(project: Project, history: History): void;
+  follow(kept: KeptProject, history: History): void;
   setReadOnly(isReadOnly: boolean): void;
   forgetRefusal(): void;
-  /** Makes the open variant another one, as one named step. */
-  replaceVariant(name: string, variant: Variant): void;
+  /**
+   * Makes changes in the open variant, as one act and one step; on the engine as it is they correct it.
+   * @param inNew first makes a variant of its own for them: the engine as it is stays
+   */
+  makeChange(name: string, moves: readonly Move[], inNew?: string): void;
+  /** Changes one act of the open variant: switched off, renamed, dropped, moved, copied, made part of the engine. */
+  editAct(name: string, edit: (kept: KeptProject, variant: string) => Edited): void;
   /**
    * Changes the open variant by what was added at the bench, with the circuit where that follows; only what differs is
    * kept for undo.
@@ -51,7 +74,7 @@ interface DocumentStore extends History {
    * Replaces one part of the open variant; the caller has checked it against the schema.
    * @param field what of it was typed: typing in one field is one step
    */
-  replacePart(part: Part, field?: string): void;
+  replacePart(part: Part, field?: string, as?: 'asMeant' | 'known'): void;
   setOil(oil: Project['oil']): void;
   /**
    * Changes what is said of the engine as a whole; the caller has checked it against the schema.
@@ -59,7 +82,7 @@ interface DocumentStore extends History {
    */
   setProject(name: string, change: ProjectChange, on?: string): void;
   /** Makes the whole project another one, as one step: going back to a save point. */
-  replaceProject(name: string, project: Project): void;
+  replaceProject(name: string, kept: KeptProject): void;
   /**
    * Keeps readings, or a fit with the figures that it changed, as one step.
    * @param on the reading that was typed: typing in one is one step
@@ -91,168 +114,123 @@ interface DocumentStore extends History {
 /** What is said of a project beside its variants. */
 export type ProjectChange = Partial<Pick<Project, 'name' | 'note' | 'engine' | 'oil' | 'range' | 'namedStates'>>;
 
-type ProjectDraft = Draft<Project>;
-type VariantDraft = Draft<Variant>;
-
-const openIn = (draft: ProjectDraft): VariantDraft => draft.variants.find((v) => v.id === draft.activeVariant)!;
-
-const namesIn = (draft: ProjectDraft): string[] => draft.variants.map((v) => v.name);
-
-/** Adds a variant made from the open one, and opens it. */
-function addVariant(draft: ProjectDraft, made: Variant, name: string, note: string): void {
-  const taken = new Set(draft.variants.map((v) => v.id));
-  let n = draft.variants.length + 1;
-  while (taken.has(`variant${n}`)) n++;
-  const id = `variant${n}`;
-  draft.variants.push({ ...(made as VariantDraft), id, name, note, basedOn: draft.activeVariant });
-  draft.activeVariant = id;
-}
-
-function deleteOpenVariant(draft: ProjectDraft): void {
-  const gone = openIn(draft);
-  const left = draft.variants.filter((v) => v.id !== gone.id);
-  const parent = left.find((v) => v.id === gone.basedOn) ?? left[0];
-  if (!parent) return;
-  for (const variant of left) {
-    if (variant.basedOn !== gone.id) continue;
-    if (gone.basedOn === undefined) delete variant.basedOn;
-    else variant.basedOn = gone.basedOn;
-  }
-  draft.variants = left;
-  draft.activeVariant = parent.id;
-}
-
-type Tree = Record<string, unknown>;
-
-const isTree = (of: unknown): of is Tree => typeof of === 'object' && of !== null && !Array.isArray(of);
-/** Lists whose members are looked at one by one; another list is replaced as a whole. */
-const isSameLength = (a: unknown, b: unknown): boolean =>
-  Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.length > 0 && isTree(a[0]);
-
-/** Puts into a draft what differs between two versions of it, as deep as they differ. */
-function assignChanged(draft: Tree, before: Tree, after: Tree): void {
-  for (const key of new Set([...Object.keys(before), ...Object.keys(after)])) {
-    const [was, is] = [before[key], after[key]];
-    if (was === is) continue;
-    if (is === undefined) Reflect.deleteProperty(draft, key);
-    else if ((isTree(was) && isTree(is)) || isSameLength(was, is))
-      assignChanged(draft[key] as Tree, was as Tree, is as Tree);
-    else draft[key] = is;
-  }
-}
-
-/** Acts on what is said of the engine as a whole. */
-const projectActs = (
-  act: (of: Act) => void,
-): Pick<DocumentStore, 'setProject' | 'replaceProject' | 'calibrate' | 'setOil'> => ({
-  setProject: (name, change, on = '') => act({ name, on, recipe: (draft) => void Object.assign(draft, change) }),
-
-  replaceProject: (name, project) => act({ name, recipe: () => undefined, whole: project }),
-
-  calibrate: (name, fitted, on = '') =>
-    act({
-      name,
-      on,
-      recipe: (draft) => {
-        const { oil, engine } = fitted;
-        Object.assign(draft, { oil, engine });
-        Object.assign(openIn(draft), activeVariant(fitted));
-      },
-    }),
-
-  setOil: (oil) =>
-    act({
-      name: `use ${oil.name}`,
-      on: 'oil',
-      recipe: (draft) => {
-        draft.oil = oil as ProjectDraft['oil'];
-      },
-    }),
-});
-
 const ODD_STEPS = 'What was done before cannot be undone any more: its record does not fit the project.';
 const ELSEWHERE = 'This project is being changed in another tab. Take over here first, then change it.';
 
-/** Document and history after an act; undefined where it changes nothing. */
-type Outcome = (History & { readonly project: Project }) | undefined;
+/** The project as it is kept, and its history, after an act; undefined where it changes nothing. */
+type Outcome = (History & { readonly kept: KeptProject }) | undefined;
 
-/** An act on the open variant. @param on what of it; empty: a step of its own */
-type ActOnVariant = (name: string, recipe: (variant: VariantDraft) => void, on?: string) => void;
+/** An act: how undo names it, what it makes of the project. @param on what is typed; empty: a step of its own */
+type ActOn = (name: string, edit: (kept: KeptProject) => Edited, on?: string) => void;
 
-/** Acts on what is kept beside the circuit: at the bench, and of the engine's runs. */
-const keptActs = (
-  act: (of: Act) => void,
-  onVariant: ActOnVariant,
-  get: () => DocumentStore,
-): Pick<DocumentStore, 'changeVariant' | 'changeLog'> => ({
-  changeVariant: (name, change, on = '') =>
-    onVariant(
+/** An act on the open variant as it is looked at. */
+type ActOnVariant = (name: string, change: (variant: Variant) => Variant, on?: string) => void;
+
+const openIn = (kept: KeptProject): Variant => activeVariant(deriveProject(kept));
+
+/** Acts on what is said of the engine as a whole. */
+const projectActs = (
+  act: ActOn,
+): Pick<DocumentStore, 'setProject' | 'replaceProject' | 'calibrate' | 'setOil' | 'changeLog'> => ({
+  setProject: (name, change, on) => act(name, (kept) => edited({ ...kept, ...change }), on),
+
+  replaceProject: (name, project) => act(name, () => edited(project)),
+
+  calibrate: (name, { oil, engine, ...fitted }, on) =>
+    act(
       name,
-      (variant) => {
-        const open = activeVariant(get().project!);
-        assignChanged(variant as Tree, open as unknown as Tree, change(open) as unknown as Tree);
+      (kept) => {
+        const before = openIn(kept);
+        const after = activeVariant({ oil, engine, ...fitted });
+        return putBack({ ...kept, oil, engine }, before, after, 'known');
       },
       on,
     ),
 
+  setOil: (oil) => act(`use ${oil.name}`, (kept) => edited({ ...kept, oil }), 'oil'),
+
   changeLog: (name, change, on = '') =>
-    act({
-      name,
-      on: on === '' ? '' : `log ${on}`,
-      recipe: (draft) => {
-        const { log = {} } = get().project!;
-        draft.log ??= {};
-        assignChanged(draft.log as Tree, log as Tree, change(log) as Tree);
-      },
+    act(name, (kept) => edited({ ...kept, log: change(kept.log ?? {}) }), on === '' ? '' : `log ${on}`),
+});
+
+/** Acts on the circuit of the open variant. */
+const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' | 'replacePart'> => ({
+  makeChange: (name, moves, inNew) =>
+    act(name, (kept) => {
+      const on = inNew === undefined ? kept : newVariant(kept, kept.activeVariant, { name: shortName(inNew) });
+      const made = makeChange(on, moves);
+      return made.ok ? edited(made.kept) : made;
     }),
+
+  editAct: (name, edit) => act(name, (kept) => edit(kept, kept.activeVariant)),
+
+  replacePart: (part, field, as) =>
+    act(
+      `edit ${part.name}`,
+      (kept) => {
+        const made = setPart(kept, part, as);
+        // What was typed of the engine is no guess any more; what a variant sets is known by its act.
+        return made.ok && field !== undefined ? edited(markKnown(made.kept, part.id, [field])) : made;
+      },
+      field === undefined ? '' : `part ${part.id} ${field}`,
+    ),
 });
 
 /** Acts on what is said of a variant beside its circuit. */
-const markActs = (onVariant: ActOnVariant): Pick<DocumentStore, 'setSeason' | 'waive' | 'unwaive'> => ({
+const markActs = (
+  onVariant: ActOnVariant,
+): Pick<DocumentStore, 'setSeason' | 'waive' | 'unwaive' | 'tidy' | 'changeVariant' | 'renameVariant'> => ({
+  changeVariant: onVariant,
+  renameVariant: (name) => onVariant(`call the variant ${name}`, (v) => ({ ...v, name: shortName(name) })),
+  tidy: () => onVariant('rearrange the drawing', (v) => ({ ...v, sheet: { columns: tidyColumns(v.circuit) } })),
   setSeason: (season) =>
     onVariant(
       'change the season',
-      (variant) => {
-        if (season) variant.season = season as NonNullable<VariantDraft['season']>;
-        else delete variant.season;
-      },
+      ({ season: _, ...variant }) => (season ? { ...variant, season } : variant),
       'season',
     ),
   waive: (waiver) =>
-    onVariant('dismiss a finding', (variant) => {
-      variant.waivers = [...variant.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver];
-    }),
+    onVariant('dismiss a finding', (v) => ({
+      ...v,
+      waivers: [...v.waivers.filter((w) => w.rule !== waiver.rule || w.part !== waiver.part), waiver],
+    })),
   unwaive: (rule, part) =>
-    onVariant('restore a finding', (variant) => {
-      variant.waivers = variant.waivers.filter((w) => w.rule !== rule || w.part !== part);
-    }),
+    onVariant('restore a finding', (v) => ({
+      ...v,
+      waivers: v.waivers.filter((w) => w.rule !== rule || w.part !== part),
+    })),
 });
 
 /** Acts on variants as a whole. */
 const variantActs = (
-  act: (of: Act) => void,
-  onVariant: ActOnVariant,
-  get: () => DocumentStore,
-): Pick<DocumentStore, 'copyVariant' | 'addFaulty' | 'renameVariant' | 'deleteVariant'> => ({
-  copyVariant: () =>
-    act({
-      name: 'duplicate the variant',
-      recipe: (draft) => {
-        const open = activeVariant(get().project!);
-        addVariant(draft, open, copyName(open.name, namesIn(draft)), '');
-      },
-    }),
+  act: ActOn,
+): Pick<DocumentStore, 'copyVariant' | 'addFaulty' | 'deleteVariant' | 'setTolerance'> => ({
+  copyVariant: () => act('duplicate the variant', (kept) => edited(variantFromOpen(kept))),
   addFaulty: (title, faulty) =>
-    act({
-      name: `open ${title}`,
-      recipe: (draft) =>
-        addVariant(draft, faulty, shortName(title), 'With a fault put in to look at; not a circuit to build.'),
-    }),
-  renameVariant: (name) =>
-    onVariant(`call the variant ${name}`, (variant) => {
-      variant.name = shortName(name);
-    }),
-  deleteVariant: () => act({ name: 'delete the variant', recipe: deleteOpenVariant }),
+    act(`open ${title}`, (kept) =>
+      whatIf(
+        newVariant(kept, kept.activeVariant, {
+          name: shortName(title),
+          note: 'With a fault put in to look at; not a circuit to build.',
+        }),
+        openIn(kept),
+        faulty,
+        shortName(title),
+      ),
+    ),
+  deleteVariant: () => act('delete the variant', deleteVariant),
+  setTolerance: ({ part, path }, plusMinus) =>
+    act(
+      'set a tolerance',
+      (kept) => {
+        const others = kept.tolerances.filter((t) => t.part !== part || t.path.join('.') !== path.join('.'));
+        return edited({
+          ...kept,
+          tolerances: plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }],
+        });
+      },
+      `tolerance ${part} ${path.join('.')}`,
+    ),
 });
 
 /**
@@ -260,6 +238,9 @@ const variantActs = (
  */
 export const circuitOwner = ({ opened, project }: Pick<DocumentStore, 'opened' | 'project'>): string =>
   `${opened} ${project?.activeVariant ?? ''}`;
+
+/** What the store holds of a project. */
+const both = (kept: KeptProject): Pick<DocumentStore, 'kept' | 'project'> => ({ kept, project: deriveProject(kept) });
 
 export const useDocument = create<DocumentStore>()((set, get) => {
   /**
@@ -269,9 +250,10 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     if (get().isReadOnly) return set({ refusal: ELSEWHERE });
     const done = outcome();
     if (!done) return;
-    const [issue] = issuesOf(done.project);
+    const { kept, past, future } = done;
+    const [issue] = issuesOf(kept);
     if (issue) set({ refusal: `This was not done. ${sayIssueHere(issue)}` });
-    else set({ ...done, refusal: undefined });
+    else set({ ...both(kept), past, future, refusal: undefined });
   };
   /**
    * A step back or forth. Steps come from the store too: those that do not fit the document are let go, and that is
@@ -280,22 +262,34 @@ export const useDocument = create<DocumentStore>()((set, get) => {
   const step = (by: typeof stepBack) => {
     try {
       take(() => {
-        const { project, past, future } = get();
-        return project && by(project, { past, future });
+        const { kept, past, future } = get();
+        return kept && by(kept, { past, future });
       });
     } catch {
       set({ ...NO_HISTORY, refusal: ODD_STEPS });
     }
   };
-  const act = (of: Act) =>
+  const act: ActOn = (name, edit, on = '') =>
     take(() => {
-      const { project, past, future } = get();
-      return project && perform(project, { past, future }, of);
+      const { kept, past, future } = get();
+      if (!kept) return undefined;
+      const made = edit(kept);
+      if (made.ok) return perform(kept, { past, future }, { name, on, kept: made.kept });
+      set({ refusal: `This was not done. ${made.why}` });
+      return undefined;
     });
-  const onVariant: ActOnVariant = (name, recipe, on = '') =>
-    act({ name, on, recipe: (draft) => recipe(openIn(draft)) });
+  const onVariant: ActOnVariant = (name, change, on) =>
+    act(
+      name,
+      (kept) => {
+        const before = openIn(kept);
+        return putBack(kept, before, change(before));
+      },
+      on,
+    );
 
   return {
+    kept: undefined,
     project: undefined,
     opened: 0,
     id: '',
@@ -303,63 +297,24 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     refusal: undefined,
     ...NO_HISTORY,
 
-    open: (project, history = NO_HISTORY, id = `not stored ${get().opened + 1}`) =>
-      set({ project, opened: get().opened + 1, id, refusal: undefined, ...history }),
-    follow: (project, { past, future }) => set({ project, past, future }),
+    open: (kept, history = NO_HISTORY, id = `not stored ${get().opened + 1}`) =>
+      set({ ...both(kept), opened: get().opened + 1, id, refusal: undefined, ...history }),
+    follow: (kept, { past, future }) => set({ ...both(kept), past, future }),
     setReadOnly: (isReadOnly) => set({ isReadOnly, refusal: undefined }),
     forgetRefusal: () => set({ refusal: undefined }),
 
-    replaceVariant: (name, variant) =>
-      act({
-        name,
-        recipe: (draft) => {
-          const at = draft.variants.findIndex((v) => v.id === variant.id);
-          Object.assign(draft.variants[at]!, variant);
-        },
-      }),
-
-    ...keptActs(act, onVariant, get),
-
-    replacePart: (part, field) =>
-      onVariant(
-        `edit ${part.name}`,
-        (variant) => {
-          const { parts } = variant.circuit;
-          parts[parts.findIndex((each) => each.id === part.id)] = part as Draft<Part>;
-          // What was typed is no guess any more.
-          const id = `${part.id}.${field}`;
-          if (field !== undefined && !variant.known?.includes(id)) variant.known = [...(variant.known ?? []), id];
-        },
-        field === undefined ? '' : `part ${part.id} ${field}`,
-      ),
-
     ...projectActs(act),
+    ...circuitActs(act),
     ...markActs(onVariant),
+    ...variantActs(act),
 
     undo: () => step(stepBack),
     redo: () => step(stepForth),
 
-    tidy: () =>
-      onVariant('rearrange the drawing', (variant) => {
-        variant.sheet = { columns: tidyColumns(activeVariant(get().project!).circuit) };
-      }),
-
     showVariant(id) {
-      const { project } = get();
-      if (project?.variants.some((v) => v.id === id)) set({ project: { ...project, activeVariant: id } });
+      const { kept } = get();
+      if (kept?.asItIs.id === id || kept?.variants.some((v) => v.id === id))
+        set(both({ ...kept, activeVariant: id }));
     },
-
-    setTolerance: ({ part, path }, plusMinus) =>
-      onVariant(
-        'set a tolerance',
-        (variant) => {
-          const others = (variant.tolerances ?? []).filter(
-            (t) => t.part !== part || t.path.join('.') !== path.join('.'),
-          );
-          variant.tolerances = plusMinus === undefined ? others : [...others, { part, path: [...path], plusMinus }];
-        },
-        `tolerance ${part} ${path.join('.')}`,
-      ),
-    ...variantActs(act, onVariant, get),
   };
 });

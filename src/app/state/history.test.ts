@@ -1,7 +1,6 @@
 import fc from 'fast-check';
-import type { Draft } from 'immer';
-import type { Project } from '../../core/document/project/project';
-import { demoProject } from '../../core/verification/testing/demo';
+import type { KeptProject } from '../../core/document/project/keptProject';
+import { demoKept } from '../../core/verification/testing/demo';
 import {
   MOST_HISTORY_LETTERS,
   MOST_STEPS,
@@ -14,49 +13,50 @@ import {
   type History,
 } from './history';
 
-type Bench = History & { readonly project: Project };
-const START: Bench = { project: demoProject(), ...NO_HISTORY };
-const [FIRST, SECOND] = START.project.variants.map((v) => v.id) as [string, string];
+type Bench = History & { readonly kept: KeptProject };
+type ActOn = (kept: KeptProject) => Act;
+const DEMO = demoKept();
+const SECOND = DEMO.asItIs.id;
+const FIRST = DEMO.variants[0]!.id;
+const START: Bench = { kept: { ...DEMO, activeVariant: FIRST }, ...NO_HISTORY };
 
-const note = (text: string, on?: string): Act => ({
-  name: `note ${text}`,
-  ...(on === undefined ? {} : { on }),
-  recipe: (draft: Draft<Project>) => void (draft.note = text),
-});
-const did = (bench: Bench, act: Act): Bench => perform(bench.project, bench, act)!;
+const note =
+  (text: string, on?: string): ActOn =>
+  (kept) => ({ name: `note ${text}`, ...(on === undefined ? {} : { on }), kept: { ...kept, note: text } });
+const did = (bench: Bench, act: ActOn): Bench => perform(bench.kept, bench, act(bench.kept))!;
 const shown = (bench: Bench, variant: string): Bench => ({
   ...bench,
-  project: { ...bench.project, activeVariant: variant },
+  kept: { ...bench.kept, activeVariant: variant },
 });
 const names = ({ past }: History) => past.map((step) => step.name);
-const notes = (bench: Bench | undefined) => bench?.project.note;
+const notes = (bench: Bench | undefined) => bench?.kept.note;
 
 describe('An act', () => {
   it('becomes a step with its name, and leaves the document that it was done on as it was', () => {
     const after = did(START, note('a'));
     expect([names(after), after.past[0]!.variant, after.future]).toEqual([['note a'], FIRST, []]);
-    expect([notes(after), START.project]).toEqual(['a', demoProject()]);
+    expect([notes(after), START.kept]).toEqual(['a', { ...DEMO, activeVariant: FIRST }]);
   });
 
   it('that changes nothing is no step', () => {
-    expect(perform(START.project, START, note(START.project.note))).toBeUndefined();
+    expect(perform(START.kept, START, note(START.kept.note)(START.kept))).toBeUndefined();
   });
 
   it('puts another document in place of the one that is there, and is undone to the very same', () => {
-    const whole = { ...demoProject('larkspur'), activeVariant: demoProject('larkspur').activeVariant };
-    const after = did(START, { name: 'go back to a save point', recipe: () => undefined, whole });
-    expect(after.project).toEqual(whole);
-    expect(stepBack(after.project, after)!.project).toEqual(START.project);
+    const whole = { ...demoKept('larkspur'), activeVariant: demoKept('larkspur').activeVariant };
+    const after = did(START, () => ({ name: 'go back to a save point', kept: whole }));
+    expect(after.kept).toEqual(whole);
+    expect(stepBack(after.kept, after)!.kept).toEqual(START.kept);
   });
 
   it('joins the one before where it is on the same field of the same variant, under its newer name', () => {
     const after = did(did(START, note('a', 'note')), note('ab', 'note'));
-    expect([names(after), notes(after), notes(stepBack(after.project, after))]).toEqual([
+    expect([names(after), notes(after), notes(stepBack(after.kept, after))]).toEqual([
       ['note ab'],
       'ab',
-      START.project.note,
+      START.kept.note,
     ]);
-    expect(notes(stepForth(START.project, { past: [], future: after.past }))).toBe('ab');
+    expect(notes(stepForth(START.kept, { past: [], future: after.past }))).toBe('ab');
   });
 
   it.each([
@@ -66,12 +66,12 @@ describe('An act', () => {
   ] as const)('stays a step of its own: %s', (_, before, act) => {
     const after = did(before, act);
     expect(names(after)).toEqual(['note a', 'note b']);
-    expect(notes(stepBack(after.project, after))).toBe('a');
+    expect(notes(stepBack(after.kept, after))).toBe('a');
   });
 
   it('joins nothing once something was undone, and forgets what was undone', () => {
     const two = did(did(START, note('a', 'note')), note('b', 'name'));
-    const back = { ...stepBack(two.project, two)! };
+    const back = { ...stepBack(two.kept, two)! };
     const after = did(back, note('c', 'note'));
     expect([names(after), after.future]).toEqual([['note a', 'note c'], []]);
   });
@@ -79,17 +79,17 @@ describe('An act', () => {
 
 describe('Undo and redo', () => {
   it('have nothing to do where nothing was done', () => {
-    expect([stepBack(START.project, NO_HISTORY), stepForth(START.project, NO_HISTORY)]).toEqual([undefined, undefined]);
+    expect([stepBack(START.kept, NO_HISTORY), stepForth(START.kept, NO_HISTORY)]).toEqual([undefined, undefined]);
   });
 
   it('show the variant that the step was done in, where it is still there', () => {
     const elsewhere = shown(did(START, note('a')), SECOND);
-    const back = stepBack(elsewhere.project, elsewhere)!;
-    expect(back.project.activeVariant).toBe(FIRST);
-    const there = stepForth({ ...back.project, activeVariant: SECOND }, back)!;
-    expect([there.project.activeVariant, notes(there)]).toEqual([FIRST, 'a']);
-    const without = { ...elsewhere.project, variants: elsewhere.project.variants.filter((v) => v.id !== FIRST) };
-    expect(stepBack(without, elsewhere)!.project.activeVariant).toBe(SECOND);
+    const back = stepBack(elsewhere.kept, elsewhere)!;
+    expect(back.kept.activeVariant).toBe(FIRST);
+    const there = stepForth({ ...back.kept, activeVariant: SECOND }, back)!;
+    expect([there.kept.activeVariant, notes(there)]).toEqual([FIRST, 'a']);
+    const without = { ...elsewhere.kept, variants: elsewhere.kept.variants.filter((v) => v.id !== FIRST) };
+    expect(stepBack(without, elsewhere)!.kept.activeVariant).toBe(SECOND);
   });
 
   it('go all the way back and all the way forth to the very same documents', () => {
@@ -100,22 +100,22 @@ describe('Undo and redo', () => {
     fc.assert(
       fc.property(acts, (all) => {
         let bench = START;
-        const seen = [START.project];
+        const seen = [START.kept];
         for (const [on, text] of all) {
-          const next = perform(bench.project, bench, note(text, on));
+          const next = perform(bench.kept, bench, note(text, on)(bench.kept));
           if (!next) continue;
           // A joined step is one: what was between is not gone back to.
           if (next.past.length === bench.past.length) seen.pop();
-          seen.push(next.project);
+          seen.push(next.kept);
           bench = next;
         }
         for (let n = seen.length - 2; n >= 0; n--) {
-          bench = stepBack(bench.project, bench)!;
-          expect(bench.project).toEqual(seen[n]);
+          bench = stepBack(bench.kept, bench)!;
+          expect(bench.kept).toEqual(seen[n]);
         }
         for (let n = 1; n < seen.length; n++) {
-          bench = stepForth(bench.project, bench)!;
-          expect(bench.project).toEqual(seen[n]);
+          bench = stepForth(bench.kept, bench)!;
+          expect(bench.kept).toEqual(seen[n]);
         }
         expect([bench.future, bench.past.length]).toEqual([[], seen.length - 1]);
       }),

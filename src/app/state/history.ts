@@ -1,6 +1,6 @@
-import { applyPatches, enablePatches, produceWithPatches, setAutoFreeze, type Draft, type Patch } from 'immer';
+import { applyPatches, enablePatches, produceWithPatches, setAutoFreeze, type Patch } from 'immer';
 import { z } from 'zod';
-import type { Project } from '../../core/document/project/project';
+import type { KeptProject } from '../../core/document/project/keptProject';
 
 enablePatches();
 // Documents are replaced, never changed in place, by type; freezing each of them would cost a walk through all of it.
@@ -60,18 +60,38 @@ export function readHistory(raw: unknown): History {
 export interface Act {
   readonly name: string;
   readonly on?: string;
-  readonly recipe: (draft: Draft<Project>) => void;
-  /** Another document in place of this one; then there is nothing to change. */
-  readonly whole?: Project;
+  /** The project after it. */
+  readonly kept: KeptProject;
+}
+
+type Tree = Record<string, unknown>;
+
+const isTree = (of: unknown): of is Tree => typeof of === 'object' && of !== null && !Array.isArray(of);
+/** Lists whose members are looked at one by one; another list is replaced as a whole. */
+const isSameLength = (a: unknown, b: unknown): boolean =>
+  Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.length > 0 && isTree(a[0]);
+
+/** Puts into a draft what differs between two versions of it, as deep as they differ. */
+function assignChanged(draft: Tree, before: Tree, after: Tree): void {
+  for (const key of new Set([...Object.keys(before), ...Object.keys(after)])) {
+    const [was, is] = [before[key], after[key]];
+    if (was === is) continue;
+    if (is === undefined) Reflect.deleteProperty(draft, key);
+    else if ((isTree(was) && isTree(is)) || isSameLength(was, is))
+      assignChanged(draft[key] as Tree, was as Tree, is as Tree);
+    else draft[key] = is;
+  }
 }
 
 /** The document and its history after an act; undefined where nothing changed. */
 export function perform(
-  project: Project,
+  project: KeptProject,
   history: History,
-  { name, on = '', recipe, whole }: Act,
-): (History & { readonly project: Project }) | undefined {
-  const [next, forth, back] = produceWithPatches(project, whole ? () => whole as Draft<Project> : recipe);
+  { name, on = '', kept }: Act,
+): (History & { readonly kept: KeptProject }) | undefined {
+  const [next, forth, back] = produceWithPatches(project, (draft) =>
+    assignChanged(draft as Tree, project as Tree, kept as Tree),
+  );
   if (forth.length === 0) return undefined;
   const last = history.past.at(-1);
   const variant = project.activeVariant;
@@ -80,7 +100,7 @@ export function perform(
   const step: Step = joins
     ? { ...last, name, forth: [...last.forth, ...forth], back: [...back, ...last.back] }
     : { name, on, variant, forth, back };
-  return { project: next, past: bounded([...(joins ? history.past.slice(0, -1) : history.past), step]), future: [] };
+  return { kept: next, past: bounded([...(joins ? history.past.slice(0, -1) : history.past), step]), future: [] };
 }
 
 const sizes = new WeakMap<Step, number>();
@@ -103,30 +123,30 @@ function bounded(steps: readonly Step[]): readonly Step[] {
 }
 
 /** Shows the variant that a step was done in, where it is there. */
-const showing = (project: Project, variant: string): Project =>
-  project.activeVariant !== variant && project.variants.some((v) => v.id === variant)
+const showing = (project: KeptProject, variant: string): KeptProject =>
+  project.activeVariant !== variant && [project.asItIs, ...project.variants].some((v) => v.id === variant)
     ? { ...project, activeVariant: variant }
     : project;
 
 /** The document and its history one step back; undefined where there is none. */
 export function stepBack(
-  project: Project,
+  project: KeptProject,
   { past, future }: History,
-): (History & { readonly project: Project }) | undefined {
+): (History & { readonly kept: KeptProject }) | undefined {
   const step = past.at(-1);
   if (!step) return undefined;
   const before = applyPatches(project, step.back as Patch[]);
-  return { project: showing(before, step.variant), past: past.slice(0, -1), future: [...future, step] };
+  return { kept: showing(before, step.variant), past: past.slice(0, -1), future: [...future, step] };
 }
 
 /** The document and its history with the step undone last done again; undefined where there is none. */
 export function stepForth(
-  project: Project,
+  project: KeptProject,
   { past, future }: History,
-): (History & { readonly project: Project }) | undefined {
+): (History & { readonly kept: KeptProject }) | undefined {
   const step = future.at(-1);
   if (!step) return undefined;
   // From where it was done first: what it did to the variant that is shown is part of it.
   const after = applyPatches(showing(project, step.variant), step.forth as Patch[]);
-  return { project: after, past: [...past, step], future: future.slice(0, -1) };
+  return { kept: after, past: [...past, step], future: future.slice(0, -1) };
 }

@@ -1,4 +1,4 @@
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { reopenDatabase } from '../../storage/database';
 import { dropLastWords, saveLastWords } from '../../storage/lastWords';
 import { writeProject, writeView, type WriteOutcome } from '../../storage/projects';
@@ -10,7 +10,7 @@ jest.mock('../../storage/projects');
 jest.mock('../../storage/lastWords');
 jest.mock('../../storage/database', () => ({ reopenDatabase: jest.fn() }));
 
-const PROJECT = demoProject();
+const PROJECT = demoKept();
 /** What is written, in order, each answered when the test says so. */
 let writes: {
   readonly note: string;

@@ -1,4 +1,4 @@
-import type { Project } from '../../core/document/project/project';
+import type { KeptProject } from '../../core/document/project/keptProject';
 import { reopenDatabase } from '../../storage/database';
 import { dropLastWords, saveLastWords } from '../../storage/lastWords';
 import { writeProject, writeView } from '../../storage/projects';
@@ -10,7 +10,7 @@ const RETRY_MS = 3000;
 
 /** What is kept of what is open: document, history, and how it is looked at. */
 export interface OpenProject {
-  readonly project: Project;
+  readonly project: KeptProject;
   readonly history: History;
   readonly view: unknown;
 }

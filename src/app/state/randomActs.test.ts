@@ -1,6 +1,6 @@
 import { readProject } from '../../core/document/project/readProject';
 import { issuesOf } from '../../core/document/project/soundProject';
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { randomActs } from '../testing/randomActs';
 import { useDocument } from './document';
 
@@ -13,13 +13,13 @@ describe('Whatever a user does, undo and redo included', () => {
   it('leaves a document that can be written and read again as it is', () => {
     let acts = 0;
     for (let seed = 1; seed <= RUNS; seed++) {
-      useDocument.getState().open(demoProject(DEMOS[seed % DEMOS.length]));
+      useDocument.getState().open(demoKept(DEMOS[seed % DEMOS.length]));
       randomActs(seed, ACTS_A_RUN, (kind, n) => {
         acts++;
         // The store looks at what each act changed; the reader looks at all of it now and then, and at the end.
         if (n % 6 !== 0) return;
-        const { project } = useDocument.getState();
-        const read = readProject(JSON.parse(JSON.stringify(project)));
+        const { kept } = useDocument.getState();
+        const read = readProject(JSON.parse(JSON.stringify(kept)));
         if (!read.ok) throw new Error(`seed ${seed}, act ${n} (${kind}): ${JSON.stringify(read.issues)}`);
       });
     }
@@ -28,28 +28,30 @@ describe('Whatever a user does, undo and redo included', () => {
 
   it('is never stopped by what the app itself makes: names of copies and of variants with faults', () => {
     for (let seed = 1; seed <= 10; seed++) {
-      useDocument.getState().open(demoProject(DEMOS[seed % DEMOS.length]));
+      useDocument.getState().open(demoKept(DEMOS[seed % DEMOS.length]));
       const { refusals } = randomActs(seed, ACTS_A_RUN, () => undefined);
       expect(refusals.filter((r) => /^(copyVariant|openPairOfFaults|move|tidy|undo|redo)/.test(r))).toEqual([]);
     }
   });
 
   it('is checked as the reader checks it, though only what changed is looked at', () => {
-    const project = demoProject();
-    const [stock] = project.variants;
-    const { parts, joints } = stock!.circuit;
+    const kept = demoKept();
+    const { asItIs } = kept;
+    const { parts, joints } = asItIs.circuit;
     for (const broken of [
-      { ...project, name: 'x'.repeat(81) },
-      { ...project, activeVariant: 'gone' },
+      { ...kept, name: 'x'.repeat(81) },
+      { ...kept, activeVariant: 'gone' },
       {
-        ...project,
-        variants: [{ ...stock!, circuit: { joints, parts: parts.map((p, i) => (i === 2 ? { ...p, name: '' } : p)) } }],
+        ...kept,
+        asItIs: { ...asItIs, circuit: { joints, parts: parts.map((p, i) => (i === 2 ? { ...p, name: '' } : p)) } },
       },
       {
-        ...project,
-        variants: [{ ...stock!, circuit: { parts, joints: [...joints, { from: 'ghost.in', to: 'pump.out' }] } }],
+        ...kept,
+        asItIs: { ...asItIs, circuit: { parts, joints: [...joints, { from: 'ghost.in', to: 'pump.out' }] } },
       },
-      { ...project, variants: [{ ...stock!, circuit: { parts: [], joints: [] } }] },
+      { ...kept, asItIs: { ...asItIs, circuit: { parts: [], joints: [] } } },
+      { ...kept, variants: kept.variants.map((v) => ({ ...v, basedOn: v.id })) },
+      { ...kept, variants: kept.variants.map((v) => ({ ...v, acts: [{ id: 'act1', moves: [] }] })) },
     ]) {
       const read = readProject(JSON.parse(JSON.stringify(broken)));
       expect(read.ok).toBe(false);

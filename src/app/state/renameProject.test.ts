@@ -1,4 +1,4 @@
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { database } from '../../storage/database';
 import { loadProject, writeProject } from '../../storage/projects';
 import { FakeChannel, FakeLocks } from '../testing/tabs';
@@ -12,7 +12,7 @@ import { keepOpenProject, openAtStart, openFirstDemo, openProject, settled } fro
 Object.defineProperty(navigator, 'locks', { value: new FakeLocks(), configurable: true });
 Object.assign(globalThis, { BroadcastChannel: FakeChannel });
 
-const project = (name: string) => ({ ...demoProject(), name, madeUp: false });
+const project = (name: string) => ({ ...demoKept(), name, madeUp: false });
 const stored = async (id: string) => {
   const loaded = await loadProject(id);
   return loaded.kind === 'project' ? [loaded.project.name, loaded.revision, loaded.history] : loaded.kind;

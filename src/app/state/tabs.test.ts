@@ -1,5 +1,5 @@
 import { seeded } from '../../core/foundations/random/quasiRandom';
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { FakeChannel, FakeLocks } from '../testing/tabs';
 
 Object.defineProperty(navigator, 'locks', { value: new FakeLocks(), configurable: true });
@@ -62,7 +62,7 @@ async function kept(id: string): Promise<string> {
 describe('Tabs with one project', () => {
   it('have one that edits; the others show what it does, and take over when it goes or is asked', async () => {
     const first = await openTab();
-    await first.workspace.openProject({ ...demoProject(), name: 'Shared', note: '', madeUp: false });
+    await first.workspace.openProject({ ...demoKept(), name: 'Shared', note: '', madeUp: false });
     await first.workspace.settled();
     const second = await openTab();
     expect([second.document().project!.name, second.keeping().edited]).toEqual(['Shared', 'elsewhere']);
@@ -88,7 +88,7 @@ describe('Tabs with one project', () => {
   it.each([2, 3])('lose nothing, whatever %i of them do, take over, or are closed', async (count) => {
     const random = seeded(count);
     const tabs: Tab[] = [await openTab()];
-    await tabs[0]!.workspace.openProject({ ...demoProject(), name: `Fuzzed ${count}`, note: '', madeUp: false });
+    await tabs[0]!.workspace.openProject({ ...demoKept(), name: `Fuzzed ${count}`, note: '', madeUp: false });
     await tabs[0]!.workspace.settled();
     const id = tabs[0]!.keeping().id!;
     while (tabs.length < count) tabs.push(await openTab());

@@ -85,7 +85,7 @@ describe('The answer of one engine', () => {
 
   it.each([
     ['project', () => void openDemo('larkspur')],
-    ['project of the same name', () => useDocument.getState().open({ ...useDocument.getState().project! })],
+    ['project of the same name', () => useDocument.getState().open({ ...useDocument.getState().kept! })],
     ['variant', () => useDocument.getState().showVariant('noseCooler')],
   ])('never stands for another %s', async (_, open) => {
     const result = await show();

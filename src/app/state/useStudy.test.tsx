@@ -128,14 +128,15 @@ describe('A study in a view', () => {
 
 describe('What a study says of one engine', () => {
   it('never stands for another of the same name, and stays with its own when that gets a new name', async () => {
-    const project = openSmall();
+    openSmall();
+    const kept = useDocument.getState().kept!;
     const { result } = faults(false);
     act(() => result.current.run());
     await ended(result);
     const had = result.current.answer;
     act(() => useDocument.getState().setProject('rename the project', { name: 'Another name' }));
     expect(result.current.answer).toBe(had);
-    act(() => useDocument.getState().open(project));
+    act(() => useDocument.getState().open(kept));
     await ended(result);
     expect(result.current.answer).toBeUndefined();
   });

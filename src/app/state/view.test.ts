@@ -2,7 +2,7 @@ import type { Part } from '../../core/document/parts/part';
 import type { Move } from '../../core/document/moves';
 import { activeVariant, type Project } from '../../core/document/project/project';
 import { DEFAULT_CONDITIONS } from '../../core/heat/conditions';
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { lookAgain, lookAt } from './changePlan';
 import { useDocument } from './document';
 import { draft, LOOP, PLATE } from '../testing/plateAndLoop';
@@ -22,9 +22,11 @@ function plan(...moves: readonly Move[]): void {
   }
 }
 
+const kept = () => useDocument.getState().kept!;
+
 beforeEach(() => {
   useView.setState(useView.getInitialState(), true);
-  useDocument.getState().open(demoProject());
+  useDocument.getState().open(demoKept());
 });
 
 describe('A project just opened', () => {
@@ -32,7 +34,7 @@ describe('A project just opened', () => {
     view().select('filter');
     plan(PLATE);
     view().openMoves('filter');
-    useDocument.getState().open({ ...demoProject(), name: 'Another' });
+    useDocument.getState().open({ ...demoKept(), name: 'Another' });
     const last = project().namedStates.at(-1)!;
     expect(view()).toMatchObject({
       speedRevS: last.speedRevS,
@@ -45,7 +47,7 @@ describe('A project just opened', () => {
   });
 
   it('is looked at at full speed where it names no state', () => {
-    useDocument.getState().open({ ...demoProject(), namedStates: [] });
+    useDocument.getState().open({ ...demoKept(), namedStates: [] });
     expect([view().speedRevS, view().oilTemperatureK]).toEqual([
       project().engine.maximumSpeedRevS,
       project().range.fullSpeedFromK,
@@ -157,7 +159,7 @@ describe('A change', () => {
   });
 
   it('has nothing to be made on where nothing is open', () => {
-    useDocument.setState({ project: undefined });
+    useDocument.setState({ kept: undefined, project: undefined });
     view().previewMove(PLATE);
     view().makeMove(PLATE);
     view().shortenPlan();
@@ -167,23 +169,23 @@ describe('A change', () => {
 
 describe('Several changes looked at together', () => {
   it('stay as they were where the next is refused: its reason comes alone', () => {
-    const plate = lookAt(project(), PLATE);
-    const refused = lookAt(project(), PUMP_OUT, plate);
-    expect(refused).toEqual({ steps: plate.steps, name: '', project: undefined, came: ['plate'], why: refused.why });
+    const plate = lookAt(kept(), PLATE);
+    const refused = lookAt(kept(), PUMP_OUT, plate);
+    expect(refused).toEqual({ steps: plate.steps, name: '', project: undefined, came: ['plate'], cameLast: [], why: refused.why });
     expect(refused.why).toContain('Pump moves the oil');
   });
 
   it('name what would come new and still be there at the end', () => {
-    const both = lookAt(project(), { kind: 'takeOut', part: 'plate' }, lookAt(project(), PLATE));
+    const both = lookAt(kept(), { kind: 'takeOut', part: 'plate' }, lookAt(kept(), PLATE));
     expect([both.steps.length, both.came, parts(both.project)?.includes('plate')]).toEqual([2, [], false]);
   });
 
   it('end at the first that cannot be made, those after it left out, and are none where the first cannot', () => {
-    const { steps } = lookAt(project(), TAKE_OUT, lookAt(project(), PLATE));
+    const { steps } = lookAt(kept(), TAKE_OUT, lookAt(kept(), PLATE));
     const [plate, out] = steps as [(typeof steps)[0], (typeof steps)[0]];
     const pumpOut = { ...plate, move: PUMP_OUT };
-    expect(lookAgain(project(), [plate, pumpOut, out])?.steps.map((s) => s.move)).toEqual([PLATE]);
-    expect(lookAgain(project(), [pumpOut, plate])).toBeUndefined();
+    expect(lookAgain(kept(), [plate, pumpOut, out])?.steps.map((s) => s.move)).toEqual([PLATE]);
+    expect(lookAgain(kept(), [pumpOut, plate])).toBeUndefined();
   });
 });
 
@@ -212,7 +214,7 @@ describe('How a project is looked at, kept with it', () => {
     expect(viewNow()).not.toHaveProperty('selected');
     view().select('filter');
     const kept: unknown = JSON.parse(JSON.stringify(viewNow()));
-    useDocument.getState().open(demoProject());
+    useDocument.getState().open(demoKept());
     readView(kept);
     expect(viewNow()).toEqual(kept);
     expect(view()).toMatchObject({ speedRevS: 33, oilTemperatureK: 333, found: true, selected: 'filter' });
@@ -238,7 +240,7 @@ describe('How a project is looked at, kept with it', () => {
 
   it('is left aside where nothing is open', () => {
     const before = viewNow();
-    useDocument.setState({ project: undefined });
+    useDocument.setState({ kept: undefined, project: undefined });
     readView({ ...before, speedRevS: 1 });
     expect(viewNow()).toEqual(before);
   });

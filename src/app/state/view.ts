@@ -57,9 +57,8 @@ interface ViewStore {
 }
 
 /** Of what came new, the part that the user wants to see next: of a chain, what is not a hose. */
-function freshPart({ project, steps }: Preview): string | undefined {
-  const last = steps.at(-1)?.came ?? [];
-  const came = project ? activeVariant(project).circuit.parts.filter((p) => last.includes(p.id)) : [];
+function freshPart({ project, cameLast }: Preview): string | undefined {
+  const came = project ? activeVariant(project).circuit.parts.filter((p) => cameLast.includes(p.id)) : [];
   return (came.findLast((p) => kindOf(p).symbol(p) !== 'none') ?? came[0])?.id;
 }
 
@@ -74,9 +73,9 @@ export const useView = create<ViewStore>()((set, get) => ({
   preview: undefined,
 
   makeMove(move) {
-    const { project } = useDocument.getState();
-    if (!project) return;
-    set({ preview: lookAt(project, move, get().plan) });
+    const { kept } = useDocument.getState();
+    if (!kept) return;
+    set({ preview: lookAt(kept, move, get().plan) });
     get().makePreview();
   },
 
@@ -84,14 +83,17 @@ export const useView = create<ViewStore>()((set, get) => ({
     const { preview } = get();
     if (!preview?.project) return;
     set({ plan: undefined });
-    useDocument.getState().replaceVariant(preview.name, activeVariant(preview.project));
+    useDocument.getState().makeChange(
+      preview.name,
+      preview.steps.map((s) => s.move),
+    );
     set({ moves: undefined, selected: freshPart(preview) ?? get().selected });
   },
 
   previewMove(move) {
-    const { project } = useDocument.getState();
+    const { kept } = useDocument.getState();
     const { plan } = get();
-    set({ preview: project && move ? lookAt(project, move, plan) : plan });
+    set({ preview: kept && move ? lookAt(kept, move, plan) : plan });
   },
 
   addToPlan() {
@@ -100,9 +102,9 @@ export const useView = create<ViewStore>()((set, get) => ({
   },
 
   shortenPlan() {
-    const { project } = useDocument.getState();
+    const { kept } = useDocument.getState();
     const { plan, moves } = get();
-    const shorter = project && plan ? lookAgain(project, plan.steps.slice(0, -1)) : undefined;
+    const shorter = kept && plan ? lookAgain(kept, plan.steps.slice(0, -1)) : undefined;
     // What the list was open at may be gone with it.
     set({ plan: shorter, preview: shorter, ...(moves ? { moves: { part: undefined } } : {}) });
   },
@@ -174,13 +176,13 @@ function lookAfresh(project: Project): void {
 }
 
 // The view follows the document: what is gone is not selected, and what was looked at is not what there is now.
-useDocument.subscribe(({ project, opened }, before) => {
-  if (!project || project === before.project) return;
+useDocument.subscribe(({ kept, project, opened }, before) => {
+  if (!kept || !project || project === before.project) return;
   if (opened !== before.opened) return lookAfresh(project);
   const { selected, plan: planned } = useView.getState();
   const there = activeVariant(project).circuit.parts.some((p) => p.id === selected);
   const shown = project.activeVariant === before.project?.activeVariant;
-  const plan = planned && shown ? lookAgain(project, planned.steps) : undefined;
+  const plan = planned && shown ? lookAgain(kept, planned.steps) : undefined;
   useView.setState({
     plan,
     preview: plan,

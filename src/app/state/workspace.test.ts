@@ -1,4 +1,4 @@
-import { demoProject } from '../../core/verification/testing/demo';
+import { demoKept } from '../../core/verification/testing/demo';
 import { database } from '../../storage/database';
 import * as projects from '../../storage/projects';
 import { listSavePoints } from '../../storage/savePoints';
@@ -35,7 +35,7 @@ Object.defineProperty(navigator, 'locks', { value: new FakeLocks(), configurable
 Object.assign(globalThis, { BroadcastChannel: FakeChannel });
 
 const stores = () => useDocument.getState();
-const own = (name: string) => ({ ...demoProject(), name, madeUp: false });
+const own = (name: string) => ({ ...demoKept(), name, madeUp: false });
 const rename = (name: string) => stores().setProject('rename the engine', { name });
 const stored = async (id: string) => {
   const loaded = await projects.loadProject(id);

@@ -1,4 +1,4 @@
-import type { Project } from '../../core/document/project/project';
+import type { KeptProject } from '../../core/document/project/keptProject';
 import { projectsWithLastWords } from '../../storage/lastWords';
 import { reopenDatabase } from '../../storage/database';
 import { listProjects, loadProject, purgeDeleted, type Loaded } from '../../storage/projects';
@@ -28,8 +28,8 @@ const UNTOUCHED = 1;
 
 const keeper = new Keeper(
   () => {
-    const { project, past, future } = useDocument.getState();
-    return project && { project, history: { past, future }, view: viewNow() };
+    const { kept, past, future } = useDocument.getState();
+    return kept && { project: kept, history: { past, future }, view: viewNow() };
   },
   {
     onSaved: (_, revision) => {
@@ -126,7 +126,7 @@ function tellOfUnreadable(name: string): void {
   });
 }
 
-const openFresh = (project: Project): Promise<void> => {
+const openFresh = (project: KeptProject): Promise<void> => {
   const id = newId();
   return openAs(id, () =>
     Promise.resolve({ kind: 'project', id, revision: 0, project, history: undefined, view: undefined }),
@@ -138,7 +138,7 @@ const openFresh = (project: Project): Promise<void> => {
  * stored the reader is asked first.
  * @returns false where the reader chose to stay
  */
-export async function openProject(project: Project): Promise<boolean> {
+export async function openProject(project: KeptProject): Promise<boolean> {
   if (!(await mayLeave(project.name))) return false;
   await openFresh(project);
   if (!project.madeUp) void askToPersist();
@@ -242,7 +242,7 @@ export async function openFirstDemo(problem?: StoreProblem): Promise<void> {
 export function keepOpenProject(): () => void {
   const stops = [
     useDocument.subscribe((now, before) => {
-      if (now.project !== before.project) keeper.changed();
+      if (now.kept !== before.kept) keeper.changed();
     }),
     useView.subscribe(() => keeper.viewChanged()),
   ];

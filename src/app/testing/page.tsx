@@ -5,7 +5,8 @@ import { configure, fireEvent, getConfig, render, screen, waitFor } from '@testi
 import type { ReactElement } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Project } from '../../core/document/project/project';
-import { demoProject } from '../../core/verification/testing/demo';
+import { keptOf } from '../../core/document/changes/keptOf';
+import { demoKept, demoProject } from '../../core/verification/testing/demo';
 
 /** For what is stuck, never for what is slow: studies are the real ones, and the machine may be busy. */
 const LONGEST_WAIT_MS = 180_000;
@@ -37,11 +38,10 @@ jest.spyOn(console, 'error').mockImplementation((...words: unknown[]) => {
 let opened = 0;
 
 /** Opens a demo under a name of its own, so that no other test's kept answers are found. */
-export function openDemo(name = 'thornback', change: (project: Project) => Project = (p) => p): Project {
-  const named = `${name} ${++opened}`;
-  const project = { ...change(demoProject(name)), name: named };
-  useDocument.getState().open(project);
-  return project;
+export function openDemo(name = 'thornback', change?: (project: Project) => Project): Project {
+  const kept = change ? keptOf(change(demoProject(name))) : demoKept(name);
+  useDocument.getState().open({ ...kept, name: `${name} ${++opened}` });
+  return useDocument.getState().project!;
 }
 
 /**

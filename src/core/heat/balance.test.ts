@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { projectSchema, PROJECT_VERSION, type Project } from '../document/project/project';
+import { projectSchema, WHOLE_VERSION, type Project } from '../document/project/project';
 import type { MoveDraft } from '../document/moves';
 import { makeMoves } from '../document/moves/makeMoves';
 import { catalogueEntry } from '../document/parts/catalogue';
@@ -23,7 +23,7 @@ describe('Temperatures around a circuit', () => {
     const rating = { ratedPressureDropPa: 2e5, ratedFlowM3S: 5e-4, ratedViscosityPaS: 0.01, viscousShare: 1 };
     const project = projectSchema.parse({
       format: 'tidal-gauge-project',
-      version: PROJECT_VERSION,
+      version: WHOLE_VERSION,
       name: 'mixing',
       oil: OIL_GRADES[3],
       engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100, heat: { baseHeatW: 0, heatShare: 0 } },

@@ -60,7 +60,7 @@ export default function InterviewPage() {
       );
     const built = buildFromAnswers(read.data);
     if (!built.ok) return setProblem(built.why);
-    if (await openProject(built.project)) await navigate('/');
+    if (await openProject(built.kept)) await navigate('/');
   };
   const section = { answers, full, set };
   return (

@@ -26,7 +26,7 @@ describe('A new circuit by questions', () => {
     'builds %s, opens it solved, and keeps what was open',
     async (label) => {
       const before = openDemo();
-      await openProject(before);
+      await openProject(useDocument.getState().kept!);
       show(<InterviewPage />);
       type('Name', 'Brackwater');
       fireEvent.click(screen.getByRole('radio', { name: new RegExp(`^${label.replace(/[()]/g, '.')}`) }));

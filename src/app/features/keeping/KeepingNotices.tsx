@@ -32,7 +32,7 @@ export function KeepingNotices() {
 }
 
 function NotKept({ problem }: { readonly problem: StoreProblem }) {
-  const project = useDocument((d) => d.project);
+  const project = useDocument((d) => d.kept);
   return (
     <div className="notice" role="alert">
       <strong>Your last changes are not saved.</strong> {problem.message} The app keeps trying; export the project to be

@@ -3,7 +3,7 @@ import { App as AntApp, Button, Empty, Table, Upload } from 'antd';
 import type { LibraryItem } from '../../../storage/library';
 import { z } from 'zod';
 import { sayIssue } from '../../../core/document/project/issue';
-import { fieldIssue } from '../../../core/document/project/readProject';
+import { fieldIssue } from '../../../core/document/project/fieldIssue';
 import { libraryFileSchema } from '../../../storage/library';
 import { useLibrary, useLibraryChanges } from '../../state/useLibrary';
 import { saveFile } from '../../files/saveFile';

@@ -6,7 +6,7 @@ import { sayIssue } from '../../../core/document/project/issue';
 import { changePart, partExtras, partFields } from '../../../core/document/parts/partFields';
 import type { PartField } from '../../../core/document/parts/schemaFields';
 import { actsAs, type Part, type PartOf } from '../../../core/document/parts/part';
-import { fieldIssue } from '../../../core/document/project/readProject';
+import { fieldIssue } from '../../../core/document/project/fieldIssue';
 import {
   OWN_JOINTS,
   ownThread,

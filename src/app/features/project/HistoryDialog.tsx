@@ -31,7 +31,7 @@ export function HistoryDialog({ onClose }: { readonly onClose: () => void }) {
   const changed = () => client.invalidateQueries({ queryKey: ['savePoints'] });
   const tell = (error: unknown) => setProblem(`${storeProblemOf(error).message} Export the project instead.`);
   const keep = async () => {
-    const { project } = useDocument.getState();
+    const { kept: project } = useDocument.getState();
     if (!project || name.trim() === '') return setProblem('Give the version a name.');
     await addSavePoint({ of: id, project, name: name.trim(), now: Date.now(), named: true });
     setName('');
@@ -42,8 +42,8 @@ export function HistoryDialog({ onClose }: { readonly onClose: () => void }) {
     const read = await loadSavePoint(point.id);
     if (!read) return setProblem('That version no longer exists.');
     if (!read.ok) return setProblem(read.issues.map(sayIssue).join(' '));
-    if (point.ofThis) useDocument.getState().replaceProject(`go back to ${point.name}`, read.project);
-    else if (!(await openProject(read.project))) return;
+    if (point.ofThis) useDocument.getState().replaceProject(`go back to ${point.name}`, read.kept);
+    else if (!(await openProject(read.kept))) return;
     onClose();
   };
   return (

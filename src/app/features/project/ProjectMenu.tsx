@@ -48,7 +48,6 @@ export default function ProjectMenu() {
 function Menu() {
   const { units, setUnits, theme, setTheme } = usePreferences();
   const demos = useDemoItems();
-  const project = useDocument((w) => w.project)!;
   const copyVariant = useDocument((w) => w.copyVariant);
   const tidy = useDocument((w) => w.tidy);
   const openHelp = useHelp((h) => h.open);
@@ -89,7 +88,7 @@ function Menu() {
             { key: 'projects', label: 'Projects and backup…', onClick: () => void navigate('/projects') },
             { key: 'new', label: 'New engine…', onClick: () => void navigate('/new') },
             { key: 'import', label: 'Import…', onClick: () => file.current?.click() },
-            { key: 'export', label: 'Export', onClick: () => exportProject(project) },
+            { key: 'export', label: 'Export', onClick: () => exportProject(useDocument.getState().kept!) },
             {
               key: 'exportPhotos',
               label: 'Export with photos',
@@ -216,7 +215,7 @@ function useTakeOut() {
     }
   };
   const exportPhotos = () =>
-    void exportWithPhotos(project).catch((error: unknown) =>
+    void exportWithPhotos(useDocument.getState().kept!).catch((error: unknown) =>
       message.error(`There is no file: ${error instanceof Error ? error.message : 'the photos could not be read'}`),
     );
   return { picture, exportPhotos, copySummary: () => void copy().catch(noSummary) };

@@ -51,7 +51,8 @@ const dialog = () => screen.findByRole('dialog');
 
 describe('The project menu', () => {
   it('opens a file that is whole, and keeps what was open', async () => {
-    const before = openDemo();
+    openDemo();
+    const before = stores().kept!;
     await openProject(before);
     shown();
     hand('mine.json', DEMO);

@@ -38,7 +38,7 @@ export function RepairDialog({ head, onClose }: { readonly head: ProjectHead; re
     setProblem(mended.ok ? undefined : 'Not everything could be repaired. What is left is listed below.');
   };
   const open = async () => {
-    if (!read?.ok || !(await openProject(read.project))) return;
+    if (!read?.ok || !(await openProject(read.kept))) return;
     onClose();
     await navigate('/');
   };

@@ -51,7 +51,7 @@ function Workspace() {
       head.name,
       all.map((h) => h.name),
     );
-    if (await openProject({ ...read.project, name })) await navigate('/');
+    if (await openProject({ ...read.kept, name })) await navigate('/');
   };
   const rename = async (head: ProjectHead, name: string) => {
     const problem = await renameProject(head.id, name);

@@ -3,7 +3,7 @@ jest.mock('../../../workers/studyPool');
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { database } from '../../../storage/database';
 import { listProjects, loadProject, writeProject } from '../../../storage/projects';
-import { demoProject } from '../../../core/verification/testing/demo';
+import { demoKept } from '../../../core/verification/testing/demo';
 import { useKeeping } from '../../state/keeping';
 import { show } from '../../testing/page';
 import { FirstPage } from '../../begin/FirstPage';
@@ -11,7 +11,7 @@ import Beginnings from './Beginnings';
 import WorkspacePage from './WorkspacePage';
 
 const store = (id: string, name: string, demo = 'thornback') =>
-  writeProject({ id, base: 0, project: { ...demoProject(demo), name }, history: undefined }, Date.now());
+  writeProject({ id, base: 0, project: { ...demoKept(demo), name }, history: undefined }, Date.now());
 
 beforeEach(async () => {
   await Promise.all(database.tables.map((table) => table.clear()));

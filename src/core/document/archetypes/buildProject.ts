@@ -1,8 +1,13 @@
 import { Oil } from '../../physics/oil/oil';
 import { sayIssue } from '../project/issue';
-import { activeVariant, type Project, type Variant } from '../project/project';
-import { fieldIssue } from '../project/readProject';
-import { applyMove, type Move, type MoveDraft } from '../moves';
+import type { KeptProject } from '../project/keptProject';
+import type { Circuit, Project } from '../project/project';
+import { circuitOf, deriveProject } from '../changes/deriveProject';
+import { makeChange } from '../changes/editing';
+import { keptOf } from '../changes/keptOf';
+import { idFromName } from '../moves/workpiece';
+import { fieldIssue } from '../project/fieldIssue';
+import type { Move, MoveDraft } from '../moves';
 import { catalogueEntry } from '../parts/catalogue';
 import { answersSchema, completeAnswers, type Answers } from './answers';
 import { archetypeOf } from './archetypes';
@@ -29,11 +34,11 @@ function scaledFeed(part: MoveDraft, grown: number): MoveDraft {
   };
 }
 
-/** The moves that carry a want out on a variant. */
-function movesFor(want: WantId, variant: Variant, distanceM: number, displacementM3: number): readonly Move[] {
+/** The moves that carry a want out on a circuit. */
+function movesFor(want: WantId, circuit: Circuit, distanceM: number, displacementM3: number): readonly Move[] {
   const grown = Math.min(MOST_GROWN, Math.sqrt(displacementM3 / USUAL_M3));
   const fed = (id: string) => scaledFeed(draft(id), grown);
-  const has = (id: string) => variant.circuit.parts.some((p) => p.id === id);
+  const has = (id: string) => circuit.parts.some((p) => p.id === id);
   const hose = (entry: string, name: string) => draft(entry, { name, lengthM: distanceM });
   const drain = (name: string, heightM: number) =>
     draft('drain', {
@@ -103,8 +108,8 @@ function movesFor(want: WantId, variant: Variant, distanceM: number, displacemen
         { kind: 'swap', part: 'filter', draft: draft('takeOff') },
         {
           kind: 'bridge',
-          from: 'filter.away',
-          to: 'filter.back',
+          from: `${idFromName(catalogueEntry('takeOff').part.name)}.away`,
+          to: `${idFromName(catalogueEntry('takeOff').part.name)}.back`,
           drafts: [hose('hose10', 'Filter hose out'), draft('remoteHead'), hose('hose10', 'Filter hose back')],
         },
       ];
@@ -128,11 +133,13 @@ const ORDER: readonly WantId[] = [
 ];
 
 /** What the answers build: the project, or why a change cannot be made. */
-export type Built = { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly why: string };
+export type Built =
+  | { readonly ok: true; readonly kept: KeptProject; readonly project: Project }
+  | { readonly ok: false; readonly why: string };
 
 /**
- * A working project from the answers: the stock circuit as one variant, and where anything is changed a second one that
- * has it.
+ * A working project from the answers: the stock circuit as the engine as it is, and where anything is to be changed a
+ * variant with one change for each thing that is wanted.
  * @returns the project, or why the changes cannot all be made
  */
 export function buildFromAnswers(given: Answers): Built {
@@ -142,21 +149,22 @@ export function buildFromAnswers(given: Answers): Built {
     answers.description ||
     `${(answers.displacementM3 * 1e3).toFixed(1)} L, ${answers.cylinders} ${answers.cylinders === 1 ? 'cylinder' : 'cylinders'}, ${label.toLowerCase()}`;
   const circuit = makeStockCircuit(answers, new Oil(oilOf(answers)));
-  const project = newProject({ ...answers, description }, circuit);
-  if (answers.wants.length === 0) return { ok: true, project };
-  let variant: Variant = { ...activeVariant(project), id: 'modified', name: 'Modified', basedOn: 'stock' };
+  const stock = keptOf(newProject({ ...answers, description }, circuit));
+  if (answers.wants.length === 0) return { ok: true, kept: stock, project: deriveProject(stock) };
+  const modified = { id: 'modified', name: 'Modified', basedOn: stock.asItIs.id, note: '', waivers: [], acts: [] };
+  let kept: KeptProject = { ...stock, variants: [modified], activeVariant: modified.id };
   for (const want of ORDER) {
     if (!answers.wants.includes(want)) continue;
     const entry = WANTS.find((w) => w.id === want)!;
     if (!entry.fits(answers.archetype)) return { ok: false, why: `${entry.label}: ${label} has no place for it.` };
     const distanceM = answers.distanceM[want] ?? entry.distanceM ?? 0;
-    for (const move of movesFor(want, variant, distanceM, answers.displacementM3)) {
-      const outcome = applyMove(variant, move);
-      if (!outcome.ok) return { ok: false, why: `${entry.label}: ${outcome.why}` };
-      variant = outcome.variant;
-    }
+    const moves = movesFor(want, circuitOf(kept, modified.id), distanceM, answers.displacementM3);
+    if (moves.length === 0) continue;
+    const made = makeChange(kept, moves, { name: entry.label });
+    if (!made.ok) return { ok: false, why: `${entry.label}: ${made.why}` };
+    kept = made.kept;
   }
-  return { ok: true, project: { ...project, variants: [...project.variants, variant], activeVariant: variant.id } };
+  return { ok: true, kept, project: deriveProject(kept) };
 }
 
 /** The same from answers that nobody has checked, as a file holds them. */

@@ -1,4 +1,4 @@
-import { PROJECT_FORMAT, PROJECT_VERSION, projectSchema, type Circuit, type Project } from '../project/project';
+import { PROJECT_FORMAT, WHOLE_VERSION, projectSchema, type Circuit, type Project } from '../project/project';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import type { OilData } from '../../physics/oil/oil';
 import type { FullAnswers } from './answers';
@@ -42,7 +42,7 @@ export function newProject(answers: FullAnswers, circuit: Circuit): Project {
   const hottestOilK = answers.cooling === 'air' ? HOTTEST_AIR_K : HOTTEST_LIQUID_K;
   return projectSchema.parse({
     format: PROJECT_FORMAT,
-    version: PROJECT_VERSION,
+    version: WHOLE_VERSION,
     name: answers.name,
     engine: {
       description: answers.description,

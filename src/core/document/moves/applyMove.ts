@@ -1,7 +1,6 @@
-import { changePart } from '../parts/partFields';
-import { sayIssue } from '../project/issue';
+import type { Part } from '../parts/part';
+import { agreed } from '../parts/partFields';
 import type { Circuit, Variant } from '../project/project';
-import { fieldIssue } from '../project/readProject';
 import { assertNever } from '../../foundations/invariant';
 import { tracePlumbing } from '../plumbing/plumbing';
 import { columnsAfter } from './columns';
@@ -19,7 +18,9 @@ import {
 import type { Move } from './move';
 import { sayMove } from './sayMove';
 import { blankPort, duplicateBranch, moveTap, removeBranch, returnTo, teeOff } from './tapMoves';
-import { MoveRefused, reason, Workpiece } from './workpiece';
+import type { Figure } from './figure';
+import { otherPlumbing } from './otherPlumbing';
+import { MoveRefused, reason, withFigures, Workpiece, type Came, type IdSource } from './workpiece';
 
 /** What a move makes of a variant, or why it cannot be made. */
 export type MoveOutcome =
@@ -30,6 +31,8 @@ export type MoveOutcome =
       readonly name: string;
       /** Parts that came new. */
       readonly came: readonly string[];
+      /** Ids that it gave, in order: what replay gives again. */
+      readonly gave: readonly string[];
     }
   | { readonly ok: false; readonly why: string };
 
@@ -65,15 +68,57 @@ function make(w: Workpiece, move: Move): void {
       return duplicateBranch(w, move);
     case 'removeBranch':
       return removeBranch(w, move);
-    case 'set': {
-      const changed = changePart(w.part(move.part), move.path, move.value);
-      if (!changed.ok)
-        throw new MoveRefused(changed.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
-      return w.replace(changed.part);
-    }
+    case 'set':
+      return w.replace(setFigures(w.part(move.part), move));
+    case 'plumbing':
+      return otherPlumbing(w, move);
     default:
       return assertNever(move);
   }
+}
+
+/** A figure as it is typed, with what of its part follows. */
+function setFigures(part: Part, { path, value, with: others = [] }: Extract<Move, { kind: 'set' }>): Part {
+  const made = withFigures(part, [{ path, value }, ...others]);
+  return others.length > 0 ? made : agreed(made, String(path[0]));
+}
+
+/** What a move makes of a circuit, or why it cannot be made. */
+export type MoveOn =
+  | {
+      readonly ok: true;
+      readonly circuit: Circuit;
+      readonly came: readonly Came[];
+      /** Ids that it gave, in order: what replay gives again. */
+      readonly gave: readonly string[];
+    }
+  | { readonly ok: false; readonly why: string };
+
+/**
+ * Makes one move on a circuit, which is never changed.
+ * @param ids where the ids of new parts come from
+ * @param figures of the parts that it makes, known by now
+ */
+export function makeOn(
+  circuit: Circuit,
+  move: Move,
+  ids: IdSource = {},
+  figures: readonly Figure[] = [],
+): MoveOn {
+  const w = new Workpiece(circuit, ids);
+  try {
+    make(w, move);
+    for (const part of new Set(figures.map((f) => f.part)))
+      w.replace(withFigures(w.part(part), figures.filter((f) => f.part === part)));
+  } catch (error) {
+    if (error instanceof MoveRefused) return { ok: false, why: error.message };
+    throw error;
+  }
+  const made = w.circuit();
+  // A figure moves no joint; only a height could set two places at odds.
+  const traced = tracePlumbing(made);
+  if (!traced.ok) return { ok: false, why: traced.issues.map(reason).join(' ') };
+  return { ok: true, circuit: made, came: w.came, gave: w.gave };
 }
 
 /**
@@ -82,27 +127,23 @@ function make(w: Workpiece, move: Move): void {
  *
  * The variant handed in is never changed: keeping it is undo.
  */
-export function applyMove(variant: Variant, move: Move): MoveOutcome {
-  const w = new Workpiece(variant.circuit);
-  try {
-    make(w, move);
-  } catch (error) {
-    if (error instanceof MoveRefused) return { ok: false, why: error.message };
-    throw error;
-  }
-  const circuit: Circuit = w.circuit();
-  const traced = tracePlumbing(circuit);
-  if (!traced.ok) return { ok: false, why: traced.issues.map(reason).join(' ') };
-  const ids = new Set(circuit.parts.map((p) => p.id));
+export function applyMove(variant: Variant, move: Move, ids: IdSource = {}): MoveOutcome {
+  const made = makeOn(variant.circuit, move, ids);
+  if (!made.ok) return made;
+  const { circuit, came, gave } = made;
+  const there = new Set(circuit.parts.map((p) => p.id));
   return {
     ok: true,
     variant: {
       ...variant,
       circuit,
-      sheet: { columns: columnsAfter(variant, circuit, w.came) },
-      waivers: variant.waivers.filter((waiver) => waiver.part === undefined || ids.has(waiver.part)),
+      sheet: {
+        columns: columnsAfter({ circuit: variant.circuit, columns: variant.sheet?.columns ?? [] }, circuit, came),
+      },
+      waivers: variant.waivers.filter((waiver) => waiver.part === undefined || there.has(waiver.part)),
     },
     name: sayMove(variant.circuit, move),
-    came: w.came.map((c) => c.id),
+    came: came.map((c) => c.id),
+    gave,
   };
 }

@@ -1,8 +1,8 @@
 import { actsAs, kindOf, type Part } from '../parts/part';
-import { isBeforeLines, placeOf, isConsumer, isDeadEnd, isReservoir, isReturn, PORTS } from '../parts/ports';
+import { isBeforeLines, placeOf, isConsumer, isDeadEnd, isReservoir, isReturn, PORTS, sensePort } from '../parts/ports';
 import { loopBetween } from './branch';
 import type { Move } from './move';
-import { downstream, MoveRefused, outletOf, Workpiece } from './workpiece';
+import { downstream, MoveRefused, outletOf, withFigures, Workpiece } from './workpiece';
 
 type Of<K extends Move['kind']> = Extract<Move, { kind: K }>;
 
@@ -106,12 +106,15 @@ function refuseVital(part: Part): void {
     throw new MoveRefused(`${part.name} moves the oil: swap it for another instead of taking it out.`);
 }
 
-/** Another part in a part's place: ports of the same name are joined as before, the rest is left open. */
+/**
+ * Another part in a part's place: ports of the same name are joined as before, the rest is left open. It is a part of
+ * its own, with an id of its own, and says which it replaces: the old one comes off, the new one is bought.
+ */
 export function swapPart(w: Workpiece, move: Of<'swap'>): void {
   const old = w.part(move.part);
-  const joints = w.joints;
-  w.parts = w.parts.filter((p) => p.id !== old.id);
-  const made = w.make(move.draft, old.id);
+  const { joints, parts } = w;
+  w.parts = parts.filter((p) => p.id !== old.id);
+  const made = w.make(move.draft, old.id, 'instead');
   if (
     isReservoir(old) !== isReservoir(made) ||
     isReturn(old) !== isReturn(made) ||
@@ -125,16 +128,24 @@ export function swapPart(w: Workpiece, move: Of<'swap'>): void {
     made.kind === old.kind
       ? { name: old.name, note: old.note, place: old.place, ...(actsAs(old, 'line') ? { lengthM: old.lengthM } : {}) }
       : { note: old.note };
-  // The id stays, so that the column, waivers and whatever senses here stay too.
-  const swapped = { ...made, ...defined(kept), ...height, id: old.id } as Part;
-  w.parts = w.parts.filter((p) => p.id !== made.id);
-  w.parts = [...w.parts, swapped];
-  w.came.length = 0;
+  const swapped = { ...made, ...defined(kept), ...height, replaces: old.id } as Part;
+  w.replace(swapped);
   const mapped = new Map(PORTS[old.kind].map((port) => [`${old.id}.${port}`, portFor(old, swapped, port)]));
   w.joints = joints.flatMap((j) => {
     const [from, to] = [mapped.has(j.from) ? mapped.get(j.from) : j.from, mapped.has(j.to) ? mapped.get(j.to) : j.to];
     return from !== undefined && to !== undefined ? [{ from, to }] : [];
   });
+  w.parts = w.parts.map((part) => sensingAt(part, old, mapped));
+}
+
+/** A part that senses at a part which goes senses at the one in its place. */
+function sensingAt(part: Part, old: Part, mapped: ReadonlyMap<string, string | undefined>): Part {
+  const sense = sensePort(part);
+  if (!sense?.ref.startsWith(`${old.id}.`)) return part;
+  const ref = mapped.get(sense.ref);
+  return ref === undefined
+    ? kindOf(part).withoutSense!(part)
+    : withFigures(part, [{ path: sense.field.split('.'), value: ref }]);
 }
 
 const defined = (values: object) =>

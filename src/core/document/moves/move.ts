@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { KINDS } from '../kinds';
-import type { PartKind } from '../parts/part';
+import { jointSchema } from '../parts/joint';
+import { partSchema, type Part, type PartKind } from '../parts/part';
 import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { figurePathSchema } from './figure';
 
 /** A part to be made, without its id; checked against the part schema when the move is made. */
 const draftSchema = z.looseObject({ kind: z.enum(Object.keys(KINDS) as PartKind[]), name: z.string() });
@@ -44,12 +46,26 @@ export const moveSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('set'),
     part: partIdSchema,
-    path: z
-      .array(z.union([z.string(), z.int()]))
-      .min(1)
-      .max(6),
-    value: z.union([z.number(), z.boolean(), z.string()]),
+    path: figurePathSchema,
+    /** Anything that the part's schema takes there; absent: it is taken out. */
+    value: z.json().optional(),
+    /** Figures of the same part that are set with it, since one without the other is no part. */
+    with: z
+      .array(z.strictObject({ path: figurePathSchema, value: z.json().optional() }))
+      .max(60)
+      .optional(),
     said: z.string().max(80),
+  }),
+  /** What no other move says: parts and joints taken and made, as older files hold them. */
+  z.strictObject({
+    kind: z.literal('plumbing'),
+    takes: z.array(partIdSchema).max(2000),
+    makes: z.array(partSchema as z.ZodType<Part>).max(2000),
+    cuts: z.array(jointSchema).max(8000),
+    joins: z.array(jointSchema).max(8000),
+    /** The order of parts, where it is another than the parent's with what came behind it. */
+    order: z.array(partIdSchema).max(2000).optional(),
+    jointOrder: z.array(jointSchema).max(8000).optional(),
   }),
 ]);
 export type Move = z.infer<typeof moveSchema>;

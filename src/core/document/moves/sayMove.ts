@@ -104,7 +104,27 @@ export function sayMove(circuit: Circuit, move: Move): string {
       return `remove the branch of ${nameOf(move.part)}`;
     case 'set':
       return `${move.said} (${nameOf(move.part)})`;
+    case 'plumbing':
+      return saidPlumbing(move, nameOf);
     default:
       return assertNever(move);
   }
+}
+
+/** Parts that are named in a list; the rest is counted. */
+const MOST_NAMED = 3;
+
+function saidPlumbing(
+  { takes, makes }: Extract<Move, { kind: 'plumbing' }>,
+  nameOf: (id: string) => string,
+): string {
+  const some = (names: readonly string[]) =>
+    names.length <= MOST_NAMED
+      ? names.join(', ')
+      : `${names.slice(0, MOST_NAMED).join(', ')} and ${names.length - MOST_NAMED} more`;
+  const said = [
+    ...(makes.length > 0 ? [`with ${some(makes.map((p) => p.name))}`] : []),
+    ...(takes.length > 0 ? [`without ${some(takes.map(nameOf))}`] : []),
+  ];
+  return ['other plumbing', ...said].join(' ');
 }

@@ -2,13 +2,30 @@ import type { Issue } from '../project/issue';
 import { kindOf, partSchema, type Part } from '../parts/part';
 import { sensePort, onePlaceInside, PORTS, splitPortRef, waysThrough } from '../parts/ports';
 import type { Circuit, Joint } from '../project/project';
-import { fieldIssue } from '../project/readProject';
+import { fieldIssue } from '../project/fieldIssue';
 import { sayIssue } from '../project/issue';
 import { PortGroups } from '../plumbing/portGroups';
+import type { Figure } from './figure';
 import type { MoveDraft } from './move';
 
 /** Why a move cannot be made, for the reader. */
 export class MoveRefused extends Error {}
+
+/** A part that a move brought, and where its column wants to stand. */
+export interface Came {
+  readonly id: string;
+  readonly beside: string | undefined;
+  /** `instead`: in the column of a part that goes. */
+  readonly side: 'left' | 'right' | 'instead';
+}
+
+/** Where a move takes the ids of its parts from. */
+export interface IdSource {
+  /** Ids to give, in order: a move that is made again. Absent: they are made from names. */
+  readonly gives?: readonly string[];
+  /** Ids that are taken elsewhere in the project: none of them is made from a name. */
+  readonly taken?: ReadonlySet<string>;
+}
 
 /**
  * A circuit while a move changes it: parts and joints are replaced, never changed in place, so what did not move stays
@@ -18,11 +35,19 @@ export class Workpiece {
   parts: readonly Part[];
   joints: readonly Joint[];
   /** Parts that came new, in the order of the oil, each with the part whose column it stands beside. */
-  readonly came: { readonly id: string; readonly beside: string | undefined; readonly side: 'left' | 'right' }[] = [];
+  readonly came: Came[] = [];
+  /** Ids that were given, in the order in which parts were made. */
+  readonly gave: string[] = [];
+  /** Ids of what the circuit has, and had before a part went. */
+  private readonly had: Set<string>;
 
-  constructor(circuit: Circuit) {
+  constructor(
+    circuit: Circuit,
+    private readonly ids: IdSource = {},
+  ) {
     this.parts = circuit.parts;
     this.joints = circuit.joints;
+    this.had = new Set(circuit.parts.map((p) => p.id));
   }
 
   /** @throws MoveRefused where there is no such part */
@@ -94,8 +119,8 @@ export class Workpiece {
   }
 
   /** Makes a part from a draft under a new id. @throws MoveRefused when the schema refuses it */
-  make(draft: MoveDraft, beside: string | undefined, side: 'left' | 'right' = 'right'): Part {
-    const id = this.freshId(draft.name);
+  make(draft: MoveDraft, beside: string | undefined, side: Came['side'] = 'right'): Part {
+    const id = this.nextId(draft.name);
     const name = this.freshName(draft.name);
     const parsed = partSchema.safeParse({ ...draft, id, name }, { reportInput: true });
     if (!parsed.success)
@@ -105,11 +130,19 @@ export class Workpiece {
     return parsed.data;
   }
 
+  /** Takes a part in as it is, with its own id. @throws MoveRefused where that is taken */
+  take(part: Part): void {
+    if (this.had.has(part.id)) throw new MoveRefused(`There is a part ${part.id} already.`);
+    this.had.add(part.id);
+    this.parts = [...this.parts, part];
+    this.came.push({ id: part.id, beside: part.replaces, side: part.replaces === undefined ? 'right' : 'instead' });
+  }
+
   /** Makes parts and joins them one behind the other. @returns the first inlet and the last part */
   chain(
     drafts: readonly MoveDraft[],
     beside: string | undefined,
-    side: 'left' | 'right' = 'right',
+    side: Came['side'] = 'right',
   ): { readonly last: Part; readonly inlet: string } {
     let last: Part | undefined;
     let first: Part | undefined;
@@ -123,20 +156,20 @@ export class Workpiece {
     return { last, inlet: `${first.id}.in` };
   }
 
+  private nextId(name: string): string {
+    const { gives } = this.ids;
+    const id = gives ? gives[this.gave.length] : this.freshId(name);
+    if (id === undefined) throw new MoveRefused(`It does not say which id ${name} gets.`);
+    if (this.had.has(id)) throw new MoveRefused(`There is a part ${id} already.`);
+    this.had.add(id);
+    this.gave.push(id);
+    return id;
+  }
+
   private freshId(name: string): string {
-    const words = name
-      .replace(/[^A-Za-z0-9 ]/g, '')
-      .trim()
-      .split(/\s+/)
-      .filter(Boolean);
-    const stem =
-      (
-        words.map((w, i) => (i === 0 ? w.toLowerCase() : w[0]!.toUpperCase() + w.slice(1).toLowerCase())).join('') ||
-        'part'
-      ).replace(/^[^A-Za-z]+/, '') || 'part';
-    const taken = new Set(this.parts.map((p) => p.id));
-    let id = stem.slice(0, 34);
-    for (let n = 2; taken.has(id); n++) id = `${stem.slice(0, 34)}${n}`;
+    const stem = idFromName(name);
+    let id = stem;
+    for (let n = 2; this.had.has(id) || this.ids.taken?.has(id); n++) id = `${stem}${n}`;
     return id;
   }
 
@@ -150,6 +183,38 @@ export class Workpiece {
   circuit(): Circuit {
     return { parts: [...this.parts], joints: [...this.joints] };
   }
+}
+
+/** The id that a part of a name gets where nothing else has it: "Take-off plate" is takeoffPlate. */
+export function idFromName(name: string): string {
+  const words = name
+    .replace(/[^A-Za-z0-9 ]/g, '')
+    .trim()
+    .split(/\s+/)
+    .filter(Boolean);
+  const stem = words
+    .map((w, i) => (i === 0 ? w.toLowerCase() : w[0]!.toUpperCase() + w.slice(1).toLowerCase()))
+    .join('')
+    .replace(/^[^A-Za-z]+/, '');
+  return (stem || 'part').slice(0, 34);
+}
+
+/** Sets a figure of a part, and others that go with it. @throws MoveRefused where the schema takes no such part */
+export function withFigures(part: Part, figures: readonly Omit<Figure, 'part'>[]): Part {
+  const copy = JSON.parse(JSON.stringify(part)) as Record<string | number, unknown>;
+  for (const { path, value } of figures) {
+    const holder = path
+      .slice(0, -1)
+      .reduce<unknown>((here, key) => (here as Record<string | number, unknown> | null | undefined)?.[key], copy);
+    if (typeof holder !== 'object' || holder === null)
+      throw new MoveRefused(`${part.name} has no ${path.slice(0, -1).join('.')} any more.`);
+    if (value === undefined) Reflect.deleteProperty(holder, path.at(-1)!);
+    else (holder as Record<string | number, unknown>)[path.at(-1)!] = value;
+  }
+  const parsed = partSchema.safeParse(copy, { reportInput: true });
+  if (!parsed.success)
+    throw new MoveRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
+  return parsed.data;
 }
 
 function withoutSense(part: Part, id: string): Part {

@@ -49,6 +49,8 @@ export const partBase = {
   id: partIdSchema,
   name: z.string().min(1).max(80).meta({ title: 'Name' }),
   note: z.string().max(2000).optional(),
+  /** The part in whose place an act put this one. */
+  replaces: partIdSchema.optional(),
   elevationM: signed('length', 'Height above the crank', {
     typical: [-0.6, 1],
     description: 'Of all its ports. Lines take theirs from their neighbours.',

@@ -51,7 +51,7 @@ export function changePart(
 }
 
 /** What of a part follows when one of its fields is typed. */
-function agreed(part: Part, field: string): Part {
+export function agreed(part: Part, field: string): Part {
   return kindOf(part).agreed?.(part, field) ?? part;
 }
 

@@ -36,7 +36,7 @@ interface FieldSchema extends Partial<FieldMeta> {
 }
 
 /** Keys that identify a thing or its form; changed by plumbing moves, not by typing. */
-const FIXED = new Set(['id', 'kind', 'form', 'note', 'sense', 'fitting', 'label', 'at']);
+const FIXED = new Set(['id', 'kind', 'form', 'note', 'replaces', 'sense', 'fitting', 'label', 'at']);
 
 const GROUP_TITLES: Readonly<Record<string, string>> = {
   screen: 'Screen',

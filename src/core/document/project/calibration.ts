@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { between, nonNegative, positive } from '../parts/field';
-import { portRefSchema } from '../parts/partBase';
+import { partIdSchema, portRefSchema } from '../parts/partBase';
 
 /** Readings that a variant may keep. */
 export const MOST_READINGS = 24;
@@ -46,17 +46,22 @@ export const fittedFigureSchema = z.strictObject({
 });
 export type FittedFigure = z.infer<typeof fittedFigureSchema>;
 
+/** A fit that is in the figures. */
+export const fitSchema = z.strictObject({
+  figures: z.array(fittedFigureSchema).max(400),
+  /** Each group's factor, with the standard deviations of its logarithm before and after. */
+  factors: z.array(
+    z.strictObject({ id: fittedIdSchema, factor: z.number().positive(), deviation: z.number(), prior: z.number() }),
+  ),
+});
+
 /** Readings of a variant, and the fit to them that is in its figures. */
 export const calibrationSchema = z.strictObject({
   readings: z.array(readingSchema).max(MOST_READINGS).default([]),
-  applied: z
-    .strictObject({
-      figures: z.array(fittedFigureSchema).max(400),
-      /** Each group's factor, with the standard deviations of its logarithm before and after. */
-      factors: z.array(
-        z.strictObject({ id: fittedIdSchema, factor: z.number().positive(), deviation: z.number(), prior: z.number() }),
-      ),
-    })
-    .optional(),
+  applied: fitSchema.optional(),
 });
+
+/** A reading with the variant that the engine was in. */
+export const keptReadingSchema = z.strictObject({ with: partIdSchema, reading: readingSchema });
+export type KeptReading = z.infer<typeof keptReadingSchema>;
 export type Calibration = z.infer<typeof calibrationSchema>;

@@ -29,7 +29,8 @@ export type Issue =
       readonly detail: string;
     }
   | { readonly code: 'duplicateId'; readonly severity: 'refused'; readonly at: string; readonly id: string }
-  | { readonly code: 'unknownVariant'; readonly severity: 'refused'; readonly at: 'activeVariant'; readonly id: string }
+  | { readonly code: 'unknownVariant'; readonly severity: 'refused'; readonly at: string; readonly id: string }
+  | { readonly code: 'circleOfVariants'; readonly severity: 'refused'; readonly at: string; readonly id: string }
   | {
       readonly code: 'unknownPart';
       readonly severity: 'refused';
@@ -111,7 +112,9 @@ function words(issue: Issue): string {
     case 'duplicateId':
       return `${issue.at}: the id "${issue.id}" is used twice. Change one of the two.`;
     case 'unknownVariant':
-      return `activeVariant: there is no variant "${issue.id}". Name one of the variants in the file.`;
+      return `${issue.at}: there is no variant "${issue.id}". Name one of the variants in the file.`;
+    case 'circleOfVariants':
+      return `${issue.at}: a chain of variants leads back to itself through "${issue.id}". Let one of them hang on the engine as it is.`;
     case 'unknownPart':
       return `${issue.at}${jointed(issue.joint)}: "${issue.ref}" names a part that is not in this circuit. Add the part or correct the joint.`;
     case 'unknownPort':

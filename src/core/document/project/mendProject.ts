@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { migrate, type RawProject } from './migrations';
 import { shortName } from './names';
 import { PROJECT_FORMAT, projectSchema } from './project';
-import { pathText, readProject } from './readProject';
+import { pathText } from './fieldIssue';
+import { readProject } from './readProject';
 
 /** Steps after which it is given up: each takes away one thing that the reader refuses. */
 const MOST_STEPS = 400;

@@ -1,4 +1,4 @@
-import { PROJECT_VERSION } from './project';
+import { WHOLE_VERSION } from './project';
 
 /** A file's contents before its schema is known. */
 export type RawProject = Readonly<Record<string, unknown>>;
@@ -40,8 +40,8 @@ export function migrate(raw: RawProject): RawProject {
   const { version: from } = raw;
   // Anything but a whole number is left to the schema.
   for (
-    let version = Number.isInteger(from) ? (from as number) : PROJECT_VERSION;
-    version < PROJECT_VERSION;
+    let version = Number.isInteger(from) ? (from as number) : WHOLE_VERSION;
+    version < WHOLE_VERSION;
     version++
   ) {
     if (!Object.hasOwn(MIGRATIONS, version)) break;

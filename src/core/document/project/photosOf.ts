@@ -1,10 +1,10 @@
 import type { Photo } from './photo';
-import type { Project } from './project';
+import type { KeptProject } from './keptProject';
 
 /** Every photo that a project refers to, each once. */
-export function photosOf(project: Project): readonly Photo[] {
+export function photosOf(project: KeptProject): readonly Photo[] {
   const notes = [
-    ...project.variants.flatMap((v) => Object.values(v.bench?.plan?.steps ?? {})),
+    ...project.jobs.flatMap((job) => Object.values(job.plan?.steps ?? {})),
     ...(project.log?.sessions ?? []),
     ...Object.values(project.log?.firstStarts ?? {}).flatMap((seen) => Object.values(seen)),
   ];

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { between, nonNegative, positive } from '../parts/field';
-import { partIdSchema, portRefSchema } from '../parts/partBase';
+import { jointSchema } from '../parts/joint';
+import { partIdSchema } from '../parts/partBase';
 import { benchSchema } from './bench';
 import { logSchema } from './log';
 import { calibrationSchema } from './calibration';
@@ -9,7 +10,8 @@ import { partSchema } from '../parts/part';
 
 /** What stands at the head of every project file. */
 export const PROJECT_FORMAT = 'tidal-gauge-project';
-export const PROJECT_VERSION = 5;
+/** The last version whose variants held whole circuits: older files are read as such, and workers are sent such. */
+export const WHOLE_VERSION = 5;
 
 const MM = 1e-3;
 const MM2S = 1e-6;
@@ -114,8 +116,6 @@ export const namedStateSchema = z.strictObject({
   load: between(0, 1, 'share', 'Load').optional(),
 });
 
-export const jointSchema = z.strictObject({ from: portRefSchema, to: portRefSchema });
-
 export const circuitSchema = z.strictObject({
   parts: z.array(partSchema).min(1).max(2000),
   joints: z.array(jointSchema).max(8000),
@@ -154,6 +154,10 @@ export const toleranceSchema = z.strictObject({
 });
 export type Tolerance = z.infer<typeof toleranceSchema>;
 
+/** Columns of the drawing from left to right: a part, or the width of a column left empty. */
+export const columnsSchema = z.array(z.union([partIdSchema, z.number().positive().max(400)])).max(4000);
+
+/** A variant with the circuit that its acts make. */
 export const variantSchema = z.strictObject({
   id: partIdSchema,
   name: z.string().min(1).max(80),
@@ -166,7 +170,7 @@ export const variantSchema = z.strictObject({
    * a column left empty.
    */
   sheet: z
-    .strictObject({ columns: z.array(z.union([partIdSchema, z.number().positive().max(400)])).max(4000) })
+    .strictObject({ columns: columnsSchema })
     .optional(),
   /** Findings of the audit that the user answers for. */
   waivers: z.array(waiverSchema).max(200).default([]),
@@ -180,9 +184,8 @@ export const variantSchema = z.strictObject({
   bench: benchSchema.optional(),
 });
 
-export const projectSchema = z.strictObject({
-  format: z.literal(PROJECT_FORMAT),
-  version: z.literal(PROJECT_VERSION),
+/** What a project says of its engine, whatever its variants. */
+export const projectHead = {
   name: z.string().min(1).max(80),
   note: z.string().max(4000).default(''),
   /** True for demo data: invented, no real engine. */
@@ -191,31 +194,42 @@ export const projectSchema = z.strictObject({
   oil: oilSchema,
   range: rangeSchema,
   namedStates: z.array(namedStateSchema).max(12).default([]),
-  variants: z.array(variantSchema).min(1).max(200),
-  activeVariant: partIdSchema,
   /** What was seen on the engine: sessions, first starts, reminders. */
   log: logSchema.optional(),
+};
+
+/** A project as it is worked with: every variant with its whole circuit. What is kept of it is in `keptProject.ts`. */
+export const projectSchema = z.strictObject({
+  format: z.literal(PROJECT_FORMAT),
+  version: z.literal(WHOLE_VERSION),
+  ...projectHead,
+  variants: z.array(variantSchema).min(1).max(200),
+  activeVariant: partIdSchema,
 });
 
 export type Project = z.infer<typeof projectSchema>;
 export type Variant = z.infer<typeof variantSchema>;
 export type Circuit = z.infer<typeof circuitSchema>;
-export type Joint = z.infer<typeof jointSchema>;
+export type { Joint } from '../parts/joint';
 export type Engine = z.infer<typeof engineSchema>;
 export type OperatingRange = z.infer<typeof rangeSchema>;
+
+/** The operating range as a season makes it. */
+export function rangeInSeason(range: OperatingRange, season: Season): OperatingRange {
+  return {
+    ...range,
+    ...(season.coldestOilK === undefined ? {} : { coldestOilK: season.coldestOilK }),
+    ...(season.hottestOilK === undefined ? {} : { hottestOilK: season.hottestOilK }),
+  };
+}
 
 /**
  * The project as a variant's season makes it: its oil, and its coldest and hottest. Without a season it is the project
  * itself.
  */
-export function inSeason(project: Project, { season }: Variant): Project {
+export function inSeason(project: Project, { season }: Pick<Variant, 'season'>): Project {
   if (!season) return project;
-  const range = {
-    ...project.range,
-    ...(season.coldestOilK === undefined ? {} : { coldestOilK: season.coldestOilK }),
-    ...(season.hottestOilK === undefined ? {} : { hottestOilK: season.hottestOilK }),
-  };
-  return { ...project, oil: season.oil ?? project.oil, range };
+  return { ...project, oil: season.oil ?? project.oil, range: rangeInSeason(project.range, season) };
 }
 
 /** The variant that a project has open; the reader has checked that it exists. */

@@ -6,7 +6,7 @@ import { sayIssue } from './issue';
 import { partFields, changePart } from '../parts/partFields';
 import { LARGEST_FILE_BYTES, readProject, readProjectText } from './readProject';
 import { projectJsonSchema } from './jsonSchema';
-import { PROJECT_VERSION } from './project';
+import { WHOLE_VERSION } from './project';
 import { migrate } from './migrations';
 import { solveState } from '../../judgement/judgeState';
 
@@ -49,7 +49,7 @@ describe('A project file', () => {
       expect(raw.version).toBe(version);
       const read = readProjectText(text);
       if (!read.ok) throw new Error(read.issues.map(sayIssue).join('\n'));
-      expect(read.project.version).toBe(PROJECT_VERSION);
+      expect(read.project.version).toBe(WHOLE_VERSION);
       expect(read.project.variants).toMatchObject(
         raw.variants.map(({ circuit, bench }) => ({ circuit, ...(bench === undefined ? {} : { bench }) })),
       );
@@ -65,10 +65,10 @@ describe('A project file', () => {
       variants: old.variants.map((v) => ({ ...v, sheet: { stationOrder: order } })),
     }) as { version: number; variants: { sheet?: unknown }[] };
     expect([version, variants.map((v) => v.sheet)]).toEqual([
-      PROJECT_VERSION,
+      WHOLE_VERSION,
       old.variants.map(() => ({ columns: order })),
     ]);
-    expect(migrate({ ...old, variants: 'none' })).toMatchObject({ version: PROJECT_VERSION, variants: 'none' });
+    expect(migrate({ ...old, variants: 'none' })).toMatchObject({ version: WHOLE_VERSION, variants: 'none' });
     expect(migrate({ ...old, version: -3 })).toMatchObject({ version: -3 });
     expect(migrate({ ...old, version: 'one' })).toMatchObject({ version: 'one' });
   });
@@ -141,7 +141,7 @@ describe('A project file', () => {
     ['an id used twice', (raw: Raw) => void (part(raw, 'rods')['id'] = 'mains'), 'the id "mains" is used twice'],
     [
       'a newer version',
-      (raw: Raw) => void (raw.version = PROJECT_VERSION + 1),
+      (raw: Raw) => void (raw.version = WHOLE_VERSION + 1),
       'version: the file has version 6, this app reads up to 5',
     ],
     [

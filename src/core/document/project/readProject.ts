@@ -1,15 +1,20 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import { fieldIssue } from './fieldIssue';
 import type { Issue } from './issue';
 import { migrate, type RawProject } from './migrations';
 import { PORTS, splitPortRef, sensePort } from '../parts/ports';
+import { deriveProject } from '../changes/deriveProject';
+import { keptOf } from '../changes/keptOf';
+import { chainOf, FILE_VERSION, keptProjectSchema, type KeptProject } from './keptProject';
 import {
-  inSeason,
   PROJECT_FORMAT,
-  PROJECT_VERSION,
   projectSchema,
+  rangeInSeason,
   rangeSchema,
+  type Circuit,
+  type OperatingRange,
   type Project,
-  type Variant,
+  type Season,
 } from './project';
 
 /** Larger files are refused unread: a project of 2000 parts takes about one MiB. */
@@ -17,10 +22,11 @@ export const LARGEST_FILE_BYTES = 8 * 1024 * 1024;
 /** A broken file can break in a thousand places; the first ones tell enough. */
 export const MOST_ISSUES = 12;
 
-export type ReadResult =
-  { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly issues: readonly Issue[] };
+type Refused = { readonly ok: false; readonly issues: readonly Issue[] };
+/** A project that was read: as it is kept, and as it is worked with. */
+export type ReadResult = { readonly ok: true; readonly kept: KeptProject; readonly project: Project } | Refused;
 
-const refused = (...issues: Issue[]): ReadResult => ({ ok: false, issues });
+const refused = (...issues: Issue[]): Refused => ({ ok: false, issues });
 
 /**
  * Reads a project file's text.
@@ -62,100 +68,34 @@ export function readProject(raw: unknown): ReadResult {
       detail: `"format" should be "${PROJECT_FORMAT}"`,
     });
   const version = record['version'];
-  if (typeof version === 'number' && version > PROJECT_VERSION)
-    return refused({
-      code: 'newerVersion',
-      severity: 'refused',
-      at: 'version',
-      actual: version,
-      limit: PROJECT_VERSION,
-    });
+  if (typeof version === 'number' && version > FILE_VERSION)
+    return refused({ code: 'newerVersion', severity: 'refused', at: 'version', actual: version, limit: FILE_VERSION });
+  if (version !== FILE_VERSION) {
+    const read = readWhole(record);
+    if (!read.ok) return read;
+    const kept = keptOf(read.project);
+    return { ok: true, kept, project: deriveProject(kept) };
+  }
+  const parsed = keptProjectSchema.safeParse(record, { reportInput: true });
+  if (!parsed.success) return refused(...fieldIssues(parsed.error, record));
+  const issues = [...keptIssues(parsed.data)].slice(0, MOST_ISSUES);
+  if (issues.length > 0) return refused(...issues);
+  return { ok: true, kept: parsed.data, project: deriveProject(parsed.data) };
+}
+
+/**
+ * Reads a project whose variants hold their whole circuits: a file up to version 5, or what a worker is sent.
+ */
+export function readWhole(raw: unknown): { readonly ok: true; readonly project: Project } | Refused {
+  const record = (raw ?? {}) as RawProject;
   const parsed = projectSchema.safeParse(migrate(record), { reportInput: true });
-  if (!parsed.success)
-    return { ok: false, issues: parsed.error.issues.slice(0, MOST_ISSUES).map((issue) => fieldIssue(issue, record)) };
+  if (!parsed.success) return refused(...fieldIssues(parsed.error, record));
   const issues = [...referenceIssues(parsed.data)].slice(0, MOST_ISSUES);
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, project: parsed.data };
+  return issues.length > 0 ? refused(...issues) : { ok: true, project: parsed.data };
 }
 
-/** Path as a reader writes it: variants[0].circuit.parts[3].boreM. */
-export function pathText(path: readonly PropertyKey[]): string {
-  return path.reduce<string>(
-    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
-    '',
-  );
-}
-
-/** A zod issue in our own words, with the name of the part it is in. */
-export function fieldIssue(issue: z.core.$ZodIssue, root: unknown): Issue {
-  const partName = nameOnPath(issue.path, root);
-  return {
-    code: 'field',
-    severity: 'refused',
-    at: pathText(issue.path),
-    ...(partName ? { part: partName } : {}),
-    detail: fieldDetail(issue),
-  };
-}
-
-function nameOnPath(path: readonly PropertyKey[], root: unknown): string | undefined {
-  let here: unknown = root;
-  let name: string | undefined;
-  for (const key of path) {
-    here = (here as Record<PropertyKey, unknown> | undefined)?.[key];
-    if (typeof here === 'object' && here !== null && 'id' in here && 'kind' in here) {
-      const record = here as { id: unknown; name?: unknown };
-      name = typeof record.name === 'string' ? record.name : String(record.id);
-    }
-  }
-  return name;
-}
-
-function fieldDetail(issue: z.core.$ZodIssue): string {
-  // Bounds of a quantity say themselves what is there, in its unit.
-  if ((issue.code === 'too_big' || issue.code === 'too_small') && issue.message.startsWith('must be '))
-    return issue.message;
-  const given = 'input' in issue ? describe(issue.input) : '';
-  switch (issue.code) {
-    case 'invalid_type':
-      return given === 'nothing'
-        ? `a ${issue.expected} is needed, nothing is there`
-        : `a ${issue.expected} is needed, ${given} is there`;
-    case 'too_small':
-      return sizeDetail(issue.inclusive ? 'at least' : 'greater than', issue.minimum, issue.input);
-    case 'too_big':
-      return sizeDetail(issue.inclusive ? 'at most' : 'less than', issue.maximum, issue.input);
-    case 'unrecognized_keys':
-      return `unknown field ${issue.keys.map((key) => `"${key}"`).join(', ')}; check the spelling`;
-    case 'invalid_union':
-      return issue.errors.length === 0 ? `this kind is not known: ${given}` : `none of the allowed forms fits ${given}`;
-    case 'invalid_value':
-      return `must be ${issue.values.map((value) => JSON.stringify(value)).join(' or ')}, ${given} is there`;
-    case 'custom':
-      return issue.message;
-    case 'invalid_format':
-      // A format that has a sentence of its own has it; the library's own words name its patterns.
-      return issue.message.startsWith('Invalid ')
-        ? `does not have the form that is asked for, ${given} is there`
-        : issue.message;
-    default:
-      return `cannot be what it is: ${given}`;
-  }
-}
-
-/** What a size must be: of a list its entries, of a text its letters. */
-function sizeDetail(than: string, bound: number | bigint, input: unknown): string {
-  if (Array.isArray(input)) return `must have ${than} ${bound} entries, ${input.length} are there`;
-  if (typeof input === 'string') return `must have ${than} ${bound} letters, ${input.length} are there`;
-  return `must be ${than} ${bound}, ${describe(input)} is there`;
-}
-
-function describe(input: unknown): string {
-  if (input === undefined) return 'nothing';
-  if (typeof input === 'string')
-    return `the text ${JSON.stringify(input.length > 40 ? `${input.slice(0, 40)}…` : input)}`;
-  if (typeof input === 'object') return input === null ? 'null' : Array.isArray(input) ? 'a list' : 'an object';
-  return String(input);
-}
+const fieldIssues = (error: z.ZodError, record: RawProject): Issue[] =>
+  error.issues.slice(0, MOST_ISSUES).map((issue) => fieldIssue(issue, record));
 
 /** What refers to something that is not there, or is there twice. */
 export function* referenceIssues(project: Project): Generator<Issue> {
@@ -166,27 +106,56 @@ export function* referenceIssues(project: Project): Generator<Issue> {
     'variants',
   );
   for (const [index, variant] of project.variants.entries()) {
-    yield* circuitIssues(variant, `variants[${index}].circuit`);
-    if (variant.season && !rangeSchema.safeParse(inSeason(project, variant).range).success)
-      yield {
-        code: 'field',
-        severity: 'refused',
-        at: `variants[${index}].season`,
-        detail: 'coldestOilK, the range’s fullSpeedFromK and hottestOilK must rise in this order',
-      };
+    yield* circuitIssues(variant.circuit, `variants[${index}].circuit`);
+    yield* seasonIssues(project.range, variant.season, `variants[${index}].season`);
   }
 }
 
-function* duplicates(ids: readonly string[], at: string): Generator<Issue> {
-  const seen = new Set<string>();
+/**
+ * The same of a project as it is kept. An act that can no longer be made is no fault of the file: it is kept, and the
+ * user is told.
+ */
+export function* keptIssues(kept: KeptProject): Generator<Issue> {
+  const ids = [kept.asItIs.id, ...kept.variants.map((v) => v.id)];
+  for (const at of ['activeVariant', 'engineNow'] as const) {
+    const id = kept[at];
+    if (id !== undefined && !ids.includes(id)) yield { code: 'unknownVariant', severity: 'refused', at, id };
+  }
+  yield* duplicates(ids.slice(1), 'variants', [kept.asItIs.id]);
+  yield* circuitIssues(kept.asItIs.circuit, 'asItIs.circuit');
+  yield* seasonIssues(kept.range, kept.asItIs.season, 'asItIs.season');
+  for (const [index, variant] of kept.variants.entries()) {
+    if (!ids.includes(variant.basedOn))
+      yield { code: 'unknownVariant', severity: 'refused', at: `variants[${index}].basedOn`, id: variant.basedOn };
+    else if (chainOf(kept, variant.id)[0]?.basedOn !== kept.asItIs.id)
+      yield { code: 'circleOfVariants', severity: 'refused', at: `variants[${index}].basedOn`, id: variant.basedOn };
+    yield* duplicates(
+      variant.acts.map((a) => a.id),
+      `variants[${index}].acts`,
+    );
+    yield* seasonIssues(kept.range, variant.season, `variants[${index}].season`);
+  }
+}
+
+function* seasonIssues(range: OperatingRange, season: Season | undefined, at: string): Generator<Issue> {
+  if (season && !rangeSchema.safeParse(rangeInSeason(range, season)).success)
+    yield {
+      code: 'field',
+      severity: 'refused',
+      at,
+      detail: 'coldestOilK, the range’s fullSpeedFromK and hottestOilK must rise in this order',
+    };
+}
+
+function* duplicates(ids: readonly string[], at: string, taken: readonly string[] = []): Generator<Issue> {
+  const seen = new Set<string>(taken);
   for (const [index, id] of ids.entries()) {
     if (seen.has(id)) yield { code: 'duplicateId', severity: 'refused', at: `${at}[${index}].id`, id };
     seen.add(id);
   }
 }
 
-function* circuitIssues(variant: Variant, at: string): Generator<Issue> {
-  const { parts, joints } = variant.circuit;
+function* circuitIssues({ parts, joints }: Circuit, at: string): Generator<Issue> {
   yield* duplicates(
     parts.map((p) => p.id),
     `${at}.parts`,

@@ -1,4 +1,4 @@
-import { PROJECT_VERSION, projectSchema, type Joint } from '../../document/project/project';
+import { WHOLE_VERSION, projectSchema, type Joint } from '../../document/project/project';
 import { sayIssue } from '../../document/project/issue';
 import { CircuitSolver } from '../circuitSolver';
 import { solveState } from '../../judgement/judgeState';
@@ -10,7 +10,7 @@ const LINE = { kind: 'line', form: 'hose', boreM: 0.01, lengthM: 1 };
 function circuit(parts: Record<string, unknown>[], joints: [string, string][]) {
   const project = projectSchema.parse({
     format: 'tidal-gauge-project',
-    version: PROJECT_VERSION,
+    version: WHOLE_VERSION,
     name: 'test',
     oil: OIL,
     engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 },

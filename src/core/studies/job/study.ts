@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { textHash } from '../../foundations/textHash';
 import { sayIssue } from '../../document/project/issue';
 import type { Project } from '../../document/project/project';
-import { fieldIssue } from '../../document/project/readProject';
+import { fieldIssue } from '../../document/project/fieldIssue';
 import type { StudyCommand } from './command';
 import type { StudyCircuits } from './studyCircuits';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { partSchema, type Part, type PartKind } from '../../document/parts/part';
 import {
   PROJECT_FORMAT,
-  PROJECT_VERSION,
+  WHOLE_VERSION,
   projectSchema,
   type Joint,
   type Project,
@@ -375,7 +375,7 @@ export function randomProject(seed: number): Project {
   maker.make();
   return projectSchema.parse({
     format: PROJECT_FORMAT,
-    version: PROJECT_VERSION,
+    version: WHOLE_VERSION,
     name: `random ${seed}`,
     engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 120 },
     oil: draw.pick(OIL_GRADES),

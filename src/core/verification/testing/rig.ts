@@ -1,4 +1,4 @@
-import { PROJECT_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
+import { WHOLE_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
 
 export const RIG_DENSITY_KG_M3 = 850;
 /** A fluid of constant viscosity, so that closed forms need no temperature. */
@@ -22,7 +22,7 @@ export function betweenTanks(
 ): Project {
   return projectSchema.parse({
     format: 'tidal-gauge-project',
-    version: PROJECT_VERSION,
+    version: WHOLE_VERSION,
     name: 'bench',
     oil: OIL,
     engine: { crankingSpeedRevS: 4, idleSpeedRevS: 14, maximumSpeedRevS: 100 },

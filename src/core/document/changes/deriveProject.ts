@@ -1,0 +1,164 @@
+import type { Column } from '../plumbing/columns';
+import { figureKey } from '../moves/figure';
+import type { Bench } from '../project/bench';
+import { chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
+import { PROJECT_FORMAT, WHOLE_VERSION, type Circuit, type Project, type Variant } from '../project/project';
+import { columnsOf, replay, type Replayed } from './replay';
+import type { Act } from './act';
+
+/** What a variant's acts make, by what they are made on: a list that nobody changed is not made again. */
+const replays = new WeakMap<Circuit, WeakMap<readonly Act[], Replayed>>();
+
+function replayOnce(circuit: Circuit, acts: readonly Act[]): Replayed {
+  let here = replays.get(circuit);
+  if (!here) replays.set(circuit, (here = new WeakMap()));
+  let made = here.get(acts);
+  if (!made) here.set(acts, (made = replay(circuit, acts)));
+  return made;
+}
+
+/**
+ * What a variant's own acts make of its parent's circuit.
+ * @param id of a variant; the engine as it is has no acts
+ */
+export function replayOf(kept: KeptProject, id: string): Replayed {
+  return chainOf(kept, id).reduce<Replayed>((parent, { acts }) => replayOnce(parent.circuit, acts), {
+    circuit: kept.asItIs.circuit,
+    troubles: [],
+    made: [],
+  });
+}
+
+/** The circuit of a variant, or of the engine as it is. */
+export const circuitOf = (kept: KeptProject, id: string): Circuit => replayOf(kept, id).circuit;
+
+/** Columns of a variant's drawing: as the user left them, or as its acts lay them. */
+function columnsIn(kept: KeptProject, id: string): readonly Column[] {
+  if (id === kept.asItIs.id) return kept.asItIs.columns ?? [];
+  const variant = chainOf(kept, id).at(-1)!;
+  return variant.columns ?? columnsOf(columnsIn(kept, variant.basedOn), replayOf(kept, id));
+}
+
+/** Figures that acts set: what somebody chose is no guess. */
+function setFigures(chain: readonly KeptVariant[]): string[] {
+  return chain.flatMap(({ acts }) =>
+    acts.flatMap((act) =>
+      act.off
+        ? []
+        : act.moves.flatMap(({ move }) =>
+            move.kind === 'set' ? [move, ...(move.with ?? [])].map(({ path }) => figureKey(move.part, path)) : [],
+          ),
+    ),
+  );
+}
+
+/** The variant that a job to this one begins at. */
+function jobFromOf(kept: KeptProject, id: string): string | undefined {
+  const variant = kept.variants.find((v) => v.id === id);
+  const from = variant?.jobFrom ?? kept.engineNow ?? variant?.basedOn;
+  return from === id ? variant?.basedOn : from;
+}
+
+/** The job note of the work that leads to a variant. */
+export function jobOf(kept: KeptProject, id: string): { readonly from: string; readonly to: string } {
+  return { from: jobFromOf(kept, id) ?? kept.asItIs.id, to: id };
+}
+
+function benchOf(kept: KeptProject, id: string): Bench | undefined {
+  const { from, to } = jobOf(kept, id);
+  const job = kept.jobs.find((j) => j.from === from && j.to === to);
+  const stated = kept.variants.find((v) => v.id === id)?.jobFrom ?? kept.engineNow;
+  const plan = {
+    ...(stated === undefined || stated === id ? {} : { from: stated }),
+    ...job?.plan,
+  };
+  const bench: Bench = {
+    ...kept.notes,
+    ...(Object.keys(plan).length > 0 ? { plan } : {}),
+    ...(job?.level ? { level: job.level } : {}),
+  };
+  return Object.keys(bench).length > 0 ? bench : undefined;
+}
+
+/** A value that is found when it is first asked for: one variant is derived at a time. */
+function later<T extends object, K extends string, V>(of: T, key: K, find: () => V): T & Record<K, V> {
+  let found: { readonly value: V } | undefined;
+  return Object.defineProperty(of, key, {
+    get: () => (found ??= { value: find() }).value,
+    enumerable: true,
+    configurable: true,
+  }) as T & Record<K, V>;
+}
+
+/** Views by what they show: one that nothing touched stays the same object. */
+const views = new WeakMap<object, { readonly from: readonly unknown[]; readonly view: Variant }>();
+
+function viewOf(kept: KeptProject, id: string): Variant {
+  const own = id === kept.asItIs.id ? kept.asItIs : kept.variants.find((v) => v.id === id)!;
+  const chain = chainOf(kept, id);
+  const { asItIs, known, tolerances, readings, fit, notes, jobs, engineNow } = kept;
+  const from = [own, ...chain.map((v) => v.acts), asItIs, known, tolerances, readings, fit, notes, jobs, engineNow];
+  const before = views.get(own);
+  if (before?.from.length === from.length && before.from.every((each, i) => each === from[i])) return before.view;
+  const view = makeView(kept, own, chain);
+  views.set(own, { from, view });
+  return view;
+}
+
+function makeView(
+  kept: KeptProject,
+  own: KeptProject['asItIs'] | KeptVariant,
+  chain: readonly KeptVariant[],
+): Variant {
+  const { id, name, note, waivers, season } = own;
+  const readings = kept.readings.filter((r) => r.with === id).map((r) => r.reading);
+  const fit = chain.findLast((v) => v.fit)?.fit ?? kept.fit;
+  const known = [...kept.known.map((k) => `${k.part}.${k.path}`), ...setFigures(chain)];
+  const bench = benchOf(kept, id);
+  const head = {
+    id,
+    name,
+    note,
+    ...('basedOn' in own ? { basedOn: own.basedOn } : {}),
+    waivers,
+    ...(season ? { season } : {}),
+    ...(kept.tolerances.length > 0 ? { tolerances: kept.tolerances } : {}),
+    ...(known.length > 0 ? { known: [...new Set(known)] } : {}),
+    ...(readings.length > 0 || fit ? { calibration: { readings, ...(fit ? { applied: fit } : {}) } } : {}),
+    ...(bench ? { bench } : {}),
+  };
+  return later(
+    later(head, 'circuit', () => circuitOf(kept, id)),
+    'sheet',
+    () => ({ columns: [...columnsIn(kept, id)] }),
+  );
+}
+
+const projects = new WeakMap<KeptProject, Project>();
+
+/**
+ * The project as it is worked with: the engine as it is, and each variant with the circuit that its acts make. A
+ * circuit is made when it is first asked for.
+ */
+export function deriveProject(kept: KeptProject): Project {
+  let project = projects.get(kept);
+  if (!project) {
+    const { name, note, madeUp, engine, oil, range, namedStates, log, activeVariant, asItIs, variants } = kept;
+    project = {
+      format: PROJECT_FORMAT,
+      version: WHOLE_VERSION,
+      name,
+      note,
+      madeUp,
+      engine,
+      oil,
+      range,
+      namedStates,
+      ...(log ? { log } : {}),
+      variants: [asItIs.id, ...variants.map((v) => v.id)].map((id) => viewOf(kept, id)),
+      activeVariant,
+    };
+    projects.set(kept, project);
+  }
+  return project;
+}

@@ -1,0 +1,355 @@
+import { makeOn } from '../moves/applyMove';
+import { columnsAfter } from '../moves/columns';
+import { changedFigures, type Figure, type FigurePath } from '../moves/figure';
+import type { Move } from '../moves/move';
+import { sayMove } from '../moves/sayMove';
+import { MoveRefused, withFigures } from '../moves/workpiece';
+import type { Part } from '../parts/part';
+import { idsTaken, chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
+import { shortName } from '../project/names';
+import type { Circuit } from '../project/project';
+import type { Act, MadeMove } from './act';
+import { circuitOf, replayOf } from './deriveProject';
+import { setMove } from './keptOf';
+
+/** What an edit makes of a project, or why it cannot be made. */
+export type Edited =
+  | { readonly ok: true; readonly kept: KeptProject }
+  | { readonly ok: false; readonly why: string };
+
+export const edited = (kept: KeptProject): Edited => ({ ok: true, kept });
+export const refusedEdit = (why: string): Edited => ({ ok: false, why });
+
+/** True where the variant is the engine as it is. */
+export const isAsItIs = (kept: KeptProject, id: string): boolean => kept.asItIs.id === id;
+
+/** The project with a variant changed. */
+export function withKeptVariant(
+  kept: KeptProject,
+  id: string,
+  change: (variant: KeptVariant) => KeptVariant,
+): KeptProject {
+  return { ...kept, variants: kept.variants.map((v) => (v.id === id ? change(v) : v)) };
+}
+
+/** An id that no act of the project has. */
+export function freshActId(kept: KeptProject): string {
+  const taken = new Set(kept.variants.flatMap((v) => v.acts.map((a) => a.id)));
+  let n = taken.size + 1;
+  while (taken.has(`act${n}`)) n++;
+  return `act${n}`;
+}
+
+/** Moves made one after the other on a circuit, with the ids that they give. */
+interface Made {
+  readonly circuit: Circuit;
+  readonly moves: readonly MadeMove[];
+  /** As undo names each. */
+  readonly names: readonly string[];
+  readonly came: readonly string[];
+  readonly columns: (columns: KeptProject['asItIs']['columns']) => NonNullable<KeptProject['asItIs']['columns']>;
+}
+
+function makeAll(kept: KeptProject, circuit: Circuit, moves: readonly Move[]): Made | { readonly why: string } {
+  const taken = new Set(idsTaken(kept));
+  const made: MadeMove[] = [];
+  const names: string[] = [];
+  const steps: { before: Circuit; after: Circuit; came: Parameters<typeof columnsAfter>[2] }[] = [];
+  let here = circuit;
+  for (const move of moves) {
+    const outcome = makeOn(here, move, { taken });
+    if (!outcome.ok) return { why: outcome.why };
+    names.push(sayMove(here, move));
+    for (const id of outcome.gave) taken.add(id);
+    made.push({ move, ...(outcome.gave.length > 0 ? { gives: [...outcome.gave] } : {}) });
+    steps.push({ before: here, after: outcome.circuit, came: outcome.came });
+    here = outcome.circuit;
+  }
+  const there = new Set(here.parts.map((p) => p.id));
+  return {
+    circuit: here,
+    moves: made,
+    names,
+    came: steps.flatMap((s) => s.came.map((c) => c.id)).filter((id) => there.has(id)),
+    columns: (columns = []) =>
+      steps.reduce(
+        (before, s) => columnsAfter({ circuit: s.before, columns: before }, s.after, s.came),
+        columns,
+      ),
+  };
+}
+
+/** A change that was made. */
+export interface MadeChange {
+  readonly ok: true;
+  readonly kept: KeptProject;
+  /** As undo names it. */
+  readonly name: string;
+  /** As undo names each of its moves. */
+  readonly names: readonly string[];
+  /** Parts that came new. */
+  readonly came: readonly string[];
+}
+
+/**
+ * Makes moves in the variant that is open, as one act; on the engine as it is they correct what is said of it, and
+ * every variant has them.
+ * @param of what else is said of the act
+ */
+export function makeChange(
+  kept: KeptProject,
+  moves: readonly Move[],
+  of: Pick<Act, 'name' | 'whatIf'> = {},
+): MadeChange | { readonly ok: false; readonly why: string } {
+  const id = kept.activeVariant;
+  const made = makeAll(kept, circuitOf(kept, id), moves);
+  if ('why' in made) return { ok: false, ...made };
+  const { names, came } = made;
+  const name =
+    of.name ?? (names.length === 1 ? names[0]! : shortName(`${names.length} changes: ${names.join(', ')}`));
+  if (isAsItIs(kept, id)) {
+    const { asItIs } = kept;
+    return {
+      ok: true,
+      name,
+      names,
+      came,
+      kept: {
+        ...kept,
+        asItIs: { ...asItIs, circuit: asIs(made.circuit), columns: made.columns(asItIs.columns) },
+      },
+    };
+  }
+  const act: Act = { id: freshActId(kept), ...of, moves: [...made.moves] };
+  return {
+    ok: true,
+    name,
+    names,
+    came,
+    kept: withKeptVariant(kept, id, (variant) => ({
+      ...variant,
+      acts: [...variant.acts, act],
+      ...(variant.columns ? { columns: made.columns(variant.columns) } : {}),
+    })),
+  };
+}
+
+/** On the engine as it is nothing replaces anything: what stood there before was never known. */
+const asIs = ({ parts, joints }: Circuit): Circuit => ({
+  joints,
+  parts: parts.map((part) => {
+    if (part.replaces === undefined) return part;
+    const { replaces: _, ...rest } = part;
+    return rest as Part;
+  }),
+});
+
+/** Fields that belong to a part wherever it is: what it is called, where it sits, how long it was cut. */
+const OWN_FIELDS = new Set<string | number>([
+  'name',
+  'note',
+  'place',
+  'elevationM',
+  'lengthM',
+  'connections',
+  'price',
+  'massKg',
+  'electrical',
+]);
+
+const keyOf = (path: FigurePath): string => path.join('.');
+const meets = (a: FigurePath, b: FigurePath): boolean =>
+  a.every((key, i) => i >= b.length || String(b[i]) === String(key)) ;
+
+/** A figure in a list, in place of what the list says of the same place. */
+function put<F extends Omit<Figure, 'part'>>(list: readonly F[], figure: F, same: (of: F) => boolean): F[] {
+  return [...list.filter((f) => !same(f)), figure];
+}
+
+/** Where a part of a variant comes from: the engine as it is, or a variant's move. */
+export function makerOf(kept: KeptProject, id: string, part: string): string {
+  const maker = chainOf(kept, id).findLast((v) => v.acts.some((act) => act.moves.some((m) => gives(m, part))));
+  return maker?.id ?? kept.asItIs.id;
+}
+
+const gives = ({ move, gives: given }: MadeMove, part: string): boolean =>
+  (given?.includes(part) ?? false) || (move.kind === 'plumbing' && move.makes.some((p) => p.id === part));
+
+const setsFigure = ({ move }: MadeMove, part: string, path: FigurePath): boolean =>
+  move.kind === 'set' && move.part === part && [move, ...(move.with ?? [])].some((f) => meets(f.path, path));
+
+function withSet(made: MadeMove, { path, value }: Omit<Figure, 'part'>): MadeMove {
+  const move = made.move as Extract<Move, { kind: 'set' }>;
+  const figure = { path, ...(value === undefined ? {} : { value }) };
+  if (keyOf(move.path) === keyOf(path)) {
+    const { value: _, ...rest } = move;
+    return { ...made, move: { ...rest, ...figure } };
+  }
+  return { ...made, move: { ...move, with: put(move.with ?? [], figure, (f) => keyOf(f.path) === keyOf(path)) } };
+}
+
+/** A variant's acts with one move changed. */
+const withMove = (acts: readonly Act[], at: Act, index: number, change: (made: MadeMove) => MadeMove): Act[] =>
+  acts.map((act) => (act === at ? { ...act, moves: act.moves.map((m, i) => (i === index ? change(m) : m)) } : act));
+
+/** Writes one figure where it is said: in the act that sets it, in those that make its part, or in the engine as it is. */
+function writeFigure(kept: KeptProject, id: string, part: string, figure: Omit<Figure, 'part'>): KeptProject {
+  for (const variant of [...chainOf(kept, id)].reverse())
+    for (const act of [...variant.acts].reverse()) {
+      if (act.off) continue;
+      const setting = act.moves.findLastIndex((m) => setsFigure(m, part, figure.path));
+      const making = act.moves.findIndex((m) => gives(m, part));
+      if (setting >= 0)
+        return withKeptVariant(kept, variant.id, (v) => ({
+          ...v,
+          acts: withMove(v.acts, act, setting, (m) => withSet(m, figure)),
+        }));
+      if (making >= 0) return writeWhereMade(kept, part, figure);
+    }
+  const { asItIs } = kept;
+  return {
+    ...kept,
+    asItIs: {
+      ...asItIs,
+      circuit: {
+        ...asItIs.circuit,
+        parts: asItIs.circuit.parts.map((p) => (p.id === part ? unchecked(p, figure) : p)),
+      },
+    },
+  };
+}
+
+/** Knowledge of a part stays with the acts that make it: a copied act makes the same part. */
+function writeWhereMade(kept: KeptProject, part: string, figure: Omit<Figure, 'part'>): KeptProject {
+  const known: Figure = { part, ...figure };
+  const same = (f: Figure) => f.part === part && keyOf(f.path) === keyOf(figure.path);
+  return {
+    ...kept,
+    variants: kept.variants.map((v) =>
+      v.acts.some((act) => act.moves.some((m) => gives(m, part)))
+        ? {
+            ...v,
+            acts: v.acts.map((act) => ({
+              ...act,
+              moves: act.moves.map((m) => (gives(m, part) ? { ...m, figures: put(m.figures ?? [], known, same) } : m)),
+            })),
+          }
+        : v,
+    ),
+  };
+}
+
+/** A part with a figure that is checked once all of them are in. */
+function unchecked(part: Part, { path, value }: Omit<Figure, 'part'>): Part {
+  const copy = JSON.parse(JSON.stringify(part)) as Record<string | number, unknown>;
+  const holder = path
+    .slice(0, -1)
+    .reduce<unknown>((here, key) => (here as Record<string | number, unknown> | null | undefined)?.[key], copy);
+  if (typeof holder !== 'object' || holder === null) throw new MoveRefused(`${part.name} has no such figure.`);
+  if (value === undefined) Reflect.deleteProperty(holder, path.at(-1)!);
+  else (holder as Record<string | number, unknown>)[path.at(-1)!] = value;
+  return copy as unknown as Part;
+}
+
+const trouble = (kept: KeptProject, id: string) => replayOf(kept, id).troubles;
+
+/** The project after an edit, unless something in the open variant can then no longer be made. */
+function sound(before: KeptProject, after: KeptProject): Edited {
+  const id = before.activeVariant;
+  const was = new Set(trouble(before, id).map((t) => t.why));
+  const fresh = trouble(after, id).find((t) => !was.has(t.why));
+  return fresh ? refusedEdit(fresh.why) : edited(after);
+}
+
+/**
+ * Says what is known of a part: its figures are written where they are said, and every variant in which the part is has
+ * them. No work follows.
+ *
+ * @param id the variant in which the part is looked at
+ */
+export function learn(
+  kept: KeptProject,
+  id: string,
+  part: string,
+  figures: readonly Omit<Figure, 'part'>[],
+): Edited {
+  if (figures.length === 0) return edited(kept);
+  try {
+    const after = figures.reduce((here, figure) => writeFigure(here, id, part, figure), kept);
+    const base = after.asItIs.circuit.parts.find((p) => p.id === part);
+    const wasBase = kept.asItIs.circuit.parts.find((p) => p.id === part);
+    if (base && base !== wasBase) {
+      const checked = withFigures(base, []);
+      const parts = after.asItIs.circuit.parts.map((p) => (p.id === part ? checked : p));
+      return sound(kept, { ...after, asItIs: { ...after.asItIs, circuit: { ...after.asItIs.circuit, parts } } });
+    }
+    return sound(kept, after);
+  } catch (error) {
+    if (error instanceof MoveRefused) return refusedEdit(error.message);
+    throw error;
+  }
+}
+
+/** Marks figures as known, with where they are from. */
+export function markKnown(
+  kept: KeptProject,
+  part: string,
+  paths: readonly string[],
+  of: { readonly source?: string; readonly on?: string } = {},
+): KeptProject {
+  const others = kept.known.filter((k) => k.part !== part || !paths.includes(k.path));
+  return { ...kept, known: [...others, ...paths.map((path) => ({ part, path, ...of }))] };
+}
+
+/** Sets figures of a part in the open variant alone: a change. Typing in one field goes on with its act. */
+function changeFigures(kept: KeptProject, part: Part, figures: readonly Omit<Figure, 'part'>[]): Edited {
+  const id = kept.activeVariant;
+  const variant = kept.variants.find((v) => v.id === id)!;
+  const keys = figures.map((f) => keyOf(f.path)).sort();
+  const last = variant.acts.findLast((act) => {
+    const [only] = act.moves;
+    return (
+      act.moves.length === 1 &&
+      !act.off &&
+      only!.move.kind === 'set' &&
+      only!.move.part === part.id &&
+      JSON.stringify([only!.move, ...(only!.move.with ?? [])].map((f) => keyOf(f.path)).sort()) === JSON.stringify(keys)
+    );
+  });
+  const without = last
+    ? withKeptVariant(kept, id, (v) => ({ ...v, acts: v.acts.filter((act) => act !== last) }))
+    : kept;
+  const bare = circuitOf(without, id).parts.find((p) => p.id === part.id);
+  // Typed back to what it was: there is no change any more.
+  if (bare && last && changedFigures(bare, part).every((f) => !keys.includes(keyOf(f.path)))) return edited(without);
+  const move = setMove(part, figures)!;
+  if (!last) {
+    const made = makeChange(kept, [move]);
+    return made.ok ? edited(made.kept) : made;
+  }
+  return sound(
+    kept,
+    withKeptVariant(kept, id, (v) => ({ ...v, acts: withMove(v.acts, last, 0, (m) => ({ ...m, move })) })),
+  );
+}
+
+/**
+ * A part of the open variant as it is now said to be. What belongs to a part wherever it is, and what is said of the
+ * engine as it is or of a part that this variant brings, is knowledge; other figures of a part that was there before are
+ * a change of this variant.
+ *
+ * @param part whole, checked against the schema
+ * @param as 'known': all of it is knowledge, whoever made the part
+ */
+export function setPart(kept: KeptProject, part: Part, as: 'asMeant' | 'known' = 'asMeant'): Edited {
+  const id = kept.activeVariant;
+  const before = circuitOf(kept, id).parts.find((p) => p.id === part.id);
+  if (!before) return refusedEdit(`There is no part ${part.id} in this circuit.`);
+  const figures = changedFigures(before, part);
+  const isKnowledge = as === 'known' || isAsItIs(kept, id) || makerOf(kept, id, part.id) === id;
+  const learned = figures.filter((f) => isKnowledge || OWN_FIELDS.has(f.path[0]!));
+  const changed = figures.filter((f) => !learned.includes(f));
+  const known = learn(kept, id, part.id, learned);
+  return !known.ok || changed.length === 0 ? known : changeFigures(known.kept, part, changed);
+}
+

@@ -1,0 +1,41 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { CircuitSolver } from '../../network/circuitSolver';
+import { solveState } from '../../judgement/judgeState';
+import type { Project } from '../project/project';
+import { readProject, readWhole } from '../project/readProject';
+import { deriveProject } from './deriveProject';
+import { keptOf } from './keptOf';
+
+const FROZEN = 'src/core/verification/frozen';
+
+/** Files of older versions, as whole circuits. */
+const older = readdirSync(FROZEN)
+  .filter((file) => file.endsWith('.json'))
+  .map((file): [string, Project] => {
+    const read = readWhole(JSON.parse(readFileSync(`${FROZEN}/${file}`, 'utf8')));
+    if (!read.ok) throw new Error(file);
+    return [file, read.project];
+  });
+
+describe.each(older)('%s, from whole circuits to acts', (_, project) => {
+  const kept = keptOf(project);
+  const derived = deriveProject(kept);
+
+  it('gives every variant the same answers to the last bit', () => {
+    for (const variant of project.variants) {
+      const [was, is] = [project, derived].map((p) => {
+        const made = CircuitSolver.of(p, variant.id);
+        if (!made.ok) return made.issues;
+        const { idleSpeedRevS, maximumSpeedRevS } = p.engine;
+        return [idleSpeedRevS, maximumSpeedRevS].map((speed) => solveState(made.circuit, made.circuit.stateAt(speed, 373.15)));
+      });
+      expect(is).toEqual(was);
+    }
+  });
+
+  it('keeps no circuit of a variant, and reads what it writes', () => {
+    expect(kept.variants.every((v) => !('circuit' in v))).toBe(true);
+    const again = readProject(JSON.parse(JSON.stringify(kept)));
+    expect(again.ok && again.kept).toEqual(kept);
+  });
+});
