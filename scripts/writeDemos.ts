@@ -9,6 +9,6 @@ const FOLDER = 'demo';
 for (const file of readdirSync(FOLDER).filter((name) => name.endsWith('.json'))) {
   const read = readProjectText(readFileSync(join(FOLDER, file), 'utf8'));
   if (!read.ok) throw new Error(`${file}: ${JSON.stringify(read.issues)}`);
-  writeFileSync(join(FOLDER, file), `${JSON.stringify(read.project, null, 1)}\n`);
+  writeFileSync(join(FOLDER, file), `${JSON.stringify(read.kept, null, 1)}\n`);
   console.log(`Wrote ${file}`);
 }

@@ -68,9 +68,8 @@ describe('The command line, whatever is typed', () => {
 
   it('prints names that hold a terminal’s escapes as what they are not', async () => {
     const text = (await import('node:fs')).readFileSync(DEMO, 'utf8').replaceAll('"Turbo"', '"Turbo"');
-    const project = JSON.parse(text) as { variants: { circuit: { parts: { name: string }[] } }[] };
-    for (const { circuit } of project.variants)
-      for (const part of circuit.parts) part.name = `=cmd\u001b[2J ${part.name}`;
+    const project = JSON.parse(text) as { asItIs: { circuit: { parts: { name: string }[] } } };
+    for (const part of project.asItIs.circuit.parts) part.name = `=cmd\u001b[2J ${part.name}`;
     const file = odd('escapes.json', JSON.stringify(project));
     for (const form of [[], ['--json'], ['--csv']]) {
       const { out } = await run('sweep', file, ...form);

@@ -21,9 +21,9 @@ it('the command line prints the sheet on both papers, and a bracket at true size
     if (more.length > 0) expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
   }
   // A bracket's PDF is as large as its template, so that it prints at true size.
-  const project = JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as { variants: { bench?: unknown }[] };
+  const project = JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as { notes: object };
   const shape = { widthM: 0.12, heightM: 0.06, holes: [{ xM: 0.02, yM: 0.02, diameterM: 0.0085 }], bends: [] };
-  project.variants[1]!.bench = { places: { noseCooler: { brackets: [{ on: '2026-11-26', shape, changed: '' }] } } };
+  project.notes = { places: { noseCooler: { brackets: [{ on: '2026-11-26', shape, changed: '' }] } } };
   const [own, bracket] = [join(folder, 'own.json'), join(folder, 'bracket.pdf')];
   writeFileSync(own, JSON.stringify(project));
   tidal('bracket', own, 'noseCooler', '--variant', 'noseCooler', '-o', bracket);

@@ -66,11 +66,11 @@ describe('The command line', () => {
 describe('A cooler that no exchanger could be', () => {
   it('is said and counts as a failure, with and without heat', async () => {
     const project = JSON.parse(readFileSync(DEMO, 'utf8')) as {
-      variants: { id: string; circuit: { parts: Record<string, unknown>[] } }[];
+      variants: { acts: { moves: { figures?: unknown }[] }[] }[];
     };
-    const nose = project.variants.find((v) => v.id === 'noseCooler')!;
-    for (const part of nose.circuit.parts)
-      if (part['kind'] === 'cooler') (part['cooling'] as Record<string, unknown>)['ratedHeatW'] = 1e7;
+    project.variants[0]!.acts[0]!.moves[0]!.figures = [
+      { part: 'noseCooler', path: ['cooling', 'ratedHeatW'], value: 1e7 },
+    ];
     const file = fileWith('impossible.json', JSON.stringify(project));
     for (const command of ['solve', 'balance']) {
       const { code, err } = await run(command, file, '--variant', 'noseCooler', '--rpm', '2000', '--json');
@@ -83,11 +83,10 @@ describe('A cooler that no exchanger could be', () => {
 describe('A relief that is stuck', () => {
   it('is said to press above every rating', async () => {
     const project = JSON.parse(readFileSync(DEMO, 'utf8')) as {
-      variants: { circuit: { parts: Record<string, unknown>[] } }[];
+      asItIs: { circuit: { parts: Record<string, unknown>[] } };
     };
-    for (const { circuit } of project.variants)
-      for (const part of circuit.parts)
-        if (part['kind'] === 'relief') Object.assign(part, { crackPa: 1e8, fullOpenPa: 1.1e8 });
+    for (const part of project.asItIs.circuit.parts)
+      if (part['kind'] === 'relief') Object.assign(part, { crackPa: 1e8, fullOpenPa: 1.1e8 });
     const { err } = await run(
       'solve',
       fileWith('stuck.json', JSON.stringify(project)),

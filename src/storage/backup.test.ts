@@ -38,7 +38,7 @@ describe('A backup of everything', () => {
       .sort();
     expect(projects).toHaveLength(3);
     const texts = projects.map((f) => readProjectText(new TextDecoder().decode(files[f])));
-    expect(texts.flatMap((t) => (t.ok ? [t.project] : []))).toEqual(expect.arrayContaining([first, second]));
+    expect(texts.flatMap((t) => (t.ok ? [t.kept] : []))).toEqual(expect.arrayContaining([first, second]));
   });
 
   it.each([

@@ -21,7 +21,7 @@ describe('What is kept beside projects', () => {
     expect(points.filter((p) => !p.named)).toHaveLength(30);
     expect(points[0]!.name).toBe('aside 34');
     const named = points.find((p) => p.named)!;
-    expect(await loadSavePoint(named.id)).toEqual({ ok: true, project });
+    expect(await loadSavePoint(named.id)).toMatchObject({ ok: true, kept: project });
     await deleteSavePoint(named.id);
     expect(await loadSavePoint(named.id)).toBeUndefined();
   });

@@ -1,11 +1,12 @@
-import { readFileSync } from 'node:fs';
+import { demoProject } from '../core/verification/testing/demo';
 import { createCircuitWorker } from './circuitWorkerApi';
 import { solveReplySchema, taskReplySchema } from './protocol';
 import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
 import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
 import { SWEEP_STUDY } from '../core/studies/sweep/sweepStudy';
 
-const demo = () => JSON.parse(readFileSync('demo/thornback.json', 'utf8')) as unknown;
+/** As the page sends it. */
+const demo = () => structuredClone(demoProject()) as unknown;
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 const quiet = () => undefined;
 /** A clock on which every look is a slice later, so that a long task pauses after each step. */

@@ -1,4 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
+import { withVariantsAsked } from '../core/document/changes/variantsAsked';
 import type { Project } from '../core/document/project/project';
 import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/judgement/stateResult';
@@ -149,12 +150,12 @@ export function prepareToSolve(): void {
 
 /** Solves one state, in a worker kept for that, so that a study never delays a moving instrument. */
 export function solveInWorker(project: Project, request: SolveRequest) {
-  return (solving ??= new CircuitWorkerClient()).solve(project, request);
+  return (solving ??= new CircuitWorkerClient()).solve(withVariantsAsked(project), request);
 }
 
 /**
  * The same of a circuit that is only looked at, in a worker of its own, so that the circuit on the circuits stays ready.
  */
 export function solvePreviewInWorker(project: Project, request: SolveRequest) {
-  return (previewing ??= new CircuitWorkerClient()).solve(project, request);
+  return (previewing ??= new CircuitWorkerClient()).solve(withVariantsAsked(project), request);
 }

@@ -1,3 +1,4 @@
+import { withVariantsAsked } from '../core/document/changes/variantsAsked';
 import type { Project } from '../core/document/project/project';
 import { runStudy, startStudy, type StudyKind } from '../core/studies/job/study';
 import { STUDIES, type AnswerOf, type QuestionOf, type StudyName } from '../core/studies/registry';
@@ -99,6 +100,7 @@ export class StudyPool {
     urgency: Urgency = 'study',
   ): Promise<AnswerOf<N>> {
     const kind = await loadStudy(name);
+    const sent = withVariantsAsked(project, kind.variants?.(request));
     const before: unknown[] = [];
     let known = 0;
     const answer = await runStudy(startStudy(kind, project, request), async (tasks) => {
@@ -120,7 +122,7 @@ export class StudyPool {
           shares[i] = done;
           tell();
         };
-        replies[i] = kind.replySchema.parse(await doer.task(project, kind.name, tasks[i], share));
+        replies[i] = kind.replySchema.parse(await doer.task(sent, kind.name, tasks[i], share));
         share(1);
       };
       await this.shareOut(tasks.length, doTask, signal, urgency);

@@ -98,7 +98,7 @@ describe('The workbench', () => {
     expect(useDocument.getState().past).toHaveLength(2);
   });
 
-  it('undoes an edit in the variant where it was made, never one of its namesake in another', () => {
+  it('undoes an edit in the variant where it was made; what is known of the engine reaches those below', () => {
     opened();
     const { replacePart, showVariant, undo, redo } = useDocument.getState();
     const bores = () =>
@@ -120,7 +120,7 @@ describe('The workbench', () => {
     showVariant('stock');
     expect([bores(), useDocument.getState().past.length]).toEqual([[1e-3, 1.2e-3], 2]);
     undo();
-    expect([bores(), useDocument.getState().project!.activeVariant]).toEqual([[1e-3, 1.5e-3], 'noseCooler']);
+    expect([bores(), useDocument.getState().project!.activeVariant]).toEqual([[1e-3, 1e-3], 'noseCooler']);
     undo();
     expect([bores(), useDocument.getState().project!.activeVariant]).toEqual([[1.5e-3, 1.5e-3], 'stock']);
     redo();
@@ -152,10 +152,10 @@ describe('The workbench', () => {
       stores().addToPlan();
       stores().previewMove(LOOP);
       expect(stores().preview).toMatchObject({
-        name: expect.stringMatching(/^2 changes: insert plate before Filter, /),
+        name: expect.stringMatching(/^2 changes: insert sandwich before Filter, /),
       });
-      expect(parts(stores().preview?.project)).toEqual(expect.arrayContaining(['plate', 'out', 'cooler', 'back']));
-      expect(stores().preview?.came).toEqual(['plate', 'out', 'cooler', 'back']);
+      expect(parts(stores().preview?.project)).toEqual(expect.arrayContaining(['sandwich', 'out', 'cooler', 'back']));
+      expect(stores().preview?.came).toEqual(['sandwich', 'out', 'cooler', 'back']);
       expect(useDocument.getState().project).toBe(before);
       stores().previewMove(undefined);
       expect(parts(stores().preview?.project)).not.toContain('cooler');
@@ -176,7 +176,7 @@ describe('The workbench', () => {
       stores().select('filter');
       expect([planned()?.length, stores().preview]).toEqual([2, stores().plan]);
       stores().shortenPlan();
-      expect(planned()).toEqual(['insert plate before Filter']);
+      expect(planned()).toEqual(['insert sandwich before Filter']);
       expect(stores().preview).toBe(stores().plan);
       stores().closeMoves();
       expect(stores().preview).toBe(stores().plan);
@@ -317,7 +317,7 @@ describe('The workbench', () => {
     setTolerance(of, 2e-6);
     expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([{ ...of, plusMinus: 2e-6 }]);
     setTolerance(of, undefined);
-    expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([]);
+    expect(activeVariant(useDocument.getState().project!).tolerances).toBeUndefined();
     setSeason({ name: 'Winter', coldestOilK: 250 });
     expect(activeVariant(useDocument.getState().project!).season).toEqual({ name: 'Winter', coldestOilK: 250 });
     setSeason(undefined);

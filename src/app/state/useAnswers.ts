@@ -1,6 +1,7 @@
 import { circuitOwner, useDocument } from './document';
 import { queries } from './queries';
 import { useView } from './view';
+import { withVariantsAsked } from '../../core/document/changes/variantsAsked';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import type { Project, Variant } from '../../core/document/project/project';
 import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
@@ -22,10 +23,11 @@ let last: { readonly project: Project; readonly n: number } | undefined;
 function isSameToSolve(a: Project, b: Project): boolean {
   const keys = Object.keys({ ...a, ...b }) as (keyof Project)[];
   if (keys.some((key) => key !== 'variants' && key !== 'log' && a[key] !== b[key])) return false;
+  const [mine, others] = [withVariantsAsked(a).variants, withVariantsAsked(b).variants];
   return (
-    a.variants.length === b.variants.length &&
-    a.variants.every((variant, i) => {
-      const other = b.variants[i]!;
+    mine.length === others.length &&
+    mine.every((variant, i) => {
+      const other = others[i]!;
       const fields = Object.keys({ ...variant, ...other }) as (keyof Variant)[];
       return (
         variant === other ||

@@ -126,7 +126,7 @@ describe('The list of changes', () => {
 describe('A change', () => {
   it('that is made selects what came new, of a chain what is not a hose; one that brings nothing leaves it', () => {
     view().makeMove(PLATE);
-    expect(view().selected).toBe('plate');
+    expect(view().selected).toBe('sandwich');
     view().makeMove(LOOP);
     expect(view().selected).toBe('cooler');
     view().select('filter');
@@ -171,13 +171,13 @@ describe('Several changes looked at together', () => {
   it('stay as they were where the next is refused: its reason comes alone', () => {
     const plate = lookAt(kept(), PLATE);
     const refused = lookAt(kept(), PUMP_OUT, plate);
-    expect(refused).toEqual({ steps: plate.steps, name: '', project: undefined, came: ['plate'], cameLast: [], why: refused.why });
+    expect(refused).toEqual({ steps: plate.steps, name: '', project: undefined, came: ['sandwich'], cameLast: [], why: refused.why });
     expect(refused.why).toContain('Pump moves the oil');
   });
 
   it('name what would come new and still be there at the end', () => {
-    const both = lookAt(kept(), { kind: 'takeOut', part: 'plate' }, lookAt(kept(), PLATE));
-    expect([both.steps.length, both.came, parts(both.project)?.includes('plate')]).toEqual([2, [], false]);
+    const both = lookAt(kept(), { kind: 'takeOut', part: 'sandwich' }, lookAt(kept(), PLATE));
+    expect([both.steps.length, both.came, parts(both.project)?.includes('sandwich')]).toEqual([2, [], false]);
   });
 
   it('end at the first that cannot be made, those after it left out, and are none where the first cannot', () => {

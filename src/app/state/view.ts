@@ -1,3 +1,4 @@
+import { capital } from '../../core/foundations/text';
 import { z } from 'zod';
 import { create } from 'zustand';
 import type { Move } from '../../core/document/moves';
@@ -30,8 +31,12 @@ interface ViewStore {
   readonly preview: Preview | undefined;
   /** Makes a change, with those of the plan before it, as one act. */
   makeMove(move: Move): void;
-  /** Makes what is looked at, as one act. */
-  makePreview(): void;
+  /**
+   * Makes what is looked at, as one act. On the engine as it is new plumbing makes a variant of its own, so that the
+   * engine stays.
+   * @param on 'engine': it is on the engine already, and is put into what is said of that
+   */
+  makePreview(on?: 'engine'): void;
   previewMove(move: Move | undefined): void;
   /** Puts the change that is pointed at into the plan. */
   addToPlan(): void;
@@ -79,14 +84,17 @@ export const useView = create<ViewStore>()((set, get) => ({
     get().makePreview();
   },
 
-  makePreview() {
+  makePreview(on) {
     const { preview } = get();
-    if (!preview?.project) return;
+    const { kept } = useDocument.getState();
+    if (!preview?.project || !kept) return;
+    const moves = preview.steps.map((s) => s.move);
+    // Who changes the plumbing of the engine as it is plans a job; who sets a figure of it says what it is.
+    const plansJob = kept.activeVariant === kept.asItIs.id && moves.some((m) => m.kind !== 'set');
     set({ plan: undefined });
-    useDocument.getState().makeChange(
-      preview.name,
-      preview.steps.map((s) => s.move),
-    );
+    useDocument
+      .getState()
+      .makeChange(preview.name, moves, on !== 'engine' && plansJob ? capital(preview.name) : undefined);
     set({ moves: undefined, selected: freshPart(preview) ?? get().selected });
   },
 

@@ -36,3 +36,6 @@ export function sentence(text: string, longest = LONGEST_SENTENCE): string {
   const line = printable(text.slice(0, 4 * longest).replace(/\s+/g, ' '));
   return line.length <= longest ? line : `${line.slice(0, longest - 1)}…`;
 }
+
+/** A text that begins with a capital letter, as the first word of a sentence does. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

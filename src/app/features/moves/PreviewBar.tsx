@@ -25,8 +25,11 @@ export function PreviewBar({
   const plan = useView((w) => w.plan);
   const { makePreview, addToPlan, shortenPlan, dropPreview } = useView.getState();
   const project = useDocument((d) => d.project);
+  const isAsItIs = useDocument((d) => d.kept?.asItIs.id === d.kept?.activeVariant);
   if (!preview?.project) return null;
   const planned = plan?.steps.length ?? 0;
+  // Plumbing that is on the engine already was forgotten; what is not is a job.
+  const asksWhere = isAsItIs && preview.steps.some(({ move }) => move.kind !== 'set');
   const isPointed = preview.steps.length > planned;
   return (
     <div className="preview" role="status">
@@ -52,9 +55,10 @@ export function PreviewBar({
           filtrationChanges(project, preview.project).map((change) => <strong key={change}>{change}. </strong>)}
         {!error && auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
       </div>
-      <Button type="primary" onClick={makePreview}>
-        {preview.steps.length === 1 ? 'Apply' : `Apply all ${preview.steps.length}`}
+      <Button type="primary" onClick={() => makePreview()}>
+        {`${preview.steps.length === 1 ? 'Apply' : `Apply all ${preview.steps.length}`}${asksWhere ? ' in a new variant' : ''}`}
       </Button>
+      {asksWhere && <Button onClick={() => makePreview('engine')}>It is on the engine already</Button>}
       {isPointed && <Button onClick={addToPlan}>Add to a plan</Button>}
       {planned > 0 && <Button onClick={shortenPlan}>Take out change {planned}</Button>}
       <Button onClick={dropPreview}>Cancel</Button>

@@ -152,7 +152,7 @@ describe('The tolerances on the page', () => {
     expect(screen.getByText(/a number, zero or more/)).toBeTruthy();
     expect(activeVariant(useDocument.getState().project!).tolerances).toHaveLength(1);
     fireEvent.click(screen.getByRole('button', { name: /^back to/, hidden: true }));
-    expect(activeVariant(useDocument.getState().project!).tolerances).toEqual([]);
+    expect(activeVariant(useDocument.getState().project!).tolerances ?? []).toEqual([]);
     act(() => usePreferences.getState().setUnits({}));
   });
 });

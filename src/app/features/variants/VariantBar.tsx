@@ -2,9 +2,12 @@ import { Button } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { lazy, Suspense, useState } from 'react';
+import { replayOf } from '../../../core/document/changes/deriveProject';
+import type { KeptProject } from '../../../core/document/project/keptProject';
 import type { Variant } from '../../../core/document/project/project';
 
 const VariantDialog = lazy(() => import('./VariantDialog'));
+const ChangesDialog = lazy(() => import('./ChangesDialog'));
 
 /** Variants with each behind the one that it was made from, and how deep it lies. */
 export function inTree(variants: readonly Variant[]): { readonly variant: Variant; readonly depth: number }[] {
@@ -27,7 +30,8 @@ export function inTree(variants: readonly Variant[]): { readonly variant: Varian
 export function VariantBar() {
   const project = useDocument((w) => w.project)!;
   const showVariant = useDocument((w) => w.showVariant);
-  const [open, setOpen] = useState(false);
+  const kept = useDocument((w) => w.kept)!;
+  const [open, setOpen] = useState<'changes' | 'options'>();
   const undo = useDocument((w) => w.undo);
   const redo = useDocument((w) => w.redo);
   const last = useDocument((w) => w.past[w.past.length - 1]?.name);
@@ -43,10 +47,15 @@ export function VariantBar() {
         }))}
         onChange={showVariant}
       />
-      <Button onClick={() => setOpen(true)}>Options…</Button>
+      <ChangesButton kept={kept} onPress={() => setOpen('changes')} />
+      <Button onClick={() => setOpen('options')}>Options…</Button>
       {open && (
         <Suspense fallback={null}>
-          <VariantDialog onClose={() => setOpen(false)} />
+          {open === 'changes' ? (
+            <ChangesDialog onClose={() => setOpen(undefined)} />
+          ) : (
+            <VariantDialog onClose={() => setOpen(undefined)} />
+          )}
         </Suspense>
       )}
       <Button
@@ -68,5 +77,21 @@ export function VariantBar() {
         Redo
       </Button>
     </div>
+  );
+}
+
+/** Opens the list of changes; says how many there are, and whether one cannot be made. */
+function ChangesButton({ kept, onPress }: { readonly kept: KeptProject; readonly onPress: () => void }) {
+  const { troubles } = replayOf(kept, kept.activeVariant);
+  const count = kept.variants.find((v) => v.id === kept.activeVariant)?.acts.length;
+  const failing = new Set(troubles.map((t) => t.act)).size;
+  return (
+    <Button danger={failing > 0} onClick={onPress}>
+      {failing > 0
+        ? `${failing} ${failing === 1 ? 'change' : 'changes'} cannot be made…`
+        : count === undefined
+          ? 'Changes…'
+          : `${count} ${count === 1 ? 'change' : 'changes'}…`}
+    </Button>
   );
 }

@@ -6,7 +6,7 @@ import { Dialog } from '../../forms/Dialog';
 import { SelectInput } from '../../forms/SelectInput';
 import { useState } from 'react';
 import { withVariant, activeVariant, type Project, type Season } from '../../../core/document/project/project';
-import { readProject } from '../../../core/document/project/readProject';
+import { readWhole } from '../../../core/document/project/readProject';
 import { sayIssue } from '../../../core/document/project/issue';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { displayUnit, parseQuantity, toDisplay, type UnitChoice } from '../../../core/foundations/units';
@@ -97,7 +97,7 @@ export default function VariantDialog({ onClose }: { readonly onClose: () => voi
           {problem}
         </p>
       )}
-      {project.variants.length > 1 && (
+      {variant.basedOn !== undefined && (
         <Button
           onClick={() => {
             deleteVariant();
@@ -163,6 +163,6 @@ function seasonOf(
 
 /** Why a project with this season would be refused; undefined where it would not. */
 function problemWith(project: Project, season: Season): string | undefined {
-  const read = readProject(withVariant(project, { ...activeVariant(project), season }));
+  const read = readWhole(withVariant(project, { ...activeVariant(project), season }));
   return read.ok ? undefined : read.issues.map(sayIssue).join(' ');
 }

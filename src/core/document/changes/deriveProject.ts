@@ -127,11 +127,10 @@ function makeView(
     ...(readings.length > 0 || fit ? { calibration: { readings, ...(fit ? { applied: fit } : {}) } } : {}),
     ...(bench ? { bench } : {}),
   };
-  return later(
-    later(head, 'circuit', () => circuitOf(kept, id)),
-    'sheet',
-    () => ({ columns: [...columnsIn(kept, id)] }),
-  );
+  const view = later(head, 'circuit', () => circuitOf(kept, id));
+  return id === kept.asItIs.id && !kept.asItIs.columns
+    ? view
+    : later(view, 'sheet', () => ({ columns: [...columnsIn(kept, id)] }));
 }
 
 const projects = new WeakMap<KeptProject, Project>();

@@ -27,7 +27,8 @@ export interface Replayed {
  */
 const outcomes = new WeakMap<Circuit, WeakMap<MadeMove, MoveOn>>();
 
-function outcomeOf(circuit: Circuit, made: MadeMove): MoveOn {
+/** What a move makes of a circuit; asked again for the same, it is the same object. */
+export function outcomeOf(circuit: Circuit, made: MadeMove): MoveOn {
   let here = outcomes.get(circuit);
   if (!here) outcomes.set(circuit, (here = new WeakMap()));
   let outcome = here.get(made);

@@ -158,20 +158,20 @@ describe('What a move joins', () => {
       expect(refused({ kind: 'reverse', part: id })).toContain('works one way only');
   });
 
-  it('swap: id, height and what was said of it stay, of the same kind its name too', () => {
+  it('swap: height and what was said of it stay, of the same kind its name too; what senses there senses on', () => {
     const said = PARTS.map((p) => (p.id === 'filter' ? { ...p, elevationM: -0.02, note: 'by the frame' } : p));
     const variant = { ...VARIANT, circuit: { ...CIRCUIT, parts: said } };
     const swapped = (entry: string, id: string) => {
       const outcome = applyMove(variant, { kind: 'swap', part: id, draft: draft(entry) });
       if (!outcome.ok) throw new Error(outcome.why);
-      return outcome.variant.circuit.parts.find((p) => p.id === id)!;
+      return outcome.variant.circuit.parts.find((p) => p.replaces === id)!;
     };
     expect(swapped('filterNoBypass', 'filter')).toMatchObject({
       name: 'Filter',
       elevationM: -0.02,
       note: 'by the frame',
     });
-    expect(swapped('hose8', 'gallery')).toMatchObject({ id: 'gallery', lengthM: 0.4, dash: 8 });
+    expect(swapped('hose8', 'gallery')).toMatchObject({ lengthM: 0.4, dash: 8 });
     for (const entry of ['drain', 'mains', 'turboPlain'])
       expect(refused({ kind: 'swap', part: 'filter', draft: draft(entry) })).toContain('cannot stand where');
   });

@@ -14,6 +14,7 @@ import { catalogueEntry } from '../parts/catalogue';
 import { hasColumn } from '../plumbing/arrange';
 import { seededRandom } from '../../verification/testing/loopedNetwork';
 import { applyMove, branchOf, offersFor, tidyColumns, type Move, type MoveDraft } from '.';
+import { columnsAfter } from './columns';
 import { makeMoves as moved } from './makeMoves';
 import { solveState } from '../../judgement/judgeState';
 
@@ -114,11 +115,19 @@ describe('Plumbing moves', () => {
     expect(groups.of('relief.out')).not.toBe(groups.of('pump.in'));
   });
 
-  it('swap the filter for a head without bypass valve, in the same place under the same id', () => {
-    const v = moved(stock(), { kind: 'swap', part: 'filter', draft: draft('filterNoBypass') });
-    const filter = v.circuit.parts.find((p) => p.id === 'filter')!;
+  it('swap the filter for a head without bypass valve: another part in its place, which says what it replaces', () => {
+    const before = stock();
+    const v = moved(before, { kind: 'swap', part: 'filter', draft: draft('filterNoBypass') });
+    const filter = v.circuit.parts.find((p) => p.replaces === 'filter')!;
     expect(filter).toMatchObject({ kind: 'filter', bypass: null, elevationM: 0.02 });
-    expect(v.circuit.joints).toEqual(stock().circuit.joints);
+    expect(before.circuit.parts.some((p) => p.id === filter.id)).toBe(false);
+    expect(v.circuit.parts.some((p) => p.id === 'filter')).toBe(false);
+    const renamed = (ref: string) => ref.replace(/^filter\./, `${filter.id}.`);
+    expect(v.circuit.joints).toEqual(
+      before.circuit.joints.map(({ from, to }) => ({ from: renamed(from), to: renamed(to) })),
+    );
+    const columns = (variant: Variant) => columnsAfter({ circuit: variant.circuit, columns: [] }, variant.circuit, []);
+    expect(v.sheet!.columns).toEqual(columns(before).map((c) => (c === 'filter' ? filter.id : c)));
   });
 
   it('run a cooler round a plain plate: all oil goes through it; without it the gallery is dry', () => {

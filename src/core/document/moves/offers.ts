@@ -1,3 +1,4 @@
+import { capital } from '../../foundations/text';
 import type { CatalogueGroup } from '../parts/catalogueEntry';
 import { CATALOGUE, catalogueEntry, type AnyCatalogueEntry } from '../parts/catalogue';
 import type { KindTraits, Place } from '../parts/kind';
@@ -101,7 +102,7 @@ class OfferList {
     this.offers.push({
       heading,
       move,
-      label: label[0]!.toUpperCase() + label.slice(1),
+      label: capital(label),
       words: `${words ?? ''} ${searchWords(move)}`.trim(),
     });
   }

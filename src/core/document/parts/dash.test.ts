@@ -45,8 +45,11 @@ describe('A swap', () => {
       { kind: 'swap', part: 'hoseOut', draft: { ...catalogueEntry('hose16').part } },
     );
     if (!outcome.ok) throw new Error(outcome.why);
-    const after = outcome.variant.circuit.parts.find((p) => p.id === 'hoseOut')!;
+    const after = outcome.variant.circuit.parts.find((p) => p.replaces === 'hoseOut')!;
     expect(after).toMatchObject({ name: before.name, lengthM: 0.9, dash: 16, place, note: 'under the manifold' });
-    expect(outcome.variant.circuit.joints).toEqual(joints);
+    const renamed = (ref: string) => ref.replace(/^hoseOut\./, `${after.id}.`);
+    expect(outcome.variant.circuit.joints).toEqual(
+      joints.map(({ from, to }) => ({ from: renamed(from), to: renamed(to) })),
+    );
   });
 });

@@ -1,4 +1,4 @@
-import { sentence } from '../../foundations/text';
+import { capital, sentence } from '../../foundations/text';
 
 /**
  * What is wrong with an input, or worth saying about a circuit. Figures in SI; `sayIssue` makes the sentence. `refused`
@@ -143,5 +143,5 @@ function words(issue: Issue): string {
 /** The same for a reader who has the circuit before them: without the place in the file. */
 export function sayIssueHere(issue: Issue): string {
   const said = sayIssue(issue).replace(/^variants\[\d+\][^: ]*(?: \(the joint [^)]*\))?: /, '');
-  return said.charAt(0).toUpperCase() + said.slice(1);
+  return capital(said);
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { migrate, type RawProject } from './migrations';
 import { shortName } from './names';
+import { FILE_VERSION, keptProjectSchema } from './keptProject';
 import { PROJECT_FORMAT, projectSchema } from './project';
 import { pathText } from './fieldIssue';
 import { readProject } from './readProject';
@@ -35,8 +36,10 @@ export function mendProject(given: unknown): Mended {
   for (let step = 0; step < MOST_STEPS; step++) {
     const read = readProject(raw);
     if (read.ok) return { raw, changes, ok: true };
+    // A file of an older version is mended as what it is: whole circuits.
     raw = migrate(raw as RawProject) as Json;
-    const parsed = projectSchema.safeParse(raw, { reportInput: true });
+    const schema = raw['version'] === FILE_VERSION ? keptProjectSchema : projectSchema;
+    const parsed = schema.safeParse(raw, { reportInput: true });
     const change = parsed.success ? mendReferences(raw) : mendField(raw, parsed.error.issues[0]!);
     if (change === undefined) break;
     changes.push(change);
@@ -85,16 +88,32 @@ function dropHolder(raw: Json, path: readonly PropertyKey[]): string | undefined
   return undefined;
 }
 
+/** A variant that is not there: the first one is taken for it. @param at where it is named */
+function mendVariants(raw: Json, at: string): string {
+  const first = (raw['asItIs'] ?? (raw['variants'] as Json[])[0]) as Json;
+  if (at === 'engineNow') {
+    Reflect.deleteProperty(raw, at);
+    return 'The variant that the engine is in was not there; it is as it is.';
+  }
+  const below = /^variants\[(\d+)\]/.exec(at);
+  if (!below) {
+    raw['activeVariant'] = first['id'];
+    return `The variant that is open was not there; ${nameOf(first)} is.`;
+  }
+  const variant = (raw['variants'] as Json[])[Number(below[1])]!;
+  variant['basedOn'] = first['id'];
+  return `${nameOf(variant)} hung on a variant that is not there; it hangs on ${nameOf(first)} now.`;
+}
+
 /** Mends what refers to something that is not there. */
 function mendReferences(raw: Json): string | undefined {
   const read = readProject(raw);
   if (read.ok) return undefined;
   const [issue] = read.issues;
   if (issue?.code === 'unknownVariant') {
-    const first = (raw['variants'] as Json[])[0]!;
-    raw['activeVariant'] = first['id'];
-    return `The variant that is open was not there; ${nameOf(first)} is.`;
+    return mendVariants(raw, issue.at);
   }
+  if (issue?.code === 'circleOfVariants') return mendVariants(raw, issue.at);
   if (!issue || !('at' in issue)) return undefined;
   const path = [...issue.at.matchAll(/[A-Za-z]+|\d+/g)].map(([key]) => (/^\d/.test(key) ? Number(key) : key));
   for (let depth = path.length; depth > 0; depth--) {

@@ -42,8 +42,9 @@ describe('The audit', () => {
         }),
       ],
     };
+    const pump = base.variants[0]!.circuit.parts.find((p) => p.replaces === 'turboDrain')!.id;
     expect(findings('scavenge', base.variants[0]!, base)).toEqual([]);
-    const small = set({ 'turboDrain.displacementM3Rev': 0.5e-6, 'turboDrain.electrical': undefined }, base.variants[0]);
+    const small = set({ [`${pump}.displacementM3Rev`]: 0.5e-6, [`${pump}.electrical`]: undefined }, base.variants[0]);
     expect(findings('scavenge', small, base).map((f) => f.weight)).toEqual(['stop', 'look']);
   });
 

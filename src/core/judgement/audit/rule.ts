@@ -1,3 +1,4 @@
+import { capital } from '../../foundations/text';
 import type { Move } from '../../document/moves/move';
 import { sayMove } from '../../document/moves/sayMove';
 import type { Quantity } from '../../foundations/units';
@@ -47,7 +48,7 @@ export function findingsOf(each: Rule, context: AuditContext): Finding[] {
     figures: { ...found.figures },
     moves: (found.moves ?? []).map((move) => {
       const label = sayMove(context.circuit, move);
-      return { label: label[0]!.toUpperCase() + label.slice(1), move };
+      return { label: capital(label), move };
     }),
     waived: context.variant.waivers.find((w) => w.rule === each.id && (w.part ?? null) === found.part)?.reason ?? null,
   }));
