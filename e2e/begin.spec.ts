@@ -122,7 +122,7 @@ test('the keyboard and the pointer are told what they may do: help, why, the way
     await expect(page.getByRole('combobox', { name: 'What do you want to change?' })).toBeFocused();
     await page.keyboard.press('Escape');
     await expect(part(page, 'filter')).toBeFocused();
-    const options = page.getByRole('button', { name: 'Options…' });
+    const options = page.getByRole('button', { name: 'Changes', exact: true });
     await options.focus();
     await page.keyboard.press('Enter');
     // Only once the dialog has taken the focus is there something to give back.
@@ -133,7 +133,7 @@ test('the keyboard and the pointer are told what they may do: help, why, the way
 
   await test.step('a dialog that is still growing into its place takes no press, and none closes it', async () => {
     await page.emulateMedia({ reducedMotion: 'no-preference' });
-    const options = page.getByRole('button', { name: 'Options…' });
+    const options = page.getByRole('button', { name: 'Changes', exact: true });
     const dialog = page.getByRole('dialog');
     await options.click();
     await dialog.getByRole('button', { name: 'Close' }).click();

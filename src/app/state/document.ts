@@ -2,19 +2,9 @@ import { create } from 'zustand';
 import type { Part } from '../../core/document/parts/part';
 import type { Move } from '../../core/document/moves/move';
 import { tidyColumns } from '../../core/document/moves/columns';
-import {
-  deleteVariant,
-  newVariant,
-  variantFromOpen,
-} from '../../core/document/changes/acts';
+import { deleteVariant, newVariant, variantFromOpen } from '../../core/document/changes/acts';
 import { deriveProject } from '../../core/document/changes/deriveProject';
-import {
-  edited,
-  makeChange,
-  markKnown,
-  setPart,
-  type Edited,
-} from '../../core/document/changes/editing';
+import { edited, makeChange, markKnown, setPart, type Edited } from '../../core/document/changes/editing';
 import { putBack, whatIf } from '../../core/document/changes/putBack';
 import type { KeptProject } from '../../core/document/project/keptProject';
 import {
@@ -313,8 +303,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
 
     showVariant(id) {
       const { kept } = get();
-      if (kept?.asItIs.id === id || kept?.variants.some((v) => v.id === id))
-        set(both({ ...kept, activeVariant: id }));
+      if (kept?.asItIs.id === id || kept?.variants.some((v) => v.id === id)) set(both({ ...kept, activeVariant: id }));
     },
   };
 });

@@ -171,7 +171,14 @@ describe('Several changes looked at together', () => {
   it('stay as they were where the next is refused: its reason comes alone', () => {
     const plate = lookAt(kept(), PLATE);
     const refused = lookAt(kept(), PUMP_OUT, plate);
-    expect(refused).toEqual({ steps: plate.steps, name: '', project: undefined, came: ['sandwich'], cameLast: [], why: refused.why });
+    expect(refused).toEqual({
+      steps: plate.steps,
+      name: '',
+      project: undefined,
+      came: ['sandwich'],
+      cameLast: [],
+      why: refused.why,
+    });
     expect(refused.why).toContain('Pump moves the oil');
   });
 

@@ -28,6 +28,7 @@ import { CoolingInput } from './CoolingInput';
 import { DrainPoints } from './DrainPoints';
 import { EndsInput, hasLosses } from './EndsInput';
 import { CurveInput, isRated } from './CurveInput';
+import { ChangedNote, MeaningChoice, useChangedHere, type Meaning } from './Meaning';
 import { QuantityInput } from './QuantityInput';
 import { PartSizeFinder } from './PartSizeFinder';
 import { SizeFinder } from './SizeFinder';
@@ -37,7 +38,10 @@ const FIRST_FIELDS = 8;
 
 /** A part's numbers as a form made from its schema. What the schema refuses is said beside the field and not kept. */
 export default function PartForm({ part }: { readonly part: Part }) {
-  const replacePart = useDocument((w) => w.replacePart);
+  const replaceInDocument = useDocument((w) => w.replacePart);
+  const [meaning, setMeaning] = useState<Meaning>('asMeant');
+  const replacePart = (changed: Part, field?: string) => replaceInDocument(changed, field, meaning);
+  const changedFigures = useChangedHere(part.id);
   const units = usePreferences((w) => w.units);
   const fields = useMemo(
     () => partFields(part).filter((f) => !(actsAs(part, 'drain') && f.path[0] === 'profile')),
@@ -80,6 +84,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
         lines={2}
         onChange={(note) => replacePart({ ...part, note: note === '' ? undefined : note }, 'note')}
       />
+      <MeaningChoice part={part.id} value={meaning} onChange={setMeaning} />
       {actsAs(part, 'drain') && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
       {actsAs(part, 'cooler') && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
       {hasLosses(part) && <EndsInput part={part} onChange={(changed) => replacePart(changed)} />}
@@ -91,6 +96,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
       {(isWhole ? fields : fields.slice(0, FIRST_FIELDS)).map((field, i) => {
         const at = field.path.join('.');
         const sizable = sizables.get(at);
+        const changed = changedFigures.get(at);
         const heading = field.group !== fields[i - 1]?.group && field.group !== '' ? field.group : undefined;
         return (
           <Fragment key={at}>
@@ -102,6 +108,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
               onChange={(value, dash) => (dash === undefined ? change(field, value) : changeDash(field, dash))}
               problem={problem?.at === at ? problem.text : undefined}
             />
+            {changed && <ChangedNote field={field} changed={changed} />}
             {sizable && (
               <SizeFinder
                 part={part}

@@ -19,7 +19,14 @@ import { useFocusReturn } from '../../state/useFocusReturn';
 type Edit = (name: string, edit: (kept: KeptProject, variant: string) => Edited) => void;
 
 /** The changes of the open variant: looked at, named, switched off, moved, taken out, made part of the engine. */
-export default function ChangesDialog({ onClose }: { readonly onClose: () => void }) {
+export default function ChangesDialog({
+  onClose,
+  onOptions,
+}: {
+  readonly onClose: () => void;
+  /** Opens its name and season. */
+  readonly onOptions: () => void;
+}) {
   useFocusReturn(undefined);
   const kept = useDocument((d) => d.kept)!;
   const editAct = useDocument((d) => d.editAct);
@@ -33,15 +40,15 @@ export default function ChangesDialog({ onClose }: { readonly onClose: () => voi
     <Dialog
       title={`Changes in ${name}`}
       onCancel={onClose}
-      footer={<Button onClick={onClose}>Close</Button>}
+      footer={<Button onClick={onOptions}>Name and season…</Button>}
       destroyOnHidden
       width={720}
     >
       <p>{sayVariant(kept, open)}.</p>
       {open === kept.asItIs.id ? (
         <p className="quiet">
-          What you enter here describes the engine that you have; every variant has it too. To plan a job, make a variant
-          and change that.
+          What you enter here describes the engine that you have; every variant has it too. To plan a job, make a
+          variant and change that.
         </p>
       ) : acts.length === 0 ? (
         <p className="quiet">Nothing is changed yet.</p>
@@ -107,40 +114,46 @@ function ChangeRow({
   };
   return (
     <li className={act.isOff ? 'off' : ''}>
-      {isNaming ? (
-        <NameInput
-          name={act.name}
-          onDone={(name) => {
-            setNaming(false);
-            if (name !== undefined && name !== act.name)
-              edit('rename a change', (kept, id) => edited(renameAct(kept, id, act.id, name)));
+      <div className="of-change">
+        {isNaming ? (
+          <NameInput
+            name={act.name}
+            onDone={(name) => {
+              setNaming(false);
+              if (name !== undefined && name !== act.name)
+                edit('rename a change', (kept, id) => edited(renameAct(kept, id, act.id, name)));
+            }}
+          />
+        ) : (
+          <span>
+            <strong>{act.name}</strong>
+            {act.isOff && <span className="quiet"> · switched off</span>}
+            {act.isWhatIf && <span className="quiet"> · what if, not work</span>}
+          </span>
+        )}
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: [
+              { key: 'rename', label: 'Rename', onClick: () => setNaming(true) },
+              { key: 'turn', label: act.isOff ? 'Switch on' : 'Switch off for a look', onClick: take.turn },
+              { key: 'up', label: 'Move up', disabled: place.first, onClick: () => take.move(-1) },
+              { key: 'down', label: 'Move down', disabled: place.last, onClick: () => take.move(1) },
+              ...others.map((v) => ({
+                key: `copy ${v.id}`,
+                label: `Copy to ${v.name}`,
+                onClick: () => take.copy(v.id),
+              })),
+              ...(act.isWhatIf
+                ? []
+                : [{ key: 'engine', label: 'It is on the engine already', onClick: take.onEngine }]),
+              { key: 'drop', label: 'Delete', onClick: take.drop },
+            ],
           }}
-        />
-      ) : (
-        <strong>{act.name}</strong>
-      )}
-      {act.isOff && <span className="quiet"> · switched off</span>}
-      {act.isWhatIf && <span className="quiet"> · what if, not work</span>}
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'rename', label: 'Rename', onClick: () => setNaming(true) },
-            { key: 'turn', label: act.isOff ? 'Switch on' : 'Switch off for a look', onClick: take.turn },
-            { key: 'up', label: 'Move up', disabled: place.first, onClick: () => take.move(-1) },
-            { key: 'down', label: 'Move down', disabled: place.last, onClick: () => take.move(1) },
-            ...others.map((v) => ({ key: `copy ${v.id}`, label: `Copy to ${v.name}`, onClick: () => take.copy(v.id) })),
-            ...(act.isWhatIf
-              ? []
-              : [{ key: 'engine', label: 'It is on the engine already', onClick: take.onEngine }]),
-            { key: 'drop', label: 'Delete', onClick: take.drop },
-          ],
-        }}
-      >
-        <Button className="of-change" aria-label={`Edit change: ${act.name}`}>
-          Edit…
-        </Button>
-      </Dropdown>
+        >
+          <Button aria-label={`Edit change: ${act.name}`}>Edit…</Button>
+        </Dropdown>
+      </div>
       {act.moves.length > 1 && (
         <ul>
           {act.moves.map((said, i) => (
@@ -156,8 +169,8 @@ function ChangeRow({
       )}
       {act.isAsked && (
         <p className="notice">
-          An older file kept this figure in this variant alone. Was it measured on the engine, or read from a data sheet?{' '}
-          <Button onClick={take.onEngine}>Yes: use it in every variant</Button>{' '}
+          An older file kept this figure in this variant alone. Was it measured on the engine, or read from a data
+          sheet? <Button onClick={take.onEngine}>Yes: use it in every variant</Button>{' '}
           <Button onClick={take.onlyHere}>No: a change of this variant</Button>
         </p>
       )}

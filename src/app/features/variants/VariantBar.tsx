@@ -48,11 +48,10 @@ export function VariantBar() {
         onChange={showVariant}
       />
       <ChangesButton kept={kept} onPress={() => setOpen('changes')} />
-      <Button onClick={() => setOpen('options')}>Options…</Button>
       {open && (
         <Suspense fallback={null}>
           {open === 'changes' ? (
-            <ChangesDialog onClose={() => setOpen(undefined)} />
+            <ChangesDialog onClose={() => setOpen(undefined)} onOptions={() => setOpen('options')} />
           ) : (
             <VariantDialog onClose={() => setOpen(undefined)} />
           )}
@@ -86,12 +85,12 @@ function ChangesButton({ kept, onPress }: { readonly kept: KeptProject; readonly
   const count = kept.variants.find((v) => v.id === kept.activeVariant)?.acts.length;
   const failing = new Set(troubles.map((t) => t.act)).size;
   return (
-    <Button danger={failing > 0} onClick={onPress}>
+    <Button danger={failing > 0} onClick={onPress} aria-haspopup="dialog">
       {failing > 0
-        ? `${failing} ${failing === 1 ? 'change' : 'changes'} cannot be made…`
+        ? `${failing} cannot be made`
         : count === undefined
-          ? 'Changes…'
-          : `${count} ${count === 1 ? 'change' : 'changes'}…`}
+          ? 'Changes'
+          : `${count} ${count === 1 ? 'change' : 'changes'}`}
     </Button>
   );
 }

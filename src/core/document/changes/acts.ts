@@ -48,8 +48,7 @@ function placesOf(circuit: Circuit): string {
 
 /** True where two circuits have the same parts with the same figures, joined at the same places. */
 export function isSameCircuit(a: Circuit, b: Circuit): boolean {
-  const parts = ({ parts: list }: Circuit) =>
-    JSON.stringify([...list].sort((p, q) => (p.id < q.id ? -1 : 1)));
+  const parts = ({ parts: list }: Circuit) => JSON.stringify([...list].sort((p, q) => (p.id < q.id ? -1 : 1)));
   return parts(a) === parts(b) && placesOf(a) === placesOf(b);
 }
 
@@ -158,7 +157,8 @@ export function deleteVariant(kept: KeptProject): Edited {
   let left: KeptProject = { ...kept, variants: kept.variants.filter((v) => v !== gone), activeVariant: gone.basedOn };
   for (const below of kept.variants.filter((v) => v.basedOn === open)) {
     const taken: Act[] = [];
-    for (const act of gone.acts) taken.push({ ...act, id: freshActId(withActs(left, below.id, (a) => [...a, ...taken])) });
+    for (const act of gone.acts)
+      taken.push({ ...act, id: freshActId(withActs(left, below.id, (a) => [...a, ...taken])) });
     left = withKeptVariant(left, below.id, (v) => ({ ...v, basedOn: gone.basedOn, acts: [...taken, ...v.acts] }));
   }
   const { engineNow, ...rest } = left;
@@ -196,4 +196,3 @@ export function withoutWhatIf(kept: KeptProject): KeptProject {
   return sane;
 }
 const withoutFaults = new WeakMap<KeptProject, KeptProject>();
-

@@ -105,11 +105,7 @@ function viewOf(kept: KeptProject, id: string): Variant {
   return view;
 }
 
-function makeView(
-  kept: KeptProject,
-  own: KeptProject['asItIs'] | KeptVariant,
-  chain: readonly KeptVariant[],
-): Variant {
+function makeView(kept: KeptProject, own: KeptProject['asItIs'] | KeptVariant, chain: readonly KeptVariant[]): Variant {
   const { id, name, note, waivers, season } = own;
   const readings = kept.readings.filter((r) => r.with === id).map((r) => r.reading);
   const fit = chain.findLast((v) => v.fit)?.fit ?? kept.fit;

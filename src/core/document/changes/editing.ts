@@ -13,9 +13,7 @@ import { circuitOf, replayOf } from './deriveProject';
 import { setMove } from './keptOf';
 
 /** What an edit makes of a project, or why it cannot be made. */
-export type Edited =
-  | { readonly ok: true; readonly kept: KeptProject }
-  | { readonly ok: false; readonly why: string };
+export type Edited = { readonly ok: true; readonly kept: KeptProject } | { readonly ok: false; readonly why: string };
 
 export const edited = (kept: KeptProject): Edited => ({ ok: true, kept });
 export const refusedEdit = (why: string): Edited => ({ ok: false, why });
@@ -72,10 +70,7 @@ function makeAll(kept: KeptProject, circuit: Circuit, moves: readonly Move[]): M
     names,
     came: steps.flatMap((s) => s.came.map((c) => c.id)).filter((id) => there.has(id)),
     columns: (columns = []) =>
-      steps.reduce(
-        (before, s) => columnsAfter({ circuit: s.before, columns: before }, s.after, s.came),
-        columns,
-      ),
+      steps.reduce((before, s) => columnsAfter({ circuit: s.before, columns: before }, s.after, s.came), columns),
   };
 }
 
@@ -105,8 +100,7 @@ export function makeChange(
   const made = makeAll(kept, circuitOf(kept, id), moves);
   if ('why' in made) return { ok: false, ...made };
   const { names, came } = made;
-  const name =
-    of.name ?? (names.length === 1 ? names[0]! : shortName(`${names.length} changes: ${names.join(', ')}`));
+  const name = of.name ?? (names.length === 1 ? names[0]! : shortName(`${names.length} changes: ${names.join(', ')}`));
   if (isAsItIs(kept, id)) {
     const { asItIs } = kept;
     return {
@@ -159,7 +153,7 @@ const OWN_FIELDS = new Set<string | number>([
 
 const keyOf = (path: FigurePath): string => path.join('.');
 const meets = (a: FigurePath, b: FigurePath): boolean =>
-  a.every((key, i) => i >= b.length || String(b[i]) === String(key)) ;
+  a.every((key, i) => i >= b.length || String(b[i]) === String(key));
 
 /** A figure in a list, in place of what the list says of the same place. */
 function put<F extends Omit<Figure, 'part'>>(list: readonly F[], figure: F, same: (of: F) => boolean): F[] {
@@ -267,12 +261,7 @@ function sound(before: KeptProject, after: KeptProject): Edited {
  *
  * @param id the variant in which the part is looked at
  */
-export function learn(
-  kept: KeptProject,
-  id: string,
-  part: string,
-  figures: readonly Omit<Figure, 'part'>[],
-): Edited {
+export function learn(kept: KeptProject, id: string, part: string, figures: readonly Omit<Figure, 'part'>[]): Edited {
   if (figures.length === 0) return edited(kept);
   try {
     const after = figures.reduce((here, figure) => writeFigure(here, id, part, figure), kept);
@@ -353,3 +342,30 @@ export function setPart(kept: KeptProject, part: Part, as: 'asMeant' | 'known' =
   return !known.ok || changed.length === 0 ? known : changeFigures(known.kept, part, changed);
 }
 
+/** A figure of a part that the open variant changes. */
+export interface ChangedFigure {
+  readonly act: string;
+  /** What it is without this variant; undefined: it is not there. */
+  readonly before: unknown;
+}
+
+/** The figures of a part that acts of the open variant set by themselves, by their paths with dots. */
+export function changedHere(kept: KeptProject, part: string): ReadonlyMap<string, ChangedFigure> {
+  const variant = kept.variants.find((v) => v.id === kept.activeVariant);
+  const found = new Map<string, ChangedFigure>();
+  if (!variant) return found;
+  const above = circuitOf(kept, variant.basedOn).parts.find((p) => p.id === part);
+  if (!above) return found;
+  const valueAt = (path: FigurePath) =>
+    path.reduce<unknown>((here, key) => (here as Record<string | number, unknown> | null | undefined)?.[key], above);
+  for (const act of variant.acts)
+    for (const { move } of act.off || act.moves.length > 1 ? [] : act.moves)
+      if (move.kind === 'set' && move.part === part)
+        for (const { path } of [move, ...(move.with ?? [])])
+          found.set(keyOf(path), { act: act.id, before: valueAt(path) });
+  return found;
+}
+
+/** True where a figure typed at a part of the open variant may be a change or knowledge: a part that was there before. */
+export const mayBeEither = (kept: KeptProject, part: string): boolean =>
+  !isAsItIs(kept, kept.activeVariant) && makerOf(kept, kept.activeVariant, part) !== kept.activeVariant;

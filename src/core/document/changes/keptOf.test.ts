@@ -27,7 +27,9 @@ describe.each(older)('%s, from whole circuits to acts', (_, project) => {
         const made = CircuitSolver.of(p, variant.id);
         if (!made.ok) return made.issues;
         const { idleSpeedRevS, maximumSpeedRevS } = p.engine;
-        return [idleSpeedRevS, maximumSpeedRevS].map((speed) => solveState(made.circuit, made.circuit.stateAt(speed, 373.15)));
+        return [idleSpeedRevS, maximumSpeedRevS].map((speed) =>
+          solveState(made.circuit, made.circuit.stateAt(speed, 373.15)),
+        );
       });
       expect(is).toEqual(was);
     }

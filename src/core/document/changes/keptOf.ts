@@ -263,7 +263,9 @@ export function keptOf(project: Project): KeptProject {
   const keeping = new Keeping(project, root);
   const moved = variants.filter((v) => v.id !== root.id).map((v) => keeping.move(v));
   const idsOf = (id: string): Renamed => keeping.moved.get(id)?.ids ?? new Map();
-  const opened = [...variants].sort((a, b) => Number(b.id === project.activeVariant) - Number(a.id === project.activeVariant));
+  const opened = [...variants].sort(
+    (a, b) => Number(b.id === project.activeVariant) - Number(a.id === project.activeVariant),
+  );
   const rootFit = root.calibration?.applied;
   const { name, note, madeUp, engine, oil, range, namedStates, log, activeVariant } = project;
   return keptProjectSchema.parse(

@@ -51,13 +51,15 @@ describe('A random tree of variants', () => {
       const tree = treeOf(seed);
       const random = seeded(seed + 1000);
       let base: KeptProject = { ...tree, activeVariant: tree.asItIs.id };
-      for (let n = 0; n < 3; n++) base = random() < 0.5 ? withRandomFigure(base, random) : withRandomChange(base, random);
+      for (let n = 0; n < 3; n++)
+        base = random() < 0.5 ? withRandomFigure(base, random) : withRandomChange(base, random);
       for (const id of ids(tree)) {
         const { circuit, troubles } = replayOf(base, id);
         conflicts += troubles.length;
         // The acts made by hand on the changed engine, one by one, come to the same.
         expect(circuit).toEqual(byHand(base, id));
-        for (const trouble of troubles) expect(trouble).toMatchObject({ act: expect.any(String), why: expect.stringMatching(/\w/) });
+        for (const trouble of troubles)
+          expect(trouble).toMatchObject({ act: expect.any(String), why: expect.stringMatching(/\w/) });
       }
     }
     expect(conflicts).toBeGreaterThan(0);

@@ -62,8 +62,7 @@ export function replay(circuit: Circuit, acts: readonly Act[]): Replayed {
 /** Columns of the drawing after acts, from those before them. */
 export function columnsOf(columns: readonly Column[], { made }: Replayed): readonly Column[] {
   return made.reduce<readonly Column[]>(
-    (before, step) =>
-      columnsAfter({ circuit: step.before, columns: before }, step.outcome.circuit, step.outcome.came),
+    (before, step) => columnsAfter({ circuit: step.before, columns: before }, step.outcome.circuit, step.outcome.came),
     columns,
   );
 }

@@ -99,17 +99,17 @@ export type MoveOn =
  * @param ids where the ids of new parts come from
  * @param figures of the parts that it makes, known by now
  */
-export function makeOn(
-  circuit: Circuit,
-  move: Move,
-  ids: IdSource = {},
-  figures: readonly Figure[] = [],
-): MoveOn {
+export function makeOn(circuit: Circuit, move: Move, ids: IdSource = {}, figures: readonly Figure[] = []): MoveOn {
   const w = new Workpiece(circuit, ids);
   try {
     make(w, move);
     for (const part of new Set(figures.map((f) => f.part)))
-      w.replace(withFigures(w.part(part), figures.filter((f) => f.part === part)));
+      w.replace(
+        withFigures(
+          w.part(part),
+          figures.filter((f) => f.part === part),
+        ),
+      );
   } catch (error) {
     if (error instanceof MoveRefused) return { ok: false, why: error.message };
     throw error;

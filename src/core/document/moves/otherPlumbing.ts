@@ -8,7 +8,10 @@ const keyOf = ({ from, to }: Joint): string => `${from} ${to}`;
 function inOrder<T>(list: readonly T[], names: readonly string[], nameOf: (of: T) => string): readonly T[] {
   const place = new Map(names.map((name, i) => [name, i]));
   const at = (of: T) => place.get(nameOf(of)) ?? names.length;
-  return list.map((of, i) => ({ of, i })).sort((a, b) => at(a.of) - at(b.of) || a.i - b.i).map(({ of }) => of);
+  return list
+    .map((of, i) => ({ of, i }))
+    .sort((a, b) => at(a.of) - at(b.of) || a.i - b.i)
+    .map(({ of }) => of);
 }
 
 /** Takes and makes parts and joints as they are listed: what no other move says. */

@@ -114,10 +114,7 @@ export function sayMove(circuit: Circuit, move: Move): string {
 /** Parts that are named in a list; the rest is counted. */
 const MOST_NAMED = 3;
 
-function saidPlumbing(
-  { takes, makes }: Extract<Move, { kind: 'plumbing' }>,
-  nameOf: (id: string) => string,
-): string {
+function saidPlumbing({ takes, makes }: Extract<Move, { kind: 'plumbing' }>, nameOf: (id: string) => string): string {
   const some = (names: readonly string[]) =>
     names.length <= MOST_NAMED
       ? names.join(', ')

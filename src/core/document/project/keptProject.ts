@@ -84,7 +84,10 @@ export const keptProjectSchema = z.strictObject({
   known: z.array(knownFigureSchema).max(8000).default([]),
   /** How far figures may lie from what is stated, where that is not as usual. */
   tolerances: z.array(toleranceSchema).max(MOST_TOLERANCES).default([]),
-  readings: z.array(keptReadingSchema).max(20 * MOST_READINGS).default([]),
+  readings: z
+    .array(keptReadingSchema)
+    .max(20 * MOST_READINGS)
+    .default([]),
   /** The fit that is in the figures. */
   fit: fitSchema.optional(),
   notes: partNotesSchema.prefault({}),
@@ -95,7 +98,7 @@ export type KeptProject = z.infer<typeof keptProjectSchema>;
 /** Acts from the engine as it is to a variant, in the order in which they are made; with the variant that has each. */
 export function chainOf(kept: KeptProject, id: string): readonly KeptVariant[] {
   const chain: KeptVariant[] = [];
-  for (let here = id; here !== kept.asItIs.id; ) {
+  for (let here = id; here !== kept.asItIs.id;) {
     const variant = kept.variants.find((v) => v.id === here);
     // A file's circle of variants hangs from nothing: the reader refuses it.
     if (!variant || chain.includes(variant)) break;

@@ -39,11 +39,7 @@ export function migrate(raw: RawProject): RawProject {
   let current = raw;
   const { version: from } = raw;
   // Anything but a whole number is left to the schema.
-  for (
-    let version = Number.isInteger(from) ? (from as number) : WHOLE_VERSION;
-    version < WHOLE_VERSION;
-    version++
-  ) {
+  for (let version = Number.isInteger(from) ? (from as number) : WHOLE_VERSION; version < WHOLE_VERSION; version++) {
     if (!Object.hasOwn(MIGRATIONS, version)) break;
     const step = MIGRATIONS[version];
     if (!step) break;

@@ -169,9 +169,7 @@ export const variantSchema = z.strictObject({
    * Columns of the sheet from left to right, kept so that parts stay where the user knows them: a part, or the width of
    * a column left empty.
    */
-  sheet: z
-    .strictObject({ columns: columnsSchema })
-    .optional(),
+  sheet: z.strictObject({ columns: columnsSchema }).optional(),
   /** Findings of the audit that the user answers for. */
   waivers: z.array(waiverSchema).max(200).default([]),
   season: seasonSchema.optional(),

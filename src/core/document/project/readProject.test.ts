@@ -36,8 +36,7 @@ function broken(change: (raw: Raw) => void): string {
 }
 const part = (raw: Raw, id: string) => raw.asItIs.circuit.parts.find((p) => p['id'] === id)!;
 const index = JSON.parse(DEMO) as Raw;
-const at = (id: string) =>
-  `asItIs.circuit.parts[${index.asItIs.circuit.parts.findIndex((p) => p['id'] === id)}]`;
+const at = (id: string) => `asItIs.circuit.parts[${index.asItIs.circuit.parts.findIndex((p) => p['id'] === id)}]`;
 
 describe('A project file', () => {
   it('reads, and reads the same after a round trip', () => {
@@ -157,9 +156,7 @@ describe('A project file', () => {
       'no sump',
       (raw: Raw) => {
         raw.asItIs.circuit.parts = raw.asItIs.circuit.parts.filter((p) => p['id'] !== 'sump');
-        raw.asItIs.circuit.joints = raw.asItIs.circuit.joints.filter(
-          (j) => !`${j.from} ${j.to}`.includes('sump.'),
-        );
+        raw.asItIs.circuit.joints = raw.asItIs.circuit.joints.filter((j) => !`${j.from} ${j.to}`.includes('sump.'));
       },
       'the circuit has no sump or tank',
     ],
@@ -241,10 +238,7 @@ describe('A circuit with a closed way', () => {
             viscousShare: 0.9,
           },
         );
-        raw.asItIs.circuit.joints.push(
-          { from: 'gallery.out', to: 'v1.in' },
-          { from: 'v1.out', to: 'canister.in' },
-        );
+        raw.asItIs.circuit.joints.push({ from: 'gallery.out', to: 'v1.in' }, { from: 'v1.out', to: 'canister.in' });
       }),
     ).toContain('is cut off from every sump and tank: Needle valve, Canister hold still oil');
   });

@@ -39,7 +39,12 @@ export function issuesOf(kept: KeptProject): readonly Issue[] {
   return issues.slice(0, MOST_ISSUES);
 }
 
-function* memberIssues(of: object, schema: z.ZodType, path: readonly PropertyKey[], kept: KeptProject): Generator<Issue> {
+function* memberIssues(
+  of: object,
+  schema: z.ZodType,
+  path: readonly PropertyKey[],
+  kept: KeptProject,
+): Generator<Issue> {
   if (sound.has(of)) return;
   const parsed = schema.safeParse(of, { reportInput: true });
   if (parsed.success) sound.add(of);
