@@ -64,8 +64,10 @@ test('by pointer: a plus on the line, a plain plate with its cooler, the cooler 
   await expect(find(page)).toHaveValue('insert before');
   await page.getByRole('option', { name: 'Insert plate before Filter', exact: true }).hover();
   await expect(page.locator('.preview')).toContainText('insert plate before Filter');
-  await page.getByRole('button', { name: 'Apply', exact: true }).click();
+  // Stock stays as it is: a change of it is planned in a variant of its own.
+  await page.getByRole('button', { name: 'Apply in a new variant' }).click();
   await expect(part(page, 'mains')).toHaveAttribute('aria-label', /no oil/);
+  await expect(page.getByRole('button', { name: '1 change', exact: true })).toBeVisible();
 
   await page.getByRole('button', { name: 'Change the circuit…' }).click();
   await page.getByRole('option', { name: /^Connect an air cooler with two hoses/ }).hover();

@@ -12,7 +12,7 @@ const BROKEN = [
   ],
   ['an absent part', DEMO.replace('"to": "filter.in"', '"to": "ghost.in"'), 'names a part that is not in this circuit'],
   ['an unknown kind', DEMO.replace('"kind": "filter"', '"kind": "centrifuge"'), 'this kind is not known'],
-  ['a newer version', DEMO.replace('"version": 5', '"version": 7'), 'version 7, this app reads up to 5'],
+  ['a newer version', DEMO.replace('"version": 6', '"version": 7'), 'version 7, this app reads up to 6'],
   [
     'numbers as text',
     DEMO.replace('"lengthM": 0.46', '"lengthM": "0.46"'),

@@ -35,15 +35,28 @@ const stored = (page: Page): Promise<Seen> =>
               project: {
                 name: string;
                 activeVariant: string;
-                variants: { id: string; circuit: { parts: { id: string; boreM?: number }[] } }[];
+                asItIs: { circuit: { parts: { id: string; boreM?: number }[] } };
+                variants: {
+                  id: string;
+                  basedOn: string;
+                  acts: { moves: { move: { kind: string; part?: string; value?: number } }[] }[];
+                }[];
               };
             };
             const view = views.result[0] as { view: { speedRevS: number; selected?: string } } | undefined;
-            const open = project.variants.find((v) => v.id === project.activeVariant)!;
+            // The nearest variant on the way up that sets the bore, or the engine as it is.
+            let bore: number | undefined;
+            let open = project.variants.find((v) => v.id === project.activeVariant);
+            for (; open && bore === undefined; open = project.variants.find((v) => v.id === open!.basedOn))
+              bore = open.acts
+                .flatMap((act) => act.moves)
+                .filter(({ move }) => move.kind === 'set' && move.part === 'turboRestrictor')
+                .at(-1)?.move.value;
+            bore ??= project.asItIs.circuit.parts.find((p) => p.id === 'turboRestrictor')?.boreM;
             done({
-              bore: Math.round((open.circuit.parts.find((p) => p.id === 'turboRestrictor')?.boreM ?? 0) * 1e5) / 100,
+              bore: Math.round((bore ?? 0) * 1e5) / 100,
               name: project.name,
-              variants: project.variants.length,
+              variants: project.variants.length + 1,
               // A view that was never changed is not stored: the project opens as it opens.
               speed: view ? Math.round(view.view.speedRevS * 60) : -1,
               selected: view?.view.selected ?? '',

@@ -1,12 +1,6 @@
 import fc from 'fast-check';
 import { partSchema, type Part, type PartKind } from '../../document/parts/part';
-import {
-  PROJECT_FORMAT,
-  WHOLE_VERSION,
-  projectSchema,
-  type Joint,
-  type Project,
-} from '../../document/project/project';
+import { PROJECT_FORMAT, WHOLE_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { seededRandom } from './loopedNetwork';
 
