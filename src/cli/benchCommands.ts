@@ -37,8 +37,8 @@ interface Job {
 function jobOf(name: string, words: readonly string[], given: OwnGiven): Job {
   const [file, ...rest] = words;
   if (file === undefined || rest.length > 0) throw new Refusal(`${name}: give one project file.`);
-  const { project, variant } = load(file, given.variant);
-  const before = project.variants.find((v) => v.id === (given.from ?? variant.basedOn));
+  const { project, variant } = load(file, given.variant, true);
+  const before = project.variants.find((v) => v.id === (given.from ?? variant.bench?.plan?.from ?? variant.basedOn));
   if (given.from !== undefined && !before)
     throw new Refusal(
       `--from: there is no variant ${given.from}. There are: ${project.variants.map((v) => v.id).join(', ')}.`,

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { sayIssue } from '../core/document/project/issue';
-import type { KeptProject } from '../core/document/project/keptProject';
+import { FILE_VERSION, type KeptProject } from '../core/document/project/keptProject';
 import { readProject } from '../core/document/project/readProject';
 import { database, headOf, writeAtOnce, type HeadRow } from './database';
 import { dropLastWords, lastWordsOf, type LastWords } from './lastWords';
-import { addSavePoint } from './savePoints';
+import { addSavePoint, listSavePoints } from './savePoints';
 import { answered, storeProblemOf, type StoreProblem } from './storeProblem';
 
 /** Deleted projects can be taken back for so long [ms]. */
@@ -36,6 +36,8 @@ export type Loaded =
       readonly view: unknown;
       /** Why what a closing page said could not be stored; it is shown all the same. */
       readonly problem?: StoreProblem;
+      /** True where it was stored in an older form; it is kept so as a version, and its steps of undo are gone. */
+      readonly wasOlder?: true;
     }
   | { readonly kind: 'nothing' }
   /** Something is there that cannot be read; it stays, is marked, and is never overwritten. */
@@ -84,19 +86,34 @@ export async function loadProject(id: string): Promise<Loaded> {
   if (!head || !body || head.deletedAt !== undefined) return { kind: 'nothing' };
   const read = readProject(body.project);
   const { revision } = head;
-  if (read.ok)
+  if (read.ok) {
+    const wasOlder = isOlder(body.project);
+    if (wasOlder) await keepOlder(id, head.name, body.project).catch(() => undefined);
     return {
       kind: 'project',
       id,
       revision,
       project: read.kept,
-      history: steps?.revision === revision ? steps.history : undefined,
+      // Steps of an older form do not fit the newer one.
+      history: steps?.revision === revision && !wasOlder ? steps.history : undefined,
       view: view?.view,
+      ...(wasOlder ? { wasOlder } : {}),
     };
+  }
   const sentences = read.issues.map(sayIssue);
   // Where it cannot be marked it is found again at the next start.
   await answered(() => database.heads.put({ ...head, aside: sentences })).catch(() => undefined);
   return { kind: 'unreadable', id, name: head.name, sentences };
+}
+
+const isOlder = (raw: unknown): boolean =>
+  typeof raw === 'object' && raw !== null && (raw as { version?: unknown }).version !== FILE_VERSION;
+
+/** Keeps a project as it was stored in an older form, once, as a version to go back to. @throws StoreProblem */
+async function keepOlder(id: string, projectName: string, project: unknown): Promise<void> {
+  const name = `${projectName}, as it was before the newer form`;
+  if ((await listSavePoints(id)).some((p) => p.name === name)) return;
+  await addSavePoint({ of: id, project, name, now: Date.now(), named: true });
 }
 
 /**

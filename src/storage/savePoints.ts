@@ -1,5 +1,4 @@
 import { readProject } from '../core/document/project/readProject';
-import type { KeptProject } from '../core/document/project/keptProject';
 import { database } from './database';
 import { answered } from './storeProblem';
 
@@ -19,7 +18,8 @@ export interface SavePoint {
 /** What is kept, and for which project. */
 interface NewSavePoint {
   readonly of: string;
-  readonly project: KeptProject;
+  /** Of the present form or an older one: it is read when it is gone back to. */
+  readonly project: unknown;
   readonly name: string;
   /** Milliseconds since 1970. */
   readonly now: number;

@@ -5,6 +5,4 @@ export const today = (): string => {
   return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 };
 
-/** Plain data without what is undefined: the schemas leave such fields out. */
-export const tidy = <T extends object>(of: T): T =>
-  Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as T;
+export { tidy } from '../../core/foundations/tidy';

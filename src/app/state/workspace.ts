@@ -73,7 +73,7 @@ async function openAs(id: string, load: () => Promise<Extract<Loaded, { kind: 'p
   });
   lock = mine;
   const isMine = await mine.start();
-  const { project, revision, history, view, problem } = await load();
+  const { project, revision, history, view, problem, wasOlder } = await load();
   if (lock !== mine) return;
   useDocument.getState().open(project, readHistory(history), id);
   useDocument.getState().setReadOnly(!isMine);
@@ -81,7 +81,12 @@ async function openAs(id: string, load: () => Promise<Extract<Loaded, { kind: 'p
   askForState();
   useKeeping.setState({ phase: 'open', id, edited: isMine ? 'here' : 'elsewhere', problem });
   if (isMine) keeper.attach(id, revision);
-  if (problem) keeper.changed();
+  if (wasOlder)
+    useKeeping.getState().tell({
+      id: 'older',
+      text: `${project.name} was kept in an older form: each variant with a circuit of its own. Now there is one engine, and a variant is a list of changes. No figure has changed. What could be undone before cannot be any more; the project as it was is under Project, Versions.`,
+    });
+  if (problem || wasOlder) keeper.changed();
   rememberProjectOfTab(id);
   rememberHasProject(true);
   void saveSetting(LAST_OPENED, id).catch(() => undefined);

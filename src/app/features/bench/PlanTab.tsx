@@ -10,11 +10,14 @@ import {
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Button, Checkbox, Empty, Input, Progress, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
-import { byPhase, PHASE_WORDS, planJob } from '../../../core/bench/plan/jobPlan';
+import { engineIsIn, stopJob } from '../../../core/bench/plan/endJob';
+import { byPhase, PHASE_WORDS, planJob, type JobPlan } from '../../../core/bench/plan/jobPlan';
 import { moveStep } from '../../../core/bench/plan/orderSteps';
 import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
 import { PLAN_PHASES, type PlanPhase } from '../../../core/document/project/bench';
+import { edited } from '../../../core/document/changes/editing';
 import { SelectInput } from '../../forms/SelectInput';
+import { useDocument } from '../../state/document';
 import { StepRow } from './StepRow';
 import { useJob, usePlanChange } from './useBench';
 
@@ -57,6 +60,7 @@ export default function PlanTab() {
   const notes = variant.bench?.plan ?? {};
   return (
     <>
+      <JobEnd plan={plan} />
       <div className="row">
         <span>
           <b>{plan.done}</b> of {plan.steps.length} steps done. {sayMinutes(plan.plannedMin)} planned,{' '}
@@ -146,5 +150,32 @@ function AddStep() {
         </Button>
       </div>
     </section>
+  );
+}
+
+/** Once steps are done: the engine is in the new variant, or as far as the work has come. */
+function JobEnd({ plan }: { readonly plan: JobPlan }) {
+  const editAct = useDocument((d) => d.editAct);
+  const engineNow = useDocument((d) => d.kept?.engineNow ?? d.kept?.asItIs.id);
+  if (engineNow === plan.to.id) return <p className="quiet">The engine is in {plan.to.name} now.</p>;
+  if (plan.done === 0) return null;
+  const isDone = plan.done === plan.steps.length;
+  return (
+    <p>
+      {isDone ? 'Every step is done. ' : ''}
+      <Button
+        type={isDone ? 'primary' : 'default'}
+        onClick={() =>
+          editAct(`the engine is in ${plan.to.name}`, (kept) => edited(engineIsIn(kept, plan.to.id)))
+        }
+      >
+        The engine is in {plan.to.name} now
+      </Button>{' '}
+      {!isDone && (
+        <Button onClick={() => editAct('stop the job here', (kept) => stopJob(kept, plan))}>
+          Stop here: the ticked steps are done, the rest is not
+        </Button>
+      )}
+    </p>
   );
 }

@@ -1,4 +1,6 @@
 import { useMemo } from 'react';
+import { withoutWhatIf } from '../../../core/document/changes/acts';
+import { deriveProject } from '../../../core/document/changes/deriveProject';
 import { hosesOf, type Hose } from '../../../core/bench/hoses/hoseList';
 import { highByNodes, seenByRange, type WorstSeen } from '../../../core/bench/hoses/hoseVerdicts';
 import { activeVariant, type Project, type Variant } from '../../../core/document/project/project';
@@ -18,7 +20,9 @@ export interface Job {
 
 /** The job, derived again when the document changes. */
 export function useJob(): Job {
-  const project = useDocument((d) => d.project)!;
+  const kept = useDocument((d) => d.kept)!;
+  // A fault that was put in to look at is no work.
+  const project = deriveProject(withoutWhatIf(kept));
   const variant = activeVariant(project);
   const from = variant.bench?.plan?.from ?? variant.basedOn;
   const before = project.variants.find((v) => v.id === from && v.id !== variant.id);

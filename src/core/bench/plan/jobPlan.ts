@@ -1,13 +1,16 @@
 import { CAUTIONS } from '../../judgement/cautions';
+import { fieldWords } from '../../document/changes/keptOf';
+import { changedFigures } from '../../document/moves/figure';
 import { PLAN_PHASES, type OwnStep, type PlanPhase } from '../../document/project/bench';
 import { actsAs, type Part } from '../../document/parts/part';
+import { partFields } from '../../document/parts/partFields';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, portNamer } from '../hoses/hoseList';
 import { changesBetween, partsOfChange, type ChangeOp } from './circuitChange';
 import { finishing, oilChangeSteps, preparation } from './aroundTheJob';
 import { orderSteps } from './orderSteps';
-import { MINUTES, type Draft, type PlanStep } from './planStep';
+import { MINUTES, type Draft, type PlanStep, type StepFigure } from './planStep';
 
 /** A job in order, with what it takes and what to keep of it. */
 export interface JobPlan {
@@ -112,7 +115,7 @@ function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
   const set: Draft[] = of('set').map((change) => ({
     id: `set-${change.part.id}`,
     phase: 'main',
-    text: `Change ${change.part.name}: ${differences(from, change.part)}.`,
+    ...setWords(from, change.part),
     changes: [change],
     after: before,
     plannedMin: MINUTES.set,
@@ -161,33 +164,27 @@ function fitWords(part: Part, to: Variant): Pick<Draft, 'text' | 'caution' | 'fi
   return { text: `Fit ${part.name}.`, ...wired };
 }
 
-/** What of a part differs, in words: the keys that changed, as far as they are plain. */
-function differences(from: Variant, part: Part): string {
-  const old = from.circuit.parts.find((p) => p.id === part.id) as unknown as Record<string, unknown>;
-  const now = part as unknown as Record<string, unknown>;
-  const keys = [...new Set([...Object.keys(old), ...Object.keys(now)])].filter(
-    (k) => JSON.stringify(old[k]) !== JSON.stringify(now[k]),
-  );
-  return keys
-    .map(
-      (k) =>
-        WORDS_OF_FIELD[k] ??
-        k.replace(/(M|Pa|M2|M3|K|Rad|M3S|PaS)$/, '').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`),
-    )
-    .join(', ');
-}
+/** Figures that one step names with what they were; of more it names the fields. */
+const MOST_FIGURES = 4;
 
-const WORDS_OF_FIELD: Readonly<Record<string, string>> = {
-  boreM: 'bore',
-  lengthM: 'length',
-  crackPa: 'opening pressure',
-  fullOpenPa: 'full-open pressure',
-  profile: 'the run of its heights',
-  connections: 'threads',
-  load: 'clogging (a new element)',
-  bypass: 'bypass valve',
-  losses: 'ends',
-};
+/** What of a part is set, by the titles of its fields: "bore 1.50 mm to 1.10 mm". */
+function setWords(from: Variant, part: Part): Pick<Draft, 'text' | 'figures'> {
+  const old = from.circuit.parts.find((p) => p.id === part.id)!;
+  const changed = changedFigures(old, part);
+  const was = new Map(partFields(old).map((f) => [f.path.join('.'), f.value]));
+  const fields = partFields(part).filter((f) => was.get(f.path.join('.')) !== f.value);
+  const figures: Record<string, StepFigure> = {};
+  const said = fields.map(({ path, title, input, value }, i) => {
+    const before = was.get(path.join('.'));
+    if (input.kind !== 'number' || typeof before !== 'number' || typeof value !== 'number') return title.toLowerCase();
+    figures[`was${i}`] = { si: before, quantity: input.quantity };
+    figures[`is${i}`] = { si: value, quantity: input.quantity };
+    return `${title.toLowerCase()} {was${i}} to {is${i}}`;
+  });
+  return said.length === 0 || said.length > MOST_FIGURES
+    ? { text: `Set ${part.name}: ${fieldWords(part, changed)}.` }
+    : { text: `Set ${part.name}: ${said.join(', ')}.`, figures };
+}
 
 /** Steps of the user's own; what was taken off for access is refitted at the end, the last first. */
 function ownSteps(own: readonly OwnStep[], steps: readonly Draft[]): readonly Draft[] {

@@ -1,10 +1,11 @@
+import type { Quantity } from '../../foundations/units';
 import type { OwnStep, PlanPhase, StepNote } from '../../document/project/bench';
 import type { ChangeOp } from './circuitChange';
 
 /** A figure that a step's text names in the reader's units. */
 export interface StepFigure {
   readonly si: number;
-  readonly quantity: 'volume' | 'cutLength' | 'bore' | 'temperature';
+  readonly quantity: Quantity;
 }
 
 /** One step of a job. */

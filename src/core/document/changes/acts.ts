@@ -1,6 +1,6 @@
 import { PortGroups } from '../plumbing/portGroups';
 import { PORTS } from '../parts/ports';
-import { chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
+import type { KeptProject, KeptVariant } from '../project/keptProject';
 import { copyName, shortName } from '../project/names';
 import type { Circuit } from '../project/project';
 import type { Act } from './act';
@@ -174,10 +174,6 @@ export function deleteVariant(kept: KeptProject): Edited {
     jobs: left.jobs.filter((j) => j.from !== open && j.to !== open),
   });
 }
-
-/** True where a variant has a fault in it to look at. */
-export const hasWhatIf = (kept: KeptProject, id: string): boolean =>
-  chainOf(kept, id).some((v) => v.acts.some((a) => a.whatIf));
 
 /** The project without the faults that were put in to look at: what work is planned from. */
 export function withoutWhatIf(kept: KeptProject): KeptProject {

@@ -52,26 +52,23 @@ function setFigures(chain: readonly KeptVariant[]): string[] {
   );
 }
 
-/** The variant that a job to this one begins at. */
-function jobFromOf(kept: KeptProject, id: string): string | undefined {
-  const variant = kept.variants.find((v) => v.id === id);
-  const from = variant?.jobFrom ?? kept.engineNow ?? variant?.basedOn;
-  return from === id ? variant?.basedOn : from;
+/** The variant that a job to this one is said to begin at: chosen for it, or the one that the engine is in now. */
+function statedFrom(kept: KeptProject, id: string): string | undefined {
+  const chosen = kept.variants.find((v) => v.id === id)?.jobFrom;
+  return chosen ?? (kept.engineNow === id ? undefined : kept.engineNow);
 }
 
-/** The job note of the work that leads to a variant. */
+/** The job that leads to a variant: from where, where nothing is said from the one that it hangs on. */
 export function jobOf(kept: KeptProject, id: string): { readonly from: string; readonly to: string } {
-  return { from: jobFromOf(kept, id) ?? kept.asItIs.id, to: id };
+  const basedOn = kept.variants.find((v) => v.id === id)?.basedOn;
+  return { from: statedFrom(kept, id) ?? basedOn ?? kept.asItIs.id, to: id };
 }
 
 function benchOf(kept: KeptProject, id: string): Bench | undefined {
   const { from, to } = jobOf(kept, id);
   const job = kept.jobs.find((j) => j.from === from && j.to === to);
-  const stated = kept.variants.find((v) => v.id === id)?.jobFrom ?? kept.engineNow;
-  const plan = {
-    ...(stated === undefined || stated === id ? {} : { from: stated }),
-    ...job?.plan,
-  };
+  const stated = statedFrom(kept, id);
+  const plan = { ...(stated === undefined ? {} : { from: stated }), ...job?.plan };
   const bench: Bench = {
     ...kept.notes,
     ...(Object.keys(plan).length > 0 ? { plan } : {}),

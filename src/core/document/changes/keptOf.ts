@@ -1,3 +1,4 @@
+import { tidy } from '../../foundations/tidy';
 import { changedFigures, figureKey, type Figure } from '../moves/figure';
 import type { Move } from '../moves/move';
 import type { Part } from '../parts/part';
@@ -164,9 +165,6 @@ function mergedNotes(benches: readonly Bench[]): PartNotes {
   return notes as PartNotes;
 }
 
-const withoutUndefined = <T extends object>(of: T): T =>
-  Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as T;
-
 /** A variant on its way from a whole circuit to acts. */
 interface Moved {
   readonly kept: KeptVariant;
@@ -237,9 +235,7 @@ class Keeping {
       ...(sheet ? { columns: sheet.columns.map((c) => (typeof c === 'string' ? (ids.get(c) ?? c) : c)) } : {}),
       waivers: waivers.map((w) => (w.part === undefined ? w : { ...w, part: ids.get(w.part) ?? w.part })),
       ...(season ? { season } : {}),
-      ...(variant.bench?.plan?.from === undefined || variant.bench.plan.from === id
-        ? {}
-        : { jobFrom: variant.bench.plan.from }),
+      ...(variant.bench?.plan?.from === undefined ? {} : { jobFrom: variant.bench.plan.from }),
       ...(calibration?.applied ? { fit: calibration.applied } : {}),
       acts: [
         ...(plumbing ? [this.act([plumbing])] : []),
@@ -269,7 +265,7 @@ export function keptOf(project: Project): KeptProject {
   const rootFit = root.calibration?.applied;
   const { name, note, madeUp, engine, oil, range, namedStates, log, activeVariant } = project;
   return keptProjectSchema.parse(
-    withoutUndefined({
+    tidy({
       format: PROJECT_FORMAT,
       version: FILE_VERSION,
       name,
@@ -280,7 +276,7 @@ export function keptOf(project: Project): KeptProject {
       range,
       namedStates,
       log,
-      asItIs: withoutUndefined({
+      asItIs: tidy({
         id: root.id,
         name: root.name,
         note: root.note,
@@ -303,7 +299,7 @@ export function keptOf(project: Project): KeptProject {
         const { from = basedOn ?? root.id, ...plan } = bench?.plan ?? {};
         const hasPlan = Object.keys(plan).length > 0;
         return hasPlan || bench?.level
-          ? [withoutUndefined({ from, to: id, plan: hasPlan ? plan : undefined, level: bench?.level })]
+          ? [tidy({ from, to: id, plan: hasPlan ? plan : undefined, level: bench?.level })]
           : [];
       }),
     }),

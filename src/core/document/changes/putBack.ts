@@ -1,12 +1,10 @@
+import { tidy } from '../../foundations/tidy';
 import { changedFigures } from '../moves/figure';
 import { chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
 import type { Variant } from '../project/project';
 import { movesBetween } from './keptOf';
 import { jobOf } from './deriveProject';
 import { edited, isAsItIs, learn, makeChange, setPart, withKeptVariant, type Edited } from './editing';
-
-const withoutUndefined = <T extends object>(of: T): T =>
-  Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as T;
 
 /**
  * A variant as it was looked at and changed, put back so that each fact goes to what it belongs to: a figure to its part,
@@ -52,7 +50,7 @@ function withOwn(kept: KeptProject, before: Variant, after: Variant): KeptProjec
   )
     return kept;
   const own = <T extends KeptProject['asItIs'] | KeptVariant>(of: T): T =>
-    withoutUndefined({
+    tidy({
       ...of,
       name,
       note,
@@ -78,7 +76,7 @@ function withKnowledge(kept: KeptProject, before: Variant, after: Variant): Kept
   if (after.calibration?.applied === before.calibration?.applied) return next;
   for (const { id } of chainOf(next, after.id).filter((v) => v.fit))
     next = withKeptVariant(next, id, ({ fit: _, ...rest }) => rest);
-  return withoutUndefined({ ...next, fit: after.calibration?.applied });
+  return tidy({ ...next, fit: after.calibration?.applied });
 }
 
 /** What a person added at the bench. */
@@ -88,13 +86,13 @@ function withBench(kept: KeptProject, before: Variant, after: Variant): KeptProj
   const { plan: { from, ...plan } = {}, level, ...notes } = after.bench ?? {};
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   let next = kept;
-  if (!same(notes, oldNotes)) next = { ...next, notes: withoutUndefined(notes) };
+  if (!same(notes, oldNotes)) next = { ...next, notes: tidy(notes) };
   if (from !== before.bench?.plan?.from && !isAsItIs(kept, after.id))
-    next = withKeptVariant(next, after.id, (v) => withoutUndefined({ ...v, jobFrom: from }));
+    next = withKeptVariant(next, after.id, (v) => tidy({ ...v, jobFrom: from }));
   if (same(plan, oldPlan) && same(level, oldLevel)) return next;
   const job = jobOf(kept, after.id);
   const others = next.jobs.filter((j) => j.from !== job.from || j.to !== job.to);
-  const made = withoutUndefined({
+  const made = tidy({
     ...job,
     plan: Object.keys(plan).length > 0 ? plan : undefined,
     level,

@@ -63,5 +63,4 @@ export const calibrationSchema = z.strictObject({
 
 /** A reading with the variant that the engine was in. */
 export const keptReadingSchema = z.strictObject({ with: partIdSchema, reading: readingSchema });
-export type KeptReading = z.infer<typeof keptReadingSchema>;
 export type Calibration = z.infer<typeof calibrationSchema>;
