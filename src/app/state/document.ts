@@ -5,6 +5,8 @@ import { tidyColumns } from '../../core/document/moves/columns';
 import { deleteVariant, newVariant, variantFromOpen } from '../../core/document/changes/acts';
 import { deriveProject } from '../../core/document/changes/deriveProject';
 import { edited, makeChange, markKnown, setPart, type Edited } from '../../core/document/changes/editing';
+import { logWithReadings, withLog } from '../../core/document/changes/readings';
+import type { KeptReading } from '../../core/document/project/calibration';
 import { putBack, whatIf } from '../../core/document/changes/putBack';
 import type { KeptProject } from '../../core/document/project/keptProject';
 import {
@@ -59,7 +61,9 @@ interface DocumentStore extends History {
    */
   changeVariant(name: string, change: (variant: Variant) => Variant, on?: string): void;
   /** Changes what is kept of the engine's runs. @param on what was typed: typing in one field is one step */
-  changeLog(name: string, change: (log: Log) => Log, on?: string): void;
+  changeLog(name: string, change: (log: Log) => Log, on?: string, by?: KeptReading['by']): void;
+  /** Changes the list of readings. @param on what was typed: typing in one is one step */
+  changeReadings(name: string, change: (kept: KeptProject) => KeptProject, on?: string): void;
   /**
    * Replaces one part of the open variant; the caller has checked it against the schema.
    * @param field what of it was typed: typing in one field is one step
@@ -121,7 +125,7 @@ const openIn = (kept: KeptProject): Variant => activeVariant(deriveProject(kept)
 /** Acts on what is said of the engine as a whole. */
 const projectActs = (
   act: ActOn,
-): Pick<DocumentStore, 'setProject' | 'replaceProject' | 'calibrate' | 'setOil' | 'changeLog'> => ({
+): Pick<DocumentStore, 'setProject' | 'replaceProject' | 'calibrate' | 'setOil' | 'changeLog' | 'changeReadings'> => ({
   setProject: (name, change, on) => act(name, (kept) => edited({ ...kept, ...change }), on),
 
   replaceProject: (name, project) => act(name, () => edited(project)),
@@ -139,8 +143,10 @@ const projectActs = (
 
   setOil: (oil) => act(`use ${oil.name}`, (kept) => edited({ ...kept, oil }), 'oil'),
 
-  changeLog: (name, change, on = '') =>
-    act(name, (kept) => edited({ ...kept, log: change(kept.log ?? {}) }), on === '' ? '' : `log ${on}`),
+  changeLog: (name, change, on = '', by) =>
+    act(name, (kept) => edited(withLog(kept, change(logWithReadings(kept) ?? {}), by)), on === '' ? '' : `log ${on}`),
+
+  changeReadings: (name, change, on) => act(name, (kept) => edited(change(kept)), on),
 });
 
 /** Acts on the circuit of the open variant. */

@@ -165,9 +165,7 @@ function JobEnd({ plan }: { readonly plan: JobPlan }) {
       {isDone ? 'Every step is done. ' : ''}
       <Button
         type={isDone ? 'primary' : 'default'}
-        onClick={() =>
-          editAct(`the engine is in ${plan.to.name}`, (kept) => edited(engineIsIn(kept, plan.to.id)))
-        }
+        onClick={() => editAct(`the engine is in ${plan.to.name}`, (kept) => edited(engineIsIn(kept, plan.to.id)))}
       >
         The engine is in {plan.to.name} now
       </Button>{' '}

@@ -1,6 +1,7 @@
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
-import { MOST_READINGS, type Calibration, type Reading } from '../../../core/document/project/calibration';
+import { changeReading, isPressure, readingsForFit, withReadings } from '../../../core/document/changes/readings';
+import type { Calibration, KeptReading, Reading } from '../../../core/document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
 import { beforeFit, fitGroups, withFactors } from '../../../core/studies/inputs/fitGroups';
@@ -12,7 +13,9 @@ import { usePreferences } from '../../state/preferences';
 import { useSettled } from '../../state/useSettled';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
-import { READING_STARTS, ReadingInput, startReading, startRoad } from './ReadingInput';
+import { NewReading } from '../../readings/NewReading';
+import { today } from '../../state/plain';
+import { KeptReadingInput, type Predicted } from './KeptReadingInput';
 
 /** The project with a fit in its figures, from what was there before any fit. */
 function fittedProject(project: Project, fit: FitResult): Project {
@@ -24,77 +27,125 @@ function fittedProject(project: Project, fit: FitResult): Project {
   return withVariant(moved, { ...activeVariant(moved), calibration: fit.calibration });
 }
 
-const NONE: readonly Reading[] = [];
-
-/** Readings of the gauge, what the circuit would show instead, and the fit to them. */
+/** Everything that was read on the engine, what the circuit would show instead, and the fit to it. */
 export function FitSection() {
   const project = useDocument((d) => d.project)!;
+  const kept = useDocument((d) => d.kept)!;
   const calibrate = useDocument((d) => d.calibrate);
-  const kept = activeVariant(project).calibration;
-  const readings = kept?.readings ?? NONE;
-  // Each reading is kept as it is typed: leaving the page loses none.
-  const keep = (name: string, changed: readonly Reading[], on?: string) => {
-    const variant = activeVariant(project);
-    const calibration = { ...variant.calibration, readings: [...changed] };
-    calibrate(name, withVariant(project, { ...variant, calibration }), on);
-  };
-  const add = (reading: Reading) => keep('add a reading', [...readings, reading]);
+  const changeReadings = useDocument((d) => d.changeReadings);
+  const showVariant = useDocument((d) => d.showVariant);
+  const variant = activeVariant(project);
+  const { readings } = kept;
+  const fitted = useMemo(() => readingsForFit(kept, variant.id).map((r) => r.reading), [kept, variant.id]);
+  const predicted = usePredicted(readings, variant.id);
+  const elsewhere = readings.find((r) => r.forFit && r.with !== variant.id);
+  const applied = variant.calibration?.applied;
   return (
     <section aria-label="Gauge readings">
       <p>
         Two readings are enough to begin with; six are better. From then on the app computes your engine, not a typical
-        one.
+        one, in every variant.
       </p>
       {readings.map((reading, i) => (
-        <ReadingInput
-          key={`${i} ${reading.kind}`}
+        <KeptReadingInput
+          key={reading.id}
           project={project}
-          reading={reading}
+          kept={reading}
+          predicted={predicted.get(reading.id)}
           number={i + 1}
-          onChange={(changed) =>
-            keep(
+          onChange={(changed, on) =>
+            changeReadings(
               'change a reading',
-              readings.map((r, k) => (k === i ? changed : r)),
-              `reading ${i}`,
+              (now) => ({ ...now, readings: changeReading(now.readings, reading.id, () => changed) }),
+              on && `reading ${reading.id}`,
             )
           }
           onRemove={() =>
-            keep(
-              'remove a reading',
-              readings.filter((_, k) => k !== i),
-            )
+            changeReadings('remove a reading', (now) => ({
+              ...now,
+              readings: now.readings.filter((r) => r.id !== reading.id),
+            }))
           }
         />
       ))}
-      {readings.length < MOST_READINGS && (
-        <div className="moves">
-          {READING_STARTS.map((start) => (
-            <Button key={start.label} onClick={() => add(startReading(project, start))}>
-              Add {start.label.toLowerCase()}
-            </Button>
-          ))}
-          <Button onClick={() => add(startRoad(project))}>Add an oil temperature on the road</Button>
-        </div>
-      )}
-      {readings.length > 0 && (
+      <NewReading
+        road
+        onAdd={(reading) =>
+          changeReadings('add a reading', (now) =>
+            withReadings(now, [
+              { on: today(), by: 'gauge', with: now.engineNow ?? now.asItIs.id, forFit: true, reading },
+            ]),
+          )
+        }
+      />
+      {fitted.length > 0 ? (
         <Fit
-          readings={readings}
-          applied={kept?.applied}
+          readings={fitted}
+          applied={applied}
           onApply={(fit) => calibrate('fit the circuit to its gauge', fittedProject(project, fit))}
         />
+      ) : (
+        elsewhere && (
+          <p>
+            The readings were taken with {nameOf(project, elsewhere.with)} on the engine. Open that to fit; every
+            variant has the fit then.{' '}
+            <Button type="primary" onClick={() => showVariant(elsewhere.with)}>
+              Open {nameOf(project, elsewhere.with)}
+            </Button>
+          </p>
+        )
       )}
-      {kept?.applied && (
+      {applied && (
         <Button
           onClick={() => {
             const base = beforeFit(project);
-            const { calibration: _, ...variant } = activeVariant(base);
-            calibrate('remove the fit', withVariant(base, { ...variant, calibration: { readings: [...readings] } }));
+            const { calibration: _, ...without } = activeVariant(base);
+            calibrate('remove the fit', withVariant(base, without));
           }}
         >
           Remove the fit
         </Button>
       )}
     </section>
+  );
+}
+
+const nameOf = (project: Project, id: string): string => project.variants.find((v) => v.id === id)?.name ?? id;
+
+/** Most states that are predicted at once. */
+const MOST_PREDICTED = 60;
+const NO_STATES = { states: [{ speedRevS: 1, oilTemperatureK: 373.15 }] };
+
+/** What the open variant's gauge should show at the readings that were taken with it, by reading. */
+function usePredicted(readings: readonly KeptReading[], variant: string): ReadonlyMap<string, Predicted> {
+  const at = useMemo(
+    () =>
+      readings
+        .flatMap(({ id, with: of, reading }) =>
+          of === variant && isPressure(reading) && reading.at === undefined ? [{ id, reading }] : [],
+        )
+        .slice(-MOST_PREDICTED),
+    [readings, variant],
+  );
+  const asked = useMemo(
+    () =>
+      at.length === 0
+        ? NO_STATES
+        : { states: at.map(({ reading: { speedRevS, oilTemperatureK } }) => ({ speedRevS, oilTemperatureK })) },
+    [at],
+  );
+  const { answer } = useStudy('expected', useSettled(asked), at.length > 0 ? 'fresh' : false);
+  return useMemo(
+    () =>
+      new Map(
+        answer?.at.length === at.length
+          ? at.flatMap(({ id }, i) => {
+              const { pressurePa, deviationPa } = answer.at[i]!;
+              return pressurePa === null ? [] : [[id, { pressurePa, deviationPa }] as const];
+            })
+          : [],
+      ),
+    [answer, at],
   );
 }
 

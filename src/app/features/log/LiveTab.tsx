@@ -54,7 +54,7 @@ export default function LiveTab() {
       pressurePa: now.gaugePa,
     };
     const logged = { reading, predicted: expected !== undefined && Number.isFinite(expected) ? expected : null };
-    changeLog('reading from the logger', (log) => withReading(log, logged, activeVariant(project).name));
+    changeLog('reading from the logger', (log) => withReading(log, logged, activeVariant(project).name), '', 'logger');
   };
   return (
     <>

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { RUNNING_STOP_S } from '../../../core/log/firstStart';
 import { FIRST_PRESSURE_PA } from '../../../core/studies/filling/fillingWork';
+import { withReadings } from '../../../core/document/changes/readings';
 import { activeVariant } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useDocument } from '../../state/document';
@@ -10,7 +11,6 @@ import { usePreferences } from '../../state/preferences';
 import { today } from '../../state/plain';
 import { freshId } from './useLog';
 import { readingsOf, stopEngine, useLogger } from './useLogger';
-import { useWhy } from './why';
 
 /** A component that has less than this has no oil [Pa]. */
 const NO_OIL_PA = 0.1e5;
@@ -24,7 +24,7 @@ export function LiveWatch() {
   const units = usePreferences((p) => p.units);
   const state = useLogger((l) => l.state);
   const latest = useLogger((l) => l.latest);
-  const setWhy = useWhy((w) => w.set);
+  const changeReadings = useDocument((d) => d.changeReadings);
   const [, setSearch] = useSearchParams();
   const pressureSince = useRef<number>(undefined);
   const [alarm, setAlarm] = useState<{ readonly part: string; readonly afterS: number }>();
@@ -74,13 +74,16 @@ export function LiveWatch() {
       speedRevS: round(speedRevS, SHOWN.speedRevS),
       oilTemperatureK: round(oilTemperatureK - 273.15, SHOWN.oilK) + 273.15,
     };
-    setWhy({
-      readings: [
-        ...(gaugePa === undefined ? [] : [{ ...at, pressurePa: round(gaugePa, SHOWN.pressurePa) }]),
-        ...now.parts.map((p) => ({ ...at, pressurePa: round(p.pressurePa, SHOWN.pressurePa), at: `${p.part}.in` })),
-      ],
-      answers: [],
-    });
+    const seen = [
+      ...(gaugePa === undefined ? [] : [{ ...at, pressurePa: round(gaugePa, SHOWN.pressurePa) }]),
+      ...now.parts.map((p) => ({ ...at, pressurePa: round(p.pressurePa, SHOWN.pressurePa), at: `${p.part}.in` })),
+    ];
+    changeReadings('readings of the logger', (kept) =>
+      withReadings(
+        kept,
+        seen.map((reading) => ({ on: today(), by: 'logger' as const, with: kept.activeVariant, reading })),
+      ),
+    );
     setSearch({ tab: 'why' });
   };
   return (

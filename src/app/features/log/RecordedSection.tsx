@@ -11,9 +11,11 @@ import {
 } from '../../../core/log/recorded';
 import { formatQuantity } from '../../../core/foundations/units';
 import { SelectInput } from '../../forms/SelectInput';
+import { withReadings } from '../../../core/document/changes/readings';
+import { useDocument } from '../../state/document';
+import { today } from '../../state/plain';
 import { usePreferences } from '../../state/preferences';
 import { readHead, readRecorded, type RecordedSummary } from '../../../workers/csvReader';
-import { useWhy } from './why';
 import { Field } from '../../forms/Field';
 
 const keyOf = (head: RecordedHead): string => `tidal-csv ${head.columns.join('|').slice(0, 500)}`;
@@ -164,7 +166,7 @@ function ChannelFields({
 /** The conditions of a log with their mean pressures, and the way to what explains them. */
 function RecordedStates({ summary }: { readonly summary: RecordedSummary }) {
   const units = usePreferences((p) => p.units);
-  const setWhy = useWhy((w) => w.set);
+  const changeReadings = useDocument((d) => d.changeReadings);
   const [, setSearch] = useSearchParams();
   return (
     <>
@@ -187,18 +189,20 @@ function RecordedStates({ summary }: { readonly summary: RecordedSummary }) {
       <Button
         disabled={summary.states.length === 0}
         onClick={() => {
-          setWhy({
-            readings: summary.states
-              .filter((s) => s.speedRevS > 0)
-              .slice(0, MOST_READINGS)
-              .map(({ speedRevS, oilTemperatureK, pressurePa }) => ({
-                kind: 'pressure' as const,
-                speedRevS,
-                oilTemperatureK,
-                pressurePa,
-              })),
-            answers: [],
-          });
+          changeReadings('readings of a recording', (now) =>
+            withReadings(
+              now,
+              summary.states
+                .filter((s) => s.speedRevS > 0)
+                .slice(0, MOST_READINGS)
+                .map(({ speedRevS, oilTemperatureK, pressurePa }) => ({
+                  on: today(),
+                  by: 'logger' as const,
+                  with: now.activeVariant,
+                  reading: { kind: 'pressure' as const, speedRevS, oilTemperatureK, pressurePa },
+                })),
+            ),
+          );
           setSearch({ tab: 'why' });
         }}
       >

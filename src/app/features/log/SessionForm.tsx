@@ -8,9 +8,9 @@ import { SelectInput } from '../../forms/SelectInput';
 import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
 import { tidy } from '../../state/plain';
 import { usePreferences } from '../../state/preferences';
-import { AddReading } from './AddReading';
 import { WEATHER_WORDS } from './sessionWords';
 import { Field } from '../../forms/Field';
+import { NewReading } from '../../readings/NewReading';
 
 type SetSession = (change: { readonly [K in keyof Session]?: Session[K] | undefined }, on?: string) => void;
 
@@ -191,7 +191,7 @@ function Readings({
           );
         })}
       </ul>
-      <AddReading onAdd={onAdd} />
+      <NewReading onAdd={(reading, predicted) => onAdd({ reading, predicted })} />
       {earlier.length > 0 && (
         <SelectInput
           label={`Compare ${session.on} with`}

@@ -1,14 +1,14 @@
-import { actsAs } from '../../../core/document/parts/part';
 import { Button, Empty, Progress, Table } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { isPressure, readingsToExplain, withReadings } from '../../../core/document/changes/readings';
+import type { KeptReading } from '../../../core/document/project/calibration';
 import { explainLines, sayNext, sayPercent } from '../../../core/studies/causes/sayCauses';
 import type { ExplainAnswer, ExplainRequest } from '../../../core/studies/causes/causeSchema';
-import { activeVariant } from '../../../core/document/project/project';
-import { PORTS } from '../../../core/document/parts/ports';
 import { formatQuantity } from '../../../core/foundations/units';
-import { FigureInput } from '../../forms/FigureInput';
-import { SelectInput } from '../../forms/SelectInput';
+import { NewReading } from '../../readings/NewReading';
+import { readingPorts } from '../../readings/readingPorts';
 import { useDocument } from '../../state/document';
+import { today } from '../../state/plain';
 import { usePreferences } from '../../state/preferences';
 import { useView } from '../../state/view';
 import { useSettled } from '../../state/useSettled';
@@ -17,45 +17,52 @@ import { StudyStatus } from '../../studies/StudyStatus';
 import { useWhy } from './why';
 import { Why } from '../../help/Why';
 
-type Reading = ExplainRequest['readings'][number];
-const HOT_OIL_K = 373.15;
-
 /** From readings that disagree to what would explain them, and the check that tells. */
 export default function WhyTab() {
-  const project = useDocument((d) => d.project)!;
-  const { readings, answers, set } = useWhy();
-  const settled = useSettled({ readings: [...readings], answers: [...answers] });
-  const put = (next: readonly Reading[]) => set({ readings: next });
-  const add = () =>
-    put([
-      ...readings,
-      {
-        kind: 'pressure',
-        speedRevS: readings.length === 0 ? project.engine.idleSpeedRevS : project.engine.maximumSpeedRevS / 2,
-        oilTemperatureK: HOT_OIL_K,
-        pressurePa: 2e5,
-      },
-    ]);
+  const kept = useDocument((d) => d.kept)!;
+  const changeReadings = useDocument((d) => d.changeReadings);
+  const { answers, setAnswers } = useWhy();
+  const { activeVariant: open } = kept;
+  const readings = useMemo(() => readingsToExplain(kept, open), [kept, open]);
+  const settled = useSettled(
+    useMemo(
+      () => ({ readings: readings.map((r) => r.reading).filter(isPressure), answers: [...answers] }),
+      [readings, answers],
+    ),
+  );
   return (
     <>
       <p className="quiet block">
-        Put in what the gauge shows, at one or more conditions. The more they differ, the more they tell.
+        Enter what the gauge shows, at one or more conditions. The more they differ, the more they tell. Readings of the
+        first start and of the log book that were taken with this variant are here too; those that the fit uses are not.
       </p>
-      {readings.map((reading, i) => (
-        <ReadingLine
-          key={i}
-          n={i + 1}
-          reading={reading}
-          onChange={(r) => put(readings.map((x, k) => (k === i ? r : x)))}
-          onRemove={() => put(readings.filter((_, k) => k !== i))}
-        />
-      ))}
-      <div className="moves">
-        <Button onClick={add} disabled={readings.length >= 24}>
-          Add a reading
-        </Button>
-        {answers.length > 0 && <Button onClick={() => set({ answers: [] })}>Forget the answers</Button>}
-      </div>
+      <ul className="plain" aria-label="Readings to explain">
+        {readings.map((kept, i) => (
+          <ReadingLine
+            key={kept.id}
+            n={i + 1}
+            kept={kept}
+            onRemove={() =>
+              changeReadings('remove a reading', (now) => ({
+                ...now,
+                readings: now.readings.filter((r) => r.id !== kept.id),
+              }))
+            }
+          />
+        ))}
+      </ul>
+      <NewReading
+        onAdd={(reading, predicted) =>
+          changeReadings('add a reading', (now) =>
+            withReadings(now, [{ on: today(), by: 'gauge', with: now.activeVariant, predicted, reading }]),
+          )
+        }
+      />
+      {answers.length > 0 && (
+        <div className="moves">
+          <Button onClick={() => setAnswers([])}>Forget the answers</Button>
+        </div>
+      )}
       {readings.length === 0 ? <Empty description="No reading yet." /> : <Explained request={settled} />}
     </>
   );
@@ -63,65 +70,28 @@ export default function WhyTab() {
 
 function ReadingLine({
   n,
-  reading,
-  onChange,
+  kept: { reading, on },
   onRemove,
 }: {
   readonly n: number;
-  readonly reading: Reading;
-  readonly onChange: (r: Reading) => void;
+  readonly kept: KeptReading;
   readonly onRemove: () => void;
 }) {
   const project = useDocument((d) => d.project)!;
-  const ports = activeVariant(project).circuit.parts.flatMap((p) => {
-    const at =
-      actsAs(p, 'accessory') || actsAs(p, 'mains')
-        ? ['in']
-        : actsAs(p, 'plate')
-          ? ['tap']
-          : actsAs(p, 'line') && p.form === 'gallery'
-            ? ['out']
-            : actsAs(p, 'filter')
-              ? ['in', 'out']
-              : [];
-    return at
-      .filter((port) => PORTS[p.kind].includes(port))
-      .map((port) => ({
-        value: `${p.id}.${port}`,
-        label: `${p.name}, ${port === 'in' ? 'inlet' : port === 'out' ? 'outlet' : port}`,
-      }));
-  });
+  const units = usePreferences((p) => p.units);
+  if (!isPressure(reading)) return null;
+  const place = readingPorts(project).find((p) => p.value === reading.at)?.label ?? reading.at;
   return (
-    <div className="row" role="group" aria-label={`Reading ${n}`}>
-      <FigureInput
-        title="Engine speed"
-        quantity="speed"
-        si={reading.speedRevS}
-        onChange={(si) => si !== undefined && si > 0 && onChange({ ...reading, speedRevS: si })}
-      />
-      <FigureInput
-        title="Oil temperature"
-        quantity="temperature"
-        si={reading.oilTemperatureK}
-        onChange={(si) => si !== undefined && onChange({ ...reading, oilTemperatureK: si })}
-      />
-      <FigureInput
-        title="Pressure"
-        quantity="pressure"
-        si={reading.pressurePa}
-        onChange={(si) => si !== undefined && si >= 0 && onChange({ ...reading, pressurePa: si })}
-      />
-      <SelectInput
-        label={`Read at, reading ${n}`}
-        value={reading.at ?? ''}
-        options={[{ value: '', label: 'the gauge' }, ...ports]}
-        onChange={(at) => {
-          const { at: _, ...rest } = reading;
-          onChange(at === '' ? rest : { ...rest, at });
-        }}
-      />
-      <Button onClick={onRemove}>Remove reading {n}</Button>
-    </div>
+    <li role="group" aria-label={`Reading ${n}`}>
+      {on && `${on}: `}
+      {formatQuantity(reading.speedRevS, 'speed', units)}, oil{' '}
+      {formatQuantity(reading.oilTemperatureK, 'temperature', units)}:{' '}
+      <b>{formatQuantity(reading.pressurePa, 'pressure', units)}</b>
+      {place === undefined ? '' : ` ${place}`}{' '}
+      <Button size="small" onClick={onRemove}>
+        Remove reading {n}
+      </Button>
+    </li>
   );
 }
 
@@ -139,7 +109,7 @@ function Explained({ request }: { readonly request: ExplainRequest }) {
 function Causes({ answer }: { readonly answer: ExplainAnswer }) {
   const units = usePreferences((p) => p.units);
   const select = useView((v) => v.select);
-  const { answers, set } = useWhy();
+  const { answers, setAnswers } = useWhy();
   const [copied, setCopied] = useState(false);
   const { next } = answer;
   const p = (pa: number | null) => (pa === null ? 'not known' : formatQuantity(pa, 'pressure', units));
@@ -166,10 +136,10 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
           <p>{sayNext(next, units)}</p>
           {next.kind === 'hand' && (
             <div className="moves">
-              <Button type="primary" onClick={() => set({ answers: [...answers, { check: next.id, yes: true }] })}>
+              <Button type="primary" onClick={() => setAnswers([...answers, { check: next.id, yes: true }])}>
                 Yes: {next.yes}
               </Button>
-              <Button onClick={() => set({ answers: [...answers, { check: next.id, yes: false }] })}>No</Button>
+              <Button onClick={() => setAnswers([...answers, { check: next.id, yes: false }])}>No</Button>
             </div>
           )}
         </div>

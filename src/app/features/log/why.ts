@@ -1,25 +1,19 @@
 import { create } from 'zustand';
 import type { ExplainRequest } from '../../../core/studies/causes/causeSchema';
+import { circuitOwner, useDocument } from '../../state/document';
 
-interface WhyStore {
-  readonly readings: ExplainRequest['readings'];
-  readonly answers: ExplainRequest['answers'];
-  set(change: {
-    readonly readings?: readonly ExplainRequest['readings'][number][];
-    readonly answers?: readonly ExplainRequest['answers'][number][];
-  }): void;
-}
+type Answers = ExplainRequest['answers'];
+
+/** Answers to checks, by the engine that they are about: those of one are never of another. */
+const useAnswersBy = create<{ readonly by: Readonly<Record<string, Answers>> }>()(() => ({ by: {} }));
+const NONE: Answers = [];
 
 /**
- * Readings that are being explained; they stay while other views are looked at. New readings forget the answers to
- * checks of old ones.
+ * Answers to the checks of the open variant; they stay while other views are looked at. The readings stand in the
+ * project's own list.
  */
-export const useWhy = create<WhyStore>()((put) => ({
-  readings: [],
-  answers: [],
-  set: ({ readings, answers }) =>
-    put((now) => ({
-      readings: readings ? [...readings] : now.readings,
-      answers: answers ? [...answers] : now.answers,
-    })),
-}));
+export function useWhy(): { readonly answers: Answers; readonly setAnswers: (answers: Answers) => void } {
+  const owner = useDocument(circuitOwner);
+  const answers = useAnswersBy((s) => s.by[owner]) ?? NONE;
+  return { answers, setAnswers: (given) => useAnswersBy.setState(({ by }) => ({ by: { ...by, [owner]: given } })) };
+}

@@ -3,6 +3,7 @@ import { figureKey } from '../moves/figure';
 import type { Bench } from '../project/bench';
 import { chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
 import { PROJECT_FORMAT, WHOLE_VERSION, type Circuit, type Project, type Variant } from '../project/project';
+import { logWithReadings, readingsForFit } from './readings';
 import { columnsOf, replay, type Replayed } from './replay';
 import type { Act } from './act';
 
@@ -104,7 +105,7 @@ function viewOf(kept: KeptProject, id: string): Variant {
 
 function makeView(kept: KeptProject, own: KeptProject['asItIs'] | KeptVariant, chain: readonly KeptVariant[]): Variant {
   const { id, name, note, waivers, season } = own;
-  const readings = kept.readings.filter((r) => r.with === id).map((r) => r.reading);
+  const readings = readingsForFit(kept, id).map((r) => r.reading);
   const fit = chain.findLast((v) => v.fit)?.fit ?? kept.fit;
   const known = [...kept.known.map((k) => `${k.part}.${k.path}`), ...setFigures(chain)];
   const bench = benchOf(kept, id);
@@ -135,7 +136,8 @@ const projects = new WeakMap<KeptProject, Project>();
 export function deriveProject(kept: KeptProject): Project {
   let project = projects.get(kept);
   if (!project) {
-    const { name, note, madeUp, engine, oil, range, namedStates, log, activeVariant, asItIs, variants } = kept;
+    const { name, note, madeUp, engine, oil, range, namedStates, activeVariant, asItIs, variants } = kept;
+    const log = logWithReadings(kept);
     project = {
       format: PROJECT_FORMAT,
       version: WHOLE_VERSION,

@@ -4,7 +4,7 @@ import type { Move } from '../moves/move';
 import type { Part } from '../parts/part';
 import { partFields } from '../parts/partFields';
 import type { Bench } from '../project/bench';
-import type { Calibration } from '../project/calibration';
+import type { Calibration, KeptReading } from '../project/calibration';
 import {
   FILE_VERSION,
   keptProjectSchema,
@@ -15,6 +15,7 @@ import {
   type PartNotes,
 } from '../project/keptProject';
 import { PROJECT_FORMAT, type Circuit, type Joint, type Project, type Variant } from '../project/project';
+import { withLog } from './readings';
 import { replay } from './replay';
 import type { Act } from './act';
 
@@ -264,7 +265,7 @@ export function keptOf(project: Project): KeptProject {
   );
   const rootFit = root.calibration?.applied;
   const { name, note, madeUp, engine, oil, range, namedStates, log, activeVariant } = project;
-  return keptProjectSchema.parse(
+  const kept = keptProjectSchema.parse(
     tidy({
       format: PROJECT_FORMAT,
       version: FILE_VERSION,
@@ -275,7 +276,6 @@ export function keptOf(project: Project): KeptProject {
       oil,
       range,
       namedStates,
-      log,
       asItIs: tidy({
         id: root.id,
         name: root.name,
@@ -292,7 +292,9 @@ export function keptOf(project: Project): KeptProject {
         .flatMap((v) => (v.tolerances ?? []).map((t) => ({ ...t, part: idsOf(v.id).get(t.part) ?? t.part })))
         .filter((t, i, all) => all.findIndex((o) => figureKey(o.part, o.path) === figureKey(t.part, t.path)) === i)
         .slice(0, MOST_TOLERANCES),
-      readings: variants.flatMap((v) => readingsOf(v.calibration, v.id, idsOf(v.id))),
+      readings: variants
+        .flatMap((v) => readingsOf(v.calibration, v.id, idsOf(v.id)))
+        .map((reading, i) => ({ id: `reading${i + 1}`, ...reading })),
       fit: rootFit,
       notes: mergedNotes(opened.map((v) => renamedBench(v.bench ?? {}, idsOf(v.id)))),
       jobs: variants.flatMap(({ id, basedOn, bench }) => {
@@ -304,6 +306,7 @@ export function keptOf(project: Project): KeptProject {
       }),
     }),
   );
+  return log ? withLog(kept, log) : kept;
 }
 
 /** Figures that were known; what a variant has of its own is known by the act that sets it. */
@@ -324,9 +327,11 @@ function knownOf(variants: readonly Variant[], movedOf: (id: string) => Moved | 
     .filter((each) => knownFigureSchema.safeParse(each).success);
 }
 
-function readingsOf(calibration: Calibration | undefined, id: string, ids: Renamed): KeptProject['readings'] {
+function readingsOf(calibration: Calibration | undefined, id: string, ids: Renamed): Omit<KeptReading, 'id'>[] {
   return (calibration?.readings ?? []).map((reading) => ({
+    by: 'gauge' as const,
     with: id,
+    forFit: true as const,
     reading: reading.kind === 'pressure' && reading.at ? { ...reading, at: renamedRef(reading.at, ids) } : reading,
   }));
 }

@@ -65,14 +65,6 @@ function withOwn(kept: KeptProject, before: Variant, after: Variant): KeptProjec
 function withKnowledge(kept: KeptProject, before: Variant, after: Variant): KeptProject {
   let next = kept;
   if (after.tolerances !== before.tolerances) next = { ...next, tolerances: after.tolerances ?? [] };
-  if (after.calibration?.readings !== before.calibration?.readings)
-    next = {
-      ...next,
-      readings: [
-        ...next.readings.filter((r) => r.with !== after.id),
-        ...(after.calibration?.readings ?? []).map((reading) => ({ with: after.id, reading })),
-      ],
-    };
   if (after.calibration?.applied === before.calibration?.applied) return next;
   for (const { id } of chainOf(next, after.id).filter((v) => v.fit))
     next = withKeptVariant(next, id, ({ fit: _, ...rest }) => rest);

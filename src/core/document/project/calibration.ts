@@ -10,6 +10,8 @@ export const pressureReadingSchema = z.strictObject({
   kind: z.literal('pressure'),
   speedRevS: positive('speed', 'Engine speed'),
   oilTemperatureK: positive('temperature', 'Oil temperature'),
+  /** The oil's temperature lies within plus or minus this, 95 in 100; absent: a thermometer was read. */
+  oilTemperatureOffK: positive('temperatureDifference', 'Oil temperature, plus or minus').optional(),
   pressurePa: nonNegative('pressure', 'Pressure'),
   /** Where the sender sits; absent: the circuit's gauge, or the gallery. */
   at: portRefSchema.optional(),
@@ -61,6 +63,35 @@ export const calibrationSchema = z.strictObject({
   applied: fitSchema.optional(),
 });
 
-/** A reading with the variant that the engine was in. */
-export const keptReadingSchema = z.strictObject({ with: partIdSchema, reading: readingSchema });
+/** How a reading came. */
+export const READ_BY = ['gauge', 'logger', 'guide', 'hand'] as const;
+export type ReadBy = (typeof READ_BY)[number];
+
+/** Readings that a project may keep. */
+const MOST_KEPT = 20_000;
+
+/** A reading as it is kept: when, by what, with which plumbing on the engine. */
+export const keptReadingSchema = z.strictObject({
+  id: partIdSchema,
+  on: z.iso.date().optional(),
+  by: z.enum(READ_BY).default('gauge'),
+  /** The variant that the engine was in. */
+  with: partIdSchema,
+  /** The session of the log book that it was taken in. */
+  session: partIdSchema.optional(),
+  /** What was predicted for it on that day, SI; null: nothing was. */
+  predicted: z.number().nullable().optional(),
+  /** It describes the engine as it runs: the fit uses it. Others are there to be explained. */
+  forFit: z.literal(true).optional(),
+  reading: readingSchema,
+});
+export type KeptReading = z.infer<typeof keptReadingSchema>;
+export const keptReadingsSchema = z.array(keptReadingSchema).max(MOST_KEPT);
+
 export type Calibration = z.infer<typeof calibrationSchema>;
+
+/**
+ * The oil of a warm engine without a thermometer: 85 to 110 °C.
+ * @source common practice, no source
+ */
+export const UNKNOWN_OIL_K = { oilTemperatureK: 273.15 + 97.5, oilTemperatureOffK: 12.5 } as const;

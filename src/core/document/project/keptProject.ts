@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { actSchema } from '../changes/act';
 import { partIdSchema } from '../parts/partBase';
 import { benchSchema, planNoteSchema } from './bench';
-import { fitSchema, keptReadingSchema, MOST_READINGS } from './calibration';
+import { fitSchema, keptReadingsSchema } from './calibration';
+import { keptLogSchema } from './log';
 import {
   circuitSchema,
   columnsSchema,
@@ -76,6 +77,8 @@ export const keptProjectSchema = z.strictObject({
   format: z.literal(PROJECT_FORMAT),
   version: z.literal(FILE_VERSION),
   ...projectHead,
+  /** What was seen on the engine: sessions, first starts, reminders. */
+  log: keptLogSchema.optional(),
   asItIs: engineAsItIsSchema,
   variants: z.array(keptVariantSchema).max(199).default([]),
   activeVariant: partIdSchema,
@@ -84,10 +87,8 @@ export const keptProjectSchema = z.strictObject({
   known: z.array(knownFigureSchema).max(8000).default([]),
   /** How far figures may lie from what is stated, where that is not as usual. */
   tolerances: z.array(toleranceSchema).max(MOST_TOLERANCES).default([]),
-  readings: z
-    .array(keptReadingSchema)
-    .max(20 * MOST_READINGS)
-    .default([]),
+  /** Everything that was read on the engine, in one list: the gauge, the log book, the guide and the causes read it. */
+  readings: keptReadingsSchema.default([]),
   /** The fit that is in the figures. */
   fit: fitSchema.optional(),
   notes: partNotesSchema.prefault({}),

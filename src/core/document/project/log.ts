@@ -53,6 +53,9 @@ export const seenSchema = z.strictObject({
 });
 export type Seen = z.infer<typeof seenSchema>;
 
+/** A session as it is kept: its readings stand in the one list of the project. */
+const keptSessionSchema = sessionSchema.omit({ readings: true });
+
 export const logSchema = z.strictObject({
   sessions: z.array(sessionSchema).max(2000).optional(),
   /** First starts by variant: what was seen, by step. */
@@ -63,3 +66,6 @@ export const logSchema = z.strictObject({
     .optional(),
 });
 export type Log = z.infer<typeof logSchema>;
+
+export const keptLogSchema = logSchema.extend({ sessions: z.array(keptSessionSchema).max(2000).optional() });
+export type KeptLog = z.infer<typeof keptLogSchema>;

@@ -14,6 +14,8 @@ import { gaugePorts } from './senderCauses';
 export interface Look {
   readonly speedRevS: number;
   readonly oilTemperatureK: number;
+  /** Nobody read the oil's temperature: it lies within plus or minus this, 95 in 100. */
+  readonly oilTemperatureOffK?: number;
   readonly port: string;
   /** Minutes that it takes beyond what is fitted. @source engineering judgement */
   readonly minutes: number;
@@ -123,8 +125,24 @@ export function explainTable(project: Project, looks: readonly Look[]): ExplainT
       },
       ...causes,
     ],
-    scatter: scatterOf(project, looks, healthy),
+    scatter: withUnknownOil(scatterOf(project, looks, healthy), project, looks, healthy),
   };
+}
+
+/** The scatter, and what an oil temperature that nobody read adds to the looks that it belongs to. */
+function withUnknownOil(scatter: Dense, project: Project, looks: readonly Look[], healthy: readonly number[]): Dense {
+  const offK = (look: Look) => (look.oilTemperatureOffK ?? 0) / WITHIN_95;
+  if (looks.every((look) => offK(look) === 0)) return scatter;
+  const warmer = pressuresOf(
+    project,
+    looks.map((look) => ({ ...look, oilTemperatureK: look.oilTemperatureK + offK(look) })),
+  );
+  return scatter.map((row, i) =>
+    row.map((value, k) => {
+      const off = i === k && offK(looks[i]!) > 0 && warmer ? warmer[i]! - healthy[i]! : 0;
+      return Number.isFinite(off) ? value + off ** 2 : value;
+    }),
+  );
 }
 
 /** Degrees that are looked at between two that are solved; and from how far on the way from healthy to the first. */

@@ -25,6 +25,7 @@ export function explainReadings(project: Project, { readings, answers }: Explain
   const had = readings.map((r): Look => ({
     speedRevS: r.speedRevS,
     oilTemperatureK: r.oilTemperatureK,
+    ...(r.oilTemperatureOffK === undefined ? {} : { oilTemperatureOffK: r.oilTemperatureOffK }),
     port: r.at ?? gauge ?? '',
     minutes: 0,
   }));

@@ -59,9 +59,27 @@ export function influencesOf(
   }));
 }
 
+/**
+ * What each reading is off by since nobody read the oil's temperature, at one standard deviation of that; 0 where a
+ * thermometer was read.
+ */
+function oilInfluences(model: FitModel, readings: readonly Reading[], logs: readonly number[]): number[] {
+  const offK = (r: Reading) => (r.kind === 'pressure' ? (r.oilTemperatureOffK ?? 0) / WITHIN_95 : 0);
+  if (readings.every((r) => offK(r) === 0)) return readings.map(() => 0);
+  const stated = model.predict(readings, logs);
+  const warmer = readings.map((r) => ({ ...r, oilTemperatureK: r.oilTemperatureK + offK(r) }));
+  return model.predict(warmer, logs).map((value, i) => (offK(readings[i]!) === 0 ? 0 : value - stated[i]!));
+}
+
 /** Covariance of readings that their own noise and the figures beside the groups make together. */
-export function covarianceOf(readings: readonly Reading[], influences: readonly Influence[]): number[][] {
-  const covariance = readings.map((reading, i) => readings.map((_, k) => (i === k ? deviationOf(reading) ** 2 : 0)));
+export function covarianceOf(
+  readings: readonly Reading[],
+  influences: readonly Influence[],
+  byOil: readonly number[] = readings.map(() => 0),
+): number[][] {
+  const covariance = readings.map((reading, i) =>
+    readings.map((_, k) => (i === k ? deviationOf(reading) ** 2 + byOil[i]! ** 2 : 0)),
+  );
   for (const { by } of influences) by.forEach((a, i) => by.forEach((b, k) => (covariance[i]![k]! += a * b)));
   return covariance;
 }
@@ -86,7 +104,7 @@ export function fitInRounds(
   const priors = model.groups.map((g) => g.prior);
   const zero = priors.map(() => 0);
   const influences = influencesOf(model, readings, zero, model.others);
-  const first = covarianceOf(readings, influences);
+  const first = covarianceOf(readings, influences, oilInfluences(model, readings, zero));
   const counting = influences
     .filter(({ by }) => by.some((value, i) => Math.abs(value) > COUNTS * deviationOf(readings[i]!)))
     .map(({ other }) => other);
@@ -95,7 +113,8 @@ export function fitInRounds(
   let noise: Dense = choleskyOf(first)!;
   let fit = fitted(noise, zero);
   for (let round = 1; round < ROUNDS && fit.converged; round++) {
-    noise = choleskyOf(covarianceOf(readings, influencesOf(model, readings, fit.x, counting))) ?? noise;
+    const now = influencesOf(model, readings, fit.x, counting);
+    noise = choleskyOf(covarianceOf(readings, now, oilInfluences(model, readings, fit.x))) ?? noise;
     fit = fitted(noise, fit.x);
   }
   return { fit, noise, first };

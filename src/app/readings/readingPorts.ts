@@ -1,6 +1,6 @@
-import { actsAs } from '../../../core/document/parts/part';
-import { placeOf } from '../../../core/document/parts/ports';
-import { activeVariant, type Project } from '../../../core/document/project/project';
+import { actsAs } from '../../core/document/parts/part';
+import { placeOf } from '../../core/document/parts/ports';
+import { activeVariant, type Project } from '../../core/document/project/project';
 
 /** Places where a sender may sit: before and after what oil goes through, named as people say it. */
 export function readingPorts(project: Project): { readonly value: string; readonly label: string }[] {

@@ -1,0 +1,154 @@
+import { Button, Checkbox, Segmented, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { UNKNOWN_OIL_K, type Reading } from '../../core/document/project/calibration';
+import { Field } from '../forms/Field';
+import { FigureInput } from '../forms/FigureInput';
+import { useDocument } from '../state/document';
+import { useSettled } from '../state/useSettled';
+import { useStudy } from '../state/useStudy';
+import { readingPorts } from './readingPorts';
+
+const C = 273.15;
+const RPM = 1 / 60;
+const GAUGE = '';
+
+type Figures = Readonly<Partial<Record<string, number>>>;
+
+/** Conditions at which a gauge is read: they fill in speed and oil, never what was read. */
+const CONDITIONS = [
+  { label: 'Hot idle', speed: 'idle', oilTemperatureK: 100 + C },
+  { label: 'At 3000 rpm', speed: 3000 * RPM, oilTemperatureK: 100 + C },
+] as const;
+
+/**
+ * A reading as it is read: every field is empty until somebody fills it in.
+ * @param road offers the oil's temperature on the road too
+ */
+export function NewReading({
+  onAdd,
+  road = false,
+}: {
+  /** @param predicted what the open variant's gauge should show there [Pa]; null where that is not known */
+  readonly onAdd: (reading: Reading, predicted: number | null) => void;
+  readonly road?: boolean;
+}) {
+  const project = useDocument((d) => d.project)!;
+  const [kind, setKind] = useState<Reading['kind']>('pressure');
+  const [figures, setFigures] = useState<Figures>({});
+  const [isOilUnknown, setOilUnknown] = useState(false);
+  const [at, setAt] = useState(GAUGE);
+  const { idleSpeedRevS, maximumSpeedRevS } = project.engine;
+  const figure = (title: string, quantity: Parameters<typeof FigureInput>[0]['quantity'], key: string) => (
+    <FigureInput
+      key={key}
+      title={title}
+      quantity={quantity}
+      si={figures[key]}
+      optional
+      onChange={(si) => setFigures((now) => ({ ...now, [key]: si }))}
+    />
+  );
+  const reading = readingOf(kind, figures, isOilUnknown, at);
+  const predictedPa = usePredictedPa(kind === 'pressure' && at === GAUGE ? reading : undefined);
+  return (
+    <fieldset className="reading">
+      <legend>New reading</legend>
+      {road && (
+        <Segmented
+          aria-label="What was read"
+          value={kind}
+          onChange={setKind}
+          options={[
+            { value: 'pressure', label: 'Pressure' },
+            { value: 'temperature', label: 'Oil temperature on the road' },
+          ]}
+        />
+      )}
+      {kind === 'pressure' && (
+        <div className="moves">
+          {CONDITIONS.map(({ label, speed, oilTemperatureK }) => (
+            <Button
+              key={label}
+              size="small"
+              onClick={() => {
+                const speedRevS = speed === 'idle' ? idleSpeedRevS : Math.min(speed, 0.8 * maximumSpeedRevS);
+                setFigures((now) => ({ ...now, speedRevS, ...(isOilUnknown ? {} : { oilTemperatureK }) }));
+              }}
+            >
+              {label}
+            </Button>
+          ))}
+        </div>
+      )}
+      {figure('Engine speed', 'speed', 'speedRevS')}
+      {kind === 'pressure' ? (
+        <>
+          {!isOilUnknown && figure('Oil temperature', 'temperature', 'oilTemperatureK')}
+          <Checkbox checked={isOilUnknown} onChange={(event) => setOilUnknown(event.target.checked)}>
+            Warm engine, oil temperature not known (85 to 110 °C)
+          </Checkbox>
+          {figure('Pressure', 'pressure', 'pressurePa')}
+          <Field title="Where the sender sits">
+            {(id) => (
+              <Select
+                id={id}
+                value={at}
+                aria-label="Where the sender sits"
+                options={[{ value: GAUGE, label: 'gauge, or the gallery' }, ...readingPorts(project)]}
+                onChange={setAt}
+              />
+            )}
+          </Field>
+        </>
+      ) : (
+        <>
+          {figure('Oil, steady', 'temperature', 'oilTemperatureK')}
+          {figure('Ambient air', 'temperature', 'airTemperatureK')}
+          {figure('Road speed', 'roadSpeed', 'roadSpeedMS')}
+          {figure('Load', 'share', 'load')}
+        </>
+      )}
+      <Button
+        type="primary"
+        disabled={!reading}
+        onClick={() => {
+          if (!reading) return;
+          onAdd(reading, predictedPa);
+          setFigures(({ pressurePa: _, ...rest }) => rest);
+        }}
+      >
+        Add reading
+      </Button>
+    </fieldset>
+  );
+}
+
+const SOMEWHERE = { speedRevS: 1, oilTemperatureK: 373.15 };
+
+/** What the gauge should show where a reading is taken [Pa]; null until that is known. */
+function usePredictedPa(reading: Reading | undefined): number | null {
+  const { speedRevS, oilTemperatureK } = reading ?? SOMEWHERE;
+  const asked = useMemo(() => ({ states: [{ speedRevS, oilTemperatureK }] }), [speedRevS, oilTemperatureK]);
+  const { answer, stale } = useStudy('expected', useSettled(asked), reading ? 'fresh' : false);
+  return reading && answer && !stale ? (answer.at[0]?.pressurePa ?? null) : null;
+}
+
+/** The reading, once all of it is there. */
+function readingOf(
+  kind: Reading['kind'],
+  { speedRevS, oilTemperatureK, pressurePa, airTemperatureK, roadSpeedMS, load }: Figures,
+  isOilUnknown: boolean,
+  at: string,
+): Reading | undefined {
+  if (speedRevS === undefined || speedRevS <= 0) return undefined;
+  if (kind === 'temperature')
+    return oilTemperatureK === undefined ||
+      airTemperatureK === undefined ||
+      roadSpeedMS === undefined ||
+      load === undefined
+      ? undefined
+      : { kind, speedRevS, oilTemperatureK, airTemperatureK, roadSpeedMS, load };
+  const oil = isOilUnknown ? UNKNOWN_OIL_K : oilTemperatureK === undefined ? undefined : { oilTemperatureK };
+  if (!oil || pressurePa === undefined || pressurePa < 0) return undefined;
+  return { kind, speedRevS, ...oil, pressurePa, ...(at === GAUGE ? {} : { at }) };
+}
