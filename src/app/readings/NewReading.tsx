@@ -59,7 +59,7 @@ export function NewReading({
           value={kind}
           onChange={setKind}
           options={[
-            { value: 'pressure', label: 'Pressure' },
+            { value: 'pressure', label: 'What the gauge shows' },
             { value: 'temperature', label: 'Oil temperature on the road' },
           ]}
         />
