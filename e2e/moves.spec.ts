@@ -162,14 +162,24 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
 
   const judged = Date.now();
   await page.getByRole('link', { name: 'What does your gauge show?' }).click();
-  for (const reading of ['cold idle', 'hot idle', 'hot at 3000 rpm'])
-    await page.getByRole('button', { name: `Add ${reading}` }).click();
-  await page.getByRole('group', { name: 'Reading 2' }).getByLabel('Pressure').fill('24 psi');
+  const fresh = page.getByRole('group', { name: 'New reading' });
+  for (const [condition, read] of [
+    ['Hot idle', '24 psi'],
+    ['At 3000 rpm', '58 psi'],
+  ] as const) {
+    await fresh.getByRole('button', { name: condition }).click();
+    await fresh.getByLabel('Pressure').fill(read);
+    await fresh.getByRole('button', { name: 'Add reading' }).click();
+  }
+  // They were read before anything was changed: the engine as it is is fitted, and every variant has it.
+  await page.getByRole('button', { name: 'Open Stock' }).click();
   await page.getByRole('button', { name: 'Fit the circuit to these readings' }).click();
   await expect(page.getByText(/Most useful next reading/)).toBeVisible();
   await page.getByRole('button', { name: 'Apply to the circuit' }).click();
   await expect(page.getByRole('button', { name: 'Applied' })).toBeVisible();
   expect(Date.now() - judged).toBeLessThan(60_000);
+  await choose(page, 'Variant', '\u2003Modified');
+  await expect(page.getByRole('button', { name: 'Remove the fit' })).toBeVisible();
   // One step back takes the whole fit out.
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Apply to the circuit' })).toBeVisible();

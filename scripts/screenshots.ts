@@ -124,8 +124,15 @@ const PICTURES: readonly {
     name: 'gauge',
     prepare: async (page) => {
       await page.getByRole('link', { name: 'Gauge' }).click();
-      for (const reading of ['hot idle', 'hot at 3000 rpm'])
-        await page.getByRole('button', { name: `Add ${reading}` }).click();
+      const fresh = page.getByRole('group', { name: 'New reading' });
+      for (const [condition, read] of [
+        ['Hot idle', '1.6 bar'],
+        ['At 3000 rpm', '4.1 bar'],
+      ] as const) {
+        await fresh.getByRole('button', { name: condition }).click();
+        await fresh.getByLabel('Pressure').fill(read);
+        await fresh.getByRole('button', { name: 'Add reading' }).click();
+      }
       await page.getByRole('button', { name: 'Fit the circuit to these readings' }).click();
       await page.getByText(/Most useful next reading/).waitFor();
     },
@@ -175,8 +182,10 @@ const PICTURES: readonly {
     prepare: async (page) => {
       await page.getByRole('link', { name: 'Log', exact: true }).click();
       await page.getByRole('tab', { name: 'Why is it low?' }).click();
-      await page.getByRole('button', { name: 'Add a reading' }).click();
-      await page.getByRole('group', { name: 'Reading 1' }).getByLabel('Pressure').fill('1.5 bar');
+      const fresh = page.getByRole('group', { name: 'New reading' });
+      await fresh.getByRole('button', { name: 'Hot idle' }).click();
+      await fresh.getByLabel('Pressure').fill('1.5 bar');
+      await fresh.getByRole('button', { name: 'Add reading' }).click();
       await page.getByRole('heading', { name: 'Next check' }).waitFor();
     },
   },
