@@ -15,6 +15,7 @@ import { Oil } from '../src/core/physics/oil/oil';
 import { activeVariant } from '../src/core/document/project/project';
 import { benchStudies } from './benchStudies';
 import { crowdOf } from './crowd';
+import { benchReplay } from './benchReplay';
 import { catalogueEntry } from '../src/core/document/parts/catalogue';
 import { reachableStates } from '../src/core/judgement/sweep/reachable';
 import { buildInGeneralEngine, flowsOf, loadGeneralEngine } from '../src/core/verification/testing/generalEngine';
@@ -188,3 +189,5 @@ const [trace] = medians(3, () => {
 console.log(`A trace of 20 minutes at 10 Hz runs ${(1.2e6 / trace).toFixed(0)} times as fast as it was driven`);
 
 await benchStudies(read.project);
+
+benchReplay(read.project);

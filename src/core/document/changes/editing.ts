@@ -11,6 +11,7 @@ import type { Circuit } from '../project/project';
 import type { Act, MadeMove } from './act';
 import { circuitOf, replayOf } from './deriveProject';
 import { setMove } from './keptOf';
+import { remember } from './replay';
 
 /** What an edit makes of a project, or why it cannot be made. */
 export type Edited = { readonly ok: true; readonly kept: KeptProject } | { readonly ok: false; readonly why: string };
@@ -59,7 +60,9 @@ function makeAll(kept: KeptProject, circuit: Circuit, moves: readonly Move[]): M
     if (!outcome.ok) return { why: outcome.why };
     names.push(sayMove(here, move));
     for (const id of outcome.gave) taken.add(id);
-    made.push({ move, ...(outcome.gave.length > 0 ? { gives: [...outcome.gave] } : {}) });
+    const one: MadeMove = { move, ...(outcome.gave.length > 0 ? { gives: [...outcome.gave] } : {}) };
+    remember(here, one, outcome);
+    made.push(one);
     steps.push({ before: here, after: outcome.circuit, came: outcome.came });
     here = outcome.circuit;
   }

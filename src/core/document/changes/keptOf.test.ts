@@ -3,7 +3,8 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import { solveState } from '../../judgement/judgeState';
 import type { Project } from '../project/project';
 import { readProject, readWhole } from '../project/readProject';
-import { deriveProject } from './deriveProject';
+import { demoKept, demoProject } from '../../verification/testing/demo';
+import { deriveProject, replayOf } from './deriveProject';
 import { keptOf } from './keptOf';
 
 const FROZEN = 'src/core/verification/frozen';
@@ -39,5 +40,29 @@ describe.each(older)('%s, from whole circuits to acts', (_, project) => {
     expect(kept.variants.every((v) => !('circuit' in v))).toBe(true);
     const again = readProject(JSON.parse(JSON.stringify(kept)));
     expect(again.ok && again.kept).toEqual(kept);
+  });
+});
+
+describe('The smallest project of the format’s page', () => {
+  it('stands first there, is read, and its one change is made', () => {
+    const page = readFileSync('docs/file-format.md', 'utf8');
+    const [, text] = /```json\n([\s\S]*?)```/.exec(page)!;
+    const read = readProject(JSON.parse(text!));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    expect(replayOf(read.kept, 'cooled').troubles).toEqual([]);
+    const made = CircuitSolver.of(read.project);
+    if (!made.ok) throw new Error(JSON.stringify(made.issues));
+    const { consumers } = solveState(made.circuit, made.circuit.stateAt(50, 373));
+    expect(consumers.map((c) => [c.part, (c.pressurePa ?? 0) > 1e5])).toEqual([['mains', true]]);
+  });
+});
+
+describe('The demos', () => {
+  it('are rewritten as changes, with the very circuits that they had as whole ones', () => {
+    const [, whole] = older.find(([file]) => file === 'version5.json')!;
+    const now = demoProject();
+    expect(now.variants.map((v) => v.circuit)).toEqual(whole.variants.map((v) => v.circuit));
+    expect(now.variants.map((v) => v.sheet)).toEqual(whole.variants.map((v) => v.sheet));
+    expect(demoKept().variants[0]!.acts).toHaveLength(4);
   });
 });

@@ -27,12 +27,19 @@ export interface Replayed {
  */
 const outcomes = new WeakMap<Circuit, WeakMap<MadeMove, MoveOn>>();
 
-/** What a move makes of a circuit; asked again for the same, it is the same object. */
-export function outcomeOf(circuit: Circuit, made: MadeMove): MoveOn {
+/** Remembers what a move made when it was made first, so that it is not made a second time to be shown. */
+export function remember(circuit: Circuit, made: MadeMove, outcome: MoveOn): void {
   let here = outcomes.get(circuit);
   if (!here) outcomes.set(circuit, (here = new WeakMap()));
-  let outcome = here.get(made);
-  if (!outcome) here.set(made, (outcome = makeOn(circuit, made.move, { gives: made.gives ?? [] }, made.figures)));
+  here.set(made, outcome);
+}
+
+/** What a move makes of a circuit; asked again for the same, it is the same object. */
+export function outcomeOf(circuit: Circuit, made: MadeMove): MoveOn {
+  const known = outcomes.get(circuit)?.get(made);
+  if (known) return known;
+  const outcome = makeOn(circuit, made.move, { gives: made.gives ?? [] }, made.figures);
+  remember(circuit, made, outcome);
   return outcome;
 }
 
