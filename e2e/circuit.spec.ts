@@ -9,7 +9,7 @@ test('the demo opens, and moving the engine speed changes a verdict at the state
 }) => {
   const problems = await openApp(page);
   await expect(page.getByText('Thornback').first()).toBeVisible();
-  await page.getByRole('button', { name: /Hot idle/ }).click();
+  await page.getByRole('button', { name: /Idle, 110/ }).click();
   await expect(part(page, 'turbo')).toHaveAttribute('aria-label', /Turbo, 0\.99.bar, OK/);
   await expect(page.locator('.drawing [role=status]')).toHaveText('Every component is supplied in this condition');
   const idle = await commandLine('solve', 'demo/thornback.json', '--rpm', '850', '--oil-temp', '110');

@@ -165,7 +165,7 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
   const fresh = page.getByRole('group', { name: 'New reading' });
   for (const [condition, read] of [
     ['Hot idle', '24 psi'],
-    ['At 3000 rpm', '58 psi'],
+    ['At speed', '58 psi'],
   ] as const) {
     await fresh.getByRole('button', { name: condition }).click();
     await fresh.getByLabel('Pressure').fill(read);

@@ -40,7 +40,7 @@ test('one engine: its factory turbo added late, fitted to its gauge, a cooler pl
     const fresh = page.getByRole('group', { name: 'New reading' });
     for (const [condition, read] of [
       ['Hot idle', '20 psi'],
-      ['At 3000 rpm', '60 psi'],
+      ['At speed', '60 psi'],
     ] as const) {
       await fresh.getByRole('button', { name: condition }).click();
       await fresh.getByLabel('Pressure').fill(read);

@@ -127,7 +127,7 @@ const PICTURES: readonly {
       const fresh = page.getByRole('group', { name: 'New reading' });
       for (const [condition, read] of [
         ['Hot idle', '1.6 bar'],
-        ['At 3000 rpm', '4.1 bar'],
+        ['At speed', '4.1 bar'],
       ] as const) {
         await fresh.getByRole('button', { name: condition }).click();
         await fresh.getByLabel('Pressure').fill(read);

@@ -140,7 +140,7 @@ describe('The command line', () => {
     expect([code, out]).toEqual([
       1,
       expect.stringMatching(
-        /Stock +Nose cooler[^]*Nose cooler +- +cooler[^]*\nTurbo +too much flow.* +.*\n[^]*Gauge, Hot idle/,
+        /Stock +Nose cooler[^]*Nose cooler +- +cooler[^]*\nTurbo +too much flow.* +.*\n[^]*Gauge, Idle, 110 °C/,
       ),
     ]);
     expect(

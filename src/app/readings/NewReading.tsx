@@ -1,6 +1,7 @@
 import { Button, Checkbox, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { UNKNOWN_OIL_K, type Reading } from '../../core/document/project/calibration';
+import { conditionOf, HOT_OIL_K, type ConditionId } from '../../core/document/project/conditions';
 import { Field } from '../forms/Field';
 import { FigureInput } from '../forms/FigureInput';
 import { useDocument } from '../state/document';
@@ -8,17 +9,12 @@ import { useSettled } from '../state/useSettled';
 import { useStudy } from '../state/useStudy';
 import { readingPorts } from './readingPorts';
 
-const C = 273.15;
-const RPM = 1 / 60;
 const GAUGE = '';
 
 type Figures = Readonly<Partial<Record<string, number>>>;
 
 /** Conditions at which a gauge is read: they fill in speed and oil, never what was read. */
-const CONDITIONS = [
-  { label: 'Hot idle', speed: 'idle', oilTemperatureK: 100 + C },
-  { label: 'At 3000 rpm', speed: 3000 * RPM, oilTemperatureK: 100 + C },
-] as const;
+const READ_AT: readonly ConditionId[] = ['hotIdle', 'atSpeed'];
 
 /**
  * A reading as it is read: every field is empty until somebody fills it in.
@@ -37,7 +33,6 @@ export function NewReading({
   const [figures, setFigures] = useState<Figures>({});
   const [isOilUnknown, setOilUnknown] = useState(false);
   const [at, setAt] = useState(GAUGE);
-  const { idleSpeedRevS, maximumSpeedRevS } = project.engine;
   const figure = (title: string, quantity: Parameters<typeof FigureInput>[0]['quantity'], key: string) => (
     <FigureInput
       key={key}
@@ -66,18 +61,20 @@ export function NewReading({
       )}
       {kind === 'pressure' && (
         <div className="moves">
-          {CONDITIONS.map(({ label, speed, oilTemperatureK }) => (
-            <Button
-              key={label}
-              size="small"
-              onClick={() => {
-                const speedRevS = speed === 'idle' ? idleSpeedRevS : Math.min(speed, 0.8 * maximumSpeedRevS);
-                setFigures((now) => ({ ...now, speedRevS, ...(isOilUnknown ? {} : { oilTemperatureK }) }));
-              }}
-            >
-              {label}
-            </Button>
-          ))}
+          {READ_AT.map((id) => {
+            const { name, speedRevS, oilTemperatureK } = conditionOf(project, id);
+            return (
+              <Button
+                key={id}
+                size="small"
+                onClick={() =>
+                  setFigures((now) => ({ ...now, speedRevS, ...(isOilUnknown ? {} : { oilTemperatureK }) }))
+                }
+              >
+                {name}
+              </Button>
+            );
+          })}
         </div>
       )}
       {figure('Engine speed', 'speed', 'speedRevS')}
@@ -123,7 +120,7 @@ export function NewReading({
   );
 }
 
-const SOMEWHERE = { speedRevS: 1, oilTemperatureK: 373.15 };
+const SOMEWHERE = { speedRevS: 1, oilTemperatureK: HOT_OIL_K };
 
 /** What the gauge should show where a reading is taken [Pa]; null until that is known. */
 function usePredictedPa(reading: Reading | undefined): number | null {

@@ -1,3 +1,4 @@
+import { HOT_OIL_K } from '../document/project/conditions';
 import { actsAs, thermostatOf } from '../document/parts/part';
 import { isBolted } from '../bench/bolted';
 import { jointsOf } from '../bench/joints/jointList';
@@ -54,8 +55,6 @@ export const RUNNING_STOP_S = 5;
  * @source engineering judgement
  */
 const LEAST_SHARE = 0.5;
-/** Speed at which a side-stream return is watched for overflow. @source common practice, no source */
-const HOT_OIL_K = 373.15;
 
 /** The step's pressure is far too low: stop now. @param pressurePa as read [Pa] */
 export function isFarTooLow(step: StartStep, pressurePa: number): boolean {

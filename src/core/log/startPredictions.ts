@@ -1,3 +1,4 @@
+import { HOT_OIL_K } from '../document/project/conditions';
 import type { Project, Variant } from '../document/project/project';
 import { inSeason } from '../document/project/project';
 import type { Expected, ExpectedRequest } from '../studies/causes/expectedStudy';
@@ -7,7 +8,6 @@ import type { StartPredictions } from './firstStart';
 
 /** A workshop in which an engine is started for the first time. */
 const WORKSHOP_K = 293.15;
-const HOT_OIL_K = 373.15;
 const WARM_UP_S = 1800;
 /** Fast idle without load, standing. */
 const FAST_IDLE = 2;

@@ -63,7 +63,7 @@ describe('The project menu', () => {
 
   it.each<[string, string | undefined, number | undefined, RegExp]>([
     ['half a file', DEMO.slice(0, 500), undefined, /The file is not JSON/],
-    ['a newer version', DEMO.replace('"version": 5', '"version": 9'), undefined, /version 9, this app reads up to 6/],
+    ['a newer version', DEMO.replace('"version": 6', '"version": 9'), undefined, /version 9, this app reads up to 6/],
     ['too large a file', '{}', 50e6, /The file has 47\.7 MiB/],
     ['a file that went away', undefined, 10, /could not be read\. Check that it still exists/],
   ])('refuses %s in words and leaves the project as it was', async (_, text, size, sentence) => {

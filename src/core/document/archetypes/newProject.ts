@@ -1,3 +1,4 @@
+import { CONDITION_IDS, conditionOf } from '../project/conditions';
 import { PROJECT_FORMAT, WHOLE_VERSION, projectSchema, type Circuit, type Project } from '../project/project';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import type { OilData } from '../../physics/oil/oil';
@@ -31,7 +32,7 @@ export function oilOf({ oil, oilGrade }: FullAnswers): OilData {
 }
 
 /**
- * A project around a stock circuit, with the four conditions that people think in and a range from −10 °C up.
+ * A project around a stock circuit, with the conditions that people think in and a range from −10 °C up.
  * @throws when the schema refuses it: the answers have been checked
  */
 export function newProject(answers: FullAnswers, circuit: Circuit): Project {
@@ -40,7 +41,7 @@ export function newProject(answers: FullAnswers, circuit: Circuit): Project {
   const redlineRevS = answers.redlineRpm * RPM;
   const crankingSpeedRevS = answers.crankingRpm * RPM;
   const hottestOilK = answers.cooling === 'air' ? HOTTEST_AIR_K : HOTTEST_LIQUID_K;
-  return projectSchema.parse({
+  const project = projectSchema.parse({
     format: PROJECT_FORMAT,
     version: WHOLE_VERSION,
     name: answers.name,
@@ -75,13 +76,8 @@ export function newProject(answers: FullAnswers, circuit: Circuit): Project {
       coldSpeedRevS: Math.min(0.6 * redlineRevS, Math.max(1.6 * idleRevS, Math.min(1350 * RPM, 0.25 * redlineRevS))),
       fullSpeedFromK: C + 70,
     },
-    namedStates: [
-      { name: 'Cold crank', speedRevS: crankingSpeedRevS, oilTemperatureK: C - 10 },
-      { name: 'Cold start', speedRevS: 1.3 * idleRevS, oilTemperatureK: C - 10 },
-      { name: 'Hot idle', speedRevS: idleRevS, oilTemperatureK: C + 110 },
-      { name: 'Full speed', speedRevS: redlineRevS, oilTemperatureK: C + 100 },
-    ],
     variants: [{ id: 'stock', name: 'Stock', circuit }],
     activeVariant: 'stock',
   });
+  return { ...project, namedStates: CONDITION_IDS.map((id) => conditionOf(project, id)) };
 }

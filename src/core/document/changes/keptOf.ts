@@ -5,6 +5,7 @@ import type { Part } from '../parts/part';
 import { partFields } from '../parts/partFields';
 import type { Bench } from '../project/bench';
 import type { Calibration, KeptReading } from '../project/calibration';
+import { conditionsNamed } from '../project/conditions';
 import {
   FILE_VERSION,
   keptProjectSchema,
@@ -275,7 +276,7 @@ export function keptOf(project: Project): KeptProject {
       engine,
       oil,
       range,
-      namedStates,
+      namedStates: conditionsNamed(project, namedStates),
       asItIs: tidy({
         id: root.id,
         name: root.name,

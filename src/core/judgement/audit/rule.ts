@@ -33,6 +33,12 @@ export function rule(id: string, title: string, find: Rule['find'], source = COM
 
 export const fig = (si: number, quantity: Quantity): Figure => ({ si, quantity });
 
+/** Speed and oil of the condition in which a figure was found: a sentence says them as {speed} and {oil}. */
+export const when = ({ speedRevS, oilTemperatureK }: SpeedAndOil): Readonly<Record<'speed' | 'oil', Figure>> => ({
+  speed: fig(speedRevS, 'speed'),
+  oil: fig(oilTemperatureK, 'temperature'),
+});
+
 /** The rule's findings in full, with the user's waivers. */
 export function findingsOf(each: Rule, context: AuditContext): Finding[] {
   return each.find(context).map((found) => ({

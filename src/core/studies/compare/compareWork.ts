@@ -1,5 +1,6 @@
 import { gaugePort } from '../../document/plumbing/gaugePort';
 import type { Project } from '../../document/project/project';
+import { canBeSteady } from '../../document/project/conditions';
 import { findBalances } from '../../heat/balance';
 import { isFound } from '../../heat/comingToRest';
 import { DEFAULT_CONDITIONS } from '../../heat/conditions';
@@ -45,6 +46,8 @@ function figuresAt(
   const pumpM3S = solved
     ? compiled.network.law.reduce((sum, law, e) => sum + (law === Law.pump ? flowM3S[e]! : 0), 0)
     : null;
+  // A cold engine warms up: it has no temperature at which it stays.
+  if (!canBeSteady(project, state)) return { gaugePa, pumpM3S, sumpK: null };
   const { cold } = findBalances(heat, state, project.engine.atmospherePa, {
     airTemperatureK: variant.season?.airTemperatureK ?? state.airTemperatureK ?? DEFAULT_CONDITIONS.airTemperatureK,
     roadSpeedMS: state.roadSpeedMS ?? DEFAULT_CONDITIONS.roadSpeedMS,

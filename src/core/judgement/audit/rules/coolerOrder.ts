@@ -1,5 +1,5 @@
 import { actsAs, kindOf } from '../../../document/parts/part';
-import { fig, rule } from '../rule';
+import { fig, rule, when } from '../rule';
 import type { AuditContext } from '../context';
 
 /** Filter before the cooler or after it: both are done; the effect on cold pressure is shown. */
@@ -54,8 +54,9 @@ export const parasiticFlow = rule('parasiticFlow', 'Oil taken before the bearing
         left: fig(pumped - sum, 'flow'),
         pumped: fig(pumped, 'flow'),
         most: fig(most.flow, 'flow'),
+        ...when(c.states.hotIdle),
       },
-      what: `At hot idle {taken} of the pump’s {pumped} goes to what is not a bearing; {left} is left. ${most.part.name} takes most, {most}.`,
+      what: `At {speed} and {oil}, {taken} of the pump’s {pumped} goes to what is not a bearing; {left} is left. ${most.part.name} takes most, {most}.`,
       why: 'The pump gives least and the bearings pass most when the oil is hot and the engine idles.',
       remedies: ['a smaller orifice or restrictor', 'a spring valve that holds it shut at idle'],
     },

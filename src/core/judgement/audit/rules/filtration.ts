@@ -5,7 +5,7 @@ import type { MoveDraft } from '../../../document/moves/move';
 import type { Sweep } from '../../sweep/sweep';
 import type { AuditContext } from '../context';
 import { isReversed } from './direction';
-import { fig, rule } from '../rule';
+import { fig, rule, when } from '../rule';
 import { elementOf, feedFiltered } from './places';
 import type { SpeedAndOil } from '../../../network/solve/state';
 
@@ -57,10 +57,15 @@ export const gaugePlace = rule('gaugePlace', 'What the gauge sees', (c) =>
         weight: upstream ? ('look' as const) : ('note' as const),
         part: gauge.id,
         state: c.states.fullHot,
-        figures: { here: fig(here, 'pressure'), there: fig(there, 'pressure'), over: fig(here - there, 'pressure') },
+        figures: {
+          here: fig(here, 'pressure'),
+          there: fig(there, 'pressure'),
+          over: fig(here - there, 'pressure'),
+          ...when(c.states.fullHot),
+        },
         what: upstream
-          ? `${gauge.name} reads {here} at full speed where the gallery has {there}.`
-          : `${gauge.name} reads {here} at full speed; the gallery’s end has {there}.`,
+          ? `${gauge.name} reads {here} at {speed} and {oil} where the gallery has {there}.`
+          : `${gauge.name} reads {here} at {speed} and {oil}; the gallery’s end has {there}.`,
         why: upstream
           ? 'It sits upstream of the filter: a loaded filter raises it while the bearings get less.'
           : 'It cannot see a blocked restrictor, a kinked branch or a dry rod beyond its own place.',

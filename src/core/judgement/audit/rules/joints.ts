@@ -3,7 +3,7 @@ import { isReservoir, PORTS } from '../../../document/parts/ports';
 import { actsAs, type Part } from '../../../document/parts/part';
 import { JOINTS, jointOf, threadLabel } from '../../../document/parts/threads';
 import { tracePath } from '../../../network/describe/tracePath';
-import { fig, rule, type Found } from '../rule';
+import { fig, rule, when, type Found } from '../rule';
 import { isPlumbed } from './places';
 
 /** Both halves of a joint have the same thread. */
@@ -90,8 +90,8 @@ export const smallestBore = rule('smallestBore', 'Narrowest place', (c) =>
         weight: 'note',
         part: part.id,
         state: c.states.fullHot,
-        figures: { bore: fig(least.boreM, 'bore'), takes: fig(least.takes, 'pressure') },
-        what: `The narrowest place on the way to ${part.name} is ${least.p.name}, {bore}; it takes {takes} at full speed, hot.`,
+        figures: { bore: fig(least.boreM, 'bore'), takes: fig(least.takes, 'pressure'), ...when(c.states.fullHot) },
+        what: `The narrowest place on the way to ${part.name} is ${least.p.name}, {bore}; it takes {takes} at {speed} and {oil}.`,
         why: 'It decides the flow, and what blocks first.',
       },
     ];

@@ -1,7 +1,7 @@
 import { actsAs } from '../../../document/parts/part';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
-import { fig, rule, type Found } from '../rule';
+import { fig, rule, when, type Found } from '../rule';
 import { feedBranch, isPlumbed } from './places';
 
 /** Two restrictors in one feed: nobody knows what flows. */
@@ -31,7 +31,7 @@ export const turboRestrictor = rule('turboRestrictor', 'Restrictor, needed or no
     if (!actsAs(part, 'accessory') || part.duty !== 'turbo') return [];
     const has = feedBranch(c, part).find((p) => actsAs(p, 'orifice'));
     const flow = c.at(c.states.fullHot).consumers.find((r) => r.part === part.id)?.flowM3S;
-    const figures = flow == null ? {} : { flow: fig(flow, 'flow') };
+    const figures = flow == null ? {} : { flow: fig(flow, 'flow'), ...when(c.states.fullHot) };
     if (part.bearingType === 'rolling' && !has)
       return [
         {
@@ -39,7 +39,7 @@ export const turboRestrictor = rule('turboRestrictor', 'Restrictor, needed or no
           part: part.id,
           state: c.states.fullHot,
           figures,
-          what: `${part.name} has rolling bearings and no restrictor${flow == null ? '' : ': {flow} at full speed, hot'}.`,
+          what: `${part.name} has rolling bearings and no restrictor${flow == null ? '' : ': {flow} at {speed} and {oil}'}.`,
           why: 'Rolling bearings want little oil: more is churned, heats, and goes past the seals.',
           remedies: ['a restrictor of 0.7 to 1.2 mm at its inlet; the maker’s figure wins'],
           moves: [
