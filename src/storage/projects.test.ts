@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { smallStore } from './testing/nodeStore';
 import Dexie from 'dexie';
 import { CATALOGUE } from '../core/document/parts/catalogue';
@@ -31,6 +32,20 @@ beforeEach(async () => {
 });
 
 describe('Projects in the browser', () => {
+  it('of an older form are read, kept once as they were, and let go the steps that do not fit any more', async () => {
+    const older = JSON.parse(readFileSync('src/core/verification/frozen/version5.json', 'utf8')) as never;
+    await writeProject({ id: 'old', base: 0, project: older, history }, 1);
+    for (let times = 0; times < 2; times++) {
+      const loaded = await loadProject('old');
+      expect(loaded).toMatchObject({ kind: 'project', wasOlder: true, history: undefined, project: { version: 6 } });
+    }
+    const points = await listSavePoints('old');
+    expect(points).toMatchObject([{ name: 'Thornback, as it was before the newer form', named: true }]);
+    expect(await loadSavePoint(points[0]!.id)).toMatchObject({ ok: true });
+    await write('new', 0, 'New');
+    expect(await loadProject('new')).not.toHaveProperty('wasOlder');
+  });
+
   it('come back as they were written, figure for figure, with their steps and how they were looked at', async () => {
     expect(await loadProject('a')).toEqual({ kind: 'nothing' });
     const parts = CATALOGUE.map((entry, i) => partSchema.parse({ id: `p${i}`, ...entry.part }));

@@ -21,6 +21,7 @@ import type { Log } from '../../core/document/project/log';
 import { sayIssueHere } from '../../core/document/project/issue';
 import { shortName } from '../../core/document/project/names';
 import { issuesOf } from '../../core/document/project/soundProject';
+import { today } from './plain';
 import { NO_HISTORY, perform, stepBack, stepForth, type History } from './history';
 
 /** The project that is worked on, with what was done to it. */
@@ -166,7 +167,7 @@ const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' |
       (kept) => {
         const made = setPart(kept, part, as);
         // What was typed of the engine is no guess any more; what a variant sets is known by its act.
-        return made.ok && field !== undefined ? edited(markKnown(made.kept, part.id, [field])) : made;
+        return made.ok && field !== undefined ? edited(markKnown(made.kept, part.id, [field], { source: 'typed', on: today() })) : made;
       },
       field === undefined ? '' : `part ${part.id} ${field}`,
     ),

@@ -1,4 +1,5 @@
 import { Button, Input, Progress, Steps } from 'antd';
+import { Link } from 'react-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { firstStartSteps, judgeStartPressure, type StartStep } from '../../../core/log/firstStart';
 import type { Seen } from '../../../core/document/project/log';
@@ -92,6 +93,11 @@ export default function FirstStartTab() {
         <StudyStatus key={i} study={study} doing={['filling the circuit', 'predicting the gauge', 'warming up'][i]!} />
       ))}
       <LiveWatch />
+      <p className="quiet block">
+        As built: where an end, a bore, a length or a port is other than planned, enter it before the first start, hoses
+        under <Link to="/bench?tab=hoses">Bench, Hoses</Link>, other parts in the <Link to="/">circuit</Link>. It is
+        judged again with what you enter.
+      </p>
       <div className="startbar">
         <Progress percent={Math.round((100 * done) / steps.length)} size="small" aria-label="Steps done" />
         <span>

@@ -1,5 +1,6 @@
-import { Button, Dropdown, Input } from 'antd';
-import { useState } from 'react';
+import { Button, Dropdown, Input, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { moveElsewhere, otherPlaces } from '../../../core/document/changes/alterAct';
 import {
   changeAct,
   copyActs,
@@ -162,10 +163,11 @@ function ChangeRow({
         </ul>
       )}
       {act.troubles.length > 0 && (
-        <p className="problem" role="alert">
-          This can no longer be done here: {act.troubles.join(' ')} The other changes are made.{' '}
+        <div className="problem" role="alert">
+          This can no longer be done here: {act.troubles.map((t) => t.why).join(' ')} The other changes are made.{' '}
           <Button onClick={take.turn}>Leave it out</Button> <Button onClick={take.drop}>Delete it</Button>
-        </p>
+          <Elsewhere act={act.id} move={act.troubles[0]!.move} edit={edit} />
+        </div>
       )}
       {act.isAsked && (
         <p className="notice">
@@ -201,6 +203,23 @@ function NameInput({
         event.stopPropagation();
         onDone(undefined);
       }}
+    />
+  );
+}
+
+/** Places where a change that can no longer be made could be made instead. */
+function Elsewhere({ act, move, edit }: { readonly act: string; readonly move: number; readonly edit: Edit }) {
+  const kept = useDocument((d) => d.kept)!;
+  const places = useMemo(() => otherPlaces(kept, kept.activeVariant, act, move), [kept, act, move]);
+  if (places.length === 0) return null;
+  return (
+    <Select
+      aria-label="Do it elsewhere"
+      placeholder="Do it elsewhere…"
+      options={places.map(({ at, label }) => ({ value: at, label }))}
+      onChange={(at: string) =>
+        edit('do a change elsewhere', (now, id) => edited(moveElsewhere(now, id, act, move, at)))
+      }
     />
   );
 }

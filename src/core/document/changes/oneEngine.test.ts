@@ -11,6 +11,7 @@ import type { Move, MoveDraft } from '../moves';
 import type { KeptProject } from '../project/keptProject';
 import { activeVariant } from '../project/project';
 import { copyActs, deleteVariant, dropAct, newVariant, onEngineAlready, renameAct, withoutWhatIf } from './acts';
+import { moveElsewhere, otherPlaces } from './alterAct';
 import { circuitOf, deriveProject, replayOf } from './deriveProject';
 import { changedHere, learn, makeChange, setPart, type Edited } from './editing';
 import { logWithReadings, readingsForFit, readingsToExplain, withLog, withReadings } from './readings';
@@ -175,7 +176,14 @@ describe('An act that can no longer be made', () => {
     const moved = changed(open(kept, 'stock'), { kind: 'swap', part: 'filter', draft: draft('filterNoBypass') });
     const said = saidActs(moved, 'modified');
     expect(said.map((a) => a.troubles.length > 0)).toEqual([true, true, false]);
-    expect(said[0]!.troubles[0]).toContain('There is no part filter in this circuit.');
+    expect(said[0]!.troubles[0]).toMatchObject({ move: 0, why: 'There is no part filter in this circuit.' });
+    // It can be made before the filter that is there now; what it brought is what it was.
+    const [place] = otherPlaces(moved, 'modified', 'act1', 0);
+    expect(place!.label).toBe('insert thermostat plate before Filter');
+    const altered = moveElsewhere(moved, 'modified', 'act1', 0, place!.at);
+    expect(saidActs(altered, 'modified')[0]!.troubles).toEqual([]);
+    expect(partIn(altered, 'modified', 'airCooler')).toEqual(partIn(kept, 'modified', 'airCooler'));
+    expect(otherPlaces(moved, 'modified', 'act2', 0)).toEqual([]);
     expect(partIn(moved, 'modified', 'turbo')).toBeDefined();
     expect(sayVariant(moved, 'modified')).toMatch(/^Modified = Stock \+ oil cooler with thermostat \+ remote filter/);
     const without = dropAct(dropAct(moved, 'modified', 'act1'), 'modified', 'act2');

@@ -12,8 +12,8 @@ export interface SaidAct {
   readonly name: string;
   /** Each of its moves, said on the circuit that it is made on. */
   readonly moves: readonly string[];
-  /** Why moves of it cannot be made; empty where all are. */
-  readonly troubles: readonly string[];
+  /** Moves of it that cannot be made, by their place, and why; empty where all are. */
+  readonly troubles: readonly { readonly move: number; readonly why: string }[];
   readonly isOff: boolean;
   readonly isWhatIf: boolean;
   /** True where an older file kept it here though it was typed, measured or fitted. */
@@ -30,13 +30,13 @@ export function saidActs(kept: KeptProject, id: string): readonly SaidAct[] {
   let circuit = circuitOf(kept, variant.basedOn);
   return variant.acts.map((act) => {
     const moves: string[] = [];
-    const troubles: string[] = [];
+    const troubles: SaidAct['troubles'][number][] = [];
     let here = circuit;
-    for (const made of act.moves) {
+    for (const [move, made] of act.moves.entries()) {
       moves.push(sayMove(here, made.move));
       const outcome = outcomeOf(here, made);
       if (outcome.ok) here = outcome.circuit;
-      else if (!act.off) troubles.push(outcome.why);
+      else if (!act.off) troubles.push({ move, why: outcome.why });
     }
     if (!act.off) circuit = here;
     return {

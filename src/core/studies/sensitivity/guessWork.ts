@@ -68,7 +68,17 @@ export function guessWork(circuits: StudyCircuits): Guesses {
 
 /** How far a guess may be off: what a fit left of its group, or what the group may be, or some times its tolerance. */
 function guessOf(input: Input, group: FitGroup | undefined, deviation: number | undefined): number {
-  if (deviation !== undefined) return WITHIN_95 * deviation * Math.abs(input.stated);
+  if (group && deviation !== undefined) return moved(input, group, deviation);
   const wide = GUESSED_TIMES * input.usual;
-  return group ? Math.max(input.usual, Math.min(wide, WITHIN_95 * group.prior * Math.abs(input.stated))) : wide;
+  return group ? Math.max(input.usual, Math.min(wide, moved(input, group, group.prior))) : wide;
+}
+
+/**
+ * How far a figure lies from what is stated, 95 in 100, where its group's factor does: an efficiency goes by what is
+ * lost, not by itself.
+ * @param deviation of the factor's logarithm
+ */
+function moved(input: Input, group: FitGroup, deviation: number): number {
+  const at = (side: 1 | -1) => group.at(input.stated, Math.exp(side * WITHIN_95 * deviation), input);
+  return Math.abs(at(1) - at(-1)) / 2;
 }

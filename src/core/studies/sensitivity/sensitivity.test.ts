@@ -4,6 +4,7 @@ import { RIG_HIGH_PA, RIG_VISCOSITY_PA_S, betweenTanks } from '../../verificatio
 import { demoProject } from '../../verification/testing/demo';
 import { worstDisagreement } from './testing/centralDifferences';
 import { studyHere } from '../job/runHere';
+import { GUESS_STUDY } from './guessStudy';
 import { SENSITIVITY_STUDY } from './sensitivityStudy';
 
 describe('Sensitivity of a margin', () => {
@@ -101,5 +102,22 @@ describe('Sensitivity of a margin', () => {
     expect(rows.length).toBe(before.length - 1);
     const clearance = (list: typeof rows) => list.find((r) => r.id === 'mains.clearanceRadialM')!.perStep;
     expect(clearance(rows) / clearance(before)).toBeCloseTo(1, 0);
+  });
+});
+
+describe('A guess that a fit has moved', () => {
+  it('of an efficiency may be off by what its loss may be, not by itself', () => {
+    const demo = demoProject();
+    const deviation = 0.2;
+    const applied = { figures: [], factors: [{ id: 'slip' as const, factor: 1, deviation, prior: 0.3 }] };
+    const fitted = {
+      ...demo,
+      variants: demo.variants.map((v) => ({ ...v, calibration: { readings: [], applied } })),
+    };
+    const pump = demo.variants[0]!.circuit.parts.find((p) => p.kind === 'pump')!;
+    const stated = pump.kind === 'pump' && pump.slip.kind === 'efficiency' ? pump.slip.volumetricEfficiency : NaN;
+    const row = studyHere(GUESS_STUDY, fitted, {}).rows.find((r) => r.id === `${pump.id}.slip.volumetricEfficiency`)!;
+    // 95 in 100 of a factor that is spread in its logarithm: (1 − η)·sinh(1.96·0.2), by hand.
+    expect([row.fitted, row.plusMinus]).toEqual([true, expect.closeTo((1 - stated) * Math.sinh(1.96 * deviation), 3)]);
   });
 });
