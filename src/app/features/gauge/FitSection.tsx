@@ -1,7 +1,7 @@
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import { changeReading, isPressure, readingsForFit, withReadings } from '../../../core/document/changes/readings';
-import type { Calibration, KeptReading, Reading } from '../../../core/document/project/calibration';
+import { MOST_READINGS, type Calibration, type KeptReading } from '../../../core/document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
 import { beforeFit, fitGroups, withFactors } from '../../../core/studies/inputs/fitGroups';
@@ -36,7 +36,11 @@ export function FitSection() {
   const showVariant = useDocument((d) => d.showVariant);
   const variant = activeVariant(project);
   const { readings } = kept;
-  const fitted = useMemo(() => readingsForFit(kept, variant.id).map((r) => r.reading), [kept, variant.id]);
+  // With a reading of the open variant those of others tell of the same engine too.
+  const fitted = useMemo(() => {
+    const own = readingsForFit(kept, variant.id);
+    return own.length > 0 ? kept.readings.filter((r) => r.forFit).slice(-MOST_READINGS) : own;
+  }, [kept, variant.id]);
   const predicted = usePredicted(readings, variant.id);
   const elsewhere = readings.find((r) => r.forFit && r.with !== variant.id);
   const applied = variant.calibration?.applied;
@@ -154,7 +158,7 @@ function Fit({
   applied,
   onApply,
 }: {
-  readonly readings: readonly Reading[];
+  readonly readings: readonly KeptReading[];
   /** The fit that is in the circuit's figures. */
   readonly applied: Calibration['applied'];
   readonly onApply: (fit: FitResult) => void;
@@ -162,7 +166,10 @@ function Fit({
   const units = usePreferences((p) => p.units);
   const refits = applied !== undefined;
   // Once a circuit is fitted, every reading that comes is fitted at once.
-  const asked = useMemo(() => ({ readings: [...readings] }), [readings]);
+  const asked = useMemo(
+    () => ({ readings: readings.map((r) => r.reading), with: readings.map((r) => r.with) }),
+    [readings],
+  );
   const settled = useSettled(asked);
   const study = useStudy('fit', refits ? settled : asked, refits);
   const fit = study.answer;

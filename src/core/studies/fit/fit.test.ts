@@ -1,6 +1,7 @@
 import type { Reading } from '../../document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../document/project/project';
 import { readProjectText } from '../../document/project/readProject';
+import { demoProject } from '../../verification/testing/demo';
 import { testProject } from '../../verification/testing/stockEngine';
 import { isLong, tries } from '../../verification/testing/tries';
 import { studyHere } from '../job/runHere';
@@ -225,5 +226,34 @@ describe('A table of readings', () => {
     expect(sayReadingFit(fit.readings[0]!)).toMatch(/^850.rpm, oil 90.°C: read .* before .* after/);
     expect(sayParameter(fit.parameters[0]!)).toMatch(/^Bearing clearances [+−]\d+ % \(95 %:/);
     expect(fitRemarks(fit).at(-1)).toMatch(/^Most useful next reading: /);
+  });
+});
+
+describe('Readings that were taken with several variants on the engine', () => {
+  const demo = demoProject();
+  const groups = fitGroups(demo, STATES);
+  const logs = groups.map((g) => Math.log(g.id === 'clearance' ? 1.25 : 1));
+  const on = STATES.map((_, i) => (i % 2 === 0 ? 'stock' : 'noseCooler'));
+  const truth = new FitModel(demo, groups).predict(
+    STATES.map((s, i) => ({ ...s, with: on[i]! })),
+    logs,
+  );
+  const readings = STATES.map((s, i) => ({ ...s, pressurePa: truth[i]! }) as Reading);
+  const clearance = (fit: ReturnType<typeof fitReadings>) => fit.parameters.find((p) => p.id === 'clearance')!.factor;
+
+  it('tell of one engine: each is held against the circuit that it was taken with', () => {
+    const fit = fitReadings(demo, { readings, with: on });
+    expect(fit.converged).toBe(true);
+    for (const { measured, after } of fit.readings) expect(Math.abs(after! / measured - 1)).toBeLessThan(0.02);
+    // All of them held against Stock, the drop over the cooler would be taken for wear.
+    const mixed = fitReadings(demo, { readings });
+    expect(Math.abs(Math.log(clearance(fit) / 1.25))).toBeLessThan(Math.abs(Math.log(clearance(mixed) / 1.25)));
+  });
+
+  it('whose oil nobody measured say less', () => {
+    const unread = readings.map((r) => ({ ...r, oilTemperatureOffK: 12.5 }) as Reading);
+    const width = (given: readonly Reading[]) =>
+      fitReadings(demo, { readings: [...given], with: on }).parameters.find((p) => p.id === 'clearance')!.narrowed;
+    expect(width(unread)).toBeGreaterThan(width(readings));
   });
 });

@@ -1,9 +1,14 @@
 import { z } from 'zod';
+import { partIdSchema } from '../../document/parts/partBase';
 import { calibrationSchema, fittedIdSchema, MOST_READINGS, readingSchema } from '../../document/project/calibration';
 
 const figure = z.number().nullable();
 
-export const requestSchema = z.strictObject({ readings: z.array(readingSchema).min(1).max(MOST_READINGS) });
+export const requestSchema = z.strictObject({
+  readings: z.array(readingSchema).min(1).max(MOST_READINGS),
+  /** The variant that the engine was in at each reading; absent: the open one at all of them. */
+  with: z.array(partIdSchema).max(MOST_READINGS).optional(),
+});
 export type FitRequest = z.infer<typeof requestSchema>;
 
 export const fitSchema = z.strictObject({

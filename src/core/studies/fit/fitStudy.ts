@@ -1,4 +1,3 @@
-import { activeVariant, withVariant } from '../../document/project/project';
 import { beforeFit } from '../inputs/fitGroups';
 import type { Asked } from '../job/command';
 import { oneTask, type StudyKind } from '../job/study';
@@ -24,10 +23,15 @@ export const FIT_STUDY = {
   replySchema: fitSchema,
   answerSchema: fitSchema,
   // A fit starts from what was there before any: that it was applied does not make it old.
-  apart: (project) => {
-    const base = beforeFit(project);
-    return withVariant(base, { ...activeVariant(base), calibration: undefined });
+  apart: (project, { with: variants }) => {
+    const base = beforeFit(project, variants);
+    const asked = new Set([project.activeVariant, ...(variants ?? [])]);
+    return {
+      ...base,
+      variants: base.variants.filter((v) => asked.has(v.id)).map((v) => ({ ...v, calibration: undefined })),
+    };
   },
+  variants: ({ with: variants }) => variants && [...new Set(variants)],
   start: oneTask<FitRequest, FitResult>,
   work: ({ project }, request) => fitReadings(project, request),
   commands: [

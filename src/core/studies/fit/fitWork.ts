@@ -4,7 +4,7 @@ import { choleskyOf, forwardSolve, type Dense } from '../../foundations/linear/c
 import type { Input } from '../inputs/inputs';
 import { singleFaults } from '../inputs/singleFaults';
 import { beforeFit, fitGroups, withFactors, type FitGroup } from '../inputs/fitGroups';
-import { FitModel } from './fitModel';
+import { FitModel, type PlacedReading } from './fitModel';
 import {
   fitLeastSquares,
   jacobianOf,
@@ -46,7 +46,7 @@ const COUNTS = 0.05;
 
 export function influencesOf(
   model: FitModel,
-  readings: readonly Reading[],
+  readings: readonly PlacedReading[],
   logs: readonly number[],
   others: readonly Input[],
 ): Influence[] {
@@ -63,7 +63,7 @@ export function influencesOf(
  * What each reading is off by since nobody read the oil's temperature, at one standard deviation of that; 0 where a
  * thermometer was read.
  */
-function oilInfluences(model: FitModel, readings: readonly Reading[], logs: readonly number[]): number[] {
+function oilInfluences(model: FitModel, readings: readonly PlacedReading[], logs: readonly number[]): number[] {
   const offK = (r: Reading) => (r.kind === 'pressure' ? (r.oilTemperatureOffK ?? 0) / WITHIN_95 : 0);
   if (readings.every((r) => offK(r) === 0)) return readings.map(() => 0);
   const stated = model.predict(readings, logs);
@@ -98,7 +98,7 @@ const ROUNDS = 3;
 /** Fits the groups, with the readings' covariance as it is at the answer. */
 export function fitInRounds(
   model: FitModel,
-  readings: readonly Reading[],
+  readings: readonly PlacedReading[],
   measured: readonly number[],
 ): { readonly fit: Fitted; readonly noise: Dense; readonly first: Dense } {
   const priors = model.groups.map((g) => g.prior);
@@ -120,16 +120,23 @@ export function fitInRounds(
   return { fit, noise, first };
 }
 
-/** Fits a variant's uncertain figures to readings, from their figures before any earlier fit. */
-export function fitReadings(given: Project, { readings }: FitRequest): FitResult {
-  const project = beforeFit(given);
+/**
+ * Fits an engine's uncertain figures to readings, each with the variant that was on it, from their figures before any
+ * earlier fit.
+ */
+export function fitReadings(given: Project, { readings: asked, with: variants = [] }: FitRequest): FitResult {
+  const project = beforeFit(given, variants);
+  const readings = asked.map((reading, i): PlacedReading => {
+    const variant = variants[i];
+    return variant === undefined ? reading : { ...reading, with: variant };
+  });
   const groups = fitGroups(project, readings);
   const model = new FitModel(project, groups);
   const measured = readings.map(measuredOf);
   const zero = groups.map(() => 0);
   const before = model.predict(readings, zero);
-  const calibration: Calibration = { readings: [...readings] };
-  if (groups.length === 0 || !before.every(Number.isFinite)) return notFitted(readings, measured, before, calibration);
+  const calibration: Calibration = { readings: [...asked] };
+  if (groups.length === 0 || !before.every(Number.isFinite)) return notFitted(asked, measured, before, calibration);
   const { fit, noise, first: covariance } = fitInRounds(model, readings, measured);
   const first = jacobianOf((x) => model.predict(readings, x), zero, before);
   const problem = {
@@ -149,7 +156,7 @@ export function fitReadings(given: Project, { readings }: FitRequest): FitResult
   const { figures } = withFactors(project, groups, factors);
   return {
     converged: fit.converged,
-    readings: readings.map((reading, i) => ({
+    readings: asked.map((reading, i) => ({
       reading,
       measured: measured[i]!,
       before: before[i]!,
@@ -225,7 +232,7 @@ const notFitted = (
 /** Single faults with which the circuit gives what was read, the best first. */
 function explain(
   project: Project,
-  readings: readonly Reading[],
+  readings: readonly PlacedReading[],
   measured: readonly number[],
   noise: Dense,
 ): FitResult['explanations'] {
@@ -241,7 +248,10 @@ function explain(
     const faulty = fault.apply(variant);
     if (!faulty) return [];
     try {
-      const model = new FitModel({ ...project, variants: [faulty], activeVariant: faulty.id }, []);
+      const model = new FitModel(
+        { ...project, variants: project.variants.map((v) => (v.id === faulty.id ? faulty : v)) },
+        [],
+      );
       const predicted = model.predict(readings, []);
       return predicted.every(Number.isFinite)
         ? [{ fault: fault.id, title: fault.title, misfit: misfit(predicted) }]

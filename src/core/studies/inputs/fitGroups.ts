@@ -71,11 +71,18 @@ export function fitGroups(project: Project, readings: readonly Reading[]): FitGr
   });
 }
 
-/** The project before any fit: figures that a fit changed and nobody has typed since are as they were. */
-export function beforeFit(project: Project): Project {
-  const variant = activeVariant(project);
-  const figures = variant.calibration?.applied?.figures ?? [];
-  return figures.reduce((p, f) => setFigure(p, f, f.after, f.before), project);
+/**
+ * The project before any fit: figures that a fit changed and nobody has typed since are as they were, in the open variant
+ * and in others that are asked for.
+ */
+export function beforeFit(project: Project, also: readonly string[] = []): Project {
+  const without = (given: Project): Project => {
+    const figures = activeVariant(given).calibration?.applied?.figures ?? [];
+    return figures.reduce((p, f) => setFigure(p, f, f.after, f.before), given);
+  };
+  const others = [...new Set(also)].filter((id) => id !== project.activeVariant);
+  const before = others.reduce((p, id) => without({ ...p, activeVariant: id }), project);
+  return without({ ...before, activeVariant: project.activeVariant });
 }
 
 /** The project with groups moved by their factors, and the figures that changed. */
@@ -140,9 +147,11 @@ function setFigure(
   const now = figureAt(project, part, path);
   if (typeof now !== 'number' || Math.abs(now - is) > SAME * Math.abs(is)) return project;
   if (part === '') {
-    const copy = JSON.parse(JSON.stringify(project)) as Tree;
-    (dig(copy, path.slice(0, -1)) as Tree)[path[path.length - 1]!] = to;
-    return copy as unknown as Project;
+    // The oil or the engine: the variants are not copied for it.
+    const [head, ...rest] = path as ['oil' | 'engine', ...string[]];
+    const copy = JSON.parse(JSON.stringify(project[head])) as Tree;
+    (dig(copy, rest.slice(0, -1)) as Tree)[rest[rest.length - 1]!] = to;
+    return { ...project, [head]: copy };
   }
   const variant: Variant = activeVariant(project);
   const parts = variant.circuit.parts.map((p) => {

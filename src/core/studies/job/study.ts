@@ -34,7 +34,7 @@ export interface StudyKind<P, T, R, A> {
   /** What can be said from the replies so far, in the order of their tasks; absent where nothing can before the end. */
   partial?(project: Project, request: P, replies: readonly R[]): A | undefined;
   /** Variants that the answer depends on, where not only on the open one. */
-  variants?(request: P): readonly string[];
+  variants?(request: P): readonly string[] | undefined;
   /** The project with what the answer does not depend on made the same for all: the figure that is sized. */
   apart?(project: Project, request: P): Project;
   /** How the command line asks for it; absent where it cannot. */
