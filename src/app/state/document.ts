@@ -167,7 +167,9 @@ const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' |
       (kept) => {
         const made = setPart(kept, part, as);
         // What was typed of the engine is no guess any more; what a variant sets is known by its act.
-        return made.ok && field !== undefined ? edited(markKnown(made.kept, part.id, [field], { source: 'typed', on: today() })) : made;
+        return made.ok && field !== undefined
+          ? edited(markKnown(made.kept, part.id, [field], { source: 'typed', on: today() }))
+          : made;
       },
       field === undefined ? '' : `part ${part.id} ${field}`,
     ),

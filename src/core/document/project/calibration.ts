@@ -65,7 +65,6 @@ export const calibrationSchema = z.strictObject({
 
 /** How a reading came. */
 export const READ_BY = ['gauge', 'logger', 'guide', 'hand'] as const;
-export type ReadBy = (typeof READ_BY)[number];
 
 /** Readings that a project may keep. */
 const MOST_KEPT = 20_000;

@@ -31,7 +31,6 @@ const variantBase = {
 
 /** The engine as it is: the one circuit that is kept. All variants hang on it. */
 export const engineAsItIsSchema = z.strictObject({ ...variantBase, circuit: circuitSchema });
-export type EngineAsItIs = z.infer<typeof engineAsItIsSchema>;
 
 /** A variant: a named list of acts on the engine as it is, or on another variant. */
 export const keptVariantSchema = z.strictObject({
@@ -54,7 +53,6 @@ export const knownFigureSchema = z.strictObject({
   source: z.string().max(120).optional(),
   on: z.iso.date().optional(),
 });
-export type KnownFigure = z.infer<typeof knownFigureSchema>;
 
 /** What is noted of parts, joints and things to buy: theirs in every variant in which they are. */
 export const partNotesSchema = benchSchema.omit({ plan: true, level: true });
@@ -67,7 +65,6 @@ export const jobNoteSchema = z.strictObject({
   plan: planNoteSchema.omit({ from: true }).optional(),
   level: benchSchema.shape.level,
 });
-export type JobNote = z.infer<typeof jobNoteSchema>;
 
 /** Tolerances that an engine may have of its own. */
 export const MOST_TOLERANCES = 500;
