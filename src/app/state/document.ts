@@ -4,7 +4,7 @@ import type { Move } from '../../core/document/moves/move';
 import { tidyColumns } from '../../core/document/moves/columns';
 import { deleteVariant, newVariant, variantFromOpen } from '../../core/document/changes/acts';
 import { deriveProject } from '../../core/document/changes/deriveProject';
-import { edited, makeChange, markKnown, setPart, type Edited } from '../../core/document/changes/editing';
+import { edited, isKnowledge, makeChange, markKnown, setPart, type Edited } from '../../core/document/changes/editing';
 import { logWithReadings, withLog } from '../../core/document/changes/readings';
 import type { KeptReading } from '../../core/document/project/calibration';
 import { putBack, whatIf } from '../../core/document/changes/putBack';
@@ -167,7 +167,7 @@ const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' |
       (kept) => {
         const made = setPart(kept, part, as);
         // What was typed of the engine is no guess any more; what a variant sets is known by its act.
-        return made.ok && field !== undefined
+        return made.ok && field !== undefined && isKnowledge(kept, part.id, field.split('.')[0]!, as)
           ? edited(markKnown(made.kept, part.id, [field], { source: 'typed', on: today() }))
           : made;
       },

@@ -209,6 +209,20 @@ describe('The workbench', () => {
     });
   });
 
+  it('knows a figure of the engine by what was typed of it, not by what a variant changes', () => {
+    opened();
+    const { showVariant, replacePart } = useDocument.getState();
+    const wider = () => ({ ...partIn('turboRestrictor'), boreM: 1.2e-3 }) as Part;
+    showVariant('noseCooler');
+    replacePart(wider(), 'boreM');
+    expect(useDocument.getState().kept!.known).toEqual([]);
+    showVariant('stock');
+    replacePart(wider(), 'boreM');
+    expect(useDocument.getState().kept!.known).toMatchObject([
+      { part: 'turboRestrictor', path: 'boreM', source: 'typed', on: expect.stringMatching(/^\d{4}-/) },
+    ]);
+  });
+
   it('opens a fault as a variant of its own, which undo takes away', () => {
     const before = opened();
     const stock = activeVariant(before);

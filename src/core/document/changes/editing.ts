@@ -3,7 +3,7 @@ import { columnsAfter } from '../moves/columns';
 import { changedFigures, type Figure, type FigurePath } from '../moves/figure';
 import type { Move } from '../moves/move';
 import { sayMove } from '../moves/sayMove';
-import { MoveRefused, withFigures } from '../moves/workpiece';
+import { MoveRefused, withFigures, withFiguresUnchecked } from '../moves/workpiece';
 import type { Part } from '../parts/part';
 import { idsTaken, chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
 import { shortName } from '../project/names';
@@ -155,6 +155,7 @@ const OWN_FIELDS = new Set<string | number>([
 ]);
 
 const keyOf = (path: FigurePath): string => path.join('.');
+/** True where one of two places is the other, or holds it. */
 const meets = (a: FigurePath, b: FigurePath): boolean =>
   a.every((key, i) => i >= b.length || String(b[i]) === String(key));
 
@@ -210,7 +211,7 @@ function writeFigure(kept: KeptProject, id: string, part: string, figure: Omit<F
       ...asItIs,
       circuit: {
         ...asItIs.circuit,
-        parts: asItIs.circuit.parts.map((p) => (p.id === part ? unchecked(p, figure) : p)),
+        parts: asItIs.circuit.parts.map((p) => (p.id === part ? withFiguresUnchecked(p, [figure]) : p)),
       },
     },
   };
@@ -234,18 +235,6 @@ function writeWhereMade(kept: KeptProject, part: string, figure: Omit<Figure, 'p
         : v,
     ),
   };
-}
-
-/** A part with a figure that is checked once all of them are in. */
-function unchecked(part: Part, { path, value }: Omit<Figure, 'part'>): Part {
-  const copy = JSON.parse(JSON.stringify(part)) as Record<string | number, unknown>;
-  const holder = path
-    .slice(0, -1)
-    .reduce<unknown>((here, key) => (here as Record<string | number, unknown> | null | undefined)?.[key], copy);
-  if (typeof holder !== 'object' || holder === null) throw new MoveRefused(`${part.name} has no such figure.`);
-  if (value === undefined) Reflect.deleteProperty(holder, path.at(-1)!);
-  else (holder as Record<string | number, unknown>)[path.at(-1)!] = value;
-  return copy as unknown as Part;
 }
 
 const trouble = (kept: KeptProject, id: string) => replayOf(kept, id).troubles;
@@ -326,6 +315,17 @@ function changeFigures(kept: KeptProject, part: Part, figures: readonly Omit<Fig
 }
 
 /**
+ * True where a figure typed in the open variant is knowledge, false where it is a change.
+ * @param field the first key of its path
+ */
+export const isKnowledge = (
+  kept: KeptProject,
+  part: string,
+  field: string | number,
+  as: 'asMeant' | 'known' = 'asMeant',
+): boolean => as === 'known' || OWN_FIELDS.has(field) || !mayBeEither(kept, part);
+
+/**
  * A part of the open variant as it is now said to be. What belongs to a part wherever it is, and what is said of the
  * engine as it is or of a part that this variant brings, is knowledge; other figures of a part that was there before are
  * a change of this variant.
@@ -338,8 +338,7 @@ export function setPart(kept: KeptProject, part: Part, as: 'asMeant' | 'known' =
   const before = circuitOf(kept, id).parts.find((p) => p.id === part.id);
   if (!before) return refusedEdit(`There is no part ${part.id} in this circuit.`);
   const figures = changedFigures(before, part);
-  const isKnowledge = as === 'known' || isAsItIs(kept, id) || makerOf(kept, id, part.id) === id;
-  const learned = figures.filter((f) => isKnowledge || OWN_FIELDS.has(f.path[0]!));
+  const learned = figures.filter((f) => isKnowledge(kept, part.id, f.path[0]!, as));
   const changed = figures.filter((f) => !learned.includes(f));
   const known = learn(kept, id, part.id, learned);
   return !known.ok || changed.length === 0 ? known : changeFigures(known.kept, part, changed);

@@ -199,8 +199,8 @@ export function idFromName(name: string): string {
   return (stem || 'part').slice(0, 34);
 }
 
-/** Sets a figure of a part, and others that go with it. @throws MoveRefused where the schema takes no such part */
-export function withFigures(part: Part, figures: readonly Omit<Figure, 'part'>[]): Part {
+/** Sets figures of a part that is checked later. @throws MoveRefused where the part has no such place */
+export function withFiguresUnchecked(part: Part, figures: readonly Omit<Figure, 'part'>[]): Part {
   const copy = JSON.parse(JSON.stringify(part)) as Record<string | number, unknown>;
   for (const { path, value } of figures) {
     const holder = path
@@ -211,7 +211,12 @@ export function withFigures(part: Part, figures: readonly Omit<Figure, 'part'>[]
     if (value === undefined) Reflect.deleteProperty(holder, path.at(-1)!);
     else (holder as Record<string | number, unknown>)[path.at(-1)!] = value;
   }
-  const parsed = partSchema.safeParse(copy, { reportInput: true });
+  return copy as unknown as Part;
+}
+
+/** Sets figures of a part, all at once. @throws MoveRefused where the schema takes no such part */
+export function withFigures(part: Part, figures: readonly Omit<Figure, 'part'>[]): Part {
+  const parsed = partSchema.safeParse(withFiguresUnchecked(part, figures), { reportInput: true });
   if (!parsed.success)
     throw new MoveRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, undefined))).join(' '));
   return parsed.data;
