@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { VIEW_PATHS, type ViewPath } from '../src/app/viewPaths';
-import { openApp, part } from './app';
+import { choose, openApp, part } from './app';
 
 type Place = readonly [name: string, open: (page: Page) => Promise<void>, search?: string];
 
@@ -33,8 +33,29 @@ const PLACES: Readonly<Record<ViewPath, readonly [Place, ...Place[]]>> = {
       },
     ],
     [
+      'the changes of a variant',
+      async (page) => {
+        await page.keyboard.press('Escape');
+        await choose(page, 'Variant', 'Nose cooler');
+        await page.getByRole('button', { name: '4 changes', exact: true }).click();
+        await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(4);
+      },
+    ],
+    [
+      'a part that this variant does not bring',
+      async (page) => {
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog')).toBeHidden();
+        await page.locator('[data-part=turboRestrictor]').click();
+        await expect(page.getByRole('radiogroup', { name: 'What is typed here' })).toBeVisible();
+        await page.getByLabel('Bore', { exact: true }).fill('1.4');
+        await expect(page.getByText(/Changed in this variant/)).toBeVisible();
+      },
+    ],
+    [
       'audit',
       async (page) => {
+        await choose(page, 'Variant', 'Stock');
         await page.getByRole('tab', { name: /Audit/ }).click();
         await expect(page.getByRole('article').first()).toBeVisible();
       },
@@ -59,7 +80,18 @@ const PLACES: Readonly<Record<ViewPath, readonly [Place, ...Place[]]>> = {
     ['heat', (page) => expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible()],
   ],
   engine: [['engine', (page) => expect(page.getByLabel('Redline').first()).toBeVisible()]],
-  gauge: [['gauge', (page) => page.getByRole('button', { name: 'Add hot idle' }).click()]],
+  gauge: [
+    [
+      'gauge',
+      async (page) => {
+        const fresh = page.getByRole('group', { name: 'New reading' });
+        await fresh.getByRole('button', { name: 'Hot idle' }).click();
+        await fresh.getByLabel('Pressure').fill('2');
+        await fresh.getByRole('button', { name: 'Add reading' }).click();
+        await expect(page.getByText(/^Predicted/)).toBeVisible();
+      },
+    ],
+  ],
   compare: [['compare', (page) => expect(page.getByRole('region', { name: 'Comparison' })).toBeVisible()]],
   tolerances: [['tolerances', (page) => expect(page.getByRole('heading', { name: 'Sensitivity' })).toBeVisible()]],
   bench: tabs('hoses', 'joints', 'parts', 'places', 'level', 'plan', 'sheet'),

@@ -54,8 +54,8 @@ export function NewReading({
           value={kind}
           onChange={setKind}
           options={[
-            { value: 'pressure', label: 'What the gauge shows' },
-            { value: 'temperature', label: 'Oil temperature on the road' },
+            { value: 'pressure', label: 'The gauge' },
+            { value: 'temperature', label: 'The oil on the road' },
           ]}
         />
       )}

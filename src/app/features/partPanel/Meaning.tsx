@@ -43,6 +43,30 @@ export function MeaningChoice({
   );
 }
 
+/** What is known of a part, with where it is from: apart from what the open variant changes about it. */
+export function KnownOf({ part, fields }: { readonly part: string; readonly fields: readonly PartField[] }) {
+  const kept = useDocument((d) => d.kept)!;
+  const known = useMemo(() => {
+    const titles = new Map(fields.map((f) => [f.path.join('.'), f.title]));
+    const fitted = new Set((kept.fit?.figures ?? []).flatMap((f) => (f.part === part ? [f.path.join('.')] : [])));
+    return [
+      ...kept.known
+        .filter((k) => k.part === part && !fitted.has(k.path))
+        .map((k) => ({ ...k, from: [k.source ?? 'typed', k.on].filter(Boolean).join(', ') })),
+      ...[...fitted].map((path) => ({ path, from: 'fitted to the gauge' })),
+    ].flatMap(({ path, from }) => {
+      const title = titles.get(path);
+      return title === undefined ? [] : [{ path, title, from }];
+    });
+  }, [kept, part, fields]);
+  if (known.length === 0) return null;
+  return (
+    <p className="quiet" aria-label="What is known of it">
+      Known: {known.map(({ title, from }) => `${title.toLowerCase()} (${from})`).join('; ')}.
+    </p>
+  );
+}
+
 /** Figures of a part that the open variant changes, by path. */
 export function useChangedHere(part: string): ReadonlyMap<string, ChangedFigure> {
   const kept = useDocument((d) => d.kept)!;

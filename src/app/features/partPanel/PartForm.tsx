@@ -28,7 +28,7 @@ import { CoolingInput } from './CoolingInput';
 import { DrainPoints } from './DrainPoints';
 import { EndsInput, hasLosses } from './EndsInput';
 import { CurveInput, isRated } from './CurveInput';
-import { ChangedNote, MeaningChoice, useChangedHere, type Meaning } from './Meaning';
+import { ChangedNote, KnownOf, MeaningChoice, useChangedHere, type Meaning } from './Meaning';
 import { QuantityInput } from './QuantityInput';
 import { PartSizeFinder } from './PartSizeFinder';
 import { SizeFinder } from './SizeFinder';
@@ -84,6 +84,7 @@ export default function PartForm({ part }: { readonly part: Part }) {
         lines={2}
         onChange={(note) => replacePart({ ...part, note: note === '' ? undefined : note }, 'note')}
       />
+      <KnownOf part={part.id} fields={fields} />
       <MeaningChoice part={part.id} value={meaning} onChange={setMeaning} />
       {actsAs(part, 'drain') && <DrainPoints drain={part} onChange={(changed) => replacePart(changed, 'profile')} />}
       {actsAs(part, 'cooler') && part.cooling?.kind === 'air' && <FanSwitch part={part} cooling={part.cooling} />}
