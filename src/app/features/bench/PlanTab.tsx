@@ -60,7 +60,6 @@ export default function PlanTab() {
   const notes = variant.bench?.plan ?? {};
   return (
     <>
-      <JobEnd plan={plan} />
       <div className="row">
         <span>
           <b>{plan.done}</b> of {plan.steps.length} steps done. {sayMinutes(plan.plannedMin)} planned,{' '}
@@ -82,6 +81,7 @@ export default function PlanTab() {
           onChange={(difficulty) => change('difficulty', (p) => ({ ...p, difficulty }))}
         />
       </div>
+      <JobEnd plan={plan} />
       {plan.keep.length > 0 && <p>Keep for putting it back: {plan.keep.join(', ')}.</p>}
       {refused && (
         <p className="problem" role="alert">
@@ -159,21 +159,21 @@ function JobEnd({ plan }: { readonly plan: JobPlan }) {
   const engineNow = useDocument((d) => d.kept?.engineNow ?? d.kept?.asItIs.id);
   if (engineNow === plan.to.id) return <p className="quiet">The engine is in {plan.to.name} now.</p>;
   if (plan.done === 0) return null;
-  const isDone = plan.done === plan.steps.length;
-  return (
+  return plan.done === plan.steps.length ? (
     <p>
-      {isDone ? 'Every step is done. ' : ''}
+      Every step is done.{' '}
       <Button
-        type={isDone ? 'primary' : 'default'}
+        type="primary"
         onClick={() => editAct(`the engine is in ${plan.to.name}`, (kept) => edited(engineIsIn(kept, plan.to.id)))}
       >
         The engine is in {plan.to.name} now
-      </Button>{' '}
-      {!isDone && (
-        <Button onClick={() => editAct('stop the job here', (kept) => stopJob(kept, plan))}>
-          Stop here: the ticked steps are done, the rest is not
-        </Button>
-      )}
+      </Button>
+    </p>
+  ) : (
+    <p>
+      <Button size="small" onClick={() => editAct('stop the job here', (kept) => stopJob(kept, plan))}>
+        Stop the job here: keep what is done
+      </Button>
     </p>
   );
 }
