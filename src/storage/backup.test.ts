@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import './testing/nodeStore';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { readProjectText } from '../core/document/project/readProject';
@@ -29,6 +30,15 @@ describe('A backup of everything', () => {
     await addSavePoint({ of: 'a', project: first, name: 'as delivered', now: 1, named: true });
     await keepInLibrary({ kind: 'oil', label: 'mine', oil: first.oil });
     bytes = await makeBackup(preferences, 1e12);
+  });
+
+  it('of an older form puts nothing beside the same project that is still stored so', async () => {
+    await clear();
+    const older = JSON.parse(readFileSync('src/core/verification/frozen/version5.json', 'utf8')) as never;
+    await writeProject({ id: 'old', base: 0, project: older, history: undefined }, 1);
+    const read = readBackup(await makeBackup(preferences, 1e12));
+    if (!read.ok) throw new Error('refused');
+    expect(await restoreBackup(read.backup, new Set(['old']), false, 2e12)).toEqual({ back: 0, beside: 0, same: 1 });
   });
 
   it('is a zip file in which every project can be opened by itself', () => {

@@ -170,7 +170,10 @@ export async function restoreBackup(
     if (!project || !ids.has(id)) continue;
     const head = await answered(() => database.heads.get(id));
     const there = head && (await answered(() => database.bodies.get(id)))?.project;
-    if (head && head.deletedAt === undefined && isSame(there, project)) counts.same++;
+    // What is stored in an older form is the same project as its newer one.
+    const read = there === undefined ? undefined : readProject(there);
+    const isThere = isSame(there, project) || (read?.ok === true && isSame(read.kept, project));
+    if (head && head.deletedAt === undefined && isThere) counts.same++;
     else {
       const free = head === undefined;
       const as = free ? id : `${id.slice(0, 60)}-${now.toString(36)}`;

@@ -34,6 +34,23 @@ describe('Whatever a user does, undo and redo included', () => {
     }
   });
 
+  it('is undone to the very project that was there, and done again to the very one that it led to', () => {
+    const shown = () => ({ ...useDocument.getState().kept!, activeVariant: '' });
+    for (let seed = 1; seed <= 6; seed++) {
+      useDocument.getState().open(demoKept(DEMOS[seed % DEMOS.length]));
+      const before = shown();
+      randomActs(seed, ACTS_A_RUN, () => undefined);
+      // Acts that were undone on the way are done again first.
+      while (useDocument.getState().future.length > 0) useDocument.getState().redo();
+      const after = shown();
+      const { past } = useDocument.getState();
+      while (useDocument.getState().past.length > 0) useDocument.getState().undo();
+      expect(shown()).toEqual(before);
+      for (const _ of past) useDocument.getState().redo();
+      expect(shown()).toEqual(after);
+    }
+  });
+
   it('is checked as the reader checks it, though only what changed is looked at', () => {
     const kept = demoKept();
     const { asItIs } = kept;
