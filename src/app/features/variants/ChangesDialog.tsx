@@ -11,10 +11,12 @@ import {
   switchAct,
 } from '../../../core/document/changes/acts';
 import { edited, type Edited } from '../../../core/document/changes/editing';
-import { saidActs, sayVariant, type SaidAct } from '../../../core/document/changes/saidActs';
+import { saidActs, sayVariant, type SaidAct, type SaidFigure } from '../../../core/document/changes/saidActs';
 import type { KeptProject } from '../../../core/document/project/keptProject';
 import { Dialog } from '../../forms/Dialog';
 import { useDocument } from '../../state/document';
+import { formatQuantity } from '../../../core/foundations/units';
+import { usePreferences } from '../../state/preferences';
 import { useFocusReturn } from '../../state/useFocusReturn';
 
 type Edit = (name: string, edit: (kept: KeptProject, variant: string) => Edited) => void;
@@ -162,6 +164,7 @@ function ChangeRow({
           ))}
         </ul>
       )}
+      {act.figures.length > 0 && <Figures figures={act.figures} />}
       {act.troubles.length > 0 && (
         <div className="problem" role="alert">
           This can no longer be done here: {act.troubles.map((t) => t.why).join(' ')} The other changes are made.{' '}
@@ -204,6 +207,24 @@ function NameInput({
         onDone(undefined);
       }}
     />
+  );
+}
+
+/** What an act sets, from what to what. */
+function Figures({ figures }: { readonly figures: readonly SaidFigure[] }) {
+  const units = usePreferences((p) => p.units);
+  const said = ({ quantity }: SaidFigure, value: unknown) =>
+    value === undefined
+      ? 'not stated'
+      : quantity !== undefined && typeof value === 'number'
+        ? formatQuantity(value, quantity, units)
+        : typeof value === 'boolean'
+          ? value
+            ? 'yes'
+            : 'no'
+          : String(value);
+  return (
+    <p className="quiet">{figures.map((f) => `${f.title}: ${said(f, f.before)} → ${said(f, f.after)}`).join('; ')}</p>
   );
 }
 

@@ -135,6 +135,10 @@ describe('Knowledge', () => {
     expect([...changedHere(change, 'mains')]).toEqual([
       ['clearanceRadialM', { act: 'act3', before: clearance(kept, 'stock') }],
     ]);
+    expect(saidActs(change, 'modified').at(-1)).toMatchObject({
+      moves: ['change radial clearance (Mains)'],
+      figures: [{ quantity: 'clearance', before: clearance(kept, 'stock'), after: 4e-5 }],
+    });
     // Typing in one field goes on with its act; typed back, there is none.
     const more = done(setPart(change, { ...wider, clearanceRadialM: 5e-5 } as Part));
     expect(more.variants[0]!.acts).toHaveLength(3);

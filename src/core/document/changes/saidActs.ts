@@ -1,9 +1,22 @@
 import { capital } from '../../foundations/text';
+import type { Quantity } from '../../foundations/units';
+import type { Move } from '../moves/move';
 import { sayMove } from '../moves/sayMove';
+import { partFields } from '../parts/partFields';
 import { chainOf, type KeptProject } from '../project/keptProject';
+import type { Circuit } from '../project/project';
 import type { Act } from './act';
 import { circuitOf } from './deriveProject';
 import { outcomeOf } from './replay';
+
+/** A figure that an act sets, with what it was before. */
+export interface SaidFigure {
+  readonly title: string;
+  /** Undefined for what is no number. */
+  readonly quantity: Quantity | undefined;
+  readonly before: unknown;
+  readonly after: unknown;
+}
 
 /** An act of a variant as the user reads it. */
 export interface SaidAct {
@@ -12,6 +25,8 @@ export interface SaidAct {
   readonly name: string;
   /** Each of its moves, said on the circuit that it is made on. */
   readonly moves: readonly string[];
+  /** Figures that it sets, as far as they are fields of their parts. */
+  readonly figures: readonly SaidFigure[];
   /** Moves of it that cannot be made, by their place, and why; empty where all are. */
   readonly troubles: readonly { readonly move: number; readonly why: string }[];
   readonly isOff: boolean;
@@ -23,6 +38,18 @@ export interface SaidAct {
 const nameOf = (act: Act, moves: readonly string[]): string =>
   act.name ?? capital(moves.length === 1 ? moves[0]! : `${moves[0]!} and ${moves.length - 1} more`);
 
+function figuresOf({ parts }: Circuit, move: Move): SaidFigure[] {
+  const part = move.kind === 'set' ? parts.find((p) => p.id === move.part) : undefined;
+  if (move.kind !== 'set' || !part) return [];
+  const fields = new Map(partFields(part).map((f) => [f.path.join('.'), f]));
+  return [move, ...(move.with ?? [])].flatMap(({ path, value }) => {
+    const field = fields.get(path.join('.'));
+    if (!field) return [];
+    const quantity = field.input.kind === 'number' ? field.input.quantity : undefined;
+    return [{ title: field.title, quantity, before: field.value, after: value }];
+  });
+}
+
 /** The acts of a variant in order; of the engine as it is there are none. */
 export function saidActs(kept: KeptProject, id: string): readonly SaidAct[] {
   const variant = kept.variants.find((v) => v.id === id);
@@ -31,9 +58,11 @@ export function saidActs(kept: KeptProject, id: string): readonly SaidAct[] {
   return variant.acts.map((act) => {
     const moves: string[] = [];
     const troubles: SaidAct['troubles'][number][] = [];
+    const figures: SaidFigure[] = [];
     let here = circuit;
     for (const [move, made] of act.moves.entries()) {
       moves.push(sayMove(here, made.move));
+      figures.push(...figuresOf(here, made.move));
       const outcome = outcomeOf(here, made);
       if (outcome.ok) here = outcome.circuit;
       else if (!act.off) troubles.push({ move, why: outcome.why });
@@ -43,6 +72,7 @@ export function saidActs(kept: KeptProject, id: string): readonly SaidAct[] {
       id: act.id,
       name: nameOf(act, moves),
       moves,
+      figures,
       troubles,
       isOff: act.off === true,
       isWhatIf: act.whatIf === true,
