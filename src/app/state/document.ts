@@ -168,7 +168,7 @@ const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' |
         const made = setPart(kept, part, as);
         // What was typed of the engine is no guess any more; what a variant sets is known by its act.
         return made.ok && field !== undefined && isKnowledge(kept, part.id, field.split('.')[0]!, as)
-          ? edited(markKnown(made.kept, part.id, [field], { source: 'typed', on: today() }))
+          ? edited(markKnown(made.kept, kept, { part: part.id, path: field, source: 'typed', on: today() }))
           : made;
       },
       field === undefined ? '' : `part ${part.id} ${field}`,

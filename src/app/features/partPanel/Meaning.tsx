@@ -1,7 +1,7 @@
 import { Button, Segmented } from 'antd';
-import { useMemo } from 'react';
+import { Fragment, useMemo } from 'react';
 import { onEngineAlready } from '../../../core/document/changes/acts';
-import { changedHere, mayBeEither, type ChangedFigure } from '../../../core/document/changes/editing';
+import { changedHere, mayBeEither, onlyHere, type ChangedFigure } from '../../../core/document/changes/editing';
 import type { PartField } from '../../../core/document/parts/schemaFields';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useDocument } from '../../state/document';
@@ -46,23 +46,50 @@ export function MeaningChoice({
 /** What is known of a part, with where it is from: apart from what the open variant changes about it. */
 export function KnownOf({ part, fields }: { readonly part: string; readonly fields: readonly PartField[] }) {
   const kept = useDocument((d) => d.kept)!;
+  const editAct = useDocument((d) => d.editAct);
   const known = useMemo(() => {
     const titles = new Map(fields.map((f) => [f.path.join('.'), f.title]));
     const fitted = new Set((kept.fit?.figures ?? []).flatMap((f) => (f.part === part ? [f.path.join('.')] : [])));
     return [
       ...kept.known
         .filter((k) => k.part === part && !fitted.has(k.path))
-        .map((k) => ({ ...k, from: [k.source ?? 'typed', k.on].filter(Boolean).join(', ') })),
-      ...[...fitted].map((path) => ({ path, from: 'fitted to the gauge' })),
-    ].flatMap(({ path, from }) => {
+        .map((k) => ({
+          path: k.path,
+          from: [k.source ?? 'typed', k.on].filter(Boolean).join(', '),
+          canBeHere: k.before !== undefined && mayBeEither(kept, part),
+        })),
+      ...[...fitted].map((path) => ({ path, from: 'fitted to the gauge', canBeHere: false })),
+    ].flatMap(({ path, ...of }) => {
       const title = titles.get(path);
-      return title === undefined ? [] : [{ path, title, from }];
+      return title === undefined ? [] : [{ path, title, ...of }];
     });
   }, [kept, part, fields]);
   if (known.length === 0) return null;
   return (
     <p className="quiet" aria-label="What is known of it">
-      Known: {known.map(({ title, from }) => `${title.toLowerCase()} (${from})`).join('; ')}.
+      Known:{' '}
+      {known.map(({ path, title, from, canBeHere }, i) => (
+        <Fragment key={path}>
+          {i > 0 && '; '}
+          {title.toLowerCase()} ({from})
+          {canBeHere && (
+            <>
+              {' '}
+              <Button
+                type="link"
+                className="go"
+                aria-label={`${title}: only in this variant`}
+                onClick={() =>
+                  editAct(`${title.toLowerCase()}: only in this variant`, (now) => onlyHere(now, part, path))
+                }
+              >
+                Only in this variant
+              </Button>
+            </>
+          )}
+        </Fragment>
+      ))}
+      .
     </p>
   );
 }

@@ -271,15 +271,53 @@ export function learn(kept: KeptProject, id: string, part: string, figures: read
   }
 }
 
-/** Marks figures as known, with where they are from. */
+const valueAt = (part: Part | undefined, path: FigurePath): Figure['value'] =>
+  path.reduce<unknown>(
+    (here, key) => (here as Record<string | number, unknown> | null | undefined)?.[key],
+    part,
+  ) as Figure['value'];
+
+/** A path with dots as its keys: numbers are places in a list. */
+const pathOf = (dotted: string): FigurePath => dotted.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key));
+
+/**
+ * Marks a figure as known, with where it is from.
+ * @param before the project before it was known: what stood there can be put back
+ */
 export function markKnown(
   kept: KeptProject,
-  part: string,
-  paths: readonly string[],
-  of: { readonly source?: string; readonly on?: string } = {},
+  before: KeptProject,
+  figure: Pick<KeptProject['known'][number], 'part' | 'path' | 'source' | 'on'>,
 ): KeptProject {
-  const others = kept.known.filter((k) => k.part !== part || !paths.includes(k.path));
-  return { ...kept, known: [...others, ...paths.map((path) => ({ part, path, ...of }))] };
+  const { part, path } = figure;
+  const isSame = (k: { readonly part: string; readonly path: string }) => k.part === part && k.path === path;
+  const old = kept.known.find(isSame);
+  const was = valueAt(
+    circuitOf(before, before.activeVariant).parts.find((p) => p.id === part),
+    pathOf(path),
+  );
+  // Typing goes letter by letter: what stood there first is what can be put back.
+  const first = old?.before ?? was;
+  return {
+    ...kept,
+    known: [...kept.known.filter((k) => !isSame(k)), { ...figure, ...(first === undefined ? {} : { before: first }) }],
+  };
+}
+
+/**
+ * A figure that was taken for knowledge is a change of the open variant alone: the engine has what stood there before,
+ * and the variant what it has now.
+ */
+export function onlyHere(kept: KeptProject, part: string, path: string): Edited {
+  const id = kept.activeVariant;
+  const known = kept.known.find((k) => k.part === part && k.path === path);
+  const now = circuitOf(kept, id).parts.find((p) => p.id === part);
+  if (!known || known.before === undefined || !now || !mayBeEither(kept, part))
+    return refusedEdit('What stood there before is not known: type it in the engine as it is.');
+  const back = learn(kept, id, part, [{ path: pathOf(path), value: known.before }]);
+  if (!back.ok) return back;
+  const without = { ...back.kept, known: back.kept.known.filter((k) => k !== known) };
+  return changeFigures(without, now, [{ path: pathOf(path), value: valueAt(now, pathOf(path)) }]);
 }
 
 /** Sets figures of a part in the open variant alone: a change. Typing in one field goes on with its act. */
@@ -358,13 +396,11 @@ export function changedHere(kept: KeptProject, part: string): ReadonlyMap<string
   if (!variant) return found;
   const above = circuitOf(kept, variant.basedOn).parts.find((p) => p.id === part);
   if (!above) return found;
-  const valueAt = (path: FigurePath) =>
-    path.reduce<unknown>((here, key) => (here as Record<string | number, unknown> | null | undefined)?.[key], above);
   for (const act of variant.acts)
     for (const { move } of act.off || act.moves.length > 1 ? [] : act.moves)
       if (move.kind === 'set' && move.part === part)
         for (const { path } of [move, ...(move.with ?? [])])
-          found.set(keyOf(path), { act: act.id, before: valueAt(path) });
+          found.set(keyOf(path), { act: act.id, before: valueAt(above, path) });
   return found;
 }
 

@@ -13,7 +13,7 @@ import { activeVariant } from '../project/project';
 import { copyActs, deleteVariant, dropAct, newVariant, onEngineAlready, renameAct, withoutWhatIf } from './acts';
 import { moveElsewhere, otherPlaces } from './alterAct';
 import { circuitOf, deriveProject, replayOf } from './deriveProject';
-import { changedHere, learn, makeChange, setPart, type Edited } from './editing';
+import { changedHere, learn, makeChange, markKnown, onlyHere, setPart, type Edited } from './editing';
 import { logWithReadings, readingsForFit, readingsToExplain, withLog, withReadings } from './readings';
 import { putBack, whatIf } from './putBack';
 import { saidActs, sayVariant } from './saidActs';
@@ -145,6 +145,12 @@ describe('Knowledge', () => {
     expect(done(setPart(more, partIn(kept, 'modified', 'mains'))).variants).toEqual(kept.variants);
     const known = done(setPart(kept, wider, 'known'));
     expect([clearance(known, 'stock'), known.variants]).toEqual([4e-5, kept.variants]);
+    // And the contrary of it: the engine has what it had, the variant keeps the figure as its change.
+    const marked = markKnown(known, kept, { part: 'mains', path: 'clearanceRadialM' });
+    const here = done(onlyHere(marked, 'mains', 'clearanceRadialM'));
+    expect([clearance(here, 'stock'), clearance(here, 'modified')]).toEqual([clearance(kept, 'stock'), 4e-5]);
+    expect([here.known, here.variants[0]!.acts.length]).toEqual([[], 3]);
+    expect(onlyHere(here, 'mains', 'clearanceRadialM').ok).toBe(false);
     const already = done(onEngineAlready(change, 'modified', 'act3'));
     expect([clearance(already, 'stock'), already.variants[0]!.acts.length]).toEqual([4e-5, 2]);
     expect(already.known).toEqual([{ part: 'mains', path: 'clearanceRadialM' }]);

@@ -52,6 +52,8 @@ export const knownFigureSchema = z.strictObject({
   /** Measured how, from which data sheet, fitted. */
   source: z.string().max(120).optional(),
   on: z.iso.date().optional(),
+  /** What stood there before it was known: it can be put back. */
+  before: z.json().optional(),
 });
 
 /** What is noted of parts, joints and things to buy: theirs in every variant in which they are. */
