@@ -58,7 +58,7 @@ describe('The changes of a variant', () => {
     fireEvent.click(screen.getByRole('button', { name: '2 cannot be made' }));
     const dialog = within(await screen.findByRole('dialog'));
     const [tap] = await dialog.findAllByRole('alert');
-    expect(tap!.textContent).toContain('There is no part turboFeed in this circuit.');
+    expect(tap!.textContent).toContain('What it is about is not in this circuit any more.');
     fireEvent.click(within(tap!).getByRole('button', { name: 'Leave it out' }));
     expect(acts()[1]!.off).toBe(true);
     expect(screen.getByRole('button', { name: '1 cannot be made', hidden: true })).toBeTruthy();

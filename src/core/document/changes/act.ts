@@ -9,6 +9,8 @@ const MOST_MOVES = 200;
 /** A move as it was made: replay makes it the same way wherever it is made again. */
 export const madeMoveSchema = z.strictObject({
   move: moveSchema,
+  /** As it was said when it was made: names of parts that may be gone by now. */
+  said: z.string().max(400).optional(),
   /** Ids that the parts it made got, in the order in which it makes them; replay never takes one from a name. */
   gives: z.array(partIdSchema).max(400).optional(),
   /** What is known by now of the parts that it made: they have these figures from the beginning. */

@@ -39,6 +39,9 @@ export function freshActId(kept: KeptProject): string {
   return `act${n}`;
 }
 
+/** Letters that are kept of what a move was called. */
+const LONGEST_SAID = 400;
+
 /** Moves made one after the other on a circuit, with the ids that they give. */
 interface Made {
   readonly circuit: Circuit;
@@ -58,9 +61,14 @@ function makeAll(kept: KeptProject, circuit: Circuit, moves: readonly Move[]): M
   for (const move of moves) {
     const outcome = makeOn(here, move, { taken });
     if (!outcome.ok) return { why: outcome.why };
-    names.push(sayMove(here, move));
+    const said = sayMove(here, move);
+    names.push(said);
     for (const id of outcome.gave) taken.add(id);
-    const one: MadeMove = { move, ...(outcome.gave.length > 0 ? { gives: [...outcome.gave] } : {}) };
+    const one: MadeMove = {
+      move,
+      said: said.slice(0, LONGEST_SAID),
+      ...(outcome.gave.length > 0 ? { gives: [...outcome.gave] } : {}),
+    };
     remember(here, one, outcome);
     made.push(one);
     steps.push({ before: here, after: outcome.circuit, came: outcome.came });

@@ -186,7 +186,7 @@ describe('An act that can no longer be made', () => {
     const moved = changed(open(kept, 'stock'), { kind: 'swap', part: 'filter', draft: draft('filterNoBypass') });
     const said = saidActs(moved, 'modified');
     expect(said.map((a) => a.troubles.length > 0)).toEqual([true, true, false]);
-    expect(said[0]!.troubles[0]).toMatchObject({ move: 0, why: 'There is no part filter in this circuit.' });
+    expect(said[0]!.troubles[0]).toMatchObject({ move: 0, why: 'What it is about is not in this circuit any more.' });
     // It can be made before the filter that is there now; what it brought is what it was.
     const [place] = otherPlaces(moved, 'modified', 'act1', 0);
     expect(place!.label).toBe('insert thermostat plate before Filter');

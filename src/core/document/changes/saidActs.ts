@@ -38,6 +38,10 @@ export interface SaidAct {
 const nameOf = (act: Act, moves: readonly string[]): string =>
   act.name ?? capital(moves.length === 1 ? moves[0]! : `${moves[0]!} and ${moves.length - 1} more`);
 
+/** A part's id says nothing to a reader. */
+const inWords = (why: string): string =>
+  why.replace(/^There is no part \S+ in this circuit\.$/, 'What it is about is not in this circuit any more.');
+
 function figuresOf({ parts }: Circuit, move: Move): SaidFigure[] {
   const part = move.kind === 'set' ? parts.find((p) => p.id === move.part) : undefined;
   if (move.kind !== 'set' || !part) return [];
@@ -61,11 +65,12 @@ export function saidActs(kept: KeptProject, id: string): readonly SaidAct[] {
     const figures: SaidFigure[] = [];
     let here = circuit;
     for (const [move, made] of act.moves.entries()) {
-      moves.push(sayMove(here, made.move));
-      figures.push(...figuresOf(here, made.move));
       const outcome = outcomeOf(here, made);
+      // Where it cannot be made, what it is about may have no name here any more.
+      moves.push(outcome.ok ? sayMove(here, made.move) : (made.said ?? sayMove(here, made.move)));
+      figures.push(...figuresOf(here, made.move));
       if (outcome.ok) here = outcome.circuit;
-      else if (!act.off) troubles.push({ move, why: outcome.why });
+      else if (!act.off) troubles.push({ move, why: inWords(outcome.why) });
     }
     if (!act.off) circuit = here;
     return {
