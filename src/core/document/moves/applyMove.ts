@@ -94,6 +94,11 @@ export type MoveOn =
     }
   | { readonly ok: false; readonly why: string };
 
+/** True for a move that sets numbers alone: of those only a height could set two places at odds. */
+const isFigureAlone = (move: Move): boolean =>
+  move.kind === 'set' &&
+  [move, ...(move.with ?? [])].every(({ path, value }) => typeof value === 'number' && path[0] !== 'elevationM');
+
 /**
  * Makes one move on a circuit, which is never changed.
  * @param ids where the ids of new parts come from
@@ -115,9 +120,10 @@ export function makeOn(circuit: Circuit, move: Move, ids: IdSource = {}, figures
     throw error;
   }
   const made = w.circuit();
-  // A figure moves no joint; only a height could set two places at odds.
-  const traced = tracePlumbing(made);
-  if (!traced.ok) return { ok: false, why: traced.issues.map(reason).join(' ') };
+  if (!isFigureAlone(move)) {
+    const traced = tracePlumbing(made);
+    if (!traced.ok) return { ok: false, why: traced.issues.map(reason).join(' ') };
+  }
   return { ok: true, circuit: made, came: w.came, gave: w.gave };
 }
 
