@@ -85,9 +85,14 @@ function ChangesButton({ kept, onPress }: { readonly kept: KeptProject; readonly
   const count = kept.variants.find((v) => v.id === kept.activeVariant)?.acts.length;
   const failing = new Set(troubles.map((t) => t.act)).size;
   return (
-    <Button danger={failing > 0} onClick={onPress} aria-haspopup="dialog">
+    <Button
+      danger={failing > 0}
+      onClick={onPress}
+      aria-haspopup="dialog"
+      {...(failing > 0 ? { 'aria-label': `${failing} ${failing === 1 ? 'change' : 'changes'} not made` } : {})}
+    >
       {failing > 0
-        ? `${failing} cannot be made`
+        ? `${failing} not made`
         : count === undefined
           ? 'Changes'
           : `${count} ${count === 1 ? 'change' : 'changes'}`}

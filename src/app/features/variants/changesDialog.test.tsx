@@ -55,13 +55,13 @@ describe('The changes of a variant', () => {
     makeChange('without the turbo', [{ kind: 'removeBranch', part: 'turbo' }]);
     showVariant('noseCooler');
     show(<VariantBar />);
-    fireEvent.click(screen.getByRole('button', { name: '2 cannot be made' }));
+    fireEvent.click(screen.getByRole('button', { name: '2 changes not made' }));
     const dialog = within(await screen.findByRole('dialog'));
     const [tap] = await dialog.findAllByRole('alert');
     expect(tap!.textContent).toContain('What it is about is not in this circuit any more.');
     fireEvent.click(within(tap!).getByRole('button', { name: 'Leave it out' }));
     expect(acts()[1]!.off).toBe(true);
-    expect(screen.getByRole('button', { name: '1 cannot be made', hidden: true })).toBeTruthy();
+    expect(screen.getByRole('button', { name: '1 change not made', hidden: true })).toBeTruthy();
   });
 
   it('say which variant the engine is in', async () => {

@@ -195,7 +195,7 @@ describe('An act that can no longer be made', () => {
     expect(partIn(altered, 'modified', 'airCooler')).toEqual(partIn(kept, 'modified', 'airCooler'));
     expect(otherPlaces(moved, 'modified', 'act2', 0)).toEqual([]);
     expect(partIn(moved, 'modified', 'turbo')).toBeDefined();
-    expect(sayVariant(moved, 'modified')).toMatch(/^Modified = Stock \+ oil cooler with thermostat \+ remote filter/);
+    expect(sayVariant(moved, 'modified')).toMatch(/^Modified = Stock \+ feed /);
     const without = dropAct(dropAct(moved, 'modified', 'act1'), 'modified', 'act2');
     expect(replayOf(without, 'modified').troubles).toEqual([]);
     expect(saidActs(renameAct(without, 'modified', 'act3', 'Factory turbo'), 'modified')[0]!.name).toBe(

@@ -91,7 +91,7 @@ export function sayVariant(kept: KeptProject, id: string): string {
   const variant = chainOf(kept, id).at(-1);
   if (!variant) return `${kept.asItIs.name}: the engine as it is`;
   const parent = [kept.asItIs, ...kept.variants].find((v) => v.id === variant.basedOn)!;
-  const acts = saidActs(kept, id).filter((act) => !act.isOff);
+  const acts = saidActs(kept, id).filter((act) => !act.isOff && act.troubles.length === 0);
   const lower = (name: string) => (/^[A-Z][a-z]/.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name);
   return `${variant.name} = ${[parent.name, ...acts.map((act) => lower(act.name))].join(' + ')}`;
 }
