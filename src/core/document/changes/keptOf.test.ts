@@ -43,6 +43,31 @@ describe.each(older)('%s, from whole circuits to acts', (_, project) => {
   });
 });
 
+describe('A variant whose file lists its parts and joints in another order', () => {
+  it('keeps that order, on which the last bit of an answer may hang', () => {
+    const [, whole] = older.find(([file]) => file === 'version5.json')!;
+    const turned = whole.variants.map((v, i) =>
+      i === 0
+        ? v
+        : { ...v, circuit: { parts: [...v.circuit.parts].reverse(), joints: [...v.circuit.joints].reverse() } },
+    );
+    const derived = deriveProject(keptOf({ ...whole, variants: turned }));
+    expect(derived.variants.map((v) => v.circuit)).toEqual(turned.map((v) => v.circuit));
+  });
+});
+
+describe('A derived variant', () => {
+  it('shows what has become known, and stays the same object where nothing of it has', () => {
+    const kept = demoKept();
+    const [stock, cooled] = deriveProject(kept).variants;
+    const fit = { figures: [], factors: [] };
+    expect(deriveProject({ ...kept, fit }).variants.map((v) => v.calibration?.applied)).toEqual([fit, fit]);
+    const renamed = { ...kept, variants: kept.variants.map((v) => ({ ...v, name: 'Another' })) };
+    const [again, other] = deriveProject(renamed).variants;
+    expect([again === stock, other === cooled, other!.circuit === cooled!.circuit]).toEqual([true, false, true]);
+  });
+});
+
 describe('The smallest project of the format’s page', () => {
   it('stands first there, is read, and its one change is made', () => {
     const page = readFileSync('docs/file-format.md', 'utf8');

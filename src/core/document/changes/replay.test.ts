@@ -9,7 +9,7 @@ import type { KeptProject } from '../project/keptProject';
 import { activeVariant, type Circuit } from '../project/project';
 import { readProject } from '../project/readProject';
 import { issuesOf } from '../project/soundProject';
-import { isSameCircuit, moveAct, switchAct } from './acts';
+import { dropAct, isSameCircuit, moveAct, switchAct } from './acts';
 import { circuitOf, deriveProject, replayOf } from './deriveProject';
 import { makeChange } from './editing';
 import { randomTree, withRandomChange, withRandomFigure } from './testing/randomTree';
@@ -84,12 +84,13 @@ describe('A random tree of variants', () => {
     expect(moved).toBeGreaterThan(SEEDS.length);
   });
 
-  it('has an act switched off and on again as it was', () => {
+  it('has an act switched off as though it were not there, and on again as it was', () => {
     for (const seed of SEEDS) {
       const tree = treeOf(seed);
       for (const { id, acts } of tree.variants)
         for (const act of acts) {
           const off = switchAct(tree, id, act.id, false);
+          expect(circuitOf(off, id)).toEqual(circuitOf(dropAct(tree, id, act.id), id));
           expect(switchAct(off, id, act.id, true)).toEqual(tree);
         }
     }
