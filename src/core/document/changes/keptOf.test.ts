@@ -60,11 +60,11 @@ describe('A derived variant', () => {
   it('shows what has become known, and stays the same object where nothing of it has', () => {
     const kept = demoKept();
     const [stock, cooled] = deriveProject(kept).variants;
-    const fit = { figures: [], factors: [] };
-    expect(deriveProject({ ...kept, fit }).variants.map((v) => v.calibration?.applied)).toEqual([fit, fit]);
     const renamed = { ...kept, variants: kept.variants.map((v) => ({ ...v, name: 'Another' })) };
     const [again, other] = deriveProject(renamed).variants;
     expect([again === stock, other === cooled, other!.circuit === cooled!.circuit]).toEqual([true, false, true]);
+    const fit = { figures: [], factors: [] };
+    expect(deriveProject({ ...kept, fit }).variants.map((v) => v.calibration?.applied)).toEqual([fit, fit]);
   });
 });
 
