@@ -135,6 +135,16 @@ describe('The command line', () => {
     expect((await run('faults', DEMO)).out).toMatch(/Relief stuck open\n {2}.*Then .*\n {2}Gauge changes most/);
   });
 
+  it('lists hoses with their lengths in tenths of a millimetre', async () => {
+    const { code, out } = await run('hoses', DEMO, '--variant', 'noseCooler', '--csv');
+    const [head, ...rows] = out.trim().split('\n');
+    expect([code, head, rows.length]).toEqual([0, expect.stringContaining('routed_mm,slack_mm,ends_mm,cut_mm'), 4]);
+    // Behind the size: seat to seat, slack, ends, cut length and what it may be off by; 1.62 m along the route.
+    const lengths = rows.map((row) => /"dash[^"]*",([\d.,]+),/.exec(row)![1]!.split(',').slice(0, 5));
+    expect(lengths[2]![0]).toBe('1620');
+    for (const text of lengths.flat()) expect(text).toMatch(/^\d+(\.\d)?$/);
+  });
+
   it('sets variants side by side', async () => {
     const { code, out } = await run('compare', DEMO);
     expect([code, out]).toEqual([
