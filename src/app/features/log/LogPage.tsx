@@ -17,7 +17,7 @@ const TABS = [
   { key: 'clean', label: 'Cleanliness', view: CleanTab },
 ] as const;
 
-/** The running engine: its first start, what its gauges show, what was seen, and what that says. */
+/** The running engine: its first start, what its gauges show, the notes, and what they say. */
 export default function LogPage() {
   const [search, setSearch] = useSearchParams();
   const wanted = search.get('tab');

@@ -1,7 +1,7 @@
 import { Button, Segmented } from 'antd';
 import { Fragment, useMemo } from 'react';
 import { onEngineAlready } from '../../../core/document/changes/acts';
-import { changedHere, mayBeEither, onlyHere, type ChangedFigure } from '../../../core/document/changes/editing';
+import { changedHere, mayBeEither, onlyHere, type ChangedFigure } from '../../../core/document/changes/partFigures';
 import type { PartField } from '../../../core/document/parts/schemaFields';
 import { formatQuantity } from '../../../core/foundations/units';
 import { useDocument } from '../../state/document';

@@ -1,7 +1,7 @@
 import { newVariant } from '../../document/changes/acts';
 import { circuitOf } from '../../document/changes/deriveProject';
 import { edited, makeChange, withKeptVariant, type Edited } from '../../document/changes/editing';
-import { movesBetween } from '../../document/changes/keptOf';
+import { movesBetween } from '../../document/changes/movesBetween';
 import type { KeptProject } from '../../document/project/keptProject';
 import { shortName } from '../../document/project/names';
 import { applyChanges } from './circuitChange';

@@ -1,5 +1,5 @@
 import { CAUTIONS } from '../../judgement/cautions';
-import { fieldWords } from '../../document/changes/keptOf';
+import { fieldWords } from '../../document/changes/movesBetween';
 import { changedFigures } from '../../document/moves/figure';
 import { PLAN_PHASES, type OwnStep, type PlanPhase } from '../../document/project/bench';
 import { actsAs, type Part } from '../../document/parts/part';

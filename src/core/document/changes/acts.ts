@@ -47,7 +47,7 @@ function placesOf(circuit: Circuit): string {
 }
 
 /** True where two circuits have the same parts with the same figures, joined at the same places. */
-export function isSameCircuit(a: Circuit, b: Circuit): boolean {
+export function isSamePlumbing(a: Circuit, b: Circuit): boolean {
   const parts = ({ parts: list }: Circuit) => JSON.stringify([...list].sort((p, q) => (p.id < q.id ? -1 : 1)));
   return parts(a) === parts(b) && placesOf(a) === placesOf(b);
 }
@@ -62,7 +62,7 @@ export function moveAct(kept: KeptProject, id: string, act: string, by: -1 | 1):
     list.map((a, i) => (i === from ? other : i === from + by ? list[from]! : a)),
   );
   const [was, is] = [replayOf(kept, id), replayOf(moved, id)];
-  return is.troubles.length > was.troubles.length || !isSameCircuit(was.circuit, is.circuit)
+  return is.troubles.length > was.troubles.length || !isSamePlumbing(was.circuit, is.circuit)
     ? refusedEdit('One of these two changes needs the other to be made first, so their order stays.')
     : edited(moved);
 }

@@ -2,9 +2,10 @@ import { tidy } from '../../foundations/tidy';
 import { changedFigures } from '../moves/figure';
 import { chainOf, type KeptProject, type KeptVariant } from '../project/keptProject';
 import type { Variant } from '../project/project';
-import { movesBetween } from './keptOf';
+import { movesBetween } from './movesBetween';
 import { jobOf } from './deriveProject';
-import { edited, isAsItIs, learn, makeChange, setPart, withKeptVariant, type Edited } from './editing';
+import { edited, isAsItIs, makeChange, withKeptVariant, type Edited } from './editing';
+import { learn, setPart } from './partFigures';
 
 /**
  * A variant as it was looked at and changed, put back so that each fact goes to what it belongs to: a figure to its part,

@@ -67,9 +67,9 @@ export function withLog(kept: KeptProject, log: Log, by: KeptReading['by'] = 'ha
   for (const { id, on, kind, variant, readings = [] } of sessions) {
     const had = before.get(id) ?? [];
     if (readings.length === had.length && readings.every((r, i) => r === had[i])) continue;
-    const kept2 = next.readings.filter((r) => r.session === id);
+    const own = next.readings.filter((r) => r.session === id);
     const same = ({ reading, predicted }: Logged) =>
-      kept2.find((r) => JSON.stringify([r.reading, r.predicted ?? null]) === JSON.stringify([reading, predicted]));
+      own.find((r) => JSON.stringify([r.reading, r.predicted ?? null]) === JSON.stringify([reading, predicted]));
     const mine = new Set<KeptReading>();
     const fresh: Logged[] = [];
     for (const logged of readings) {

@@ -76,7 +76,7 @@ export const keptProjectSchema = z.strictObject({
   format: z.literal(PROJECT_FORMAT),
   version: z.literal(FILE_VERSION),
   ...projectHead,
-  /** What was seen on the engine: sessions, first starts, reminders. */
+  /** The log book: sessions, first starts, reminders. */
   log: keptLogSchema.optional(),
   asItIs: engineAsItIsSchema,
   variants: z.array(keptVariantSchema).max(199).default([]),

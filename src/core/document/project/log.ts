@@ -42,7 +42,7 @@ export const sessionSchema = z.strictObject({
 });
 export type Session = z.infer<typeof sessionSchema>;
 
-/** What was seen at one step of a first start. */
+/** Notes and readings of one step of a first start. */
 export const seenSchema = z.strictObject({
   done: z.boolean().optional(),
   on: daySchema.optional(),
@@ -58,7 +58,7 @@ const keptSessionSchema = sessionSchema.omit({ readings: true });
 
 export const logSchema = z.strictObject({
   sessions: z.array(sessionSchema).max(2000).optional(),
-  /** First starts by variant: what was seen, by step. */
+  /** First starts by variant, then by step. */
   firstStarts: z.record(partIdSchema, z.record(text(80), seenSchema)).optional(),
   reminders: z
     .array(z.strictObject({ id: partIdSchema, on: daySchema, text: text(200) }))

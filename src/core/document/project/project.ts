@@ -192,7 +192,7 @@ export const projectHead = {
   oil: oilSchema,
   range: rangeSchema,
   namedStates: z.array(namedStateSchema).max(12).default([]),
-  /** What was seen on the engine: sessions, first starts, reminders. */
+  /** The log book: sessions, first starts, reminders. */
   log: logSchema.optional(),
 };
 

@@ -4,7 +4,8 @@ import { changePart, partFields } from '../../parts/partFields';
 import type { KeptProject } from '../../project/keptProject';
 import { newVariant } from '../acts';
 import { circuitOf } from '../deriveProject';
-import { makeChange, setPart } from '../editing';
+import { makeChange } from '../editing';
+import { setPart } from '../partFigures';
 
 type Random = () => number;
 const pick = <T>(random: Random, of: readonly T[]): T | undefined => of[Math.floor(random() * of.length)];
