@@ -105,13 +105,14 @@ export async function benchStudies(project: Project): Promise<void> {
     `Heap after 2,000 and after 40,000 samples: ${heap(2000).toFixed(1)} and ${heap(40_000).toFixed(1)} MB${collect ? '' : ' (without --expose-gc: what was not yet collected counts)'}`,
   );
 
+  const engine = { id: 'bench', project };
   const request = { states: [worst], samples: 20_480, seed: 1 };
   const alike = JSON.stringify(studyHere(SPREAD_STUDY, project, request));
   const pools = [threads(1), threads(2)];
   const run = ({ pool }: (typeof pools)[number]) =>
-    pool.run('spread', project, request, () => undefined, new AbortController().signal);
+    pool.run('spread', engine, request, () => undefined, new AbortController().signal);
   const answers: string[] = [];
-  for (const each of pools) answers.push(JSON.stringify(await run(each)));
+  for (const each of pools) answers.push(JSON.stringify((await run(each)).for(engine)));
   const took: [number[], number[]] = [[], []];
   // In turn, so that the machine's drift hits both alike.
   for (let i = 0; i < 5; i++) for (const n of [0, 1] as const) took[n].push(await timed(() => run(pools[n]!)));

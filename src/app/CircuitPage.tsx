@@ -1,14 +1,16 @@
-import { circuitOwner, useDocument } from './state/document';
+import { useDocument } from './state/document';
 import { usePreferences } from './state/preferences';
 import { useView } from './state/view';
-import { lazy, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, useEffect, useMemo, useRef } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit/finding';
 import { Drawing } from './features/drawing/Drawing';
-import { useAudit, usePreview, usePreviewAudit, useSolved, useSweep } from './state/useAnswers';
+import { useAudit, usePreview, usePreviewAudit, usePreviewEngine, useSolved, useSweep } from './state/useAnswers';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import type { PostBand } from './marks/TidePost';
 import { Kit } from './theme/Kit';
+import type { OpenEngine } from '../workers/answered';
+import { shownOf, useOpenEngine } from './state/engine';
 
 const CircuitPanel = lazy(() => import('./CircuitPanel').then((m) => ({ default: m.CircuitPanel })));
 const PreviewBar = lazy(() => import('./features/moves/PreviewBar').then((m) => ({ default: m.PreviewBar })));
@@ -22,36 +24,40 @@ export function CircuitPage() {
   const selected = useView((w) => w.selected);
   const moves = useView((w) => w.moves);
   const preview = useView((w) => w.preview);
-  const solved = useSolved();
-  const sweep = useSweep();
-  const audit = useAudit();
-  const seen = usePreview();
-  const seenAudit = usePreviewAudit(seen.data !== undefined);
-  const project = useDocument((d) => d.project)!;
+  const engine = useOpenEngine();
+  const solved = useSolved(engine);
+  const sweep = useSweep(engine);
+  const audit = useAudit(engine);
+  const lookedAt = usePreviewEngine();
+  const seen = usePreview(lookedAt);
+  const seenAudit = usePreviewAudit(lookedAt, seen.sweep.data !== undefined);
   const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
   useShortcuts();
   const panel = useTopOf(selected, moves);
-  const looking = preview?.project !== undefined && seen.data ? { project: preview.project, ...seen.data } : undefined;
-  const answer = useLastAnswer(solved.data);
-  const shown = looking
-    ? { project: looking.project, result: looking.result, sweep: looking.sweep }
-    : answer
-      ? { project: answer.project, result: answer.result, sweep: sweep.data }
-      : solved.error
-        ? { project, result: undefined, sweep: undefined }
-        : undefined;
-  const bands = useBands();
+  const bands = useBands(engine);
+  const looking = lookedAt && seen.state.data && seen.sweep.data ? seen : undefined;
+  const state = looking ? looking.state : solved;
+  const shown = state.data
+    ? {
+        // What is written at the parts is of today; what an old answer says is drawn on the circuit that it is of.
+        project: looking ? lookedAt!.project : state.old ? state.data.project : engine.project,
+        result: state.data.result,
+        sweep: (looking ? looking.sweep : sweep).data,
+      }
+    : solved.error
+      ? { project: engine.project, result: undefined, sweep: undefined }
+      : undefined;
   return (
     <main id="main" tabIndex={-1} className="work">
-      <div className="stage">
+      <div className="stage" {...shownOf(state)}>
         {preview && (
           <Kit>
             <PreviewBar
               before={sweep.data}
-              after={seen.data?.sweep}
+              after={seen.sweep.data}
               auditBefore={audit.data}
               auditAfter={seenAudit.data}
-              error={seen.error}
+              error={seen.state.error ?? seen.sweep.error}
             />
           </Kit>
         )}
@@ -73,9 +79,10 @@ export function CircuitPage() {
         className="panel"
         aria-label={moves ? 'Change the circuit' : selected ? 'Part' : 'Findings'}
         aria-busy={sweep.isFetching}
+        {...shownOf(sweep)}
       >
         <Kit fallback={<p className="quiet">Opening…</p>}>
-          <CircuitPanel answer={answer} sweep={sweep} audit={audit} error={solved.error} />
+          <CircuitPanel answer={solved.data} sweep={sweep} audit={audit} error={solved.error} />
         </Kit>
       </aside>
     </main>
@@ -103,11 +110,11 @@ function useTopOf(...opened: readonly unknown[]) {
 const NO_BANDS: ReadonlyMap<string, PostBand> = new Map();
 
 /** Bands that tolerances leave each consumer's pressure at this state, where they have been drawn and still hold. */
-function useBands(): ReadonlyMap<string, PostBand> {
+function useBands(engine: OpenEngine): ReadonlyMap<string, PostBand> {
   const speedRevS = useView((w) => w.speedRevS);
   const oilTemperatureK = useView((w) => w.oilTemperatureK);
   const found = useView((w) => w.found);
-  const spread = useAnswerAtHand('spread', spreadAt({ speedRevS, oilTemperatureK }));
+  const spread = useAnswerAtHand(engine, 'spread', spreadAt({ speedRevS, oilTemperatureK }));
   return useMemo(
     () =>
       spread && !found
@@ -128,15 +135,6 @@ function heaviest(findings: readonly Finding[]): ReadonlyMap<string, Weight> {
     if (known === undefined || WEIGHTS.indexOf(f.weight) < WEIGHTS.indexOf(known)) flags.set(f.part, f.weight);
   }
   return flags;
-}
-
-/** The newest answer of the variant that is open: a change that cannot be computed leaves the last picture standing. */
-function useLastAnswer(answer: ReturnType<typeof useSolved>['data']) {
-  const variant = useDocument(circuitOwner);
-  const [last, setLast] = useState({ variant, answer });
-  if (answer && answer !== last.answer) setLast({ variant, answer });
-  else if (last.answer && variant !== last.variant) setLast({ variant, answer: undefined });
-  return answer ?? (variant === last.variant ? last.answer : undefined);
 }
 
 /**

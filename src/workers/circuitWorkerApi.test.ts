@@ -16,7 +16,7 @@ const hasty = () => {
 };
 const opened = () => {
   const worker = createCircuitWorker(pause, hasty());
-  worker.open(demo());
+  worker.open(demo(), 'it');
   return worker;
 };
 const CONDITIONS = { airTemperatureK: 293, roadSpeedMS: 25, load: 0.5 };
@@ -25,7 +25,7 @@ const WARM_UP = { drive: { speedRevS: 60, ...CONDITIONS }, startK: 293, duration
 describe('The circuit worker', () => {
   it('solves what is open, in the form that the page checks, the oil held or its temperature found', () => {
     const worker = createCircuitWorker(pause, Date.now);
-    expect(worker.open(demo())).toEqual({ kind: 'opened', warnings: [] });
+    expect(worker.open(demo(), 'it')).toEqual({ kind: 'opened', warnings: [] });
     const reply = solveReplySchema.parse(worker.solve({ speedRevS: 14, oilTemperatureK: 383 }));
     expect(reply.kind === 'solved' && reply.result.convergence.status).toBe('converged');
     const found = solveReplySchema.parse(worker.solve({ speedRevS: 60, oilTemperatureK: 373, found: CONDITIONS }));
@@ -49,7 +49,7 @@ describe('The circuit worker', () => {
       expect((await told).kind).toBe('stopped');
       const replaced = worker.task(name, task, quiet);
       await pause();
-      worker.open(demo());
+      worker.open(demo(), 'it');
       expect((await replaced).kind).toBe('stopped');
       const shares: number[] = [];
       expect((await worker.task(name, task, (share) => shares.push(share))).kind).toBe('done');
@@ -74,7 +74,7 @@ describe('The circuit worker', () => {
   it('does tasks of studies, and refuses in words what it does not know', async () => {
     const worker = createCircuitWorker(pause, Date.now);
     expect((await worker.task('faults', { ids: ['relief.open'] }, quiet)).kind).toBe('refused');
-    worker.open(demo());
+    worker.open(demo(), 'it');
     const reply = taskReplySchema.parse(await worker.task('faults', { ids: ['relief.open', 'relief.shut'] }, quiet));
     expect(reply.kind === 'done' && FAULT_STUDY.replySchema.parse(reply.reply).map((f) => f.id)).toEqual([
       'relief.open',
@@ -95,9 +95,9 @@ describe('The circuit worker', () => {
       kind: 'refused',
       sentences: ['No project has been opened.'],
     });
-    expect(worker.open({ format: 'else' }).kind).toBe('refused');
+    expect(worker.open({ format: 'else' }, 'it').kind).toBe('refused');
     expect((await worker.task('sweep', {}, quiet)).kind).toBe('refused');
-    worker.open(demo());
+    worker.open(demo(), 'it');
     expect(worker.solve({ speedRevS: 'fast' }).kind).toBe('refused');
   });
 });

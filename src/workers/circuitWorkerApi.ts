@@ -36,6 +36,7 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
   let balancing: HeatSolver | undefined;
   let refusal: readonly string[] = ['No project has been opened.'];
   let stops = 0;
+  let of = '';
 
   /** Runs a long task, letting messages in between. @returns undefined where it was stopped */
   async function inSlices<R>(run: LongTask<R>, onProgress: (share: number) => void): Promise<{ reply: R } | undefined> {
@@ -52,8 +53,9 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
     }
   }
 
-  function open(project: unknown): OpenReply {
+  function open(project: unknown, key: string): OpenReply {
     stops++;
+    of = key;
     circuit = undefined;
     circuits = undefined;
     balancing = undefined;
@@ -77,19 +79,24 @@ export function createCircuitWorker(pause: () => Promise<void>, now: () => numbe
     if (!circuit) return { kind: 'refused', sentences: [...refusal] };
     const { speedRevS, oilTemperatureK, found } = parsed.data;
     if (!found)
-      return { kind: 'solved', result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)), heat: null };
+      return {
+        kind: 'solved',
+        of,
+        result: solveState(circuit, circuit.stateAt(speedRevS, oilTemperatureK)),
+        heat: null,
+      };
     balancing ??= new HeatSolver(circuit);
-    return { kind: 'solved', ...solveBalanced(circuit, speedRevS, found, balancing) };
+    return { kind: 'solved', of, ...solveBalanced(circuit, speedRevS, found, balancing) };
   }
 
   async function task(name: string, raw: unknown, onProgress: (share: number) => void): Promise<TaskReply> {
-    const here = circuits;
+    const [here, ofHere] = [circuits, of];
     if (!here) return { kind: 'refused', sentences: [...refusal] };
     try {
       const work = beginTask(await studyNamed(name), here, raw);
-      if (!isLong(work)) return { kind: 'done', reply: work };
+      if (!isLong(work)) return { kind: 'done', of: ofHere, reply: work };
       const done = await inSlices(work, onProgress);
-      return done ? { kind: 'done', reply: done.reply } : { kind: 'stopped' };
+      return done ? { kind: 'done', of: ofHere, reply: done.reply } : { kind: 'stopped' };
     } catch (error) {
       if (!(error instanceof StudyRefused)) throw error;
       return { kind: 'refused', sentences: error.message.split('\n') };

@@ -1,8 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { withVariantsAsked } from '../core/document/changes/variantsAsked';
 import type { Project } from '../core/document/project/project';
 import type { HeatResult } from '../core/heat/heatResult';
 import type { SolveResult } from '../core/judgement/stateResult';
+import { fingerprint, ONE_STATE } from '../core/studies/job/asked';
+import { Answered, originOf, type OpenEngine } from './answered';
 import {
   openReplySchema,
   solveReplySchema,
@@ -34,10 +35,22 @@ interface LiveWorker {
   readonly waiting: Set<(why: Error) => void>;
 }
 
+/** The worker answered about another circuit than it was asked about: never to be shown. */
+class AnotherCircuit extends Error {}
+
+const keys = new WeakMap<Project, string>();
+
+/** What tells one circuit from another, between the page and its workers. */
+function circuitKey(asked: Project): string {
+  let key = keys.get(asked);
+  if (key === undefined) keys.set(asked, (key = fingerprint(asked, ONE_STATE, null)));
+  return key;
+}
+
 /** One worker with one project open in it. Requests that a newer one overtakes while waiting are dropped. */
 export class CircuitWorkerClient {
   private worker: LiveWorker | undefined;
-  private opened: Project | undefined;
+  private opened: string | undefined;
   private opening: Promise<readonly string[]> = Promise.resolve([]);
   private latest = 0;
   /** The answer that is being worked out; without one a request is sent in the asker's own task. */
@@ -75,9 +88,10 @@ export class CircuitWorkerClient {
 
   /** Opens a project unless it is the one that is open. @returns warnings @throws CircuitRefused */
   private open(project: Project): Promise<readonly string[]> {
-    if (this.opened !== project) {
-      this.opened = project;
-      this.opening = this.ask((remote) => remote.open(project)).then((raw) => {
+    const key = circuitKey(project);
+    if (this.opened !== key) {
+      this.opened = key;
+      this.opening = this.ask((remote) => remote.open(project, key)).then((raw) => {
         const reply = openReplySchema.parse(raw);
         if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
         return reply.warnings;
@@ -103,6 +117,7 @@ export class CircuitWorkerClient {
       const [warnings, raw] = await Promise.all([opening, solving]);
       const reply = solveReplySchema.parse(raw);
       if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
+      if (reply.of !== circuitKey(project)) throw new AnotherCircuit();
       return { result: reply.result, heat: reply.heat, warnings };
     })();
     this.busy = work;
@@ -126,6 +141,7 @@ export class CircuitWorkerClient {
     const reply = taskReplySchema.parse(await this.ask((remote) => remote.task(name, task, proxy(onProgress))));
     if (reply.kind === 'refused') throw new CircuitRefused(reply.sentences.join('\n'));
     if (reply.kind === 'stopped') throw new Superseded();
+    if (reply.of !== circuitKey(project)) throw new AnotherCircuit();
     return reply.reply;
   }
 
@@ -148,14 +164,25 @@ export function prepareToSolve(): void {
   }
 }
 
-/** Solves one state, in a worker kept for that, so that a study never delays a moving instrument. */
-export function solveInWorker(project: Project, request: SolveRequest) {
-  return (solving ??= new CircuitWorkerClient()).solve(withVariantsAsked(project), request);
+/** A state of an engine, with the project that it was solved from. */
+export interface Solved {
+  readonly result: SolveResult;
+  readonly heat: HeatResult | null;
+  readonly warnings: readonly string[];
+  readonly project: Project;
 }
 
-/**
- * The same of a circuit that is only looked at, in a worker of its own, so that the circuit on the circuits stays ready.
- */
-export function solvePreviewInWorker(project: Project, request: SolveRequest) {
-  return (previewing ??= new CircuitWorkerClient()).solve(withVariantsAsked(project), request);
+async function solveWith(client: CircuitWorkerClient, engine: OpenEngine, request: SolveRequest) {
+  const { asked, of } = originOf(engine, ONE_STATE, request);
+  return new Answered<Solved>(of, { ...(await client.solve(asked, request)), project: engine.project });
+}
+
+/** Solves one state, in a worker kept for that, so that a study never delays a moving instrument. */
+export function solveInWorker(engine: OpenEngine, request: SolveRequest): Promise<Answered<Solved>> {
+  return solveWith((solving ??= new CircuitWorkerClient()), engine, request);
+}
+
+/** The same of a circuit that is only looked at, in a worker of its own, so that the circuit as it is stays ready. */
+export function solvePreviewInWorker(engine: OpenEngine, request: SolveRequest): Promise<Answered<Solved>> {
+  return solveWith((previewing ??= new CircuitWorkerClient()), engine, request);
 }

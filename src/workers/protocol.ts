@@ -20,14 +20,14 @@ export const openReplySchema = z.discriminatedUnion('kind', [
 export type OpenReply = z.infer<typeof openReplySchema>;
 
 export const solveReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('solved'), result: solveResultSchema, heat: heatResultSchema.nullable() }),
+  z.strictObject({ kind: z.literal('solved'), of: z.string(), result: solveResultSchema, heat: heatResultSchema.nullable() }),
   refusedSchema,
 ]);
 export type SolveReply = z.infer<typeof solveReplySchema>;
 
 /** What a study's task gave; the study's own schema checks it. */
 export const taskReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('done'), reply: z.unknown() }),
+  z.strictObject({ kind: z.literal('done'), of: z.string(), reply: z.unknown() }),
   z.strictObject({ kind: z.literal('stopped') }),
   refusedSchema,
 ]);
@@ -35,8 +35,8 @@ export type TaskReply = z.infer<typeof taskReplySchema>;
 
 /** What a circuit worker offers. */
 export interface CircuitWorkerApi {
-  /** Takes a project, checks and compiles its active variant. */
-  open(project: unknown): OpenReply;
+  /** Takes a project, checks and compiles its active variant. @param key what later replies say they are of */
+  open(project: unknown, key: string): OpenReply;
   solve(request: unknown): SolveReply;
   /**
    * Does one task of a study of the open project.

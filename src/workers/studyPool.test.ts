@@ -7,6 +7,7 @@ import { SPREAD_STUDY } from '../core/studies/spread/spreadStudy';
 import { studyHere } from '../core/studies/job/runHere';
 
 const project = demoProject();
+const engine = { id: 'thornback', project };
 const spread = { states: [{ speedRevS: 850 / 60, oilTemperatureK: 393 }], samples: 1024, seed: 3 };
 const poolInPlace = (size: number) => new StudyPool(size, () => doerInPlace);
 const quiet = () => undefined;
@@ -14,7 +15,7 @@ const forever = () => new AbortController().signal;
 
 describe('The pool of workers', () => {
   it.each([1, 3])('gives with %i workers the answer that one after another gives', async (size) => {
-    expect(await poolInPlace(size).run('spread', project, spread, quiet, forever())).toEqual(
+    expect((await poolInPlace(size).run('spread', engine, spread, quiet, forever())).for(engine)).toEqual(
       studyHere(SPREAD_STUDY, project, spread),
     );
   });
@@ -23,16 +24,16 @@ describe('The pool of workers', () => {
     const seen: { readonly done: number; readonly known: number; readonly size: number }[] = [];
     const answer = await poolInPlace(2).run(
       'faults',
-      project,
+      engine,
       { pairs: false },
-      ({ done, known, partial }) => seen.push({ done, known, size: partial()!.length }),
+      ({ done, known, partial }) => seen.push({ done, known, size: partial()!.for(engine)!.length }),
       forever(),
     );
     expect(seen.map((s) => s.done)).toEqual(seen.map((_, i) => i + 1));
     expect(seen.at(-1)!.done).toBe(seen.at(-1)!.known);
     const sizes = seen.map((s) => s.size);
     expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
-    expect(sizes.at(-1)).toBe(answer.length);
+    expect(sizes.at(-1)).toBe(answer.for(engine)!.length);
   });
 
   it('never has more at work than its size, whatever is asked', async () => {
@@ -47,8 +48,8 @@ describe('The pool of workers', () => {
       stop: quiet,
     }));
     await Promise.all([
-      pool.run('faults', project, { pairs: false }, quiet, forever()),
-      pool.run('spread', project, { ...spread, samples: 512 }, quiet, forever()),
+      pool.run('faults', engine, { pairs: false }, quiet, forever()),
+      pool.run('spread', engine, { ...spread, samples: 512 }, quiet, forever()),
     ]);
     expect(most).toBe(2);
   });
@@ -65,14 +66,14 @@ describe('The pool of workers', () => {
     }));
     const stopped = pool.run(
       'faults',
-      project,
+      engine,
       { pairs: true },
       ({ done }) => done === 2 && control.abort(),
       control.signal,
     );
     await expect(stopped).rejects.toBeInstanceOf(Superseded);
     expect(begun).toBe(2);
-    expect(await pool.run('faults', project, { pairs: false }, quiet, forever())).toHaveLength(
+    expect((await pool.run('faults', engine, { pairs: false }, quiet, forever())).for(engine)).toHaveLength(
       studyHere(FAULT_STUDY, project, { pairs: false }).length,
     );
   });
@@ -82,19 +83,19 @@ describe('The pool of workers', () => {
       ...doerInPlace,
       task: () => Promise.reject(new Error('the worker fell over')),
     }));
-    await expect(failing.run('faults', project, { pairs: false }, quiet, forever())).rejects.toThrow(
+    await expect(failing.run('faults', engine, { pairs: false }, quiet, forever())).rejects.toThrow(
       'the worker fell over',
     );
     const lying = new StudyPool(2, () => ({ ...doerInPlace, task: () => Promise.resolve([{ id: 7 }]) }));
-    await expect(lying.run('faults', project, { pairs: false }, quiet, forever())).rejects.toThrow();
+    await expect(lying.run('faults', engine, { pairs: false }, quiet, forever())).rejects.toThrow();
   });
 
   it('gives a short study its turn between the tasks of a long one', async () => {
     const pool = poolInPlace(1);
     const control = new AbortController();
     let ended = false;
-    const long = pool.run('faults', project, { pairs: true }, quiet, control.signal).finally(() => (ended = true));
-    await pool.run('spread', project, { ...spread, samples: 64 }, quiet, forever());
+    const long = pool.run('faults', engine, { pairs: true }, quiet, control.signal).finally(() => (ended = true));
+    await pool.run('spread', engine, { ...spread, samples: 64 }, quiet, forever());
     expect(ended).toBe(false);
     control.abort();
     await expect(long).rejects.toBeInstanceOf(Superseded);
@@ -118,8 +119,8 @@ describe('The pool of workers', () => {
       }),
       1,
     );
-    const long = pool.run('faults', project, { pairs: false }, quiet, forever());
-    await pool.run('sweep', project, {}, quiet, forever(), 'now');
+    const long = pool.run('faults', engine, { pairs: false }, quiet, forever());
+    await pool.run('sweep', engine, {}, quiet, forever(), 'now');
     expect(order.lastIndexOf('faults')).toBeLessThan(3);
     await long;
     expect(most).toBe(1);
@@ -134,9 +135,9 @@ describe('The pool of workers', () => {
     // Their definitions are there, so that they wait for the worker in the order in which they ask.
     for (const name of ['spread', 'audit', 'sweep'] as const) await loadStudy(name);
     await Promise.all([
-      single.run('spread', project, { ...spread, samples: 512 }, quiet, forever()),
-      single.run('audit', project, {}, quiet, forever()),
-      single.run('sweep', project, {}, quiet, forever(), 'now'),
+      single.run('spread', engine, { ...spread, samples: 512 }, quiet, forever()),
+      single.run('audit', engine, {}, quiet, forever()),
+      single.run('sweep', engine, {}, quiet, forever(), 'now'),
     ]);
     expect([order[0], order.indexOf('sweep') < order.indexOf('audit')]).toEqual(['spread', true]);
   });
@@ -154,7 +155,7 @@ describe('The pool of workers', () => {
     const seen: number[] = [];
     const run = pool.run(
       'sweep',
-      project,
+      engine,
       {},
       ({ done }) => {
         seen.push(done);
@@ -170,7 +171,7 @@ describe('The pool of workers', () => {
     await expect(
       poolInPlace(1).run(
         'spread',
-        project,
+        engine,
         { ...spread, states: [{ speedRevS: 0, oilTemperatureK: 390 }] },
         quiet,
         forever(),

@@ -1,7 +1,7 @@
-import { withVariantsAsked } from '../core/document/changes/variantsAsked';
 import type { Project } from '../core/document/project/project';
 import { runStudy, startStudy, type StudyKind } from '../core/studies/job/study';
 import { STUDIES, type AnswerOf, type QuestionOf, type StudyName } from '../core/studies/registry';
+import { Answered, originOf, type OpenEngine } from './answered';
 import { CircuitWorkerClient, Superseded } from './client';
 
 /** What a study says while it runs. */
@@ -11,7 +11,7 @@ export interface StudyProgress<A> {
   /** Tasks known so far. */
   readonly known: number;
   /** Works out what can be said already, for whoever wants it now; undefined where nothing can. */
-  readonly partial: () => A | undefined;
+  readonly partial: () => Answered<A> | undefined;
 }
 
 /** Whoever does a task; a worker, or what stands for one in a test. */
@@ -93,17 +93,17 @@ export class StudyPool {
    */
   async run<N extends StudyName>(
     name: N,
-    project: Project,
+    engine: OpenEngine,
     request: QuestionOf<N>,
     onProgress: (progress: StudyProgress<AnswerOf<N>>) => void,
     signal: AbortSignal,
     urgency: Urgency = 'study',
-  ): Promise<AnswerOf<N>> {
+  ): Promise<Answered<AnswerOf<N>>> {
     const kind = await loadStudy(name);
-    const sent = withVariantsAsked(project, kind.variants?.(request));
+    const { asked, of } = originOf(engine, kind, request);
     const before: unknown[] = [];
     let known = 0;
-    const answer = await runStudy(startStudy(kind, project, request), async (tasks) => {
+    const answer = await runStudy(startStudy(kind, asked, request), async (tasks) => {
       known += tasks.length;
       const replies = new Array<unknown>(tasks.length);
       const shares = new Float64Array(tasks.length);
@@ -112,9 +112,10 @@ export class StudyPool {
         onProgress({
           known,
           done: before.length + shares.reduce((a, b) => a + b, 0),
-          partial: () =>
-            kind.partial?.(project, request, [...before, ...replies.filter((r) => r !== undefined)]) as
-              AnswerOf<N> | undefined,
+          partial: () => {
+            const soFar = kind.partial?.(asked, request, [...before, ...replies.filter((r) => r !== undefined)]);
+            return soFar === undefined ? undefined : new Answered(of, soFar as AnswerOf<N>);
+          },
         });
       };
       const doTask = async (doer: TaskDoer, i: number) => {
@@ -122,14 +123,14 @@ export class StudyPool {
           shares[i] = done;
           tell();
         };
-        replies[i] = kind.replySchema.parse(await doer.task(sent, kind.name, tasks[i], share));
+        replies[i] = kind.replySchema.parse(await doer.task(asked, kind.name, tasks[i], share));
         share(1);
       };
       await this.shareOut(tasks.length, doTask, signal, urgency);
       before.push(...replies);
       return replies;
     });
-    return answer as AnswerOf<N>;
+    return new Answered(of, answer as AnswerOf<N>);
   }
 
   /**

@@ -8,6 +8,7 @@ import { useDocument } from '../state/document';
 import { useSettled } from '../state/useSettled';
 import { useStudy } from '../state/useStudy';
 import { readingPorts } from './readingPorts';
+import { useOpenEngine } from '../state/engine';
 
 const GAUGE = '';
 
@@ -126,8 +127,9 @@ const SOMEWHERE = { speedRevS: 1, oilTemperatureK: HOT_OIL_K };
 function usePredictedPa(reading: Reading | undefined): number | null {
   const { speedRevS, oilTemperatureK } = reading ?? SOMEWHERE;
   const asked = useMemo(() => ({ states: [{ speedRevS, oilTemperatureK }] }), [speedRevS, oilTemperatureK]);
-  const { answer, stale } = useStudy('expected', useSettled(asked), reading ? 'fresh' : false);
-  return reading && answer && !stale ? (answer.at[0]?.pressurePa ?? null) : null;
+  const engine = useOpenEngine();
+  const { answer, old } = useStudy(engine, 'expected', useSettled(asked), reading ? 'fresh' : false);
+  return reading && answer && !old ? (answer.at[0]?.pressurePa ?? null) : null;
 }
 
 /** The reading, once all of it is there. */

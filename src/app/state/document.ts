@@ -233,12 +233,6 @@ const variantActs = (
     ),
 });
 
-/**
- * Whose circuit an answer is of: the opening of the project and the variant. An answer of one never stands for another.
- */
-export const circuitOwner = ({ opened, project }: Pick<DocumentStore, 'opened' | 'project'>): string =>
-  `${opened} ${project?.activeVariant ?? ''}`;
-
 /** What the store holds of a project. */
 const both = (kept: KeptProject): Pick<DocumentStore, 'kept' | 'project'> => ({ kept, project: deriveProject(kept) });
 

@@ -1,10 +1,13 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
-import type { Project } from '../../core/document/project/project';
+import { ONE_STATE } from '../../core/studies/job/asked';
+import { Answered, originOf, type OpenEngine } from '../../workers/answered';
+import { loadStudy } from '../../workers/studyPool';
 import { openDemo } from '../testing/page';
 import { queries } from './queries';
 import { askForState, useAudit, useSolved, useSweep } from './useAnswers';
 import { useDocument } from './document';
+import { useOpenEngine } from './engine';
 import { useView } from './view';
 
 /** Speeds and kinds of oil that were asked for. */
@@ -15,17 +18,22 @@ const mockAnswer = <A,>(answer: A): Promise<A> =>
   mockHeld
     ? new Promise((give, refuse) => mockHeld!.push({ give: () => give(answer), refuse: () => refuse(new Error('no')) }))
     : Promise.resolve(answer);
+const mockName = ({ project }: OpenEngine) => `${project.name} ${project.activeVariant}`;
 jest.mock('../../workers/client', () => ({
   ...jest.requireActual<object>('../../workers/client'),
-  solveInWorker: (project: Project, request: unknown) => {
+  solveInWorker: (engine: OpenEngine, request: unknown) => {
     mockAsked.push(request);
-    return mockAnswer({ result: { of: `${project.name} ${project.activeVariant}` }, heat: null, warnings: [] });
+    const { of } = originOf(engine, ONE_STATE, request);
+    return mockAnswer(new Answered(of, { result: { of: mockName(engine) }, heat: null, warnings: [] }));
   },
 }));
 jest.mock('../../workers/studyPool', () => ({
   ...jest.requireActual<object>('../../workers/studyPool'),
   studyPool: () => ({
-    run: (_: string, project: Project) => mockAnswer({ of: `${project.name} ${project.activeVariant}` }),
+    run: async (name: 'sweep', engine: OpenEngine) => {
+      const { of } = originOf(engine, await loadStudy(name), {});
+      return mockAnswer(new Answered(of, { of: mockName(engine) }));
+    },
   }),
 }));
 beforeEach(() => {
@@ -37,7 +45,7 @@ const inQueries = <A,>(hook: () => A) =>
   renderHook(hook, {
     wrapper: ({ children }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>,
   });
-const solved = () => inQueries(() => useSolved());
+const solved = () => inQueries(() => useSolved(useOpenEngine()));
 
 it.each([false, true])(
   'the state is asked for once, before the view that shows it (oil calculated: %s)',
@@ -64,7 +72,7 @@ describe('The answer of one engine', () => {
   /** Of which engine each answer is that a view would show now. */
   const shownOf = () =>
     inQueries(() => {
-      const [state, sweep, audit] = [useSolved().data?.result, useSweep().data, useAudit().data] as unknown as (
+      const [state, sweep, audit] = [useSolved(useOpenEngine()).data?.result, useSweep(useOpenEngine()).data, useAudit(useOpenEngine()).data] as unknown as (
         Of | undefined
       )[];
       return [state?.of, sweep?.of, audit?.of];

@@ -1,55 +1,22 @@
-import { circuitOwner, useDocument } from './document';
+import { useDocument } from './document';
+import { useOpenEngine } from './engine';
 import { queries } from './queries';
 import { useView } from './view';
-import { withVariantsAsked } from '../../core/document/changes/variantsAsked';
-import { queryOptions, useQuery } from '@tanstack/react-query';
-import type { Project, Variant } from '../../core/document/project/project';
-import { solveInWorker, solvePreviewInWorker, Superseded, type SolveRequest } from '../../workers/client';
+import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { AUDIT_READS, ONE_STATE, type Reading } from '../../core/studies/job/asked';
+import type { AnswerOf } from '../../core/studies/registry';
+import { originOf, type Answered, type OpenEngine, type Origin } from '../../workers/answered';
+import { solveInWorker, solvePreviewInWorker, Superseded, type Solved, type SolveRequest } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';
 
 /** Answers for states passed on the way are not kept: a moving pointer makes hundreds. */
 const STATE_KEPT_MS = 2000;
 /** Answers of circuits as they were are asked for again only by who comes back from another view at once. */
 const CIRCUIT_KEPT_MS = 30_000;
-
-const numbers = new WeakMap<Project, number>();
-let next = 1;
-let last: { readonly project: Project; readonly n: number } | undefined;
-
-/**
- * True where two versions of a project differ in nothing that an answer depends on: of what was added at the bench only
- * the places count.
- */
-function isSameToSolve(a: Project, b: Project): boolean {
-  const keys = Object.keys({ ...a, ...b }) as (keyof Project)[];
-  if (keys.some((key) => key !== 'variants' && key !== 'log' && a[key] !== b[key])) return false;
-  const [mine, others] = [withVariantsAsked(a).variants, withVariantsAsked(b).variants];
-  return (
-    mine.length === others.length &&
-    mine.every((variant, i) => {
-      const other = others[i]!;
-      const fields = Object.keys({ ...variant, ...other }) as (keyof Variant)[];
-      return (
-        variant === other ||
-        fields.every((field) =>
-          field === 'bench' ? variant.bench?.places === other.bench?.places : variant[field] === other[field],
-        )
-      );
-    })
-  );
-}
-
-/** Projects are replaced, never changed in place, so identity is the revision; notes at the bench make no new one. */
-function revision(project: Project | undefined): number {
-  if (!project) return 0;
-  let n = numbers.get(project);
-  if (n === undefined) {
-    n = last && isSameToSolve(last.project, project) ? last.n : next++;
-    numbers.set(project, n);
-  }
-  last = { project, n };
-  return n;
-}
+const SWEEP: Reading = { name: 'sweep' };
+/** As the audit's own definition, which is loaded with the first audit. */
+const AUDIT: Reading = { name: 'audit', reads: AUDIT_READS };
 
 /** The views show these as they come, without a share done. */
 const ignore = () => undefined;
@@ -73,17 +40,50 @@ function useRequest(calculatesOil = false): SolveRequest {
   return requestOf({ speedRevS, oilTemperatureK, conditions }, found);
 }
 
-/** The last answer stays until the next is there, within one variant of one project: never that of another engine. */
-const keepOwn =
-  (owner: string) =>
-  <A>(last: A | undefined, lastQuery: { readonly queryKey: readonly unknown[] } | undefined): A | undefined =>
-    lastQuery?.queryKey[1] === owner ? last : undefined;
+/** An answer as a view shows it. */
+export interface AnswerView<A> {
+  /** Of the engine that was asked about; undefined until there is one. */
+  readonly data: A | undefined;
+  readonly of: Origin | undefined;
+  /** True where it is of the same variant as it was before a change; views grey it. */
+  readonly old: boolean;
+  readonly isFetching: boolean;
+  readonly error: Error | null;
+}
 
-/** @param owner whose circuit it is, of circuitOwner */
-const solved = (owner: string, project: Project | undefined, request: SolveRequest) =>
+/** What a query answered about an engine: the last answer stays until the next is there, never that of another engine. */
+function useShown<A>(
+  query: UseQueryResult<Answered<A>>,
+  engine: OpenEngine | undefined,
+  now: Origin | undefined,
+): AnswerView<A> {
+  const { data, isFetching, error } = query;
+  const [last, setLast] = useState(data);
+  if (data && data !== last) setLast(data);
+  const answered = data ?? last;
+  const shown = engine && answered?.for(engine);
+  return {
+    data: shown,
+    of: shown === undefined ? undefined : answered!.of,
+    old: shown !== undefined && !answered!.isOf(now!),
+    isFetching,
+    error,
+  };
+}
+
+/** The same without an old answer: of a change that is looked at, that is the answer to another one. */
+const exact = <A>(view: AnswerView<A>): AnswerView<A> => (view.old ? { ...view, data: undefined, of: undefined } : view);
+
+/** What an answer about an engine is of, now. */
+function useOrigin<P>(engine: OpenEngine | undefined, reading: Reading<P>, request: P): Origin | undefined {
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- a request is plain data of the same fields
+  return useMemo(() => engine && originOf(engine, reading, request).of, [engine, reading, JSON.stringify(request)]);
+}
+
+const solved = (engine: OpenEngine | undefined, now: Origin | undefined, request: SolveRequest) =>
   queryOptions({
-    queryKey: ['solve', owner, revision(project), request] as readonly unknown[],
-    queryFn: async () => ({ ...(await solveInWorker(project!, request)), project: project! }),
+    queryKey: ['solve', now] as readonly unknown[],
+    queryFn: () => solveInWorker(engine!, request),
     gcTime: STATE_KEPT_MS,
     staleTime: Infinity,
     retry,
@@ -95,92 +95,103 @@ const solved = (owner: string, project: Project | undefined, request: SolveReque
  * takes as long as the answer.
  */
 export function askForState(): void {
-  const { project } = useDocument.getState();
+  const { id, project } = useDocument.getState();
+  if (!project) return;
   const view = useView.getState();
-  if (project)
-    void queries.prefetchQuery(solved(circuitOwner(useDocument.getState()), project, requestOf(view, view.found)));
+  const engine = { id, project };
+  const request = requestOf(view, view.found);
+  void queries.prefetchQuery(solved(engine, originOf(engine, ONE_STATE, request).of, request));
 }
 
 /**
- * The circuit solved at the state of the state bar; the last answer stays until the next is there.
+ * An engine solved at the state of the state bar.
  * @param calculatesOil with the oil temperature calculated, whatever the state bar says
  */
-export function useSolved(calculatesOil = false) {
-  const project = useDocument((w) => w.project);
-  const owner = useDocument(circuitOwner);
+export function useSolved(engine: OpenEngine | undefined, calculatesOil = false): AnswerView<Solved> {
   const request = useRequest(calculatesOil);
-  return useQuery({
-    ...solved(owner, project, request),
-    enabled: project !== undefined,
-    placeholderData: keepOwn(owner),
-  });
+  const now = useOrigin(engine, ONE_STATE, request);
+  return useShown(useQuery({ ...solved(engine, now, request), enabled: engine !== undefined }), engine, now);
 }
 
 /**
- * Every reachable state of the open project: ranges and worst states. Asked once the first state is there: while the
- * page loads, another worker would hold up the one that draws.
+ * Every reachable state of an engine: ranges and worst states. Asked once its first state is there: while the page
+ * loads, another worker would hold up the one that draws.
  */
-export function useSweep() {
-  const project = useDocument((w) => w.project);
-  const owner = useDocument(circuitOwner);
-  const { isPending } = useSolved();
-  return useQuery({
-    queryKey: ['sweep', owner, revision(project)] as readonly unknown[],
-    queryFn: ({ signal }) => studyPool().run('sweep', project!, {}, ignore, signal, 'now'),
-    enabled: project !== undefined && !isPending,
-    placeholderData: keepOwn(owner),
+export function useSweep(engine: OpenEngine | undefined): AnswerView<AnswerOf<'sweep'>> {
+  const first = useSolved(engine);
+  const now = useOrigin(engine, SWEEP, {});
+  const query = useQuery({
+    queryKey: ['sweep', now] as readonly unknown[],
+    queryFn: ({ signal }) => studyPool().run('sweep', engine!, {}, ignore, signal, 'now'),
+    enabled: engine !== undefined && (first.data !== undefined || first.error !== null),
     gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
   });
+  return useShown(query, engine, now);
 }
 
-/** What the rules find in the open project. Asked once its sweep is there, so that verdicts come first. */
-export function useAudit() {
-  const project = useDocument((w) => w.project);
-  const owner = useDocument(circuitOwner);
-  const sweep = useSweep();
-  return useQuery({
-    queryKey: ['audit', owner, revision(project)] as readonly unknown[],
-    queryFn: ({ signal }) => studyPool().run('audit', project!, {}, ignore, signal, 'now'),
-    enabled: project !== undefined && !sweep.isFetching && sweep.isSuccess,
-    placeholderData: keepOwn(owner),
+/** What the rules find in an engine. Asked once its sweep is there, so that verdicts come first. */
+export function useAudit(engine: OpenEngine | undefined): AnswerView<AnswerOf<'audit'>> {
+  const sweep = useSweep(engine);
+  const now = useOrigin(engine, AUDIT, {});
+  const query = useQuery({
+    queryKey: ['audit', now] as readonly unknown[],
+    queryFn: ({ signal }) => studyPool().run('audit', engine!, {}, ignore, signal, 'now'),
+    enabled: engine !== undefined && sweep.data !== undefined && !sweep.old && !sweep.isFetching,
     gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
   });
+  return useShown(query, engine, now);
 }
 
-/** What the rules would find after the move that is looked at. Asked once its verdicts are there. */
-export function usePreviewAudit(isReady: boolean) {
-  const preview = useView((w) => w.preview?.project);
-  return useQuery({
-    queryKey: ['preview audit', revision(preview)],
-    queryFn: ({ signal }) => studyPool().run('audit', preview!, {}, ignore, signal, 'now'),
-    enabled: preview !== undefined && isReady,
+/** The engine as the change that is looked at would make it; undefined where none is. */
+export function usePreviewEngine(): OpenEngine | undefined {
+  const { id } = useOpenEngine();
+  const project = useView((w) => w.preview?.project);
+  return useMemo(() => project && { id, project }, [id, project]);
+}
+
+/** What the rules would find after the change that is looked at. Asked once its verdicts are there. */
+export function usePreviewAudit(engine: OpenEngine | undefined, isReady: boolean): AnswerView<AnswerOf<'audit'>> {
+  const now = useOrigin(engine, AUDIT, {});
+  const query = useQuery({
+    queryKey: ['preview audit', now],
+    queryFn: ({ signal }) => studyPool().run('audit', engine!, {}, ignore, signal, 'now'),
+    enabled: engine !== undefined && isReady,
     gcTime: STATE_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
   });
+  return exact(useShown(query, engine, now));
 }
 
-/** The circuit as the move that is looked at would make it, at the present state and over the range. */
-export function usePreview() {
-  const preview = useView((w) => w.preview?.project);
+/** The circuit as the change that is looked at would make it, at the present state and over the range. */
+export function usePreview(engine: OpenEngine | undefined) {
   const request = useRequest();
-  return useQuery({
-    queryKey: ['preview', revision(preview), request],
-    queryFn: async ({ signal }) => ({
-      ...(await solvePreviewInWorker(preview!, request)),
-      sweep: await studyPool().run('sweep', preview!, {}, ignore, signal, 'now'),
-    }),
-    enabled: preview !== undefined,
+  const now = useOrigin(engine, ONE_STATE, request);
+  const range = useOrigin(engine, SWEEP, {});
+  const state = useQuery({
+    queryKey: ['preview', now],
+    queryFn: () => solvePreviewInWorker(engine!, request),
+    enabled: engine !== undefined,
     gcTime: STATE_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
   });
+  const sweep = useQuery({
+    queryKey: ['preview sweep', range],
+    queryFn: ({ signal }) => studyPool().run('sweep', engine!, {}, ignore, signal, 'now'),
+    enabled: engine !== undefined,
+    gcTime: STATE_KEPT_MS,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
+  });
+  return { state: exact(useShown(state, engine, now)), sweep: exact(useShown(sweep, engine, range)) };
 }

@@ -4,6 +4,7 @@ import type { Project } from '../../core/document/project/project';
 import { doerInPlace } from '../../workers/testing/studiesInPlace';
 import { testProject } from '../../core/verification/testing/stockEngine';
 import { openDemo } from '../testing/page';
+import { useOpenEngine } from './engine';
 import { useAnswerAtHand, useStudy, type StudyView } from './useStudy';
 import { FAULT_STUDY } from '../../core/studies/faults/faultStudy';
 import { SIZING_STUDY } from '../../core/studies/sizing/sizingStudy';
@@ -30,7 +31,7 @@ const mockTask = async (project: Project, name: string, task: unknown) => {
 const later = () => new Promise((resolve) => setTimeout(resolve, 200));
 
 const FAULTS = { pairs: false };
-const faults = (auto = true) => renderHook(() => useStudy('faults', FAULTS, auto));
+const faults = (auto = true) => renderHook(() => useStudy(useOpenEngine(), 'faults', FAULTS, auto));
 const ended = (view: { readonly current: StudyView<unknown> }) =>
   waitFor(() => expect([view.current.running, view.current.reading]).toEqual([false, false]));
 
@@ -52,7 +53,7 @@ describe('A study in a view', () => {
     expect(result.current.answer!.length).toBeLessThan(whole.length);
     await ended(result);
     expect(result.current.answer).toEqual(whole);
-    expect([result.current.partly, result.current.stale]).toEqual([false, false]);
+    expect([result.current.partly, result.current.old]).toEqual([false, false]);
   });
 
   it('waits to be asked where it is told to', async () => {
@@ -105,7 +106,7 @@ describe('A study in a view', () => {
 
   it('says in the study’s own words why it cannot be', async () => {
     openSmall();
-    const { result } = renderHook(() => useStudy('partSizes', { part: 'pump' }));
+    const { result } = renderHook(() => useStudy(useOpenEngine(), 'partSizes', { part: 'pump' }));
     await waitFor(() =>
       expect(result.current.message).toBe('There is no cooler or thermostat of that name in this circuit.'),
     );
@@ -114,15 +115,15 @@ describe('A study in a view', () => {
   it('is stale after an edit that it depends on, and holds again when that is undone', async () => {
     openSmall();
     const { result } = faults();
-    const { result: elsewhere } = renderHook(() => useAnswerAtHand('faults', FAULTS));
+    const { result: elsewhere } = renderHook(() => useAnswerAtHand(useOpenEngine(), 'faults', FAULTS));
     await ended(result);
     expect(elsewhere.current).toBe(result.current.answer);
     act(() =>
       useDocument.getState().setOil({ ...useDocument.getState().project!.oil, name: '5W-30', viscosity100M2S: 10e-6 }),
     );
-    expect([result.current.stale, elsewhere.current]).toEqual([true, undefined]);
+    expect([result.current.old, elsewhere.current]).toEqual([true, undefined]);
     act(() => useDocument.getState().undo());
-    expect([result.current.stale, elsewhere.current]).toEqual([false, result.current.answer]);
+    expect([result.current.old, elsewhere.current]).toEqual([false, result.current.answer]);
   });
 });
 
@@ -157,7 +158,7 @@ describe('Studies that nobody waits for any more', () => {
   it('stop when their view asks something else by itself', async () => {
     openDemo();
     const ask = (consumer: string) => ({ part: 'turboRestrictor', path: ['boreM'], consumer });
-    const { result, rerender } = renderHook(({ consumer }) => useStudy('size', ask(consumer)), {
+    const { result, rerender } = renderHook(({ consumer }) => useStudy(useOpenEngine(), 'size', ask(consumer)), {
       initialProps: { consumer: 'turbo' },
     });
     await waitFor(() => expect(result.current.partly).toBe(true));

@@ -1,12 +1,11 @@
 import { useDocument } from './document';
 import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
-import type { Project } from '../../core/document/project/project';
 import { textHash } from '../../core/foundations/textHash';
-import { dependenciesOf } from '../../core/studies/job/study';
 import type { AnswerOf, QuestionOf, StudyName } from '../../core/studies/registry';
 import { loadResult, saveResult } from '../../storage/results';
 import { CircuitRefused, Superseded, WorkerMissing } from '../../workers/client';
+import { Answered, originOf, type OpenEngine, type Origin } from '../../workers/answered';
 import { loadStudy, studyAtHand, studyPool } from '../../workers/studyPool';
 import { StudyRefused } from '../../core/studies/job/studyRefused';
 
@@ -15,10 +14,8 @@ interface StudyState {
   readonly status: 'reading' | 'idle' | 'running' | 'failed';
   readonly done: number;
   readonly known: number;
-  readonly partial: unknown;
-  readonly answer: unknown;
-  /** What the answer depends on. */
-  readonly dependsOn: string | undefined;
+  readonly partial: Answered<unknown> | undefined;
+  readonly answer: Answered<unknown> | undefined;
   readonly message: string;
   /** The user stopped it before it had an answer. */
   readonly stopped: boolean;
@@ -30,7 +27,6 @@ const NOTHING: StudyState = {
   known: 0,
   partial: undefined,
   answer: undefined,
-  dependsOn: undefined,
   message: '',
   stopped: false,
 };
@@ -64,28 +60,25 @@ useDocument.subscribe((now, before) => {
   if (now.opened !== before.opened) [...running.keys()].forEach(stop);
 });
 
-/**
- * By the project's id: two projects may have one name, and a new name makes no other engine.
- * @param request as text
- */
-const keyOf = (name: string, id: string, variant: string, request: string) =>
-  JSON.stringify([id, variant, name, textHash(request)]);
+/** By the project's id: two projects may have one name, and a new name makes no other engine. @param request as text */
+const keyOf = (name: string, { id, project }: OpenEngine, request: string) =>
+  JSON.stringify([id, project.activeVariant, name, textHash(request)]);
 
 /** A question as text; one that is the same object is not written out again. */
 function useText(request: unknown): string {
   return useMemo(() => JSON.stringify(request), [request]);
 }
 
-/** What an answer depends on; undefined until the study's definition is loaded. */
-function dependenciesAtHand(name: StudyName, project: Project, request: unknown): string | undefined {
+/** What an answer of now is of; undefined until the study's definition is loaded. */
+function originNow(name: StudyName, engine: OpenEngine, request: unknown): Origin | undefined {
   const kind = studyAtHand(name);
-  return kind && dependenciesOf(kind, project, request);
+  return kind && originOf(engine, kind, request).of;
 }
 
 /** Begins a study anew; one that runs under the same key is stopped. */
 async function begin<N extends StudyName>(
   name: N,
-  project: Project,
+  engine: OpenEngine,
   request: QuestionOf<N>,
   key: string,
 ): Promise<void> {
@@ -97,7 +90,7 @@ async function begin<N extends StudyName>(
   try {
     const answer = await studyPool().run(
       name,
-      project,
+      engine,
       request,
       ({ done, known, partial }) => {
         const now = performance.now();
@@ -108,10 +101,9 @@ async function begin<N extends StudyName>(
       control.signal,
     );
     if (control.signal.aborted) return;
-    const dependsOn = dependenciesAtHand(name, project, request)!;
-    put(key, { status: 'idle', answer, dependsOn, partial: undefined });
+    put(key, { status: 'idle', answer, partial: undefined });
     // Where the browser keeps nothing, the answer is at hand until the page goes.
-    void saveResult(key, dependsOn, answer, Date.now()).catch(() => undefined);
+    void saveResult(key, answer.of.inputs, answer.for(engine), Date.now()).catch(() => undefined);
   } catch (error) {
     if (control.signal.aborted || error instanceof Superseded) return;
     const known = error instanceof CircuitRefused || error instanceof StudyRefused || error instanceof WorkerMissing;
@@ -129,8 +121,9 @@ async function begin<N extends StudyName>(
 export interface StudyView<A> {
   /** The last whole answer, or what can be said of the one that runs. */
   readonly answer: A | undefined;
+  readonly of: Origin | undefined;
   /** True where something changed that the answer depends on. */
-  readonly stale: boolean;
+  readonly old: boolean;
   readonly partly: boolean;
   /** True while a kept answer is looked for. */
   readonly reading: boolean;
@@ -146,19 +139,18 @@ export interface StudyView<A> {
 }
 
 /**
- * A study of the open variant: its kept answer, or one that is run.
+ * A study of an engine: its kept answer, or one that is run.
  * @param request plain data; another one is another study
  * @param auto true runs it by itself where none is kept; 'fresh' also where the kept one is stale
  */
 export function useStudy<N extends StudyName>(
+  engine: OpenEngine,
   name: N,
   request: QuestionOf<N>,
   auto: boolean | 'fresh' = true,
 ): StudyView<AnswerOf<N>> {
-  const project = useDocument((w) => w.project)!;
-  const id = useDocument((w) => w.id);
   const text = useText(request);
-  const key = keyOf(name, id, project.activeVariant, text);
+  const key = keyOf(name, engine, text);
   const state = useStudies((s) => s.byKey[key]);
   const before = useRef(key);
   useEffect(() => {
@@ -173,28 +165,33 @@ export function useStudy<N extends StudyName>(
       const [kept, kind] = await Promise.all([loadResult(key).catch(() => undefined), loadStudy(name)]);
       if (useStudies.getState().byKey[key]?.status !== 'reading') return;
       const read = kept && kind.answerSchema.safeParse(kept.answer);
-      if (kept && read?.success) put(key, { status: 'idle', answer: read.data, dependsOn: kept.dependsOn });
-      else if (auto) void begin(name, project, request, key);
+      const of = { id: engine.id, variant: engine.project.activeVariant };
+      if (kept && read?.success)
+        put(key, { status: 'idle', answer: new Answered({ ...of, inputs: kept.dependsOn }, read.data) });
+      else if (auto) void begin(name, engine, request, key);
       else put(key, { status: 'idle' });
     })();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each key: an edit makes the answer stale, it does not run it again
   }, [key]);
+  const { status, done, known, partial, answer, message, stopped } = state ?? NOTHING;
   // An answer is there only when its definition is loaded, so what it depends on is known by then.
-  const dependsOn = useMemo(
-    () => (state?.answer === undefined ? undefined : dependenciesAtHand(name, project, request)),
+  const now = useMemo(
+    () => (answer || partial) && originNow(name, engine, request),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the question
-    [name, project, key, state?.answer],
+    [name, engine, key, answer, partial === undefined],
   );
-  const { status, done, known, partial, answer, dependsOn: of, message, stopped } = state ?? NOTHING;
-  const isStale = answer !== undefined && dependsOn !== undefined && of !== dependsOn;
+  const isOld = (of: Answered<unknown> | undefined) => of !== undefined && now !== undefined && !of.isOf(now);
+  const isStale = isOld(answer);
   useEffect(() => {
-    if (auto === 'fresh' && isStale && status === 'idle' && !stopped) void begin(name, project, request, key);
+    if (auto === 'fresh' && isStale && status === 'idle' && !stopped) void begin(name, engine, request, key);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the question
   }, [auto, isStale, status, stopped, key]);
   const shown = status === 'running' && partial !== undefined ? partial : answer;
+  const given = shown?.for(engine);
   return {
-    answer: shown as AnswerOf<N> | undefined,
-    stale: isStale && shown === answer,
+    answer: given as AnswerOf<N> | undefined,
+    of: given === undefined ? undefined : shown!.of,
+    old: isOld(shown),
     partly: shown !== answer,
     reading: state === undefined || status === 'reading',
     running: status === 'running',
@@ -202,19 +199,19 @@ export function useStudy<N extends StudyName>(
     known,
     message: status === 'failed' ? message : '',
     stopped: stopped && answer === undefined,
-    run: () => void begin(name, project, request, key),
+    run: () => void begin(name, engine, request, key),
     cancel: () => stop(key),
   };
 }
 
 /** The answer of a study that this page has already and that still holds; nothing is read or run for it. */
-export function useAnswerAtHand<N extends StudyName>(name: N, request: QuestionOf<N>): AnswerOf<N> | undefined {
-  const project = useDocument((w) => w.project);
-  const id = useDocument((w) => w.id);
+export function useAnswerAtHand<N extends StudyName>(
+  engine: OpenEngine,
+  name: N,
+  request: QuestionOf<N>,
+): AnswerOf<N> | undefined {
   const text = useText(request);
-  const key = project ? keyOf(name, id, project.activeVariant, text) : '';
-  const state = useStudies((s) => s.byKey[key]);
-  return project && state?.answer !== undefined && state.dependsOn === dependenciesAtHand(name, project, request)
-    ? (state.answer as AnswerOf<N>)
-    : undefined;
+  const answer = useStudies((s) => s.byKey[keyOf(name, engine, text)])?.answer;
+  const now = answer && originNow(name, engine, request);
+  return now && answer.isOf(now) ? (answer.for(engine) as AnswerOf<N>) : undefined;
 }

@@ -6,7 +6,7 @@ import type { StudyView } from '../state/useStudy';
  * @param doing in words, as "testing faults"
  */
 export function StudyStatus({ study, doing }: { readonly study: StudyView<unknown>; readonly doing: string }) {
-  const { reading, running, done, known, stale, message, answer, stopped, run, cancel } = study;
+  const { reading, running, done, known, old, message, answer, stopped, run, cancel } = study;
   if (running)
     return (
       <div role="status" className="progress">
@@ -24,7 +24,7 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
         {message} <Button onClick={run}>Try again</Button>
       </p>
     );
-  if (stale)
+  if (old)
     return (
       <p className="notice stale" role="status">
         <strong>Out of date.</strong> Something it depends on has changed.{' '}

@@ -1,6 +1,8 @@
+import type { Project } from '../document/project/project';
 import { withSize } from './sizing/sizable';
 import { demoProject } from '../verification/testing/demo';
-import { dependenciesOf, inPieces, runStudy, runStudyHere, type Study } from './job/study';
+import { inPieces, runStudy, runStudyHere, type Study } from './job/study';
+import { askedOf, fingerprint, type Reading } from './job/asked';
 import { StudyCircuits } from './job/studyCircuits';
 import { solveState } from '../judgement/judgeState';
 import { COMPARE_STUDY } from './compare/compareStudy';
@@ -46,10 +48,14 @@ describe('A study', () => {
   });
 });
 
+/** Fingerprint of what a question is asked of. */
+const inputsOf = <P>(kind: Reading<P>, project: Project, request: P) =>
+  fingerprint(askedOf(project, kind, request), kind, request);
+
 describe('What an answer depends on', () => {
   const project = demoProject();
   const request = { pairs: false };
-  const of = (p: typeof project) => dependenciesOf(FAULT_STUDY, p, request);
+  const of = (p: typeof project) => inputsOf(FAULT_STUDY, p, request);
   const withPart = (id: string, change: object) => ({
     ...project,
     variants: project.variants.map((v) => ({
@@ -101,7 +107,7 @@ describe('What an answer depends on', () => {
   it('is, for a comparison, each variant that is compared', () => {
     const ids = { ids: ['stock', 'noseCooler'] };
     expect(
-      dependenciesOf(
+      inputsOf(
         COMPARE_STUDY,
         {
           ...project,
@@ -111,18 +117,18 @@ describe('What an answer depends on', () => {
         },
         ids,
       ),
-    ).not.toBe(dependenciesOf(COMPARE_STUDY, project, ids));
+    ).not.toBe(inputsOf(COMPARE_STUDY, project, ids));
   });
 
   it('is, for a size, not the figure that is sized', () => {
     const sized = { part: 'turboRestrictor', path: ['boreM'] };
-    const depends = (p: typeof project) => dependenciesOf(SIZING_STUDY, p, sized);
+    const depends = (p: typeof project) => inputsOf(SIZING_STUDY, p, sized);
     expect(depends(withPart('turboRestrictor', { boreM: 1e-3 }))).toBe(depends(project));
     expect(depends(withPart('turboRestrictor', { lengthM: 9e-3 }))).not.toBe(depends(project));
     const relief = project.variants[0]!.circuit.parts.find((p) => p.id === 'relief')!;
     const crack = { part: 'relief', path: ['crackPa'] };
-    expect(dependenciesOf(SIZING_STUDY, withPart('relief', withSize(relief, ['crackPa'], 3e5)!), crack)).toBe(
-      dependenciesOf(SIZING_STUDY, project, crack),
+    expect(inputsOf(SIZING_STUDY, withPart('relief', withSize(relief, ['crackPa'], 3e5)!), crack)).toBe(
+      inputsOf(SIZING_STUDY, project, crack),
     );
   });
 });

@@ -1,5 +1,8 @@
 import type { Project } from '../../core/document/project/project';
+import { ONE_STATE } from '../../core/studies/job/asked';
+import { Answered, originOf, type OpenEngine } from '../answered';
 import { createCircuitWorker } from '../circuitWorkerApi';
+import type { Solved } from '../client';
 import { openReplySchema, solveReplySchema, type SolveRequest } from '../protocol';
 
 const actual = jest.requireActual<typeof import('../client')>('../client');
@@ -17,7 +20,7 @@ class InPlace {
     await pause();
     if (this.opened !== project) {
       this.opened = project;
-      const reply = openReplySchema.parse(this.worker.open(structuredClone(project)));
+      const reply = openReplySchema.parse(this.worker.open(structuredClone(project), ''));
       if (reply.kind === 'refused') {
         this.opened = undefined;
         throw new CircuitRefused(reply.sentences.join('\n'));
@@ -31,5 +34,11 @@ class InPlace {
 }
 
 const [solving, previewing] = [new InPlace(), new InPlace()];
-export const solveInWorker = (project: Project, request: SolveRequest) => solving.solve(project, request);
-export const solvePreviewInWorker = (project: Project, request: SolveRequest) => previewing.solve(project, request);
+const solveWith =
+  (client: InPlace) =>
+  async (engine: OpenEngine, request: SolveRequest): Promise<Answered<Solved>> => {
+    const { asked, of } = originOf(engine, ONE_STATE, request);
+    return new Answered(of, { ...(await client.solve(asked, request)), project: engine.project });
+  };
+export const solveInWorker = solveWith(solving);
+export const solvePreviewInWorker = solveWith(previewing);

@@ -23,16 +23,18 @@ const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 
 
 /** The job sheet as it prints. */
 export default function SheetTab() {
-  const { project, variant, before } = useJob();
+  const { engine, project, variant, before } = useJob();
   const units = usePreferences((p) => p.units);
-  const audit = useAudit();
+  const audit = useAudit(engine);
+  // A sheet goes to the car: nothing old is printed.
+  const findings = audit.old ? undefined : audit.data;
   const seen = useWorstSeen();
   const frame = useRef<HTMLIFrameElement>(null);
   const [paper, setPaper] = useState<Paper>('A4');
   const [isShort, setShort] = useState(false);
   const [left, setLeft] = useState<readonly SheetSection[]>([]);
   const [revision, setRevision] = useState('1');
-  const { predicted } = useStartPredictions(project);
+  const { predicted } = useStartPredictions(engine);
   const firstStart = useMemo(
     () => startLines(firstStartSteps(project, variant, before, predicted, units)),
     [project, variant, before, predicted, units],
@@ -43,7 +45,7 @@ export default function SheetTab() {
         project,
         variant,
         before,
-        findings: audit.data,
+        findings,
         seen,
         firstStart,
         sections: (isShort ? SHORT_SECTIONS : SHEET_SECTIONS).filter((s) => !left.includes(s)),
@@ -53,7 +55,7 @@ export default function SheetTab() {
         date: new Date().toLocaleDateString('en-GB', DATE),
         revision,
       }),
-    [project, variant, before, audit.data, seen, isShort, left, paper, units, revision, firstStart],
+    [project, variant, before, findings, seen, isShort, left, paper, units, revision, firstStart],
   );
   // The frame takes the app's own font from where the app lies.
   const framed = html.replace(
@@ -96,7 +98,7 @@ export default function SheetTab() {
             Save as HTML
           </Button>
         </div>
-        {audit.data === undefined && <p className="quiet">Findings come when the audit is done.</p>}
+        {findings === undefined && <p className="quiet">Findings come when the audit is done.</p>}
       </div>
       <iframe ref={frame} title="Job sheet" srcDoc={framed} />
     </div>

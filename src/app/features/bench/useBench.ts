@@ -8,9 +8,12 @@ import type { Bench, PlanNote } from '../../../core/document/project/bench';
 import { useDocument } from '../../state/document';
 import { tidy } from '../../state/plain';
 import { useSolved, useSweep } from '../../state/useAnswers';
+import type { OpenEngine } from '../../../workers/answered';
 
 /** The job that the bench is about: the open variant, and the one that the engine is in now. */
 export interface Job {
+  /** The open one without faults that were put in to look at. */
+  readonly engine: OpenEngine;
   readonly project: Project;
   readonly variant: Variant;
   /** Undefined where the open variant is the first of all. */
@@ -21,28 +24,27 @@ export interface Job {
 /** The job, derived again when the document changes. */
 export function useJob(): Job {
   const kept = useDocument((d) => d.kept)!;
+  const id = useDocument((d) => d.id);
   // A fault that was put in to look at is no work.
   const project = deriveProject(withoutWhatIf(kept));
   const variant = activeVariant(project);
   const from = variant.bench?.plan?.from ?? variant.basedOn;
   const before = project.variants.find((v) => v.id === from && v.id !== variant.id);
   const hoses = useMemo(() => hosesOf(variant), [variant]);
-  return { project, variant, before, hoses };
+  const engine = useMemo(() => ({ id, project }), [id, project]);
+  return { engine, project, variant, before, hoses };
 }
 
 /** What the open circuit is seen to do at its worst; pressures only once its sweep is there. */
 export function useWorstSeen(): WorstSeen {
-  const { project, variant } = useJob();
-  const nodes = useSolved().data?.result.nodes;
-  const { data: sweep, isPlaceholderData } = useSweep();
+  const { engine, project, variant } = useJob();
+  const state = useSolved(engine);
+  const sweep = useSweep(engine);
+  const nodes = state.data?.result.nodes;
+  const highPa = sweep.old || state.old ? undefined : sweep.data?.nodeHighPa;
   return useMemo(
-    () =>
-      seenByRange(
-        project,
-        variant,
-        nodes && sweep && !isPlaceholderData ? highByNodes(nodes, sweep.nodeHighPa) : undefined,
-      ),
-    [project, variant, nodes, sweep, isPlaceholderData],
+    () => seenByRange(project, variant, nodes && highPa ? highByNodes(nodes, highPa) : undefined),
+    [project, variant, nodes, highPa],
   );
 }
 

@@ -9,6 +9,7 @@ import { VerdictIcon } from '../../marks/VerdictMark';
 import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /**
  * Variants side by side: what differs first, then each consumer at its worst, the gauge, and the oil that they hold.
@@ -50,9 +51,10 @@ export default function ComparePage() {
 }
 
 function Comparing({ ids, units }: { readonly ids: readonly string[]; readonly units: UnitChoice }) {
-  const study = useStudy('compare', { ids: [...ids] });
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'compare', { ids: [...ids] });
   return (
-    <section aria-busy={study.running}>
+    <section aria-busy={study.running} {...shownOf(study)}>
       <StudyStatus study={study} doing="solving each variant" />
       {study.answer && <Lines comparison={study.answer} units={units} />}
       {study.answer && <CsvButton name="comparison" />}

@@ -18,6 +18,7 @@ import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { EnvelopeMapView, sayValue, TINT_STEPS } from './EnvelopeMapView';
 import { UPWARD } from './mapAxes';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const CHOICES: Readonly<Record<Envelope['y'], string>> = {
   oil: 'Oil temperature',
@@ -70,7 +71,8 @@ export default function EnvelopeView() {
   const conditions = useView((w) => w.conditions);
   const [y, setY] = useState<Envelope['y']>('oil');
   const [of, setOf] = useState('');
-  const study = useStudy('envelope', requestOf(y, useSettled({ oilTemperatureK, conditions })));
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'envelope', requestOf(y, useSettled({ oilTemperatureK, conditions })));
   const envelope = study.answer;
   const upward = {
     oil: oilTemperatureK,
@@ -91,7 +93,7 @@ export default function EnvelopeView() {
   const reach = y === 'oil' ? reachOutline(project) : [];
   const large = envelope?.consumers.find((c) => c.part === of);
   return (
-    <main id="main" tabIndex={-1} className="page envelope" aria-busy={study.running}>
+    <main id="main" tabIndex={-1} className="page envelope" aria-busy={study.running} {...shownOf(study)}>
       <div className="heading">
         <h1>Operating map</h1>
         <Radio.Group

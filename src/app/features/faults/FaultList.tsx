@@ -9,6 +9,7 @@ import { sayGauge, sayOutcome } from '../../../core/studies/faults/sayFault';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** Rows shown before the rest is asked for: pairs run into hundreds. */
 const SHOWN = 60;
@@ -20,12 +21,13 @@ const SHOWN = 60;
 export default function FaultList() {
   const [pairs, setPairs] = useState(false);
   const [all, setAll] = useState(false);
-  const study = useStudy('faults', { pairs });
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'faults', { pairs });
   const faults = study.answer ?? [];
   const starving = faults.filter((f) => f.starved.length > 0);
   const unseen = starving.filter((f) => !f.noticed).length;
   return (
-    <section aria-label="Faults" aria-busy={study.running}>
+    <section aria-label="Faults" aria-busy={study.running} {...shownOf(study)}>
       <h2>{pairs ? 'Two faults at a time as well' : 'One fault at a time'}</h2>
       <Checkbox checked={pairs} onChange={(event) => setPairs(event.target.checked)}>
         Also test pairs of faults

@@ -2,11 +2,13 @@ import { Link } from 'react-router';
 import { sayTightest } from '../../../core/studies/sensitivity/sayGuesses';
 import { usePreferences } from '../../state/preferences';
 import { useStudy } from '../../state/useStudy';
+import { useOpenEngine } from '../../state/engine';
 
 /** The tightest margin with the band that guesses leave it, and the way to narrow it. */
 export default function GuessBand({ fitted }: { readonly fitted: boolean }) {
   const units = usePreferences((p) => p.units);
-  const { answer } = useStudy('guesses', {}, 'fresh');
+  const engine = useOpenEngine();
+  const { answer } = useStudy(engine, 'guesses', {}, 'fresh');
   return (
     <div className="notice">
       <strong>{fitted ? 'Fitted to your gauge.' : 'Computed from defaults.'}</strong>{' '}

@@ -16,6 +16,7 @@ import { StudyStatus } from '../../studies/StudyStatus';
 import { NewReading } from '../../readings/NewReading';
 import { today } from '../../state/plain';
 import { KeptReadingInput, type Predicted } from './KeptReadingInput';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** The project with a fit in its figures, from what was there before any fit. */
 function fittedProject(project: Project, fit: FitResult): Project {
@@ -138,7 +139,8 @@ function usePredicted(readings: readonly KeptReading[], variant: string): Readon
         : { states: at.map(({ reading: { speedRevS, oilTemperatureK } }) => ({ speedRevS, oilTemperatureK })) },
     [at],
   );
-  const { answer } = useStudy('expected', useSettled(asked), at.length > 0 ? 'fresh' : false);
+  const engine = useOpenEngine();
+  const { answer } = useStudy(engine, 'expected', useSettled(asked), at.length > 0 ? 'fresh' : false);
   return useMemo(
     () =>
       new Map(
@@ -171,17 +173,18 @@ function Fit({
     [readings],
   );
   const settled = useSettled(asked);
-  const study = useStudy('fit', refits ? settled : asked, refits);
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'fit', refits ? settled : asked, refits);
   const fit = study.answer;
   const isApplied = fit !== undefined && refits && JSON.stringify(fit.calibration.applied) === JSON.stringify(applied);
   return (
-    <div aria-busy={study.running}>
+    <div aria-busy={study.running} {...shownOf(study)}>
       {fit ? (
         <div className="moves">
-          <Button type="primary" disabled={!fit.converged || (isApplied && !study.stale)} onClick={() => onApply(fit)}>
+          <Button type="primary" disabled={!fit.converged || (isApplied && !study.old)} onClick={() => onApply(fit)}>
             {isApplied ? 'Applied' : 'Apply to the circuit'}
           </Button>
-          {study.stale && !isApplied && <Button onClick={study.run}>Fit again</Button>}
+          {study.old && !isApplied && <Button onClick={study.run}>Fit again</Button>}
         </div>
       ) : (
         !study.running &&

@@ -6,6 +6,7 @@ import { usePreferences } from '../../state/preferences';
 import { useStudy } from '../../state/useStudy';
 import { useView } from '../../state/view';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { useOpenEngine } from '../../state/engine';
 
 const PAGE = 10;
 
@@ -14,7 +15,8 @@ export function GuessSection() {
   const units = usePreferences((p) => p.units);
   const select = useView((v) => v.select);
   const navigate = useNavigate();
-  const study = useStudy('guesses', {}, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'guesses', {}, 'fresh');
   const { answer } = study;
   return (
     <section aria-label="What is still a guess">

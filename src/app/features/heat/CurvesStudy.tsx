@@ -5,11 +5,13 @@ import { displayUnit, formatQuantity, toDisplay, type UnitChoice } from '../../.
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { LineChart, type Series } from './LineChart';
+import { useOpenEngine } from '../../state/engine';
 
 /** Where the oil settles against the air's temperature and the road speed. */
 export function CurvesStudy({ drive }: { readonly drive: DriveRequest }) {
   const units = usePreferences((w) => w.units);
-  const study = useStudy('curves', { drive }, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'curves', { drive }, 'fresh');
   return (
     <>
       <StudyStatus study={study} doing="finding oil temperatures" />

@@ -4,10 +4,12 @@ import { HeatParts } from './HeatParts';
 import { HeatStudies } from './HeatStudies';
 import { useSolved } from '../../state/useAnswers';
 import { sayNote } from '../../../core/judgement/sayNote';
+import { useOpenEngine } from '../../state/engine';
 
 /** Where the heat goes: the balance at the state of the state bar, curves around it, warm-up, and a trace. */
 export default function HeatPage() {
-  const solved = useSolved(true);
+  const engine = useOpenEngine();
+  const solved = useSolved(engine, true);
   const units = usePreferences((w) => w.units);
   const heat = solved.data?.heat ?? undefined;
   const notes =

@@ -3,11 +3,13 @@ import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { HeatMapView } from './HeatMapView';
+import { useOpenEngine } from '../../state/engine';
 
 /** Where the oil settles over air temperature and road speed at once. */
 export function MapStudy({ drive: { speedRevS, load } }: { readonly drive: DriveRequest }) {
   const units = usePreferences((w) => w.units);
-  const study = useStudy('map', { drive: { speedRevS, load } }, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'map', { drive: { speedRevS, load } }, 'fresh');
   return (
     <>
       <StudyStatus study={study} doing="finding oil temperatures" />

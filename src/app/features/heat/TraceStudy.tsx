@@ -9,6 +9,7 @@ import { useStudy } from '../../state/useStudy';
 import { readTextFile } from '../../files/readTextFile';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
+import { useOpenEngine } from '../../state/engine';
 
 const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
 
@@ -82,7 +83,8 @@ function TraceView({
     () => ({ rows: [...rows], airTemperatureK, startK: airTemperatureK, limitK }),
     [rows, airTemperatureK, limitK],
   );
-  const study = useStudy('trace', request, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'trace', request, 'fresh');
   const units = usePreferences((w) => w.units);
   const { answer } = study;
   const peak = (r: TraceResult) =>

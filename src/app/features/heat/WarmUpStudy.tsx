@@ -3,13 +3,15 @@ import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
+import { useOpenEngine } from '../../state/engine';
 
 const WARM_UP_S = 1800;
 const LEVEL = 'Check the level again hot, once the thermostat is open and the cooler is full.';
 
 /** From a cold start, half an hour at the state. */
 export function WarmUpStudy({ drive }: { readonly drive: DriveRequest }) {
-  const study = useStudy('warmUp', { drive, startK: drive.airTemperatureK, durationS: WARM_UP_S }, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'warmUp', { drive, startK: drive.airTemperatureK, durationS: WARM_UP_S }, 'fresh');
   const { answer } = study;
   return (
     <>

@@ -15,6 +15,7 @@ import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { Why } from '../../help/Why';
 import { Field } from '../../forms/Field';
+import { useOpenEngine } from '../../state/engine';
 
 const HOUR_S = 3600;
 const MINUTE_S = 60;
@@ -43,7 +44,8 @@ export default function CleanTab() {
     hours,
     usualChangeHours,
   });
-  const study = useStudy('cleanliness', request, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'cleanliness', request, 'fresh');
   const { answer } = study;
   return (
     <>

@@ -11,6 +11,7 @@ import { StudyStatus } from '../../studies/StudyStatus';
 import { LiveWatch } from './LiveWatch';
 import { tidy, today } from '../../state/plain';
 import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
+import { useOpenEngine } from '../../state/engine';
 import { useStartPredictions } from '../../state/useStartPredictions';
 import { freshId, useEngineLog } from './useLog';
 import { Why } from '../../help/Why';
@@ -55,7 +56,7 @@ export default function FirstStartTab() {
   const { project, variant, before, log } = useEngineLog();
   const units = usePreferences((p) => p.units);
   const changeLog = useDocument((d) => d.changeLog);
-  const { studies, predicted } = useStartPredictions(project);
+  const { studies, predicted } = useStartPredictions(useOpenEngine());
   const steps = useMemo(
     () => firstStartSteps(project, variant, before, predicted, units),
     [project, variant, before, predicted, units],

@@ -14,6 +14,7 @@ import { Traces } from './Traces';
 import { today } from '../../state/plain';
 import { freshId } from './useLog';
 import { connectLogger, disconnectLogger, readingsOf, startEngine, stopEngine, useLogger } from './useLogger';
+import { useOpenEngine } from '../../state/engine';
 
 const CYCLE_WORDS = { firstStart: 'first start', idle: 'idle', road: 'road', sprint: 'sprint' } as const;
 const FAULT_WORDS: Readonly<Record<LoggerFault, string>> = {
@@ -134,7 +135,8 @@ function usePredictor(project: Project) {
     () => speeds.flatMap((speedRevS) => TEMPERATURES_K.map((oilTemperatureK) => ({ speedRevS, oilTemperatureK }))),
     [speeds],
   );
-  const { answer } = useStudy('expected', { states: grid }, 'fresh');
+  const engine = useOpenEngine();
+  const { answer } = useStudy(engine, 'expected', { states: grid }, 'fresh');
   return useMemo(
     () =>
       predictorOf(

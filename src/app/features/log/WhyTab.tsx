@@ -16,6 +16,7 @@ import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { useWhy } from './why';
 import { Why } from '../../help/Why';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** From readings that disagree to what would explain them, and the check that tells. */
 export default function WhyTab() {
@@ -96,10 +97,11 @@ function ReadingLine({
 }
 
 function Explained({ request }: { readonly request: ExplainRequest }) {
-  const study = useStudy('causes', request, 'fresh');
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'causes', request, 'fresh');
   const { answer } = study;
   return (
-    <section aria-label="Explanations" aria-busy={study.running}>
+    <section aria-label="Explanations" aria-busy={study.running} {...shownOf(study)}>
       <StudyStatus study={study} doing="trying every cause" />
       {answer && <Causes answer={answer} />}
     </section>

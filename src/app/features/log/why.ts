@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { ExplainRequest } from '../../../core/studies/causes/causeSchema';
-import { circuitOwner, useDocument } from '../../state/document';
+import { engineKey, useOpenEngine } from '../../state/engine';
 
 type Answers = ExplainRequest['answers'];
 
@@ -13,7 +13,8 @@ const NONE: Answers = [];
  * project's own list.
  */
 export function useWhy(): { readonly answers: Answers; readonly setAnswers: (answers: Answers) => void } {
-  const owner = useDocument(circuitOwner);
+  const { id, project } = useOpenEngine();
+  const owner = engineKey({ id, variant: project.activeVariant });
   const answers = useAnswersBy((s) => s.by[owner]) ?? NONE;
   return { answers, setAnswers: (given) => useAnswersBy.setState(({ by }) => ({ by: { ...by, [owner]: given } })) };
 }

@@ -8,6 +8,7 @@ import { formatQuantity } from '../../../core/foundations/units';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SizeScale } from './SizeScale';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /**
  * For a cooler or a thermostat: which of the sizes that can be had would do, by supply and by where the oil settles.
@@ -25,12 +26,13 @@ export function PartSizeFinder({ part, onTake }: { readonly part: Part; readonly
 
 function PartSizes({ part, onTake }: { readonly part: Part; readonly onTake: (part: Part) => void }) {
   const units = usePreferences((w) => w.units);
-  const study = useStudy('partSizes', { part: part.id });
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'partSizes', { part: part.id });
   const families = partFamiliesOf(part);
   const rows = study.answer;
   const settles = (k: number | null) => (k === null ? 'no balance' : formatQuantity(k, 'temperature', units, 1));
   return (
-    <section className="sizing" aria-label={`Sizes of ${part.name}`} aria-busy={study.running}>
+    <section className="sizing" aria-label={`Sizes of ${part.name}`} aria-busy={study.running} {...shownOf(study)}>
       <StudyStatus study={study} doing="fitting sizes" />
       {rows && (
         <>

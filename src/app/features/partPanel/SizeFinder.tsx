@@ -14,6 +14,7 @@ import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SizeScale } from './SizeScale';
 import { Field } from '../../forms/Field';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** Sizes that are offered as buttons: beyond these the band itself says enough. */
 const MOST_OFFERED = 12;
@@ -59,14 +60,15 @@ function Search({
 }) {
   const project = useDocument((w) => w.project)!;
   const [consumer, setConsumer] = useState('');
-  const search = useStudy('size', {
+  const engine = useOpenEngine();
+  const search = useStudy(engine, 'size', {
     part: part.id,
     path: [...sizable.path],
     ...(consumer === '' ? {} : { consumer }),
   });
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
-    <section className="sizing" aria-label={`Sizes of ${sizable.title.toLowerCase()}`} aria-busy={search.running}>
+    <section className="sizing" aria-label={`Sizes of ${sizable.title.toLowerCase()}`} aria-busy={search.running} {...shownOf(search)}>
       <Field title="To supply">
         {(id) => (
           <SelectInput

@@ -203,9 +203,10 @@ function useTakeOut() {
     const { summaryOf } = await import('../../../core/judgement/summary');
     const { signal } = new AbortController();
     // Asked for when it is wanted: a page without the circuit computes nothing for it.
-    const sweep = await studyPool().run('sweep', project, {}, ignore, signal, 'now');
-    const findings = await studyPool().run('audit', project, {}, ignore, signal, 'now');
-    const text = summaryOf(project, sweep, findings, units);
+    const engine = { id: useDocument.getState().id, project };
+    const sweep = await studyPool().run('sweep', engine, {}, ignore, signal, 'now');
+    const findings = await studyPool().run('audit', engine, {}, ignore, signal, 'now');
+    const text = summaryOf(project, sweep.for(engine)!, findings.for(engine)!, units);
     try {
       await navigator.clipboard.writeText(text);
       void message.success('The summary is copied.');

@@ -8,6 +8,7 @@ import { useSolved } from '../../state/useAnswers';
 import { NamedStates } from './NamedStates';
 import { Kit } from '../../theme/Kit';
 import { QuantityInstrument } from './QuantityInstrument';
+import { useOpenEngine } from '../../state/engine';
 
 const OilMode = lazy(() => import('./OilMode').then((m) => ({ default: m.OilMode })));
 const OilChoice = lazy(() => import('./OilChoice').then((m) => ({ default: m.OilChoice })));
@@ -29,7 +30,8 @@ const HOTTER_K = 40;
  * @param calculatesOil the page below works with the calculated oil temperature only
  */
 export function StateBar({ calculatesOil }: { readonly calculatesOil: boolean }) {
-  const foundK = useSolved(calculatesOil).data?.heat?.sumpK;
+  const engine = useOpenEngine();
+  const foundK = useSolved(engine, calculatesOil).data?.heat?.sumpK;
   const whole = useDocument((w) => w.project)!;
   const variant = activeVariant(whole);
   // As the variant's season makes it; the project itself where it has none.

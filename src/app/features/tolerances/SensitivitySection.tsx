@@ -16,6 +16,7 @@ import { useSettled } from '../../state/useSettled';
 import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const MOST_ROWS = 14;
 const BAR_WIDTH = 260;
@@ -66,10 +67,11 @@ function Ranked({
   readonly request: { speedRevS: number; oilTemperatureK: number; consumer: string };
   readonly units: UnitChoice;
 }) {
-  const study = useStudy('sensitivity', useSettled(request));
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'sensitivity', useSettled(request));
   const answer = study.answer;
   return (
-    <div aria-busy={study.running}>
+    <div aria-busy={study.running} {...shownOf(study)}>
       <StudyStatus study={study} doing="computing sensitivities" />
       {answer &&
         (answer.check ? (

@@ -16,6 +16,7 @@ import { CsvButton } from '../../files/CsvButton';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import type { SolveResult } from '../../../core/judgement/stateResult';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const SAMPLES = [1024, USUAL_SAMPLES, 16_384] as const;
 const MOST_STATES = 12;
@@ -117,11 +118,12 @@ function Drawn({
   readonly units: UnitChoice;
   readonly onConsumer: (part: string) => void;
 }) {
-  const study = useStudy('spread', request, false);
+  const engine = useOpenEngine();
+  const study = useStudy(engine, 'spread', request, false);
   const spread = study.answer;
   const already = spread?.consumers.filter((c) => !isSupplied(c.verdict)) ?? [];
   return (
-    <div aria-busy={study.running}>
+    <div aria-busy={study.running} {...shownOf(study)}>
       <StudyStatus study={study} doing="computing random circuits within tolerance" />
       {spread && (
         <>

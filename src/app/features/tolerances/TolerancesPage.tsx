@@ -3,11 +3,13 @@ import { SensitivitySection } from './SensitivitySection';
 import { SpreadSection } from './SpreadSection';
 import { ToleranceTable } from './ToleranceTable';
 import { useSolved, useSweep } from '../../state/useAnswers';
+import { useOpenEngine } from '../../state/engine';
 
 /** Tolerances to supply, what moves each margin, and the tolerances themselves. */
 export default function TolerancesPage() {
-  const solved = useSolved();
-  const sweep = useSweep();
+  const engine = useOpenEngine();
+  const solved = useSolved(engine);
+  const sweep = useSweep(engine);
   const [chosen, setChosen] = useState<string>();
   const consumers = solved.data?.result.consumers ?? [];
   // Until one is chosen, the one that stands nearest to its limit here.

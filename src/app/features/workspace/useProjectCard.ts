@@ -25,7 +25,8 @@ export function useProjectVerdict(head: ProjectHead) {
   return useQuery({
     queryKey: ['project verdict', head.id, head.revision],
     queryFn: async ({ signal }) => {
-      const sweep = await studyPool().run('sweep', project!, {}, ignore, signal);
+      const engine = { id: head.id, project: project! };
+      const sweep = (await studyPool().run('sweep', engine, {}, ignore, signal)).for(engine)!;
       return { of: sweep.consumers.length, supplied: sweep.consumers.filter((c) => c.supplied).length };
     },
     enabled: project !== undefined,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { auditCircuit, findingSchema, RULE_COUNT, sayFinding, type Finding, type Weight } from '../../judgement/audit';
+import { AUDIT_READS } from '../job/asked';
 import { inShares, oneTask, type StudyKind } from '../job/study';
 
 const nothingSchema = z.strictObject({});
@@ -20,6 +21,7 @@ function linesOf(finding: Finding): string[] {
 /** Every rule of the trade about the open variant, heaviest finding first. */
 export const AUDIT_STUDY = {
   name: 'audit',
+  reads: AUDIT_READS,
   requestSchema: nothingSchema,
   taskSchema: nothingSchema,
   replySchema: findingsSchema,

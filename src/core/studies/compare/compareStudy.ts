@@ -44,6 +44,7 @@ export const COMPARE_STUDY = {
   start,
   work: compareWork,
   partial: sideBySide,
+  reads: ['variantNames'],
   variants: ({ ids }) => ids,
   commands: [
     {

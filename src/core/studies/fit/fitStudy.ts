@@ -25,11 +25,7 @@ export const FIT_STUDY = {
   // A fit starts from what was there before any: that it was applied does not make it old.
   apart: (project, { with: variants }) => {
     const base = beforeFit(project, variants);
-    const asked = new Set([project.activeVariant, ...(variants ?? [])]);
-    return {
-      ...base,
-      variants: base.variants.filter((v) => asked.has(v.id)).map((v) => ({ ...v, calibration: undefined })),
-    };
+    return { ...base, variants: base.variants.map((v) => ({ ...v, calibration: undefined })) };
   },
   variants: ({ with: variants }) => variants && [...new Set(variants)],
   start: oneTask<FitRequest, FitResult>,

@@ -1,9 +1,9 @@
 import { StudyRefused } from './studyRefused';
 import type { z } from 'zod';
-import { textHash } from '../../foundations/textHash';
 import { sayIssue } from '../../document/project/issue';
 import type { Project } from '../../document/project/project';
 import { fieldIssue } from '../../document/project/fieldIssue';
+import type { Reading } from './asked';
 import type { StudyCommand } from './command';
 import type { StudyCircuits } from './studyCircuits';
 
@@ -21,8 +21,7 @@ export type LongTask<R> = Generator<number, R>;
  * One kind of long work, whole: what may be asked, how it is cut into tasks, how a task is done, how the replies become
  * an answer, and how the command line asks and prints it. P: question, T: task, R: a task's reply, A: answer.
  */
-export interface StudyKind<P, T, R, A> {
-  readonly name: string;
+export interface StudyKind<P, T, R, A> extends Reading<P> {
   readonly requestSchema: z.ZodType<P>;
   readonly taskSchema: z.ZodType<T>;
   readonly replySchema: z.ZodType<R>;
@@ -33,10 +32,6 @@ export interface StudyKind<P, T, R, A> {
   work(circuits: StudyCircuits, task: T): R | LongTask<R>;
   /** What can be said from the replies so far, in the order of their tasks; absent where nothing can before the end. */
   partial?(project: Project, request: P, replies: readonly R[]): A | undefined;
-  /** Variants that the answer depends on, where not only on the open one. */
-  variants?(request: P): readonly string[] | undefined;
-  /** The project with what the answer does not depend on made the same for all: the figure that is sized. */
-  apart?(project: Project, request: P): Project;
   /** How the command line asks for it; absent where it cannot. */
   readonly commands?: readonly StudyCommand<P, A>[];
 }
@@ -93,30 +88,6 @@ export async function runStudy<T, R, A>(
   let step = study.next();
   while (!step.done) step = study.next(await doAll(step.value));
   return step.value;
-}
-
-/** A short text that changes with anything that an answer depends on: another text, and the answer is stale. */
-export function dependenciesOf<P>(
-  kind: Pick<StudyKind<P, never, never, never>, 'name' | 'variants' | 'apart'>,
-  project: Project,
-  request: P,
-): string {
-  const ids = kind.variants?.(request) ?? [project.activeVariant];
-  const variants = (kind.apart?.(project, request) ?? project).variants
-    .filter((v) => ids.includes(v.id))
-    .map(({ id, circuit, season, tolerances, known, calibration, bench }) => ({
-      id,
-      circuit,
-      season,
-      tolerances,
-      known,
-      // The audit reads where parts are mounted; nothing else of the bench changes an answer.
-      places: bench?.places,
-      // Readings that wait for a fit change nothing yet; the question of a fit has its own.
-      calibration: calibration?.applied,
-    }));
-  const { engine, oil, range, namedStates } = project;
-  return textHash(JSON.stringify({ engine, oil, range, namedStates, variants }));
 }
 
 /** Cuts a list into pieces of at most so many. */
