@@ -77,7 +77,7 @@ module.exports = {
       name: 'page-talks-to-workers-by-client',
       severity: 'error',
       from: { path: '^src/app', pathNot: '(\\.test\\.tsx?|testing/)' },
-      to: { path: '^src/workers', pathNot: '^src/workers/(client|studyPool|csvReader|scalePhoto)' },
+      to: { path: '^src/workers', pathNot: '^src/workers/(client|answered|studyPool|csvReader|scalePhoto)' },
     },
     {
       name: 'tests-are-not-product',

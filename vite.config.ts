@@ -1,12 +1,18 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { contentKey, filesBelow } from './scripts/contentKey.mjs';
 import { PAGE_PIECES, WORKER_PIECES } from './src/app/begin/loadedTogether';
 import { writeIntoPage } from './src/app/begin/writeIntoPage';
 import { unusedKitRules } from './src/app/theme/unusedKitRules';
 
+const BUILD_DIGITS = 16;
+/** What computes: an answer that other code kept is computed anew. */
+const computes = filesBelow(import.meta.dirname, ['src/core']).filter((file) => !/\.test\.ts$|\/testing\//.test(file));
+
 /** antd by entry: one chunk of all of it would drag every page's components into the first load. */
 export default defineConfig({
+  define: { __BUILD__: JSON.stringify(contentKey(import.meta.dirname, computes).slice(0, BUILD_DIGITS)) },
   plugins: [
     react(),
     writeIntoPage,

@@ -61,6 +61,7 @@ export function CircuitPage() {
             />
           </Kit>
         )}
+        {state.old && <p className="quiet oldnote">As it was before the change; being computed anew.</p>}
         {shown ? (
           <Drawing
             {...shown}

@@ -20,7 +20,12 @@ export const openReplySchema = z.discriminatedUnion('kind', [
 export type OpenReply = z.infer<typeof openReplySchema>;
 
 export const solveReplySchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('solved'), of: z.string(), result: solveResultSchema, heat: heatResultSchema.nullable() }),
+  z.strictObject({
+    kind: z.literal('solved'),
+    of: z.string(),
+    result: solveResultSchema,
+    heat: heatResultSchema.nullable(),
+  }),
   refusedSchema,
 ]);
 export type SolveReply = z.infer<typeof solveReplySchema>;

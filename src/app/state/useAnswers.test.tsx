@@ -72,9 +72,11 @@ describe('The answer of one engine', () => {
   /** Of which engine each answer is that a view would show now. */
   const shownOf = () =>
     inQueries(() => {
-      const [state, sweep, audit] = [useSolved(useOpenEngine()).data?.result, useSweep(useOpenEngine()).data, useAudit(useOpenEngine()).data] as unknown as (
-        Of | undefined
-      )[];
+      const [state, sweep, audit] = [
+        useSolved(useOpenEngine()).data?.result,
+        useSweep(useOpenEngine()).data,
+        useAudit(useOpenEngine()).data,
+      ] as unknown as (Of | undefined)[];
       return [state?.of, sweep?.of, audit?.of];
     });
   const nameNow = () => {
@@ -102,6 +104,27 @@ describe('The answer of one engine', () => {
     await act(() => Promise.resolve(mockHeld!.forEach((held) => held.refuse())));
     // What cannot be computed has no answer, for good.
     expect(result.current).toEqual(NONE);
+  });
+
+  it('is not asked for again for a name, a note, a tick or a reading, and is for each figure', async () => {
+    const result = await show();
+    mockHeld = undefined;
+    mockAsked.length = 0;
+    const { setProject, renameVariant, changeVariant, changeLog, setOil, project, tidy } = useDocument.getState();
+    act(() => {
+      setProject('note', { note: 'seen', name: 'Another name' });
+      renameVariant('Another variant');
+      tidy();
+      changeVariant('tick', (v) => ({
+        ...v,
+        note: 'done',
+        bench: { ...v.bench, plan: { steps: { drain: { done: true } } } },
+      }));
+      changeLog('log', () => ({ sessions: [] }));
+    });
+    expect([mockAsked, result.current[0]]).toEqual([[], expect.stringContaining('thornback')]);
+    act(() => setOil({ ...project!.oil, viscosity100M2S: 10e-6 }));
+    await waitFor(() => expect(mockAsked).toHaveLength(1));
   });
 
   it('stays until the next is there while that engine is changed', async () => {

@@ -72,12 +72,14 @@ function useShown<A>(
 }
 
 /** The same without an old answer: of a change that is looked at, that is the answer to another one. */
-const exact = <A>(view: AnswerView<A>): AnswerView<A> => (view.old ? { ...view, data: undefined, of: undefined } : view);
+const exact = <A>(view: AnswerView<A>): AnswerView<A> =>
+  view.old ? { ...view, data: undefined, of: undefined } : view;
 
 /** What an answer about an engine is of, now. */
 function useOrigin<P>(engine: OpenEngine | undefined, reading: Reading<P>, request: P): Origin | undefined {
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- a request is plain data of the same fields
-  return useMemo(() => engine && originOf(engine, reading, request).of, [engine, reading, JSON.stringify(request)]);
+  // A question is made anew with each look; as text it is the same.
+  const text = JSON.stringify(request);
+  return useMemo(() => engine && originOf(engine, reading, JSON.parse(text) as P).of, [engine, reading, text]);
 }
 
 const solved = (engine: OpenEngine | undefined, now: Origin | undefined, request: SolveRequest) =>

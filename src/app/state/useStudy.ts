@@ -175,10 +175,11 @@ export function useStudy<N extends StudyName>(
   }, [key]);
   const { status, done, known, partial, answer, message, stopped } = state ?? NOTHING;
   // An answer is there only when its definition is loaded, so what it depends on is known by then.
+  const hasSomething = answer !== undefined || partial !== undefined;
   const now = useMemo(
-    () => (answer || partial) && originNow(name, engine, request),
+    () => (hasSomething ? originNow(name, engine, request) : undefined),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the question
-    [name, engine, key, answer, partial === undefined],
+    [name, engine, key, hasSomething],
   );
   const isOld = (of: Answered<unknown> | undefined) => of !== undefined && now !== undefined && !of.isOf(now);
   const isStale = isOld(answer);

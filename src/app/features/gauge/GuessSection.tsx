@@ -6,7 +6,7 @@ import { usePreferences } from '../../state/preferences';
 import { useStudy } from '../../state/useStudy';
 import { useView } from '../../state/view';
 import { StudyStatus } from '../../studies/StudyStatus';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const PAGE = 10;
 
@@ -19,7 +19,7 @@ export function GuessSection() {
   const study = useStudy(engine, 'guesses', {}, 'fresh');
   const { answer } = study;
   return (
-    <section aria-label="What is still a guess">
+    <section aria-label="What is still a guess" {...shownOf(study)}>
       <h2>What is still a guess</h2>
       <p>
         A default is a guess until you enter, measure or fit it. The ones that affect the tightest margin most come

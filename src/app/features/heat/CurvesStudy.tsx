@@ -5,7 +5,7 @@ import { displayUnit, formatQuantity, toDisplay, type UnitChoice } from '../../.
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { LineChart, type Series } from './LineChart';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** Where the oil settles against the air's temperature and the road speed. */
 export function CurvesStudy({ drive }: { readonly drive: DriveRequest }) {
@@ -13,10 +13,10 @@ export function CurvesStudy({ drive }: { readonly drive: DriveRequest }) {
   const engine = useOpenEngine();
   const study = useStudy(engine, 'curves', { drive }, 'fresh');
   return (
-    <>
+    <div {...shownOf(study)}>
       <StudyStatus study={study} doing="finding oil temperatures" />
       {study.answer && !study.partly && <CurvesView curves={study.answer} units={units} />}
-    </>
+    </div>
   );
 }
 

@@ -4,7 +4,7 @@ import { HeatParts } from './HeatParts';
 import { HeatStudies } from './HeatStudies';
 import { useSolved } from '../../state/useAnswers';
 import { sayNote } from '../../../core/judgement/sayNote';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** Where the heat goes: the balance at the state of the state bar, curves around it, warm-up, and a trace. */
 export default function HeatPage() {
@@ -16,7 +16,7 @@ export default function HeatPage() {
     solved.data?.result.notes.filter((n) => n.code === 'oilHot' || n.code === 'oilCold' || n.code === 'notConverged') ??
     [];
   return (
-    <main id="main" tabIndex={-1} className="page heat">
+    <main id="main" tabIndex={-1} className="page heat" {...shownOf(solved)}>
       <h1 className="visually-hidden">Heat</h1>
       {solved.error && (
         <div className="notice" role="alert">

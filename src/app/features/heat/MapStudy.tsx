@@ -3,7 +3,7 @@ import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { HeatMapView } from './HeatMapView';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 /** Where the oil settles over air temperature and road speed at once. */
 export function MapStudy({ drive: { speedRevS, load } }: { readonly drive: DriveRequest }) {
@@ -11,9 +11,9 @@ export function MapStudy({ drive: { speedRevS, load } }: { readonly drive: Drive
   const engine = useOpenEngine();
   const study = useStudy(engine, 'map', { drive: { speedRevS, load } }, 'fresh');
   return (
-    <>
+    <div {...shownOf(study)}>
       <StudyStatus study={study} doing="finding oil temperatures" />
       {study.answer && !study.partly && <HeatMapView map={study.answer} units={units} />}
-    </>
+    </div>
   );
 }

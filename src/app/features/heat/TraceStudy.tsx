@@ -9,7 +9,7 @@ import { useStudy } from '../../state/useStudy';
 import { readTextFile } from '../../files/readTextFile';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
 
@@ -90,7 +90,7 @@ function TraceView({
   const peak = (r: TraceResult) =>
     `Peak ${formatQuantity(r.peakK, 'temperature', units)} after ${formatQuantity(r.peakS, 'time', units)}; ${formatQuantity(r.overS, 'time', units)} above ${formatQuantity(r.limitK, 'temperature', units)}.`;
   return (
-    <>
+    <div {...shownOf(study)}>
       <StudyStatus study={study} doing="driving" />
       {answer && (
         <SamplesView
@@ -102,6 +102,6 @@ function TraceView({
           marks={[peak(answer)]}
         />
       )}
-    </>
+    </div>
   );
 }

@@ -3,7 +3,7 @@ import type { DriveRequest } from '../../../core/studies/heat/drive';
 import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const WARM_UP_S = 1800;
 const LEVEL = 'Check the level again hot, once the thermostat is open and the cooler is full.';
@@ -14,7 +14,7 @@ export function WarmUpStudy({ drive }: { readonly drive: DriveRequest }) {
   const study = useStudy(engine, 'warmUp', { drive, startK: drive.airTemperatureK, durationS: WARM_UP_S }, 'fresh');
   const { answer } = study;
   return (
-    <>
+    <div {...shownOf(study)}>
       <StudyStatus study={study} doing="warming up" />
       {answer && (
         <SamplesView
@@ -25,7 +25,7 @@ export function WarmUpStudy({ drive }: { readonly drive: DriveRequest }) {
           solved={answer.solved}
         />
       )}
-    </>
+    </div>
   );
 }
 

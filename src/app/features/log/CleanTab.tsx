@@ -15,7 +15,7 @@ import { useStudy } from '../../state/useStudy';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { Why } from '../../help/Why';
 import { Field } from '../../forms/Field';
-import { useOpenEngine } from '../../state/engine';
+import { shownOf, useOpenEngine } from '../../state/engine';
 
 const HOUR_S = 3600;
 const MINUTE_S = 60;
@@ -79,7 +79,11 @@ export default function CleanTab() {
         />
       </div>
       <StudyStatus study={study} doing="computing cleanliness" />
-      {answer && <CleanAnswer answer={answer} hours={hours} />}
+      {answer && (
+        <div {...shownOf(study)}>
+          <CleanAnswer answer={answer} hours={hours} />
+        </div>
+      )}
     </>
   );
 }

@@ -68,7 +68,12 @@ function Search({
   });
   const consumers = activeVariant(project).circuit.parts.filter(isConsumer);
   return (
-    <section className="sizing" aria-label={`Sizes of ${sizable.title.toLowerCase()}`} aria-busy={search.running} {...shownOf(search)}>
+    <section
+      className="sizing"
+      aria-label={`Sizes of ${sizable.title.toLowerCase()}`}
+      aria-busy={search.running}
+      {...shownOf(search)}
+    >
       <Field title="To supply">
         {(id) => (
           <SelectInput
