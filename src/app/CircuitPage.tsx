@@ -153,7 +153,7 @@ function useShortcuts(): void {
       if ((event.ctrlKey || event.metaKey) && !event.altKey) {
         const key = event.key.toLowerCase();
         if (key === 'k') openMoves(undefined);
-        else if (key === 'z' && !inField) (event.shiftKey ? redo : undo)();
+        else if (key === 'z' && !inField) (event.shiftKey ? redo : () => undo(true))();
         else if (key === 'y' && !inField) redo();
         else return;
         event.preventDefault();

@@ -7,6 +7,7 @@ import { AuditList, HalfDone } from './features/audit/AuditList';
 import { FindingRow } from './features/audit/FindingRow';
 import { Findings } from './features/findings/Findings';
 import { useDocument } from './state/document';
+import { stepToUndo } from './state/history';
 import type { useAudit, useSolved, useSweep } from './state/useAnswers';
 import { useView } from './state/view';
 
@@ -130,6 +131,7 @@ function Refused({ error, hasPicture }: { readonly error: Error; readonly hasPic
   const select = useView((v) => v.select);
   const past = useDocument((d) => d.past);
   const undo = useDocument((d) => d.undo);
+  const step = past[stepToUndo(past, true)];
   const { parts } = activeVariant(project).circuit;
   const named = parts.filter((p) => error.message.includes(p.name)).slice(0, MOST_NAMED);
   return (
@@ -144,7 +146,7 @@ function Refused({ error, hasPicture }: { readonly error: Error; readonly hasPic
             Open {p.name}
           </Button>
         ))}
-        {past.length > 0 && <Button onClick={undo}>Undo: {past.at(-1)!.name}</Button>}
+        {step && <Button onClick={() => undo(true)}>Undo: {step.name}</Button>}
       </div>
     </div>
   );

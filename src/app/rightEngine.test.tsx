@@ -129,7 +129,7 @@ async function figuresAtRest(page: (typeof PAGES)[number]): Promise<ReadonlyMap<
     show(<ViewFrame followsState view={page.view} />);
     const seen = new Set<string>();
     // On the way too: what is said before the range is known is of this engine as well.
-    for (let quiet = 0; quiet < QUIET_LOOKS; ) {
+    for (let quiet = 0; quiet < QUIET_LOOKS;) {
       await wait(LOOK_MS);
       const before = seen.size;
       for (const { figures: now } of shownFigures()) now.forEach((figure) => seen.add(figure));
@@ -145,8 +145,7 @@ async function figuresAtRest(page: (typeof PAGES)[number]): Promise<ReadonlyMap<
 /** Figures that a page shows of other engines and never of this one. */
 function foreignTo(rest: ReadonlyMap<string, ReadonlySet<string>>, now: string, page: string): ReadonlySet<string> {
   const isOther = (key: string) => (page === 'compare' ? key[0] !== now[0] : key !== now);
-  const of = (keep: (key: string) => boolean) =>
-    [...rest].flatMap(([key, figures]) => (keep(key) ? [...figures] : []));
+  const of = (keep: (key: string) => boolean) => [...rest].flatMap(([key, figures]) => (keep(key) ? [...figures] : []));
   const own = new Set(of((key) => !isOther(key)));
   return new Set(of(isOther).filter((figure) => !own.has(figure)));
 }

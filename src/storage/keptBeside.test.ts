@@ -26,6 +26,13 @@ describe('What is kept beside projects', () => {
     expect(await loadSavePoint(named.id)).toBeUndefined();
   });
 
+  it('keeps what the app sets aside also where the clock was set back since', async () => {
+    for (let i = 0; i < 35; i++) await addSavePoint({ of: 'c', project, name: `c ${i}`, now: 9000 + i, named: false });
+    await addSavePoint({ of: 'c', project, name: 'from the late tab', now: 5, named: false });
+    const names = (await listSavePoints('c')).map((p) => p.name);
+    expect([names.length, names.includes('from the late tab'), names.includes('c 0')]).toEqual([30, true, false]);
+  });
+
   it('keeps a library of parts and oils by their labels', async () => {
     const part = partSchema.parse({ id: 'r', ...catalogueEntry('restrictor').part });
     await keepInLibrary(

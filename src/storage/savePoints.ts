@@ -30,8 +30,9 @@ interface NewSavePoint {
 async function putSavePoint({ of, project, name, now, named }: NewSavePoint): Promise<void> {
   await database.savePoints.add({ of, at: now, name, named: named ? 1 : 0, project });
   if (named) return;
+  // In the order in which they were kept, whatever the clock said: one that is set back makes the newest no older.
   const aside = await database.savePoints
-    .orderBy('at')
+    .toCollection()
     .filter((p) => p.named === 0)
     .primaryKeys();
   await database.savePoints.bulkDelete(aside.slice(0, Math.max(0, aside.length - MOST_SET_ASIDE)));

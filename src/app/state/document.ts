@@ -84,7 +84,8 @@ interface DocumentStore extends History {
    * @param on the reading that was typed: typing in one is one step
    */
   calibrate(name: string, project: Project, on?: string): void;
-  undo(): void;
+  /** @param skipsRecords where the circuit is looked at: ticks and readings made elsewhere stay */
+  undo(skipsRecords?: boolean): void;
   redo(): void;
   tidy(): void;
   /** Opens another variant; no step. */
@@ -253,7 +254,7 @@ export const useDocument = create<DocumentStore>()((set, get) => {
    * A step back or forth. Steps come from the store too: those that do not fit the document are let go, and that is
    * said.
    */
-  const step = (by: typeof stepBack) => {
+  const step = (by: typeof stepForth) => {
     try {
       take(() => {
         const { kept, past, future } = get();
@@ -302,7 +303,12 @@ export const useDocument = create<DocumentStore>()((set, get) => {
     ...markActs(onVariant),
     ...variantActs(act),
 
-    undo: () => step(stepBack),
+    undo: (skipsRecords = false) =>
+      step((kept, history) => {
+        const done = stepBack(kept, history, skipsRecords);
+        // What was written down since may hang on it: then everything goes back in its order.
+        return skipsRecords && done && issuesOf(done.kept).length > 0 ? stepBack(kept, history) : done;
+      }),
     redo: () => step(stepForth),
 
     showVariant(id) {

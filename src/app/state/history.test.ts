@@ -9,6 +9,7 @@ import {
   readHistory,
   stepBack,
   stepForth,
+  stepToUndo,
   type Act,
   type History,
 } from './history';
@@ -170,5 +171,36 @@ describe('A history that was stored', () => {
     ['more undone ones than are kept', { past: [], future: Array(MOST_STEPS + 1).fill(past[0]) }],
   ])('is none where it is %s', (_, raw) => {
     expect(readHistory(raw)).toEqual(NO_HISTORY);
+  });
+});
+
+describe('Undo where the circuit is looked at', () => {
+  const kept = demoKept();
+  const fresh: Bench = { kept, ...NO_HISTORY };
+  const tick = (of: KeptProject, id: string): KeptProject => ({
+    ...of,
+    log: { ...of.log, firstStarts: { stock: { ...of.log?.firstStarts?.['stock'], [id]: { done: true } } } },
+  });
+  const changed = did(fresh, () => ({ name: 'other oil', kept: { ...kept, oil: { ...kept.oil, name: 'other' } } }));
+  const ticked = did(changed, (now) => ({ name: 'first start', kept: tick(now, 'oilIn') }));
+
+  it('takes back the last change, and leaves what was ticked elsewhere since', () => {
+    expect(ticked.past[stepToUndo(ticked.past, true)]!.name).toBe('other oil');
+    const back = stepBack(ticked.kept, ticked, true)!;
+    expect(back.kept).toEqual(tick(kept, 'oilIn'));
+    expect([back.past.map((s) => s.name), back.future.map((s) => s.name)]).toEqual([['first start'], ['other oil']]);
+    expect(stepForth(back.kept, back)!.kept).toEqual(ticked.kept);
+  });
+
+  it('takes back the tick where it was made, and where nothing else was done', () => {
+    expect(stepBack(ticked.kept, ticked)!.kept).toEqual(changed.kept);
+    const alone = did(fresh, (now) => ({ name: 'first start', kept: tick(now, 'oilIn') }));
+    expect(stepBack(alone.kept, alone, true)!.kept).toEqual(kept);
+  });
+
+  it('goes back in order where a record stands on what was changed with it', () => {
+    const both = did(fresh, (now) => ({ name: 'both', kept: { ...tick(now, 'oilIn'), note: 'x' } }));
+    const then = did(both, (now) => ({ name: 'first start', kept: tick(now, 'started') }));
+    expect(stepBack(then.kept, then, true)!.kept).toEqual(both.kept);
   });
 });

@@ -128,15 +128,38 @@ const showing = (project: KeptProject, variant: string): KeptProject =>
     ? { ...project, activeVariant: variant }
     : project;
 
-/** The document and its history one step back; undefined where there is none. */
+/** What is written down of an engine: ticks, readings, the log. Nothing of the circuit depends on it. */
+const RECORDS: ReadonlySet<unknown> = new Set<keyof KeptProject>(['log', 'readings', 'notes', 'jobs']);
+const isRecord = ({ back }: Step): boolean => back.every(({ path }) => RECORDS.has(path[0]));
+const headsOf = ({ back }: Step): ReadonlySet<unknown> => new Set(back.map(({ path }) => path[0]));
+
+/**
+ * The step that undo takes back, as its place in the past; -1 where there is none.
+ * @param skipsRecords where the circuit is looked at, what was written down elsewhere since then stays: the last step
+ * that changed more than records is taken, unless a record since then stands on what it changed
+ */
+export function stepToUndo(past: readonly Step[], skipsRecords: boolean): number {
+  const last = past.length - 1;
+  if (!skipsRecords) return last;
+  const at = past.findLastIndex((step) => !isRecord(step));
+  const mine = at < 0 ? undefined : headsOf(past[at]!);
+  return mine && past.slice(at + 1).every((since) => [...headsOf(since)].every((head) => !mine.has(head))) ? at : last;
+}
+
+/**
+ * The document and its history one step back; undefined where there is none.
+ * @param skipsRecords as of stepToUndo
+ */
 export function stepBack(
   project: KeptProject,
   { past, future }: History,
+  skipsRecords = false,
 ): (History & { readonly kept: KeptProject }) | undefined {
-  const step = past.at(-1);
+  const at = stepToUndo(past, skipsRecords);
+  const step = past[at];
   if (!step) return undefined;
   const before = applyPatches(project, step.back as Patch[]);
-  return { kept: showing(before, step.variant), past: past.slice(0, -1), future: [...future, step] };
+  return { kept: showing(before, step.variant), past: past.toSpliced(at, 1), future: [...future, step] };
 }
 
 /** The document and its history with the step undone last done again; undefined where there is none. */

@@ -86,6 +86,25 @@ describe('The keeper of the bench', () => {
     expect(writes).toMatchObject([{ note: 'as opened', id: 'mine', base: 0 }]);
   });
 
+  it('goes on writing when whom it tells throws', async () => {
+    const reported: unknown[] = [];
+    Object.assign(globalThis, { reportError: (error: unknown) => reported.push(error) });
+    const deaf = new Keeper(() => bench, {
+      onSaved: () => {
+        throw new Error('nobody listens');
+      },
+      onProblem: () => undefined,
+      onLate: () => undefined,
+    });
+    keeper = deaf;
+    deaf.attach('mine', 3);
+    note('a');
+    note('b');
+    await writes[0]!.answer('written', 4);
+    await writes[1]!.answer('written', 5);
+    expect([notes(), await deaf.settled(), reported.length]).toEqual([['a', 'b'], true, 2]);
+  });
+
   it('begins in the act’s own task, and writes what comes meanwhile in one go, on the revision that it made', async () => {
     keeper.attach('mine', 3);
     note('a');

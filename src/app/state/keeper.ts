@@ -107,6 +107,8 @@ export class Keeper {
         ({ kind, revision }) => this.wrote(kept, kind, revision),
         (error: unknown) => this.failedWith(kept, storeProblemOf(error)),
       )
+      // Who is told may fail; what is done next is written all the same.
+      .catch((error: unknown) => globalThis.reportError?.(error))
       .then(() => {
         this.writing = undefined;
         if (this.unsaved && !this.failed && this.kept) this.write();

@@ -1,6 +1,8 @@
 import { Button } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
+import { useLocation } from 'react-router';
 import { useDocument } from '../../state/document';
+import { stepToUndo } from '../../state/history';
 import { lazy, Suspense, useState } from 'react';
 import { replayOf } from '../../../core/document/changes/deriveProject';
 import type { KeptProject } from '../../../core/document/project/keptProject';
@@ -26,6 +28,9 @@ export function inTree(variants: readonly Variant[]): { readonly variant: Varian
   ];
 }
 
+/** Views in which things are written down: undo takes those back there, and only there while it can. */
+const RECORD_VIEWS = ['bench', 'log', 'gauge'];
+
 /** Which variant is open, and the way back and forth through what was done. */
 export function VariantBar() {
   const project = useDocument((w) => w.project)!;
@@ -34,7 +39,8 @@ export function VariantBar() {
   const [open, setOpen] = useState<'changes' | 'options'>();
   const undo = useDocument((w) => w.undo);
   const redo = useDocument((w) => w.redo);
-  const last = useDocument((w) => w.past[w.past.length - 1]?.name);
+  const isOnCircuit = !RECORD_VIEWS.includes(useLocation().pathname.slice(1));
+  const last = useDocument(({ past }) => past[stepToUndo(past, isOnCircuit)]?.name);
   const next = useDocument((w) => w.future[w.future.length - 1]?.name);
   return (
     <div className="variantbar">
@@ -59,7 +65,7 @@ export function VariantBar() {
       )}
       <Button
         disabled={last === undefined}
-        onClick={undo}
+        onClick={() => undo(isOnCircuit)}
         aria-keyshortcuts="Control+Z"
         aria-label={last === undefined ? 'Undo' : `Undo: ${last}`}
         title={last === undefined ? 'Nothing to undo' : `Undo: ${last}`}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { entryOf, rating } from '../parts/catalogueEntry';
-import { between, positive } from '../parts/field';
+import { between } from '../parts/field';
 import { defineKind } from '../parts/kind';
 import { figured } from '../parts/partWords';
 import { partBase } from '../parts/partBase';
@@ -8,6 +8,8 @@ import { orificeShape, ratingShape, regulatingShape } from '../parts/shapes';
 
 const MM = 1e-3;
 const MM2 = 1e-6;
+/** @source ISO 16889: a ratio below 1 would add dirt; above this nothing is counted any more */
+const MOST_BETA = 1e5;
 
 const schema = z
   .strictObject({
@@ -21,7 +23,7 @@ const schema = z
     ]),
     returnBy: z.enum(['pressure', 'gravity']).default('pressure').meta({ title: 'Returns by' }),
     returnAt: z.enum(['sump', 'port', 'fillerCap']).default('sump').meta({ title: 'Returns at' }),
-    betaRatio: positive('ratio', 'Filtration ratio β', {
+    betaRatio: between(1, MOST_BETA, 'ratio', 'Filtration ratio β', {
       typical: [2, 1000],
       description: 'ISO 16889, at the size that matters to you.',
     }).optional(),

@@ -140,6 +140,9 @@ export const seasonSchema = z.strictObject({
 });
 export type Season = z.infer<typeof seasonSchema>;
 
+/** No figure of any unit reaches so far; the reader knows better for each. */
+const MOST_TOLERANCE = 1e10;
+
 /**
  * How far one figure of one part may lie from what is stated: 95 in 100 within plus or minus this, in the figure's SI
  * unit.
@@ -150,7 +153,7 @@ export const toleranceSchema = z.strictObject({
     .array(z.union([z.string(), z.number()]))
     .min(1)
     .max(8),
-  plusMinus: z.number().nonnegative(),
+  plusMinus: z.number().nonnegative().max(MOST_TOLERANCE),
 });
 export type Tolerance = z.infer<typeof toleranceSchema>;
 

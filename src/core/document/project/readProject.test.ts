@@ -4,6 +4,7 @@ import { randomProject, arbitrarySeed } from '../../verification/testing/randomC
 import { CircuitSolver } from '../../network/circuitSolver';
 import { sayIssue } from './issue';
 import { partFields, changePart } from '../parts/partFields';
+import { catalogueEntry } from '../parts/catalogue';
 import { LARGEST_FILE_BYTES, readProject, readProjectText } from './readProject';
 import { projectJsonSchema } from './jsonSchema';
 import { FILE_VERSION } from './keptProject';
@@ -37,6 +38,10 @@ function broken(change: (raw: Raw) => void): string {
 const part = (raw: Raw, id: string) => raw.asItIs.circuit.parts.find((p) => p['id'] === id)!;
 const index = JSON.parse(DEMO) as Raw;
 const at = (id: string) => `asItIs.circuit.parts[${index.asItIs.circuit.parts.findIndex((p) => p['id'] === id)}]`;
+
+const SESSION = { id: 'one', on: '2026-01-01', kind: 'note', title: 'A note', variant: 'Stock' };
+const ROLL = { id: 'one', dash: 8, construction: 'rubberPlain', lengthM: 2 };
+const STEP = { id: 'one', phase: 'main', text: 'Look again' };
 
 describe('A project file', () => {
   it('reads, and reads the same after a round trip', () => {
@@ -164,6 +169,36 @@ describe('A project file', () => {
       'heights that disagree',
       (raw: Raw) => void (part(raw, 'jets')['elevationM'] = 0.2),
       'Piston jets meet at one place but their heights differ by 200 mm',
+    ],
+    [
+      'a tolerance beyond all that can be',
+      (raw: Raw) => void (raw['tolerances'] = [{ part: 'turboRestrictor', path: ['boreM'], plusMinus: 3 }]),
+      'tolerances[0].plusMinus: must be at most 2000.00 mm, 3000.00 mm is there',
+    ],
+    [
+      'a filtration ratio that adds dirt',
+      (raw: Raw) =>
+        void raw.asItIs.circuit.parts.push({
+          ...catalogueEntry('sideStreamOrifice').part,
+          id: 'side',
+          betaRatio: 1e-9,
+        }),
+      'betaRatio (',
+    ],
+    [
+      'two sessions of one id',
+      (raw: Raw) => void (raw['log'] = { sessions: [SESSION, SESSION] }),
+      'log.sessions[1].id: the id "one" is used twice',
+    ],
+    [
+      'two rolls of one id',
+      (raw: Raw) => void (raw['notes'] = { rolls: [ROLL, ROLL] }),
+      'notes.rolls[1].id: the id "one" is used twice',
+    ],
+    [
+      'two steps of one’s own of one id',
+      (raw: Raw) => void (raw['jobs'] = [{ from: 'stock', to: 'noseCooler', plan: { own: [STEP, STEP] } }]),
+      'jobs[0].plan.own[1].id: the id "one" is used twice',
     ],
     ['infinity', (raw: Raw) => void (part(raw, 'sump')['levelM'] = Infinity), 'a number is needed'],
   ])('with %s is refused with the field named', (_, change, sentence) => {

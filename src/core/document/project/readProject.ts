@@ -5,7 +5,11 @@ import { migrate, type RawProject } from './migrations';
 import { PORTS, splitPortRef, sensePort } from '../parts/ports';
 import { deriveProject } from '../changes/deriveProject';
 import { keptOf } from '../changes/keptOf';
+import type { Part } from '../parts/part';
+import { partFields } from '../parts/partFields';
+import { PHYSICAL_BOUNDS, sayBeyond } from '../parts/physicalBounds';
 import { chainOf, FILE_VERSION, keptProjectSchema, type KeptProject } from './keptProject';
+import type { KeptLog } from './log';
 import {
   PROJECT_FORMAT,
   projectSchema,
@@ -15,6 +19,7 @@ import {
   type OperatingRange,
   type Project,
   type Season,
+  type Tolerance,
 } from './project';
 
 /** Larger files are refused unread: a project of 2000 parts takes about one MiB. */
@@ -108,7 +113,11 @@ export function* referenceIssues(project: Project): Generator<Issue> {
   for (const [index, variant] of project.variants.entries()) {
     yield* circuitIssues(variant.circuit, `variants[${index}].circuit`);
     yield* seasonIssues(project.range, variant.season, `variants[${index}].season`);
+    yield* toleranceIssues(variant.tolerances ?? [], variant.circuit.parts, `variants[${index}].tolerances`);
+    yield* duplicates(idsOf(variant.bench?.rolls), `variants[${index}].bench.rolls`);
+    yield* duplicates(idsOf(variant.bench?.plan?.own), `variants[${index}].bench.plan.own`);
   }
+  yield* logIssues(project.log, 'log');
 }
 
 /**
@@ -134,6 +143,31 @@ export function* keptIssues(kept: KeptProject): Generator<Issue> {
       `variants[${index}].acts`,
     );
     yield* seasonIssues(kept.range, variant.season, `variants[${index}].season`);
+  }
+  yield* toleranceIssues(kept.tolerances, kept.asItIs.circuit.parts, 'tolerances');
+  yield* logIssues(kept.log, 'log');
+  yield* duplicates(idsOf(kept.readings), 'readings');
+  yield* duplicates(idsOf(kept.notes.rolls), 'notes.rolls');
+  for (const [index, { plan }] of kept.jobs.entries()) yield* duplicates(idsOf(plan?.own), `jobs[${index}].plan.own`);
+}
+
+const idsOf = (of: readonly { readonly id: string }[] = []): string[] => of.map(({ id }) => id);
+
+function* logIssues(log: KeptLog | undefined, at: string): Generator<Issue> {
+  yield* duplicates(idsOf(log?.sessions), `${at}.sessions`);
+  yield* duplicates(idsOf(log?.reminders), `${at}.reminders`);
+}
+
+/** Nothing lies further from what is stated than it can be at all. */
+function* toleranceIssues(tolerances: readonly Tolerance[], parts: readonly Part[], at: string): Generator<Issue> {
+  for (const [index, { part: id, path, plusMinus }] of tolerances.entries()) {
+    const part = parts.find((p) => p.id === id);
+    const field = part && partFields(part).find((f) => f.path.join('.') === path.join('.'));
+    if (field?.input.kind !== 'number') continue;
+    const { quantity } = field.input;
+    const { most } = PHYSICAL_BOUNDS[quantity];
+    const detail = sayBeyond('most', most, quantity, plusMinus);
+    if (plusMinus > most) yield { code: 'field', severity: 'refused', at: `${at}[${index}].plusMinus`, detail };
   }
 }
 
