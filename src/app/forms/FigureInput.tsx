@@ -1,110 +1,107 @@
-import { Input } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
-import {
-  displayUnit,
-  formatQuantity,
-  parseQuantity,
-  toDisplay,
-  type BoreNames,
-  type Quantity,
-} from '../../core/foundations/units';
+import type { UnitChoice } from '../../core/foundations/units';
 import { usePreferences } from '../state/preferences';
 import { Field } from './Field';
+import { useFigure, type TypedFigure } from './useFigure';
 
-const SIGNIFICANT = 6;
-const REASONS = {
-  empty: 'Enter a figure.',
-  notANumber: 'Not a number. Enter for instance 1.5 or 1.5 mm.',
-  unknownUnit: 'This unit is not known here. Cancel out, or use the one shown.',
-  unknownDash: 'Dash size must be 3, 4, 6, 8, 10, 12, 16 or 20.',
-} as const;
-
-export interface FigureInputProps {
-  readonly title: string;
-  readonly quantity: Quantity;
-  readonly si: number | undefined;
-  /** @param dash the dash size that was named, where one was @param typed as it was typed */
-  readonly onChange: (si: number | undefined, dash?: number, typed?: string) => void;
-  readonly optional?: boolean;
-  /** What users meet, in SI. */
-  readonly typical?: readonly [number, number];
-  /** What is refused beyond, in SI. */
-  readonly allowed?: readonly [number, number];
+export interface FigureInputProps extends TypedFigure {
   readonly help?: string | undefined;
   readonly problem?: string | undefined;
   /** True for a default that nobody has typed, measured or fitted. */
   readonly guess?: boolean;
-  /** What "#8" means. */
-  readonly names?: BoreNames;
 }
 
 /** A figure with its unit, typed in the reader's units or in any that people use for it; kept as it is typed. */
 export function FigureInput(props: FigureInputProps) {
-  const {
-    title,
-    quantity,
-    si,
-    onChange,
-    optional = false,
-    typical,
-    allowed,
-    help,
-    problem,
-    names = 'drill',
-    guess = false,
-  } = props;
+  const { title, si, typical, help, problem, guess = false } = props;
   const units = usePreferences((w) => w.units);
-  const u = displayUnit(quantity, units);
-  const shown = si === undefined ? '' : String(Number(toDisplay(si, u).toPrecision(SIGNIFICANT)));
-  const [text, setText] = useState(shown);
-  const [wrong, setWrong] = useState<string>();
-  const [editing, setEditing] = useState(false);
+  const figure = useFigure(props, units);
   // Help stays once it was shown: were it to go as the field is left, what is being clicked would move away.
   const [seen, setSeen] = useState(false);
-  const range = ([low, high]: readonly [number, number]) =>
-    `${formatQuantity(low, quantity, units)} to ${formatQuantity(high, quantity, units)}`;
-  const type = (typed: string) => {
-    setText(typed);
-    if (typed.trim() === '' && optional) {
-      setWrong(undefined);
-      onChange(undefined);
-      return;
-    }
-    const parsed = parseQuantity(typed, quantity, units, names);
-    const refused = parsed.ok && allowed && (parsed.si < allowed[0] || parsed.si > allowed[1]);
-    setWrong(!parsed.ok ? REASONS[parsed.reason] : refused ? `${title} must be ${range(allowed)}.` : undefined);
-    if (parsed.ok && !refused) onChange(parsed.si, parsed.dash, typed.trim());
-  };
   const unusual = si !== undefined && typical && (si < typical[0] || si > typical[1]);
-  const say = wrong ?? problem;
+  const say = figure.wrong ?? problem;
   const note = [
-    unusual && typical ? `Unusual: typically ${range(typical)}.` : '',
-    guess && !editing ? 'a guess' : '',
+    unusual && typical ? `Unusual: typically ${figure.range(typical)}.` : '',
+    guess && !figure.editing ? 'a guess' : '',
     seen ? (help ?? '') : '',
   ];
   return (
     <Field title={title} problem={say} note={note.filter((said) => said !== '').join(' ')}>
       {(id, sayId) => (
-        <Input
-          id={id}
-          value={editing ? text : shown}
-          suffix={u.symbol}
-          inputMode="text"
-          status={say ? 'error' : ''}
-          aria-invalid={say !== undefined}
-          aria-describedby={sayId}
-          onFocus={() => {
-            setText(shown);
-            setEditing(true);
-            setSeen(true);
-          }}
-          onBlur={() => {
-            setEditing(false);
-            setWrong(undefined);
-          }}
-          onChange={(event) => type(event.target.value)}
-        />
+        <>
+          <Input
+            id={id}
+            value={figure.value}
+            suffix={figure.unit.symbol}
+            inputMode="text"
+            status={say ? 'error' : ''}
+            aria-invalid={say !== undefined}
+            aria-describedby={sayId}
+            onFocus={() => {
+              figure.begin();
+              setSeen(true);
+            }}
+            onBlur={figure.end}
+            onKeyDown={figure.giveUp}
+            onChange={(event) => figure.type(event.target.value)}
+          />
+          <Choices of={figure.choices} />
+        </>
       )}
     </Field>
+  );
+}
+
+/** The same where a table or a row says what it is: without a title, its refusal below it. */
+export function FigureCell({
+  size = 'middle',
+  placeholder,
+  units: own,
+  ...figure
+}: TypedFigure & {
+  readonly size?: 'small' | 'middle';
+  readonly placeholder?: string;
+  /** Units of its own in place of the reader's. */
+  readonly units?: UnitChoice;
+}) {
+  const readers = usePreferences((w) => w.units);
+  const { value, unit, wrong, choices, type, begin, end, giveUp } = useFigure(figure, own ?? readers);
+  return (
+    <span className="figurecell">
+      <Input
+        size={size}
+        aria-label={figure.title}
+        value={value}
+        suffix={unit.symbol}
+        {...(placeholder === undefined ? {} : { placeholder })}
+        status={wrong ? 'error' : ''}
+        aria-invalid={wrong !== undefined}
+        onFocus={begin}
+        onBlur={end}
+        onKeyDown={giveUp}
+        onChange={(event) => type(event.target.value)}
+      />
+      <Choices of={choices} />
+      {wrong && (
+        <span className="problem" role="alert">
+          {wrong}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** Readings to choose from, where a figure can be meant in two ways. */
+function Choices({ of }: { readonly of: readonly { readonly label: string; readonly choose: () => void }[] }) {
+  if (of.length === 0) return null;
+  return (
+    <span className="moves">
+      {of.map(({ label, choose }) => (
+        <Button key={label} size="small" onClick={choose}>
+          {label}
+        </Button>
+      ))}
+    </span>
   );
 }

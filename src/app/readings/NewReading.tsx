@@ -1,11 +1,13 @@
 import { Button, Checkbox, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
+import { formatQuantity } from '../../core/foundations/units';
 import { UNKNOWN_OIL_K, type Reading } from '../../core/document/project/calibration';
 import { conditionOf, HOT_OIL_K, type ConditionId } from '../../core/document/project/conditions';
 import { Field } from '../forms/Field';
 import { FigureInput } from '../forms/FigureInput';
 import { useDocument } from '../state/document';
 import { useSettled } from '../state/useSettled';
+import { usePreferences } from '../state/preferences';
 import { useStudy } from '../state/useStudy';
 import { readingPorts } from './readingPorts';
 import { useOpenEngine } from '../state/engine';
@@ -44,6 +46,9 @@ export function NewReading({
       onChange={(si) => setFigures((now) => ({ ...now, [key]: si }))}
     />
   );
+  const units = usePreferences((p) => p.units);
+  const unknownOil = (side: -1 | 1) =>
+    formatQuantity(UNKNOWN_OIL_K.oilTemperatureK + side * UNKNOWN_OIL_K.oilTemperatureOffK, 'temperature', units);
   const reading = readingOf(kind, figures, isOilUnknown, at);
   const predictedPa = usePredictedPa(kind === 'pressure' && at === GAUGE ? reading : undefined);
   return (
@@ -83,7 +88,7 @@ export function NewReading({
         <>
           {!isOilUnknown && figure('Oil temperature', 'temperature', 'oilTemperatureK')}
           <Checkbox checked={isOilUnknown} onChange={(event) => setOilUnknown(event.target.checked)}>
-            Warm engine, oil temperature not known (85 to 110 °C)
+            Warm engine, oil temperature not known ({unknownOil(-1)} to {unknownOil(1)})
           </Checkbox>
           {figure('Pressure', 'pressure', 'pressurePa')}
           <Field title="Where the sender sits">

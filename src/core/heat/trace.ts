@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Conditions } from './conditions';
+import { columnForm, readWith, sayColumn, type DecimalSign } from '../foundations/units';
 import { TIME_STEP_S, WarmUp, type Drive, type WarmSample } from './transient';
 import type { HeatSolver } from './heatSolver';
 
@@ -12,15 +13,15 @@ export const traceRowSchema = z.strictObject({
 });
 export type TraceRow = z.infer<typeof traceRowSchema>;
 
-/** Columns that a trace must have, by any of these names; other columns are left alone. */
+/** Columns that a trace must have, by any of these names, and what is likely in them at most [SI]. */
 export const TRACE_COLUMNS = {
-  timeS: { names: ['time_s', 'time', 't'], toSi: 1, what: 'time in seconds' },
-  speedRevS: { names: ['rpm', 'engine_speed_rpm', 'speed_rpm'], toSi: 1 / 60, what: 'engine speed in rpm' },
-  load: { names: ['load', 'load_share'], toSi: 1, what: 'load from 0 to 1' },
-  roadSpeedMS: { names: ['road_speed_kmh', 'speed_kmh', 'kmh'], toSi: 1 / 3.6, what: 'road speed in km/h' },
+  timeS: { names: ['time_s', 'time', 't'], toSi: 1, most: 86_400, what: 'time in seconds' },
+  speedRevS: { names: ['rpm', 'engine_speed_rpm', 'speed_rpm'], toSi: 1 / 60, most: 420, what: 'engine speed in rpm' },
+  load: { names: ['load', 'load_share'], toSi: 1, most: 1, what: 'load from 0 to 1' },
+  roadSpeedMS: { names: ['road_speed_kmh', 'speed_kmh', 'kmh'], toSi: 1 / 3.6, most: 120, what: 'road speed in km/h' },
 } as const satisfies Record<
   keyof TraceRow,
-  { readonly names: readonly string[]; readonly toSi: number; readonly what: string }
+  { readonly names: readonly string[]; readonly toSi: number; readonly most: number; readonly what: string }
 >;
 
 const MOST_ROWS = 400_000;
@@ -54,12 +55,21 @@ export function readTrace(
       ok: false,
       why: `The recording has ${table.rows.length} rows; ${MOST_ROWS} are the most. Use fewer rows.`,
     };
+  const signs = new Map<string, DecimalSign>();
+  for (const c of columns) {
+    const form = columnForm(
+      table.rows.map((cells) => cells[c.at] ?? ''),
+      (value) => value * c.toSi <= c.most,
+    );
+    if (!form.ok) return { ok: false, why: sayColumn(c.names[0], form) };
+    signs.set(c.key, form.sign);
+  }
   const rows: TraceRow[] = [];
   for (const [i, cells] of table.rows.entries()) {
     const row: Record<string, number> = {};
     for (const c of columns) {
-      const value = Number((cells[c.at] ?? '').trim().replace(',', '.'));
-      if ((cells[c.at] ?? '').trim() === '' || !Number.isFinite(value))
+      const value = readWith(cells[c.at] ?? '', signs.get(c.key)!);
+      if (!Number.isFinite(value))
         return { ok: false, why: `Row ${i + 2}, ${c.names[0]}: “${cells[c.at] ?? ''}” is not a number.` };
       row[c.key] = value * c.toSi;
     }

@@ -6,7 +6,7 @@ import { oilChange } from '../bench/level/oilToAdd';
 import { isReservoir } from '../document/parts/ports';
 import { partVolumeM3 } from '../document/parts/partVolume';
 import { inSeason, type Project, type Variant } from '../document/project/project';
-import { formatQuantity, type UnitChoice } from '../foundations/units';
+import { formatQuantity, US_UNITS, type UnitChoice } from '../foundations/units';
 import type { FillingAnswer } from '../studies/filling/fillingSchema';
 import { saySeconds } from '../studies/filling/sayFilling';
 
@@ -113,6 +113,8 @@ function startContext(
   const sideStream = variant.circuit.parts.find((part) => actsAs(part, 'sideStream'));
   const fan = variant.circuit.parts.find((part) => actsAs(part, 'cooler') && part.electrical);
   const joints = jointsOf(variant);
+  // A round figure in either system.
+  const recheckAfter = units.distance === US_UNITS.distance ? '60 mi' : '100 km';
   const { engine, range } = seasonal;
   const pressure = (at: StartPredictions['coldIdle'], oilTemperatureK: number) =>
     at?.pressurePa == null
@@ -126,6 +128,7 @@ function startContext(
           },
         };
   return {
+    recheckAfter,
     variant,
     seasonal,
     level,
@@ -287,6 +290,7 @@ function whenItIsWarm({
   sideStream,
   fan,
   pressure,
+  recheckAfter,
 }: StartContext): StartStep[] {
   return [
     ...(sideStream
@@ -358,7 +362,7 @@ function whenItIsWarm({
     },
     {
       id: 'recheck',
-      title: 'Re-check after 100 km or the first session',
+      title: `Re-check after ${recheckAfter} or the first session`,
       orders: ['Joints, clips, hoses for rubbing, level.', 'Write it in the log book.'],
       expect: '',
       otherwise: '',

@@ -1,4 +1,4 @@
-import { PSI_PA } from '../foundations/units';
+import { columnForm, numeralReadings, PSI_PA, readWith } from '../foundations/units';
 import { z } from 'zod';
 
 /** Channels that a recorded log may have, with the units that loggers write. Factors to SI: figure × scale + offset. */
@@ -31,8 +31,24 @@ export interface RecordedHead {
   readonly sample: readonly (readonly string[])[];
 }
 
-const isFigure = (cell: string): boolean => /^[+-]?\d+([.,]\d+)?(e[+-]?\d+)?$/i.test(cell.trim());
+const isFigure = (cell: string): boolean => numeralReadings(cell).values.length > 0;
 const SAMPLE_ROWS = 5;
+/** Engine speeds of a log lie within this [1/min]: thousands of its other columns are read alike. */
+const LIKELY_RPM = [30, 25_000] as const;
+
+/** Whether a file writes decimal commas: what one column proves holds for all of them. */
+function hasDecimalComma(rows: readonly (readonly string[])[], columns: readonly string[]): boolean {
+  const forms = columns.map((name, at) => {
+    const isSpeed = LIKELY.speedRevS.test(name);
+    const cells = rows.map((r) => r[at] ?? '');
+    const signs = cells.some((c) => /[.,]/.test(c));
+    const form = signs
+      ? columnForm(cells, (value) => !isSpeed || (value >= LIKELY_RPM[0] && value <= LIKELY_RPM[1]))
+      : undefined;
+    return form?.ok ? form.sign : undefined;
+  });
+  return forms.includes(',') && !forms.includes('.');
+}
 
 /**
  * Finds header, columns and decimal sign in the first rows of a file: the header is the last row without figures above
@@ -52,7 +68,7 @@ function headOf(rows: readonly (readonly string[])[], delimiter: string): Record
     delimiter,
     columns,
     headerRow: named,
-    decimalComma: delimiter !== ',' && sample.some((r) => r.some((c) => /^\s*[+-]?\d+,\d+\s*$/.test(c))),
+    decimalComma: hasDecimalComma(rows.slice(firstData), columns),
     sample,
   };
 }
@@ -148,7 +164,7 @@ export class RecordedLog {
     const { column, unit } = this.mapping[key];
     const text = (cells[column] ?? '').trim();
     if (text === '') return NaN;
-    const value = Number(this.mapping.decimalComma ? text.replace(',', '.') : text);
+    const value = readWith(text, this.mapping.decimalComma ? ',' : '.');
     const units: Readonly<Record<string, readonly [number, number]>> = RECORDED_CHANNELS[key].units;
     const [scale, offset] = units[unit] ?? [NaN, 0];
     return value * scale + offset;

@@ -1,10 +1,12 @@
-import { Button, InputNumber } from 'antd';
+import { Button } from 'antd';
 import { useMemo } from 'react';
 import { bracketPage, bracketTemplate } from '../../../core/bench/places/bracketTemplate';
 import type { Bracket } from '../../../core/document/project/bench';
 import { FigureInput } from '../../forms/FigureInput';
 import { saveText } from '../../files/saveFile';
-import { Field } from '../../forms/Field';
+
+const DEGREE = Math.PI / 180;
+const MOST_BEND_DEG = 180;
 
 /** A bracket's outline, holes and bends, drawn as they are typed; printed at true size. */
 export function BracketEditor({
@@ -156,19 +158,13 @@ function BendFields({
         si={bend.yM}
         onChange={(yM) => yM !== undefined && onChange({ yM })}
       />
-      <Field title="Angle">
-        {(id) => (
-          <InputNumber
-            id={id}
-            aria-label={`Angle of bend ${number}`}
-            min={-180}
-            max={180}
-            suffix="°"
-            value={bend.angleDeg}
-            onChange={(angleDeg) => onChange({ angleDeg: angleDeg ?? 0 })}
-          />
-        )}
-      </Field>
+      <FigureInput
+        title={`Angle of bend ${number}`}
+        quantity="angle"
+        si={bend.angleDeg * DEGREE}
+        allowed={[-MOST_BEND_DEG * DEGREE, MOST_BEND_DEG * DEGREE]}
+        onChange={(rad) => rad !== undefined && onChange({ angleDeg: Math.round(rad / DEGREE) })}
+      />
       <Button size="small" onClick={onRemove}>
         Remove bend {number}
       </Button>

@@ -1,4 +1,4 @@
-import { Button, Input, InputNumber } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { clockingView } from '../../../core/bench/hoses/clocking';
 import { withHoseEnd, withHoseNote, withMeasuredHose, withTrimmedHose } from '../../../core/bench/hoses/hoseActs';
@@ -26,6 +26,10 @@ import { Field } from '../../forms/Field';
 const STYLE_LABELS = { reusable: 'reusable', crimped: 'crimped', banjo: 'banjo', tail: 'tail and clamp' } as const;
 
 type SetHose = (name: string, change: Partial<Record<keyof HoseNote, unknown>>, on?: string) => void;
+
+const MOST_CLIPS = 99;
+const DEGREE = Math.PI / 180;
+const MOST_CLOCKING_DEG = 359;
 
 /** All that is said of one hose, and what follows from it. */
 export function HoseForm({ hose, verdicts }: { readonly hose: Hose; readonly verdicts: readonly HoseVerdict[] }) {
@@ -176,18 +180,15 @@ function RouteSection({ hose, set }: { readonly hose: Hose; readonly set: SetHos
           />
         )}
       </Field>
-      <Field title="Clips">
-        {(id) => (
-          <InputNumber
-            id={id}
-            value={hose.clips}
-            min={0}
-            max={99}
-            precision={0}
-            onChange={(clips) => set('clips', { clips: clips ?? undefined }, 'clips')}
-          />
-        )}
-      </Field>
+      <FigureInput
+        title="Clips"
+        quantity="ratio"
+        whole
+        allowed={[0, MOST_CLIPS]}
+        si={hose.clips}
+        optional
+        onChange={(clips) => set('clips', { clips }, 'clips')}
+      />
     </section>
   );
 }
@@ -282,25 +283,20 @@ function Clocking({ hose }: { readonly hose: Hose }) {
   const { x, y, words } = clockingView(hose.clockingDeg);
   return (
     <div className="clocking">
-      <Field title="Clocking">
-        {(id) => (
-          <InputNumber
-            id={id}
-            value={hose.clockingDeg}
-            min={0}
-            max={359}
-            step={15}
-            suffix="°"
-            onChange={(deg) =>
-              changeVariant(
-                `clocking of hose ${hose.name}`,
-                (v) => withHoseNote(v, hose.key, { clockingDeg: deg ?? 0 }),
-                `hose ${hose.key} clocking`,
-              )
-            }
-          />
-        )}
-      </Field>
+      <FigureInput
+        title="Clocking"
+        quantity="angle"
+        si={hose.clockingDeg * DEGREE}
+        allowed={[0, MOST_CLOCKING_DEG * DEGREE]}
+        onChange={(rad) =>
+          rad !== undefined &&
+          changeVariant(
+            `clocking of hose ${hose.name}`,
+            (v) => withHoseNote(v, hose.key, { clockingDeg: Math.round(rad / DEGREE) }),
+            `hose ${hose.key} clocking`,
+          )
+        }
+      />
       <svg
         viewBox="-12 -12 24 24"
         role="img"

@@ -1,8 +1,8 @@
-import { Button, Input, InputNumber, Select, Switch } from 'antd';
+import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
 import type { BenchJoint, JointSide } from '../../../core/bench/joints/jointList';
 import { JOINT_STATE_WORDS } from '../../../core/bench/joints/jointList';
-import { BOLT_TORQUE_NM, torqueQuestion } from '../../../core/bench/joints/torque';
+import { BOLT_TORQUE_NM, torqueIn, torqueNm, torqueQuestion } from '../../../core/bench/joints/torque';
 import { isBolted } from '../../../core/bench/bolted';
 import { splitPortRef } from '../../../core/document/parts/ports';
 import { jointOf, THREAD_IDS, threadLabel, type Thread } from '../../../core/document/parts/threads';
@@ -14,12 +14,20 @@ import {
   type TorqueUnit,
 } from '../../../core/document/project/bench';
 import { ChoiceInput } from '../../forms/ChoiceInput';
+import { FigureCell } from '../../forms/FigureInput';
 import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { ask } from '../../state/question';
 import { tidy, today } from '../../state/plain';
 import { useBenchChange, useJob } from './useBench';
 import { Field } from '../../forms/Field';
+
+const MOST_BOLTS = 40;
+const LEAST_TORQUE_NM = 0.1;
+const MOST_TORQUE_NM = 5000;
+const TORQUE_DIGITS = 6;
+/** Units of torque as quantities call them. */
+const UNIT_IDS: Readonly<Record<TorqueUnit, string>> = { 'N·m': 'Nm', 'lbf·ft': 'lbfft', 'lbf·in': 'lbfin' };
 
 /** All that is said of one joint. */
 export function JointForm({ joint }: { readonly joint: BenchJoint }) {
@@ -66,15 +74,15 @@ export function JointForm({ joint }: { readonly joint: BenchJoint }) {
                   options={BOLT_SIZES.map((value) => ({ value, label: value }))}
                   onChange={(size) => set('bolts', { bolts: { count: 2, intoAluminium: true, ...note.bolts, size } })}
                 />
-                <InputNumber
-                  aria-label="Number of bolts"
-                  min={1}
-                  max={40}
-                  precision={0}
-                  value={note.bolts?.count ?? null}
+                <FigureCell
+                  title="Number of bolts"
+                  quantity="ratio"
+                  whole
+                  allowed={[1, MOST_BOLTS]}
+                  si={note.bolts?.count}
                   placeholder="how many"
                   onChange={(count) =>
-                    count !== null &&
+                    count !== undefined &&
                     set('bolts', { bolts: { size: 'M6', intoAluminium: true, ...note.bolts, count } }, 'bolts')
                   }
                 />
@@ -189,13 +197,20 @@ function TorqueInput({
   };
   return (
     <div className="row torque">
-      <InputNumber
-        aria-label="Torque"
-        value={value}
-        min={0.1}
-        max={5000}
+      <FigureCell
+        title="Torque"
+        quantity="torque"
+        units={{ torque: UNIT_IDS[unit] }}
+        allowed={[LEAST_TORQUE_NM, MOST_TORQUE_NM]}
+        si={value === null ? undefined : torqueNm({ value, unit })}
+        optional
         placeholder="maker’s figure"
-        onChange={setValue}
+        onChange={(nm, _dash, _typed, id) => {
+          // Kept in the unit in which it was given: a sheet shows the maker's own figure.
+          const given = TORQUE_UNITS.find((u) => UNIT_IDS[u] === id) ?? unit;
+          if (nm !== undefined) setUnit(given);
+          setValue(nm === undefined ? null : Number(torqueIn(nm, given).toPrecision(TORQUE_DIGITS)));
+        }}
       />
       <SelectInput
         label="Unit of the torque"

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Input, InputNumber, Table } from 'antd';
+import { Button, Checkbox, Input, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Item } from '../../../core/bench/items/item';
 import { costOf, itemsOf } from '../../../core/bench/items/itemList';
@@ -7,6 +7,7 @@ import { jointsOf } from '../../../core/bench/joints/jointList';
 import type { ItemNote } from '../../../core/document/project/bench';
 import { formatQuantity } from '../../../core/foundations/units';
 import { saveTable } from '../../files/saveTable';
+import { FigureCell } from '../../forms/FigureInput';
 import { usePreferences } from '../../state/preferences';
 import { DeliverySection } from './DeliverySection';
 import { tidy } from '../../state/plain';
@@ -131,12 +132,14 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
           title: 'Price each',
           render: (_, i) =>
             i.status === 'new' && (
-              <InputNumber
+              <FigureCell
                 size="small"
-                aria-label={`Price of ${i.name} ${i.size}`}
-                min={0}
-                value={i.price ?? null}
-                onChange={(price) => note(i, 'price', { price: price ?? undefined }, 'price')}
+                title={`Price of ${i.name} ${i.size}`}
+                quantity="money"
+                allowed={[0, Infinity]}
+                si={i.price}
+                optional
+                onChange={(price) => note(i, 'price', { price }, 'price')}
               />
             ),
         },

@@ -1,4 +1,4 @@
-import { Button, InputNumber } from 'antd';
+import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { layOutCuts } from '../../../core/bench/hoses/cutLayout';
 import { CONSTRUCTION_WORDS } from '../../../core/bench/hoses/sayHose';
@@ -123,12 +123,21 @@ function RollLine({
   );
 }
 
+const LEAST_DASH = 3;
+const MOST_DASH = 32;
+
 function AddRoll({ onAdd }: { readonly onAdd: (dash: number) => void }) {
   const [dash, setDash] = useState(10);
   return (
     <div className="moves">
-      <label htmlFor="roll-dash">Dash size</label>
-      <InputNumber id="roll-dash" min={3} max={32} precision={0} value={dash} onChange={(d) => setDash(d ?? 10)} />
+      <FigureInput
+        title="Dash size"
+        quantity="ratio"
+        whole
+        allowed={[LEAST_DASH, MOST_DASH]}
+        si={dash}
+        onChange={(d) => d !== undefined && setDash(d)}
+      />
       <Button onClick={() => onAdd(dash)}>Add a length of hose</Button>
     </div>
   );

@@ -11,6 +11,7 @@ import {
 } from '../../../core/bench/jobSheet/jobSheet';
 import { sheetHtml } from '../../../core/bench/jobSheet/sheetHtml';
 import { firstStartSteps, startLines } from '../../../core/log/firstStart';
+import { US_UNITS } from '../../../core/foundations/units';
 import { saveText } from '../../files/saveFile';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { usePreferences } from '../../state/preferences';
@@ -30,7 +31,7 @@ export default function SheetTab() {
   const findings = audit.old ? undefined : audit.data;
   const seen = useWorstSeen();
   const frame = useRef<HTMLIFrameElement>(null);
-  const [paper, setPaper] = useState<Paper>('A4');
+  const [paper, setPaper] = useState<Paper>(units.length === US_UNITS.length ? 'Letter' : 'A4');
   const [isShort, setShort] = useState(false);
   const [left, setLeft] = useState<readonly SheetSection[]>([]);
   const [revision, setRevision] = useState('1');

@@ -1,16 +1,21 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { Button, Checkbox, Input, InputNumber, Space } from 'antd';
+import { Button, Checkbox, Input, Space } from 'antd';
 import { useState } from 'react';
 import type { PlanStep } from '../../../core/bench/plan/planStep';
 import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
 import { addPiece, removePiece, tickPiece, tickStep } from '../../../core/bench/plan/stepNotes';
 import type { StepNote } from '../../../core/document/project/bench';
+import { FigureCell } from '../../forms/FigureInput';
 import { Fold } from '../../forms/Fold';
 import { usePreferences } from '../../state/preferences';
 import { tidy, today } from '../../state/plain';
 import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
 import { usePlanChange } from './useBench';
+
+const MINUTE_S = 60;
+const MOST_MIN = 10_000;
+const IN_MINUTES = { time: 'min' };
 
 /** One step of the job: ticked, moved, timed, split, with notes and photos. */
 export function StepRow({
@@ -58,28 +63,36 @@ export function StepRow({
       <Pieces step={step} put={put} />
       <Fold title={<span className="visually-hidden">More about: {said}</span>}>
         <div className="row">
-          <label>
+          <span>
             Planned{' '}
-            <InputNumber
-              aria-label="Planned, minutes"
-              min={0}
-              max={10000}
-              value={step.plannedMin}
-              suffix="min"
-              onChange={(plannedMin) => set('planned', { plannedMin: plannedMin ?? undefined }, 'planned')}
+            <FigureCell
+              title="Planned, minutes"
+              quantity="time"
+              units={IN_MINUTES}
+              typical={[MINUTE_S, 24 * 60 * MINUTE_S]}
+              allowed={[0, MOST_MIN * MINUTE_S]}
+              si={step.plannedMin * MINUTE_S}
+              optional
+              onChange={(s) =>
+                set('planned', { plannedMin: s === undefined ? undefined : Math.round(s / MINUTE_S) }, 'planned')
+              }
             />
-          </label>
-          <label>
+          </span>
+          <span>
             Spent{' '}
-            <InputNumber
-              aria-label="Spent, minutes"
-              min={0}
-              max={10000}
-              value={step.note.spentMin ?? null}
-              suffix="min"
-              onChange={(spentMin) => set('spent', { spentMin: spentMin ?? undefined }, 'spent')}
+            <FigureCell
+              title="Spent, minutes"
+              quantity="time"
+              units={IN_MINUTES}
+              typical={[MINUTE_S, 24 * 60 * MINUTE_S]}
+              allowed={[0, MOST_MIN * MINUTE_S]}
+              si={step.note.spentMin === undefined ? undefined : step.note.spentMin * MINUTE_S}
+              optional
+              onChange={(s) =>
+                set('spent', { spentMin: s === undefined ? undefined : Math.round(s / MINUTE_S) }, 'spent')
+              }
             />
-          </label>
+          </span>
           <Button size="small" onClick={() => onMove(step.id, at - 1)}>
             Move up
           </Button>

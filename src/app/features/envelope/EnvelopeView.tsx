@@ -2,6 +2,7 @@ import { Button, Radio } from 'antd';
 import { SelectInput } from '../../forms/SelectInput';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
+import { NEAR_PRESSURE_PA } from '../../../core/judgement/supply/supplyVerdict';
 import { usePreferences } from '../../state/preferences';
 import { useState } from 'react';
 import { type Envelope, type EnvelopeRequest } from '../../../core/studies/envelope/envelopeTasks';
@@ -221,6 +222,7 @@ export function summaryOf(envelope: Envelope, project: Project, units: UnitChoic
 }
 
 function Legend({ withReach, withSession }: { readonly withReach: boolean; readonly withSession: boolean }) {
+  const units = usePreferences((w) => w.units);
   return (
     <div className="legend">
       <svg
@@ -249,8 +251,10 @@ function Legend({ withReach, withSession }: { readonly withReach: boolean; reado
         </text>
       </svg>
       <p className="quiet">
-        Margin ÷ warning margin: below 1 marginal, below 0 fails. The warning margin is 0.25 bar, a quarter of a minimum
-        below 1 bar, or a tenth of a flow limit.{withReach ? ' Dashed: edge of the operating range.' : ''}
+        Margin ÷ warning margin: below 1 marginal, below 0 fails. The warning margin is{' '}
+        {formatQuantity(NEAR_PRESSURE_PA, 'pressure', units)}, a quarter of a minimum below{' '}
+        {formatQuantity(4 * NEAR_PRESSURE_PA, 'pressure', units)}, or a tenth of a flow limit.
+        {withReach ? ' Dashed: edge of the operating range.' : ''}
         {withSession ? ' Heavy line: the session, from one named state to the next.' : ''} Select a point to set engine
         speed and oil temperature.
       </p>

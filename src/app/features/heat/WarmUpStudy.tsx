@@ -39,6 +39,6 @@ function warmMarks(r: WarmUpResult): string[] {
       : r.samples[0]?.opening === null
         ? []
         : ['The thermostat does not open.']),
-    ...(r.settledS !== null ? [`Settled within 2 K after ${minutes(r.settledS)}.`] : []),
+    ...(r.settledS !== null ? [`Settled within 2 °C (4 °F) after ${minutes(r.settledS)}.`] : []),
   ];
 }

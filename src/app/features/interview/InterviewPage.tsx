@@ -40,6 +40,8 @@ interface SectionProps {
   readonly set: Change;
 }
 
+const JETS_OPEN_PA = 2e5;
+
 /**
  * A new engine by a few questions, in the order in which people think: what is there, what it is for, what is changed.
  */
@@ -184,6 +186,7 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
 }
 
 function BuildQuestions({ full, set }: SectionProps) {
+  const units = usePreferences((p) => p.units);
   return (
     <fieldset>
       <legend>2 · How it is built</legend>
@@ -212,7 +215,11 @@ function BuildQuestions({ full, set }: SectionProps) {
         title="Piston jets"
         value={full.pistonJets}
         onChange={(pistonJets) => set({ pistonJets })}
-        note={full.pistonJets ? 'One jet per piston, open above about 2 bar' : 'None'}
+        note={
+          full.pistonJets
+            ? `One jet per piston, open above about ${formatQuantity(JETS_OPEN_PA, 'pressure', units, 0)}`
+            : 'None'
+        }
       />
       <YesNo
         title="Chain tensioner fed with oil"

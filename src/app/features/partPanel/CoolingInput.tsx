@@ -40,7 +40,7 @@ export function CoolingInput({
   };
   const estimate = () => {
     const n = Number(rows);
-    const w = parseQuantity(width, 'bore', units);
+    const w = parseQuantity(width, 'bore', { units });
     if (!(n >= 1 && n <= 100) || !w.ok || w.si <= 0)
       return setSaid({ wrong: true, text: 'Give the rows, 1 to 100, and the core’s width, for instance 280 mm.' });
     const { faceAreaM2, ratedHeatW } = estimateAirCooling(n, w.si);
@@ -65,7 +65,10 @@ export function CoolingInput({
       .filter(Boolean)
       .entries()) {
       const [q, p] = line.split(/[\s;]+/);
-      const [oilFlow, heatW] = [parseQuantity(q ?? '', 'flow', units), parseQuantity(p ?? '', 'heatFlow', units)];
+      const [oilFlow, heatW] = [
+        parseQuantity(q ?? '', 'flow', { units }),
+        parseQuantity(p ?? '', 'heatFlow', { units }),
+      ];
       if (!oilFlow.ok || !heatW.ok)
         return setSaid({
           wrong: true,

@@ -36,7 +36,10 @@ export function CurveInput({
       .filter(Boolean)
       .entries()) {
       const [q, p] = line.split(/[\s;]+/);
-      const [flowSi, dropSi] = [parseQuantity(q ?? '', 'flow', units), parseQuantity(p ?? '', 'pressure', units)];
+      const [flowSi, dropSi] = [
+        parseQuantity(q ?? '', 'flow', { units }),
+        parseQuantity(p ?? '', 'pressure', { units }),
+      ];
       if (!flowSi.ok || !dropSi.ok)
         return setSaid({
           wrong: true,

@@ -1,4 +1,5 @@
-import { Button, InputNumber, Radio, Table } from 'antd';
+import { Button, Radio, Table } from 'antd';
+import { FigureCell } from '../../forms/FigureInput';
 import { SelectInput } from '../../forms/SelectInput';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
@@ -87,16 +88,19 @@ export function SpreadSection({
             onChange={setSamples}
           />
         </span>
-        <label>
+        <span>
           Seed{' '}
-          <InputNumber
-            min={0}
-            max={HIGHEST_SEED}
-            precision={0}
-            value={seed}
+          <FigureCell
+            title="Seed"
+            quantity="ratio"
+            whole
+            allowed={[0, HIGHEST_SEED]}
+            typical={[0, HIGHEST_SEED]}
+            si={seed}
+            optional
             onChange={(value) => setSeed(value ?? USUAL_SEED)}
           />
-        </label>
+        </span>
       </div>
       {standing ? (
         <p role="status">The engine is stopped: nothing is required.</p>

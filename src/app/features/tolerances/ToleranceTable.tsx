@@ -1,14 +1,15 @@
-import { Button, Input as TextInput, Table } from 'antd';
+import { Button, Table } from 'antd';
 import { CsvButton } from '../../files/CsvButton';
+import { FigureCell } from '../../forms/FigureInput';
 import { Fold } from '../../forms/Fold';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import { useState } from 'react';
 import { activeVariant, inSeason } from '../../../core/document/project/project';
 import { inputsOf, type Input } from '../../../core/studies/inputs/inputs';
-import { displayUnit, formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
+import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 
-const SIGNIFICANT = 4;
+/** A tolerance is looked for within so many times what is usual. */
+const PLAUSIBLE = 100;
 
 /** Every figure that has a tolerance, with the one that is usual and the way to state another. */
 export function ToleranceTable() {
@@ -43,7 +44,7 @@ export function ToleranceTable() {
             title: 'As stated',
             render: (_, input) => (input.part === '' ? '–' : formatQuantity(input.stated, input.quantity, units)),
           },
-          { title: 'Plus or minus', render: (_, input) => <PlusMinus input={input} units={units} /> },
+          { title: 'Plus or minus', render: (_, input) => <PlusMinus input={input} /> },
           { title: 'Usual', render: (_, input) => <Usual input={input} units={units} /> },
         ]}
       />
@@ -58,41 +59,19 @@ const quantityOf = (input: Input): Quantity =>
 
 const toleranceOf = (input: Input) => ({ part: input.part === '' ? 'oil' : input.part, path: [...input.path] });
 
-function PlusMinus({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
+function PlusMinus({ input }: { readonly input: Input }) {
   const setTolerance = useDocument((w) => w.setTolerance);
-  const u = displayUnit(quantityOf(input), units);
-  const shown = String(Number((input.plusMinus * u.factor).toPrecision(SIGNIFICANT)));
-  const [text, setText] = useState<string>();
-  const typed = text === undefined ? undefined : Number(text.replace(',', '.'));
-  const wrong = typed !== undefined && !(text!.trim() !== '' && Number.isFinite(typed) && typed >= 0);
   return (
-    <>
-      <TextInput
-        className="plus-minus"
-        inputMode="decimal"
-        aria-label={`${input.name}, plus or minus`}
-        aria-invalid={wrong}
-        status={wrong ? 'error' : ''}
-        suffix={u.symbol}
-        value={text ?? shown}
-        onChange={(event) => {
-          setText(event.target.value);
-          const value = Number(event.target.value.replace(',', '.'));
-          if (event.target.value.trim() !== '' && Number.isFinite(value) && value >= 0)
-            setTolerance(toleranceOf(input), value / u.factor);
-        }}
-        onBlur={() => setText(undefined)}
-      />
-      {wrong && (
-        <span className="problem" role="alert">
-          {' '}
-          a number, zero or more
-        </span>
-      )}
-    </>
+    <FigureCell
+      title={`${input.name}, plus or minus`}
+      quantity={quantityOf(input)}
+      si={input.plusMinus}
+      typical={input.usual > 0 ? [input.usual / PLAUSIBLE, input.usual * PLAUSIBLE] : undefined}
+      allowed={[0, Infinity]}
+      onChange={(si) => si !== undefined && setTolerance(toleranceOf(input), si)}
+    />
   );
 }
-
 function Usual({ input, units }: { readonly input: Input; readonly units: UnitChoice }) {
   const setTolerance = useDocument((w) => w.setTolerance);
   if (input.plusMinus === input.usual) return 'as usual';

@@ -149,7 +149,7 @@ function seasonOf(
   for (const [key, title] of TEMPERATURES) {
     const text = typed.texts[key] ?? '';
     if (text.trim() === '') continue;
-    const parsed = parseQuantity(text, 'temperature', units);
+    const parsed = parseQuantity(text, 'temperature', { units });
     if (!parsed.ok) return `${title}: this is not a temperature. Write for instance 10, or leave it empty.`;
     figures[key] = parsed.si;
   }

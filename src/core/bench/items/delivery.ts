@@ -1,4 +1,5 @@
 import type { Delivered } from '../../document/project/bench';
+import { NUMERAL, numeralReadings } from '../../foundations/units';
 import type { Item } from './item';
 
 /** What a line of a delivery turned out to be. */
@@ -29,12 +30,10 @@ export function parseDelivery(text: string): readonly Delivered[] {
     .map((line) => line.trim())
     .filter((line) => line !== '')
     .map((line) => {
-      const front = /^(\d+(?:[.,]\d+)?)\s*(?:x|×|pcs|off|of|m\b|[,;\t])\s*(.+)$/i.exec(line);
-      if (front) return { quantity: amount(front[1]!), text: clean(front[2]!) };
-      const back =
-        /^(.+?)\s*[;\t,]\s*(\d+(?:[.,]\d+)?)\s*(?:m|pcs)?$/i.exec(line) ??
-        /^(.+?)\s+(?:x|×)\s*(\d+(?:[.,]\d+)?)$/i.exec(line);
-      if (back) return { quantity: amount(back[2]!), text: clean(back[1]!) };
+      const front = FRONT.exec(line);
+      if (front) return { quantity: amount(front[1]!, front[2]!), text: clean(front[3]!) };
+      const back = BACK.exec(line) ?? TIMES.exec(line);
+      if (back) return { quantity: amount(back[2]!, back[3] ?? ''), text: clean(back[1]!) };
       return { quantity: 1, text: clean(line) };
     })
     .map(({ quantity, text: t }) => ({ quantity, text: t.slice(0, LONGEST_LINE) }))
@@ -45,7 +44,16 @@ export function parseDelivery(text: string): readonly Delivered[] {
 const LONGEST_LINE = 200;
 const MOST_LINES = 500;
 const MOST_OF_A_LINE = 1e5;
-const amount = (figure: string): number => Number(figure.replace(',', '.'));
+const FRONT = new RegExp(`^(${NUMERAL})\\s*(x|×|pcs|off|of|m\\b|[,;\\t])\\s*(.+)$`, 'i');
+const BACK = new RegExp(`^(.+?)\\s*[;\\t,]\\s*(${NUMERAL})\\s*(m|pcs)?$`, 'i');
+const TIMES = new RegExp(`^(.+?)\\s+(?:x|×)\\s*(${NUMERAL})()$`, 'i');
+
+/** How much came: pieces are whole, metres are few. @param unit what stands behind the figure */
+function amount(figure: string, unit: string): number {
+  const { values } = numeralReadings(figure);
+  const isLength = /^m$/i.test(unit);
+  return values.find((value) => isLength || Number.isInteger(value)) ?? values[0] ?? NaN;
+}
 const clean = (text: string): string => text.replace(/^["'\s,;]+|["'\s,;]+$/g, '').replace(/\s+/g, ' ');
 
 /** How a line is remembered: without case, spaces and signs that differ from shop to shop. */

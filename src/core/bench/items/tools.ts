@@ -24,7 +24,8 @@ export function toolsFor(joints: readonly BenchJoint[], hoses: readonly Hose[]):
     else if (t.wrench) add(t.wrench, joint.isCentreBolt, joint.name);
     if (joint.isCentreBolt) add('large hexagon keys, 14 and 17 mm', true, joint.name);
     const least = t.typicalNm?.[0];
-    if (least !== undefined && least < SMALL_TORQUE_NM) add('torque wrench that reads below 15 N·m', true, joint.name);
+    if (least !== undefined && least < SMALL_TORQUE_NM)
+      add('torque wrench that reads below 15 N·m (11 lbf·ft)', true, joint.name);
     else if (least !== undefined) add('torque wrench', false, joint.name);
     if (joint.kind?.includes('spin-on')) add('filter wrench', true, joint.name);
     if (joint.kind?.includes('tail')) add('hose clamp pliers', true, joint.name);

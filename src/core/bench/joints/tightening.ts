@@ -1,3 +1,4 @@
+import { formatQuantity, US_UNITS } from '../../foundations/units';
 import { jointOf, type JointKind, type Thread } from '../../document/parts/threads';
 import type { JointNote } from '../../document/project/bench';
 import { ALUMINIUM_SHARE, BOLT_TORQUE_NM } from './torque';
@@ -72,7 +73,9 @@ const flare: Rule = (thread) => {
   return {
     seal: 'dry',
     renew: undefined,
-    by: row ? `${flats(row)}; aluminium nut as here, steel nut ${row.steelNm} N·m` : flats(row),
+    by: row
+      ? `${flats(row)}; aluminium nut as here, steel nut ${row.steelNm} N·m (${formatQuantity(row.steelNm, 'torque', US_UNITS, 0)})`
+      : flats(row),
     typicalNm: row?.aluminiumNm,
     sureness: 'typical',
     wrench: row?.hex && `${row.hex} hexagon`,

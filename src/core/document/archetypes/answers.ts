@@ -21,7 +21,7 @@ export const answersSchema = z
   .strictObject({
     name: z.string().trim().min(1).max(80).meta({ title: 'Name' }),
     archetype: z.enum(ARCHETYPE_IDS).meta({ title: 'Stock circuit' }),
-    displacementM3: between(0.02e-3, MOST_LITRES * 1e-3, 'volume', 'Displacement', { typical: [0.1e-3, 15e-3] }),
+    displacementM3: between(0.02e-3, MOST_LITRES * 1e-3, 'engineSize', 'Displacement', { typical: [0.1e-3, 15e-3] }),
     cylinders: z.int().min(1).max(MOST_CYLINDERS).meta({ title: 'Cylinders' }),
     idleRpm: z.number().min(200).max(4000).meta({ title: 'Idle, rpm' }),
     redlineRpm: z.number().min(800).max(25_000).meta({ title: 'Redline, rpm' }),

@@ -64,7 +64,7 @@ export const filter = defineKind({
         collapsePa: 10 * BAR,
         bypass: springValve(1, 1.7, 80),
       },
-      'Bypass setting is printed on many cans. Pressure drop from its data sheet at 24 mm²/s.',
+      'Bypass setting is printed on many cans. Pressure drop from its data sheet at 24 mm²/s (24 cSt).',
       { oilVolumeM3: 0.5e-3, threads: { in: 'spinOn3_4', out: 'spinOn3_4' } },
     ),
     entry(

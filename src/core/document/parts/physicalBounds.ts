@@ -35,6 +35,7 @@ export const PHYSICAL_BOUNDS: Readonly<Record<Quantity, Bounds>> = {
   clearance: { least: 1e-8, most: 3 * MM, because: 'no bearing or bore is so rough or so loose' },
   area: { least: 1e-10, most: 0.1, because: 'no valve is so large or so small' },
   volume: { least: 1e-9, most: 2, because: 'no engine holds so much or so little' },
+  engineSize: { least: 1e-6, most: 2, because: 'no engine is so large or so small' },
   displacement: { least: 1e-9, most: 0.01, because: 'no oil pump is so large or so small' },
   speed: { least: 0.01, most: 5000, because: 'nothing on an engine turns so fast' },
   pressurePerSpeed: { least: 1e-3, most: 10 * BAR, because: 'no bearing asks for so much' },

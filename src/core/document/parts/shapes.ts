@@ -86,7 +86,7 @@ export const ratingShape = {
   ratedFlowM3S: positive('flow', 'Flow at the rating point', { typical: [0.2 * LPM, 80 * LPM] }),
   ratedViscosityPaS: positive('viscosity', 'Viscosity at the rating point', {
     typical: [5e-3, 40e-3],
-    description: 'ISO 4548-1 rates filters at 24 mm²/s, which is 20.4 mPa·s at 850 kg/m³.',
+    description: 'ISO 4548-1 rates filters at 24 mm²/s (24 cSt), which is 20.4 mPa·s (20.4 cP) with usual oil.',
   }),
   ratedDensityKgM3: positive('density', 'Density at the rating point', { typical: [780, 920] }).default(850),
   viscousShare: share('Viscous share φ', {
@@ -257,7 +257,9 @@ export type Cooling = z.infer<typeof coolingSchema>;
 
 /** What a line gives to the air and takes from the exhaust. */
 export const lineHeatSchema = z.strictObject({
-  airConductanceWMK: nonNegative('linearConductance', 'To the air, a metre, at 25 m/s', { typical: [0.3, 2] }),
+  airConductanceWMK: nonNegative('linearConductance', 'To the air by length, at 90 km/h (56 mph)', {
+    typical: [0.3, 2],
+  }),
   radiantWM: nonNegative('linearPower', 'From the exhaust, a metre', {
     typical: [0, 400],
     description: '100 W/m unshielded nearby; a sleeve halves both.',

@@ -2,6 +2,8 @@
 export type JointKind =
   'flare37' | 'flare45' | 'oRingBoss' | 'taperPipe' | 'bondedWasher' | 'banjo' | 'hoseTail' | 'flange' | 'spinOn';
 
+const MM_PER_INCH = 25.4;
+
 /** What each joint asks for. @source common practice, no source; torques are the maker's */
 export const JOINTS: Readonly<
   Record<JointKind, { readonly label: string; readonly takesSealant: boolean; readonly care: string }>
@@ -170,5 +172,5 @@ export function threadLabel(thread: Thread): string {
     joint === 'flare37' || joint === 'flare45' || joint === 'oRingBoss' ? 'dash ' : joint === 'hoseTail' ? 'bore ' : '';
   return size === ''
     ? JOINTS[joint].label
-    : `${JOINTS[joint].label} ${dash}${size}${joint === 'hoseTail' ? ' mm' : ''}`;
+    : `${JOINTS[joint].label} ${dash}${size}${joint === 'hoseTail' ? ` mm (${(Number(size) / MM_PER_INCH).toFixed(2)} in)` : ''}`;
 }

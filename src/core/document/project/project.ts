@@ -49,7 +49,7 @@ export const heatSchema = z.strictObject({
     typical: [60, 250],
     description: 'About 52 W/K per litre.',
   }).default(120),
-  finConductanceWK: positive('conductance', 'Air-cooled block to the air at 15 m/s', {
+  finConductanceWK: positive('conductance', 'Air-cooled block to the air at 54 km/h (34 mph)', {
     typical: [20, 120],
     description: 'Fins and cowling. Blank: about 40 W/K per litre.',
   }).optional(),
@@ -61,7 +61,7 @@ export const heatSchema = z.strictObject({
     typical: [15e3, 150e3],
     description: 'Blank: 20 kJ/K per litre of displacement.',
   }).optional(),
-  panConductanceWK: nonNegative('conductance', 'Pan to the air at 25 m/s', { typical: [5, 30] }).default(15),
+  panConductanceWK: nonNegative('conductance', 'Pan to the air at 90 km/h (56 mph)', { typical: [5, 30] }).default(15),
   metalCapacityJK: positive('heatCapacity', 'Metal that the oil wets', { typical: [8e3, 30e3] }).default(12e3),
   metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),
   throttling: z.boolean().default(true).meta({ title: 'Pump losses and throttling warm the oil' }),
@@ -70,7 +70,7 @@ export const heatSchema = z.strictObject({
 export const engineSchema = z
   .strictObject({
     description: z.string().max(200).default(''),
-    displacementM3: positive('volume', 'Displacement', { typical: [0.1e-3, 15e-3] }).optional(),
+    displacementM3: positive('engineSize', 'Displacement', { typical: [0.1e-3, 15e-3] }).optional(),
     cylinders: z.int().min(1).max(24).optional().meta({ title: 'Cylinders', quantity: 'ratio' }),
     layout: z.enum(['inline', 'v', 'flat']).optional().meta({ title: 'Layout' }),
     boreM: positive('bore', 'Bore', { typical: [40 * MM, 150 * MM] }).optional(),

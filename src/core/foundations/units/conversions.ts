@@ -11,6 +11,9 @@ export const MILE_M = 1609.344;
 export const POUND_KG = 0.45359237;
 export const POUND_FORCE_N = 4.4482216152605;
 export const US_GALLON_M3 = 3.785411784e-3;
+export const IMPERIAL_GALLON_M3 = 4.54609e-3;
+/** International table Btu [J]. */
+export const BTU_J = 1055.05585262;
 export const HORSEPOWER_W = 745.6998715822702;
 export const MINUTE_S = 60;
 export const HOUR_S = 3600;

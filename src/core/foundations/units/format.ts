@@ -1,4 +1,5 @@
-import { displayUnit, QUANTITIES, toDisplay, type Quantity, type UnitChoice } from './quantity';
+import { displayUnit, toDisplay, type UnitChoice } from './displayUnit';
+import { QUANTITIES, type Quantity } from './quantity';
 
 const SIGNIFICANT_WHEN_SMALL = 2;
 /** From here on a third decimal is more than anything in a workshop can show. */
@@ -11,7 +12,7 @@ const NO_THIRD_DECIMAL_FROM = 10;
  */
 export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice = {}, decimals?: number): string {
   if (!Number.isFinite(si)) return '—';
-  const u = displayUnit(quantity, choice);
+  const u = displayUnit(quantity, choice, si);
   const shown = toDisplay(si, u);
   const usual = Math.abs(shown) >= NO_THIRD_DECIMAL_FROM ? Math.min(2, u.decimals) : u.decimals;
   const places = decimals ?? usual;
@@ -28,12 +29,12 @@ export function formatFigure(si: number, quantity: Quantity, choice: UnitChoice 
 
 /** A figure with its unit as short as a drawing needs it: "1.08 gpm" where the reader's unit is the US gallon. */
 export function formatInDrawing(si: number, quantity: Quantity, choice: UnitChoice = {}, decimals?: number): string {
-  return `${formatFigure(si, quantity, choice, decimals)}\u00a0${displayUnit(quantity, choice).shortSymbol}`;
+  return `${formatFigure(si, quantity, choice, decimals)}\u00a0${displayUnit(quantity, choice, si).shortSymbol}`;
 }
 
 /** A figure with its unit: "2.25 bar". */
 export function formatQuantity(si: number, quantity: Quantity, choice: UnitChoice = {}, decimals?: number): string {
-  const symbol = displayUnit(quantity, choice).symbol;
+  const symbol = displayUnit(quantity, choice, si).symbol;
   const figure = formatFigure(si, quantity, choice, decimals);
   return symbol === '' ? figure : `${figure}\u00a0${symbol}`;
 }

@@ -1,6 +1,8 @@
 export { FOOT_M, INCH_M, POUND_FORCE_N, PSI_PA, THOUSAND_RPM_REV_S } from './conversions';
-export { QUANTITIES, displayUnit, fromDisplay, toDisplay } from './quantity';
-export type { DisplayUnit, Quantity, UnitChoice } from './quantity';
+export { QUANTITIES, type Quantity } from './quantity';
+export type { DisplayUnit } from './shownUnit';
+export { displayUnit, fromDisplay, toDisplay, type UnitChoice } from './displayUnit';
 export { formatFigure, formatInDrawing, formatQuantity } from './format';
 export { METRIC_UNITS, US_UNITS } from './system';
-export { parseQuantity, type BoreNames } from './parse';
+export { parseQuantity, type BoreNames, type ParsedQuantity } from './parse';
+export { columnForm, NUMERAL, numeralReadings, readWith, sayColumn, type DecimalSign } from './numeral';

@@ -1,4 +1,5 @@
-import { QUANTITIES, type UnitChoice } from './quantity';
+import type { UnitChoice } from './displayUnit';
+import { QUANTITIES } from './quantity';
 
 /** Everything in the units of US workshops; metric is what is there without a choice. */
 export const US_UNITS: UnitChoice = Object.fromEntries(Object.entries(QUANTITIES).map(([key, { us }]) => [key, us]));

@@ -110,9 +110,9 @@ describe('Units', () => {
   });
 
   it('takes #8 for dash 8 in a hose and for a drill in an orifice, and no drill in a hose', () => {
-    expect(parseQuantity('#8', 'bore', {}, 'dash')).toEqual({ ok: true, si: 11.1e-3, dash: 8 });
-    expect(parseQuantity('#8', 'bore', {}, 'drill')).toEqual({ ok: true, si: 0.199 * 0.0254 });
-    expect(parseQuantity('drill 8', 'bore', {}, 'dash').ok).toBe(false);
+    expect(parseQuantity('#8', 'bore', { names: 'dash' })).toEqual({ ok: true, si: 11.1e-3, dash: 8 });
+    expect(parseQuantity('#8', 'bore', { names: 'drill' })).toEqual({ ok: true, si: 0.199 * 0.0254 });
+    expect(parseQuantity('drill 8', 'bore', { names: 'dash' }).ok).toBe(false);
   });
 
   it('shows a bore in inches with three decimals', () => {

@@ -93,7 +93,7 @@ describe('Supply', () => {
     const sized = offered('supply', passes((0.04 * MM_PER_INCH + 1e-6) / 1000));
     expect(sized).toMatchObject([{ kind: 'set', part: 'turboRestrictor', path: ['boreM'] }]);
     expect(sized[0]).toHaveProperty('value', expect.closeTo((0.04 * MM_PER_INCH) / 1000, 9));
-    expect(sized[0]).toHaveProperty('said', expect.stringMatching(/restrictor \(no\. 60\)/));
+    expect(sized[0]).toHaveProperty('said', 'fit a 1.02\u00a0mm (0.040\u00a0in, no. 60 drill) restrictor');
     expect(tried[0]).toBeCloseTo((0.055 * MM_PER_INCH) / 1000, 9);
   });
 

@@ -25,6 +25,8 @@ export function ofLine(subject: Subject, part: PartOf<'line'>): readonly Hypothe
     : [];
 }
 
+const MM_PER_INCH = 25.4;
+
 /** True for a hose that is joined to a cooler. */
 function servesCooler(subject: Subject, line: Part): boolean {
   const coolers = new Set(subject.variant.circuit.parts.filter((p) => actsAs(p, 'cooler')).map((p) => p.id));
@@ -61,7 +63,7 @@ function leak(subject: Subject, part: Part, times: number): Severity[] {
   const variant = { ...leaking, circuit: { ...leaking.circuit, parts } };
   return [
     {
-      words: `${part.name}, as by a hole of ${(1.5 * Math.sqrt(times)).toFixed(1)} mm`,
+      words: `${part.name} (${(1.5 * Math.sqrt(times)).toFixed(1)} mm hole, ${((1.5 * Math.sqrt(times)) / MM_PER_INCH).toFixed(2)} in)`,
       project: withVariant(subject.project, { ...variant, id: subject.variant.id }),
     },
   ];

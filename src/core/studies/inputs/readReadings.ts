@@ -1,4 +1,4 @@
-import { PSI_PA } from '../../foundations/units';
+import { columnForm, PSI_PA, QUANTITIES, readWith, sayColumn, type DecimalSign } from '../../foundations/units';
 import { MOST_READINGS, readingSchema, type Reading } from '../../document/project/calibration';
 import type { CsvTable } from '../../heat/trace';
 
@@ -28,6 +28,14 @@ const COLUMNS = {
   load: { load: (v: number) => v },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, (value: number) => number>>>>;
 type Column = keyof typeof COLUMNS;
+const QUANTITY_OF = {
+  speedRevS: 'speed',
+  oilTemperatureK: 'temperature',
+  pressurePa: 'pressure',
+  airTemperatureK: 'temperature',
+  roadSpeedMS: 'roadSpeed',
+  load: 'share',
+} as const satisfies Readonly<Record<Column, keyof typeof QUANTITIES>>;
 
 const PORT = ['at', 'port'];
 /** What a table must have, as its reader is told. */
@@ -56,6 +64,16 @@ export function readReadings({ header, rows }: CsvTable): Read {
   if (rows.length === 0) return refused('There is no reading below the header.');
   if (rows.length > MOST_READINGS)
     return refused(`There are ${rows.length} readings; ${MOST_READINGS} are the most. Keep those that differ most.`);
+  const signs = new Map<Column, DecimalSign>();
+  for (const [key, { at, name, si }] of columns) {
+    const [low, high] = QUANTITIES[QUANTITY_OF[key]].plausible;
+    const form = columnForm(
+      rows.map((cells) => cells[at] ?? ''),
+      (value) => si(value) >= low && si(value) <= high,
+    );
+    if (!form.ok) return refused(sayColumn(name, form));
+    signs.set(key, form.sign);
+  }
   const portAt = names.findIndex((name) => PORT.includes(name));
   const readings: Reading[] = [];
   for (const [i, cells] of rows.entries()) {
@@ -63,7 +81,7 @@ export function readReadings({ header, rows }: CsvTable): Read {
     for (const [key, { at, name, si }] of columns) {
       const text = (cells[at] ?? '').trim();
       if (text === '') continue;
-      const value = Number(text.replace(',', '.'));
+      const value = readWith(text, signs.get(key)!);
       if (!Number.isFinite(value)) return refused(`Row ${i + 2}, ${name}: “${text}” is not a number.`);
       row[key] = si(value);
     }

@@ -114,7 +114,7 @@ const FAULTS: { readonly [K in PartKind]: (part: PartOf<K>) => readonly PartFaul
   line: (part) => [
     blocked(part),
     ...(part.form === 'hose' || part.form === 'hardLine'
-      ? [{ key: 'leak', words: 'leaks, as by a hole of 1.5 mm', change: (v: Variant) => leaking(v, part) }]
+      ? [{ key: 'leak', words: 'leaks (1.5 mm hole, 0.059 in)', change: (v: Variant) => leaking(v, part) }]
       : []),
   ],
   fitting: none,

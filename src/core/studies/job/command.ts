@@ -1,4 +1,4 @@
-import { fromDisplay, displayUnit, toDisplay } from '../../foundations/units';
+import { displayUnit, fromDisplay, parseQuantity, toDisplay, type Quantity } from '../../foundations/units';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../heat/conditions';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import type { SpeedAndOil } from '../../network/solve/state';
@@ -72,13 +72,34 @@ const celsius = displayUnit('temperature');
 const rpm = displayUnit('speed');
 const kmh = displayUnit('roadSpeed');
 
-/** A number that was given. @throws StudyRefused when it is not one, or out of range */
+/** What an option's figure is, where it may come with a unit, and the unit that it is in without one. */
+const QUANTITY_OF: Readonly<Partial<Record<OptionName, readonly [Quantity, string]>>> = {
+  rpm: ['speed', 'rpm'],
+  'oil-temp': ['temperature', 'degC'],
+  'air-temp': ['temperature', 'degC'],
+  'road-speed': ['roadSpeed', 'kmh'],
+  minutes: ['time', 'min'],
+};
+const DIGITS = 12;
+
+/**
+ * A number that was given, in the option's own unit: "6500", "6,500", "212F". @throws StudyRefused when it is not one, can
+ * be read in two ways, or is out of range
+ */
 export function numberOption({ given }: Asked, name: OptionName, fallback: number, low: number, high: number): number {
   const text = given[name];
   if (text === undefined) return fallback;
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value))
-    throw new StudyRefused(`--${name}: a number is needed, "${text}" is there.`);
+  const [quantity, id] = QUANTITY_OF[name] ?? ['ratio', '1'];
+  const units = { [quantity]: id };
+  const u = displayUnit(quantity, units);
+  const typical = name in QUANTITY_OF ? undefined : ([low, high] as const);
+  const parsed = parseQuantity(text, quantity, { units, typical });
+  if (!parsed.ok && parsed.reason === 'either')
+    throw new StudyRefused(
+      `--${name}: "${text}" can be read as ${parsed.readings.map((si) => Number(toDisplay(si, u).toPrecision(DIGITS))).join(' or ')}. Write it without a sign between thousands.`,
+    );
+  if (!parsed.ok) throw new StudyRefused(`--${name}: a number is needed, "${text}" is there.`);
+  const value = Number(toDisplay(parsed.si, u).toPrecision(DIGITS));
   if (value < low || value > high)
     throw new StudyRefused(`--${name}: ${value} is out of range; give ${low} to ${high}.`);
   return value;

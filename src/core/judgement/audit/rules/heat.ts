@@ -97,7 +97,7 @@ export const oilHot = rule(
             : each.durationS == null
               ? `The oil reaches {sump} ${AT}; its limit is {limit}.`
               : `The oil reaches {sump} ${AT}${lasting(each)}; its limit is {limit}.`,
-        why: 'Hot oil is thin at the bearings, and every 10 K more halve its life.',
+        why: 'Hot oil is thin at the bearings, and every 10 °C (18 °F) more halve its life.',
         remedies: [
           'a cooler, or more air on the one there is',
           'a liquid cooler, which loads the radiator',
@@ -106,7 +106,7 @@ export const oilHot = rule(
       },
     ];
   },
-  'heat balance; halving of life by 10 K: rule of thumb after Arrhenius',
+  'heat balance; halving of life by 10 °C (18 °F): rule of thumb after Arrhenius',
 );
 
 /** The sump on a cold day at a cruise. */

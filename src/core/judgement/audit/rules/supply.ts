@@ -3,7 +3,7 @@ import { sayVerdict } from '../../supply/say';
 import { numberDrillM } from '../../../foundations/units/boreSizes';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft, Move } from '../../../document/moves/move';
-import { formatQuantity } from '../../../foundations/units';
+import { formatQuantity, US_UNITS } from '../../../foundations/units';
 import type { AuditContext } from '../context';
 import { fig, rule } from '../rule';
 import { feedBranch } from './places';
@@ -86,7 +86,8 @@ function movesFor(c: AuditContext, id: string, verdict: Verdict, decisive: Check
           part: restrictor.id,
           path: ['boreM'],
           value: drill.boreM,
-          said: `fit a ${formatQuantity(drill.boreM, 'bore')} restrictor (no. ${drill.number})`,
+          // A number drill is inches; who thinks in millimetres reads those.
+          said: `fit a ${formatQuantity(drill.boreM, 'bore')} (${formatQuantity(drill.boreM, 'bore', US_UNITS)}, no. ${drill.number} drill) restrictor`,
         },
       ];
   }
