@@ -50,7 +50,7 @@ describe('A study in a view', () => {
     await waitFor(() => expect(result.current.partly).toBe(true));
     expect(result.current.running).toBe(true);
     const whole = studyHere(FAULT_STUDY, project, FAULTS);
-    expect(result.current.answer!.length).toBeLessThan(whole.length);
+    expect(result.current.answer!.every((f) => f.whole)).toBe(false);
     await ended(result);
     expect(result.current.answer).toEqual(whole);
     expect([result.current.partly, result.current.old]).toEqual([false, false]);
@@ -66,19 +66,27 @@ describe('A study in a view', () => {
     expect(result.current.answer!.length).toBeGreaterThan(5);
   });
 
-  it('is stopped for good: no task is begun after, and nothing partial is left standing', async () => {
+  it('is stopped for good: no task is begun after, what was proven stays and says that it is not all', async () => {
     openSmall();
     const { result } = faults();
     await waitFor(() => expect(result.current.partly).toBe(true));
     act(() => result.current.cancel());
-    const before = begun.length;
+    const [before, had] = [begun.length, result.current.answer];
+    expect(had!.length).toBeGreaterThan(0);
     await act(later);
-    expect([begun.length, result.current.running, result.current.answer, result.current.message]).toEqual([
+    const { running, answer, partly, stopped, message } = result.current;
+    expect([begun.length, running, answer === had, partly, stopped, message]).toEqual([
       before,
       false,
-      undefined,
+      true,
+      true,
+      'partly',
       '',
     ]);
+    // Another view of it does not begin it again.
+    const { result: again } = faults();
+    await act(later);
+    expect([begun.length, again.current.answer === had]).toEqual([before, true]);
   });
 
   it('keeps the answer that it had where a second run is stopped', async () => {

@@ -49,15 +49,16 @@ const put = (key: string, change: Partial<StudyState>) =>
     return { byKey: { ...Object.fromEntries(kept), [key]: { ...(own ?? NOTHING), ...change } } };
   });
 
-function stop(key: string): void {
+/** @param keeps what its tasks have proven stays, and it does not begin again by itself */
+function stop(key: string, keeps: boolean): void {
   running.get(key)?.abort();
   running.delete(key);
-  put(key, { status: 'idle', partial: undefined, stopped: true });
+  put(key, { status: 'idle', stopped: true, ...(keeps ? {} : { partial: undefined }) });
 }
 
 // A project that is opened in place of another wants the workers for itself.
 useDocument.subscribe((now, before) => {
-  if (now.opened !== before.opened) [...running.keys()].forEach(stop);
+  if (now.opened !== before.opened) [...running.keys()].forEach((key) => stop(key, false));
 });
 
 /** By the project's id: two projects may have one name, and a new name makes no other engine. @param request as text */
@@ -132,8 +133,8 @@ export interface StudyView<A> {
   readonly known: number;
   /** Why it failed; empty where it did not. */
   readonly message: string;
-  /** True where it was stopped before it had an answer. */
-  readonly stopped: boolean;
+  /** Where it was stopped before its end: whether it has something by then. */
+  readonly stopped: 'empty' | 'partly' | false;
   readonly run: () => void;
   readonly cancel: () => void;
 }
@@ -156,10 +157,11 @@ export function useStudy<N extends StudyName>(
   useEffect(() => {
     // What ran by itself for an earlier question of this view is not wanted any more.
     if (auto && before.current !== key && useStudies.getState().byKey[before.current]?.status === 'running')
-      stop(before.current);
+      stop(before.current, false);
     before.current = key;
     const known = useStudies.getState().byKey[key];
-    if (known && (known.answer !== undefined || known.status !== 'idle' || !auto)) return;
+    const hasSome = known?.answer !== undefined || known?.partial !== undefined;
+    if (known && (hasSome || known.status !== 'idle' || !auto)) return;
     put(key, { status: 'reading' });
     void (async () => {
       const [kept, kind] = await Promise.all([loadResult(key).catch(() => undefined), loadStudy(name)]);
@@ -187,7 +189,8 @@ export function useStudy<N extends StudyName>(
     if (auto === 'fresh' && isStale && status === 'idle' && !stopped) void begin(name, engine, request, key);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds the question
   }, [auto, isStale, status, stopped, key]);
-  const shown = status === 'running' && partial !== undefined ? partial : answer;
+  // A stopped run says more than an answer to what was there before.
+  const shown = partial && (status === 'running' || !answer || (isOld(answer) && !isOld(partial))) ? partial : answer;
   const given = shown?.for(engine);
   return {
     answer: given as AnswerOf<N> | undefined,
@@ -199,9 +202,14 @@ export function useStudy<N extends StudyName>(
     done,
     known,
     message: status === 'failed' ? message : '',
-    stopped: stopped && answer === undefined,
+    stopped:
+      stopped && shown !== undefined && shown === partial
+        ? 'partly'
+        : stopped && answer === undefined
+          ? 'empty'
+          : false,
     run: () => void begin(name, engine, request, key),
-    cancel: () => stop(key),
+    cancel: () => stop(key, true),
   };
 }
 

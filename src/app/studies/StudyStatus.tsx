@@ -24,6 +24,16 @@ export function StudyStatus({ study, doing }: { readonly study: StudyView<unknow
         {message} <Button onClick={run}>Try again</Button>
       </p>
     );
+  if (stopped === 'partly')
+    return (
+      <p className="notice stale" role="status">
+        <strong>Stopped</strong>
+        {progressOf(done, known)}: not the whole answer.{' '}
+        <Button type="primary" onClick={run}>
+          Run again
+        </Button>
+      </p>
+    );
   if (old)
     return (
       <p className="notice stale" role="status">

@@ -148,10 +148,10 @@ export default function EnvelopeView() {
 
 /** What is known of a component: while the map is being computed a failure is known, that it is supplied is not. */
 export function verdictSoFar(
-  { lookedShare }: Pick<Envelope, 'lookedShare'>,
+  { lookedAt, places }: Pick<Envelope, 'lookedAt' | 'places'>,
   { worst }: Pick<Envelope['consumers'][number], 'worst'>,
 ): Verdict {
-  return worst && (lookedShare === 1 || worst.value < 0) ? worst.verdict : 'unknown';
+  return worst && (lookedAt === places || worst.value < 0) ? worst.verdict : 'unknown';
 }
 
 /** The map of each component by itself, with the way to its worst state. */
@@ -182,7 +182,7 @@ function EachComponent({
             {c.worst && (
               <Button className={c.worst.value < 0 ? 'problem' : ''} onClick={() => onGo(c.worst!)}>
                 {sayValue(c.worst.value)}
-                {envelope.lookedShare < 1 ? ' so far,' : ''} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
+                {envelope.lookedAt < envelope.places ? ' so far,' : ''} at {formatQuantity(c.worst.x, 'speed', units)},{' '}
                 {formatQuantity(c.worst.y, UPWARD[envelope.y], units)}
               </Button>
             )}
@@ -193,7 +193,7 @@ function EachComponent({
               here={here}
               reach={reach}
               large={false}
-              label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}${envelope.lookedShare < 1 ? ' so far' : ''}` : envelope.lookedShare < 1 ? 'not computed yet' : 'not solved'}`}
+              label={`${c.name}: ${c.worst ? `smallest margin ${sayValue(c.worst.value)}${envelope.lookedAt < envelope.places ? ' so far' : ''}` : envelope.lookedAt < envelope.places ? 'not computed yet' : 'not solved'}`}
             />
           </li>
         ))}
@@ -204,14 +204,14 @@ function EachComponent({
 
 /** What the map shows, in words. One that is still being computed claims only what it has looked at. */
 export function summaryOf(envelope: Envelope, project: Project, units: UnitChoice): string {
-  const { failingShare, lookedShare, unsolved, crossing, y } = envelope;
-  const isWhole = lookedShare === 1;
+  const { failingShare, lookedAt, places, failsFromRevS, unsolved, crossing, y } = envelope;
+  const isWhole = lookedAt === places;
   const share = formatQuantity(failingShare, 'share', units);
   const fails = isWhole
     ? failingShare === 0
       ? 'Everything is supplied everywhere in the operating range.'
       : `Fails in ${share} of the operating range.`
-    : `So far ${formatQuantity(lookedShare, 'share', units)} of the operating range is computed; ${failingShare === 0 ? 'nothing fails there yet' : `${share} of that fails`}.`;
+    : `So far: ${failsFromRevS === null ? 'no failure found' : `fails from ${formatQuantity(failsFromRevS, 'speed', units)} upward`}; ${lookedAt} of ${places} conditions looked at.`;
   const session = crossing
     ? ` The session first fails at ${formatQuantity(crossing.x, 'speed', units)}, ${formatQuantity(crossing.y, 'temperature', units)}: ${crossing.name}, ${VERDICT_WORDS[crossing.verdict]}.`
     : isWhole && y === 'oil' && project.namedStates.length > 1 && envelope.overall.crossings.length > 0

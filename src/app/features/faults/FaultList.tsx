@@ -25,7 +25,7 @@ export default function FaultList() {
   const study = useStudy(engine, 'faults', { pairs });
   const faults = study.answer ?? [];
   const starving = faults.filter((f) => f.starved.length > 0);
-  const unseen = starving.filter((f) => !f.noticed).length;
+  const unseen = starving.filter((f) => f.whole && !f.noticed).length;
   return (
     <section aria-label="Faults" aria-busy={study.running} {...shownOf(study)}>
       <h2>{pairs ? 'Two faults at a time as well' : 'One fault at a time'}</h2>
@@ -37,8 +37,10 @@ export default function FaultList() {
         <>
           <p className="quiet">
             {study.partly ? 'So far ' : ''}
-            {starving.length} of {faults.length} leave a component with too little or too much oil; {unseen} of them
-            barely show on the gauge.
+            {starving.length} of {faults.length} leave a component with too little or too much oil;{' '}
+            {study.partly
+              ? `${faults.filter((f) => f.whole).length} of them looked at over the whole range.`
+              : `${unseen} of them barely show on the gauge.`}
           </p>
           {(all ? faults : faults.slice(0, SHOWN)).map((fault) => (
             <FaultRow key={fault.id} fault={fault} />

@@ -150,7 +150,7 @@ describe('The tolerances on the page', () => {
     ]);
     expect(screen.getByText(/1 stated by you/)).toBeTruthy();
     fireEvent.change(field, { target: { value: 'tight' } });
-    expect(screen.getByText(/a number, zero or more/)).toBeTruthy();
+    expect(screen.getByText(/^Not a number/)).toBeTruthy();
     expect(activeVariant(useDocument.getState().project!).tolerances).toHaveLength(1);
     fireEvent.click(screen.getByRole('button', { name: /^back to/, hidden: true }));
     expect(activeVariant(useDocument.getState().project!).tolerances ?? []).toEqual([]);

@@ -6,11 +6,18 @@ import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { RIG_HIGH_PA, betweenTanks } from '../../verification/testing/rig';
 import { demoProject } from '../../verification/testing/demo';
 import { sharedByTwo } from '../../verification/testing/shared';
-import { failureLines, type Envelope, type EnvelopeRequest } from './envelopeTasks';
+import {
+  failureLines,
+  type Envelope,
+  type EnvelopeReply,
+  type EnvelopeRequest,
+  type EnvelopeTask,
+} from './envelopeTasks';
 import { envelopeWork } from './envelopeWork';
 import { boundaryLines, crossedEdges, edgeKey, regionBelow, type MapPoint } from './marchingSquares';
 import { solveState } from '../../judgement/judgeState';
 import { studyHere } from '../job/runHere';
+import { StudyCircuits } from '../job/studyCircuits';
 import { ENVELOPE_STUDY } from './envelopeStudy';
 import { solverOf } from '../../verification/testing/solverOf';
 
@@ -212,6 +219,40 @@ describe('The envelope', () => {
     expect(part).toBe('turbo');
     expect(suppliedAt(x - 0.05, y)).toBe(true);
     expect(suppliedAt(x + 0.05, y)).toBe(false);
+  });
+
+  it('so far claims only what was looked at: each failure stands in the end, and rows come hot, cold, then between', () => {
+    const project = demoProject();
+    const request = { y: 'oil' } as const;
+    const circuits = new StudyCircuits(project);
+    const run = ENVELOPE_STUDY.start(project, request);
+    const tasks = run.next().value as readonly EnvelopeTask[];
+    const ys = tasks.map((t) => (t.kind === 'row' ? t.y : NaN));
+    const sorted = [...ys].sort((a, b) => a - b);
+    expect(ys.slice(0, 3)).toEqual([sorted.at(-1), sorted[0], sorted[Math.ceil((sorted.length - 1) / 2)]]);
+    const whole = studyHere(ENVELOPE_STUDY, project, request);
+    const replies: EnvelopeReply[] = [];
+    let before = 0;
+    for (const task of tasks) {
+      replies.push(ENVELOPE_STUDY.work(circuits, task));
+      const now = ENVELOPE_STUDY.partial(project, request, replies)!;
+      expect(now.lookedAt).toBeGreaterThanOrEqual(before);
+      before = now.lookedAt;
+      expect(now.lookedAt).toBeLessThan(now.places);
+      if (now.failsFromRevS !== null) expect(now.failsFromRevS).toBeGreaterThanOrEqual(whole.failsFromRevS!);
+      // Drawn only at places that were looked at; what fails there fails in the end.
+      now.overall.values.forEach((row, iy) =>
+        row.forEach((v, ix) => {
+          const at = [whole.ys.indexOf(now.ys[iy]!), whole.speedsRevS.indexOf(now.speedsRevS[ix]!)] as const;
+          const end = whole.overall.values[at[0]]![at[1]]!;
+          if (v !== null) expect([at, v < 0]).toEqual([at, end < 0]);
+        }),
+      );
+    }
+    const rest = run.next(replies).value as readonly EnvelopeTask[];
+    // A few places a task: the first rows are there after a fraction of the work.
+    expect(tasks[0]!.kind === 'row' && tasks[0]!.columns.length).toBeLessThan(whole.speedsRevS.length / 3);
+    expect(rest.every((t) => t.kind === 'row')).toBe(true);
   });
 
   it('is the same whoever does which task in which order', () => {

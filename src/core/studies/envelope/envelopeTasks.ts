@@ -9,8 +9,9 @@ import { verdictSchema } from '../../judgement/stateResult';
 const SPEEDS = 33;
 const ROWS = 21;
 const HEAT_ROWS = 14;
-/** Rows and edges that a worker is given at a time. */
-const ROWS_AT_A_TIME = 2;
+/** Every so many columns are looked at first, all rows of them: what is known early is known of the whole map. */
+const COARSE_STEP = 4;
+/** Edges that a worker is given at a time. */
 const EDGES_AT_A_TIME = 24;
 /** Loadings of a filter, new to neglected. @source common practice: 3 at the usual change, 12 neglected */
 const LOADINGS = [1, 12] as const;
@@ -34,10 +35,14 @@ const worstSchema = z.strictObject({ consumer: z.int(), verdict: verdictSchema }
 
 export const taskSchema = z.discriminatedUnion('kind', [
   z.strictObject({
-    kind: z.literal('rows'),
+    kind: z.literal('row'),
     request: requestSchema,
     speedsRevS: z.array(z.number()),
-    ys: z.array(z.number()),
+    /** Columns to look at. */
+    columns: z.array(z.int()),
+    y: z.number(),
+    /** From the right: so that neighbouring tasks do not all begin at rest. */
+    backward: z.boolean(),
   }),
   /** Crossings to be found: of one consumer, or of any where it is −1. */
   z.strictObject({
@@ -60,18 +65,17 @@ export type EnvelopeTask = z.infer<typeof taskSchema>;
 const consumerSchema = z.strictObject({ part: z.string(), name: z.string() });
 export const replySchema = z.discriminatedUnion('kind', [
   z.strictObject({
-    kind: z.literal('rows'),
+    kind: z.literal('row'),
     consumers: z.array(consumerSchema),
-    rows: z.array(
-      z.strictObject({
-        y: z.number(),
-        values: z.array(z.array(value)),
-        /** The worst consumer of each column. */
-        worst: z.array(worstSchema),
-        /** Of each consumer: the column within reach where it has least. */
-        least: z.array(z.strictObject({ ix: z.int(), verdict: verdictSchema }).nullable()),
-      }),
-    ),
+    y: z.number(),
+    /** Columns that were looked at, as numbers of all columns. */
+    columns: z.array(z.int()),
+    /** Of each consumer, by column looked at. */
+    values: z.array(z.array(value)),
+    /** The worst consumer of each column looked at. */
+    worst: z.array(worstSchema),
+    /** Of each consumer: the column within reach where it has least, as a number of all columns. */
+    least: z.array(z.strictObject({ ix: z.int(), verdict: verdictSchema }).nullable()),
   }),
   z.strictObject({ kind: z.literal('edges'), at: z.array(z.number()) }),
   z.strictObject({
@@ -80,7 +84,7 @@ export const replySchema = z.discriminatedUnion('kind', [
   }),
 ]);
 export type EnvelopeReply = z.infer<typeof replySchema>;
-type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
+type RowReply = Extract<EnvelopeReply, { kind: 'row' }>;
 
 const mapShape = {
   /**
@@ -112,8 +116,11 @@ export const envelopeSchema = z.strictObject({
   failingShare: z.number(),
   /** States that did not solve. */
   unsolved: z.int(),
-  /** Share of the states within reach that were looked at; below 1 while the map is being computed. */
-  lookedShare: z.number().min(0).max(1),
+  /** Least speed at which something within reach was found not supplied; null where nothing was. */
+  failsFromRevS: z.number().nullable(),
+  /** States within reach that were looked at, of so many: fewer while the map is being computed. */
+  lookedAt: z.int(),
+  places: z.int(),
   /** Where to write on the map who fails there. */
   labels: z.array(z.strictObject({ ...pointSchema.shape, ...consumerSchema.shape, verdict: verdictSchema })),
   /**
@@ -150,10 +157,46 @@ export function envelopeAxes(
   }
 }
 
+/** No margin of a map is larger. */
+const MOST = Infinity;
+
+/**
+ * Values in the order in which they tell most: both ends, the greater first since that is where oil and air are hottest,
+ * then the middle of each gap, the widest first.
+ */
+function fromBothEnds(values: readonly number[]): number[] {
+  const last = values.length - 1;
+  const order = [last, 0];
+  for (let gaps: readonly (readonly [number, number])[] = [[0, last]]; gaps.length > 0;) {
+    const halved = gaps.flatMap(([a, b]) => (b - a > 1 ? [[a, Math.ceil((a + b) / 2), b] as const] : []));
+    order.push(...halved.map(([, middle]) => middle).reverse());
+    gaps = halved.flatMap(([a, middle, b]) => [
+      [a, middle],
+      [middle, b],
+    ]);
+  }
+  return order.map((i) => values[i]!);
+}
+
 export function* start(project: Project, request: EnvelopeRequest): Study<EnvelopeTask, EnvelopeReply, Envelope> {
   const { speedsRevS, ys } = envelopeAxes(project, request);
-  const first = yield inPieces(ys, ROWS_AT_A_TIME).map((piece) => ({ kind: 'rows', request, speedsRevS, ys: piece }));
-  const map = mapOf(project, request, first)!;
+  const row = (y: number, columns: readonly number[]): EnvelopeTask => ({
+    kind: 'row',
+    request,
+    speedsRevS,
+    columns: [...columns],
+    y,
+    backward: ys.indexOf(y) % 2 === 1,
+  });
+  const coarse = speedsRevS.flatMap((_, ix) => (ix % COARSE_STEP === 0 ? [ix] : []));
+  const fine = speedsRevS.flatMap((_, ix) => (ix % COARSE_STEP === 0 ? [] : [ix]));
+  const looked = yield fromBothEnds(ys).map((y) => row(y, coarse));
+  // The rest of the rows that have least first: what fails is known before what holds.
+  const least = (reply: EnvelopeReply) =>
+    reply.kind === 'row' ? Math.min(...reply.values.flat().map((v) => v ?? MOST)) : MOST;
+  const worstFirst = [...looked].sort((a, b) => least(a) - least(b));
+  const rest = yield worstFirst.flatMap((r) => (r.kind === 'row' ? [row(r.y, fine)] : []));
+  const map = mapOf(project, request, [...looked, ...rest])!;
   const searched = [map.overall, ...map.consumers].flatMap(({ values }, i) =>
     crossedEdges(values).map((edge) => ({ ...ends(edge, values), edge, map: i, consumer: i - 1 })),
   );
@@ -216,44 +259,90 @@ export const crossingsOf = ({ crossings }: EnvelopeMap): ReadonlyMap<string, Map
 /** Where supply begins to fail on a map, as lines. */
 export const failureLines = (map: EnvelopeMap): MapPoint[][] => boundaryLines(map.values, crossingsOf(map));
 
-/** The map from the rows that are there; those that are not yet are null. */
+/** What is known of one row: by column, undefined where it was not looked at. */
+interface Row {
+  /** By consumer, then by column. */
+  readonly values: (number | null)[][];
+  readonly worst: (RowReply['worst'][number] | undefined)[];
+  /** Of each consumer: the column within reach where it has least, of those looked at. */
+  readonly least: RowReply['least'];
+}
+
+/** Puts together what was looked at of one row. */
+function joined(replies: readonly RowReply[], consumers: number, columns: number): Row {
+  const row: Row = {
+    values: Array.from({ length: consumers }, () => new Array<number | null>(columns).fill(null)),
+    worst: new Array<Row['worst'][number]>(columns).fill(undefined),
+    least: [],
+  };
+  for (const reply of replies)
+    reply.columns.forEach((ix, n) => {
+      reply.values.forEach((of, c) => (row.values[c]![ix] = of[n]!));
+      row.worst[ix] = reply.worst[n]!;
+    });
+  const least = row.values.map((of, c) =>
+    replies
+      .flatMap((reply) => reply.least[c] ?? [])
+      .reduce<RowReply['least'][number]>((best, at) => (best && of[best.ix]! <= of[at.ix]! ? best : at), null),
+  );
+  return { ...row, least };
+}
+
+/**
+ * The map from what was looked at so far. Until every column of every row is there it is drawn on those rows and columns
+ * that are whole: nothing is drawn between places that were not looked at.
+ */
 export function mapOf(
   project: Project,
   request: EnvelopeRequest,
   replies: readonly EnvelopeReply[],
 ): Envelope | undefined {
-  const { speedsRevS, ys } = envelopeAxes(project, request);
-  const given = replies.flatMap((r) => (r.kind === 'rows' ? [r] : []));
+  const axes = envelopeAxes(project, request);
+  const given = replies.flatMap((r) => (r.kind === 'row' ? [r] : []));
   const consumers = given[0]?.consumers;
   if (!consumers) return undefined;
-  const byY = new Map<number, Row>(given.flatMap((r) => r.rows.map((row) => [row.y, row] as const)));
-  const rows = ys.map((y) => byY.get(y));
-  const none = () => speedsRevS.map(() => null);
+  const known = axes.ys.map((y) => {
+    const own = given.filter((r) => r.y === y);
+    return own.length > 0 ? joined(own, consumers.length, axes.speedsRevS.length) : undefined;
+  });
   const within = reachOf(inSeason(project, activeVariant(project)), request);
-  const overall = rows.map((row) => row?.worst.map((w, ix) => (w ? row.values[w.consumer]![ix]! : null)) ?? none());
-  const reached: { readonly failing: boolean }[] = [];
-  const withinReach = (row: Row | undefined, iy: number) =>
-    speedsRevS.filter((x, ix) => within(x, ys[iy]!) && row?.worst[ix] !== null).length;
-  const inReach = rows.reduce((sum, row, iy) => sum + withinReach(row, iy), 0);
-  rows.forEach((row, iy) =>
-    row?.worst.forEach(
-      (w, ix) => w && within(speedsRevS[ix]!, ys[iy]!) && reached.push({ failing: overall[iy]![ix]! < 0 }),
-    ),
+  const reached = known.map((row, iy) =>
+    axes.speedsRevS.flatMap((x, ix) => (within(x, axes.ys[iy]!) ? [row?.worst[ix]] : [])),
+  );
+  const places = reached.flat();
+  const lookedAt = places.filter((w) => w !== undefined).length;
+  const failing = known.flatMap((row, iy) =>
+    axes.speedsRevS.flatMap((x, ix) => {
+      const w = row?.worst[ix];
+      return w && within(x, axes.ys[iy]!) && row.values[w.consumer]![ix]! < 0 ? [x] : [];
+    }),
+  );
+  const isWhole = known.every((row) => row?.worst.every((w) => w !== undefined));
+  const drawn = {
+    rows: axes.ys.flatMap((_, iy) => (known[iy] ? [iy] : [])),
+    columns: axes.speedsRevS.flatMap((_, ix) => (isWhole || ix % COARSE_STEP === 0 ? [ix] : [])),
+  };
+  const speedsRevS = drawn.columns.map((ix) => axes.speedsRevS[ix]!);
+  const ys = drawn.rows.map((iy) => axes.ys[iy]!);
+  const rows = drawn.rows.map((iy) => known[iy]!);
+  const valuesOf = (c: number) => rows.map((row) => drawn.columns.map((ix) => row.values[c]![ix]!));
+  const worst = rows.map((row) => drawn.columns.map((ix) => row.worst[ix] ?? null));
+  const overall = rows.map((row, iy) =>
+    worst[iy]!.map((w, n) => (w ? row.values[w.consumer]![drawn.columns[n]!]! : null)),
   );
   return {
     y: request.y,
     speedsRevS,
     ys,
     overall: { values: overall, crossings: [] },
-    consumers: consumers.map((c, i) => {
-      const values = rows.map((row) => row?.values[i] ?? none());
-      return { ...c, values, crossings: [], worst: worstOf(values, i) };
-    }),
-    failingShare: reached.length > 0 ? reached.filter((r) => r.failing).length / reached.length : 0,
-    lookedShare: inReach > 0 ? reached.length / inReach : 1,
-    unsolved: rows.reduce((sum, row) => sum + (row?.worst.filter((w) => w === null).length ?? 0), 0),
+    consumers: consumers.map((c, i) => ({ ...c, values: valuesOf(i), crossings: [], worst: worstOf(i) })),
+    failingShare: lookedAt > 0 ? failing.length / places.filter(Boolean).length || 0 : 0,
+    failsFromRevS: failing.length > 0 ? Math.min(...failing) : null,
+    lookedAt,
+    places: places.length,
+    unsolved: known.reduce((sum, row) => sum + (row?.worst.filter((w) => w === null).length ?? 0), 0),
     labels: labelsOf(
-      rows.map((row, iy) => row?.worst.map((w, ix) => (within(speedsRevS[ix]!, ys[iy]!) ? w : null)) ?? none()),
+      worst.map((row, iy) => row.map((w, ix) => (within(speedsRevS[ix]!, ys[iy]!) ? w : null))),
       overall,
     ).flatMap(({ consumer, verdict, ix, iy }) => ({
       x: speedsRevS[ix]!,
@@ -272,14 +361,14 @@ export function mapOf(
     crossing: null,
   };
 
-  function worstOf(values: Grid, consumer: number): Envelope['consumers'][number]['worst'] {
+  function worstOf(consumer: number): Envelope['consumers'][number]['worst'] {
     let found: Envelope['consumers'][number]['worst'] = null;
-    rows.forEach((row, iy) => {
+    known.forEach((row, iy) => {
       const least = row?.least[consumer];
       if (!least) return;
-      const here = values[iy]![least.ix]!;
+      const here = row!.values[consumer]![least.ix]!;
       if (!found || here < found.value)
-        found = { x: speedsRevS[least.ix]!, y: ys[iy]!, value: here, verdict: least.verdict };
+        found = { x: axes.speedsRevS[least.ix]!, y: axes.ys[iy]!, value: here, verdict: least.verdict };
     });
     return found;
   }
@@ -289,7 +378,7 @@ export function mapOf(
  * For each consumer that is the worst failing one on enough of the map: the grid place deepest inside its region.
  * @param worst null beyond reach
  */
-function labelsOf(worst: readonly (readonly Row['worst'][number][])[], overall: Grid) {
+function labelsOf(worst: readonly (readonly RowReply['worst'][number][])[], overall: Grid) {
   const places = new Map<
     number,
     { ix: number; iy: number; depth: number; count: number; verdict: z.infer<typeof verdictSchema> }

@@ -134,13 +134,11 @@ export function envelopeWork(circuits: StudyCircuits, task: EnvelopeTask): Envel
   const map = circuits.kept(`map ${JSON.stringify(task.request)}`, () => new MapSolver(circuits, task.request));
   map.reset();
   switch (task.kind) {
-    case 'rows':
+    case 'row':
       return {
-        kind: 'rows',
+        kind: 'row',
         consumers: map.probes.map(({ part }) => ({ part: part.id, name: part.name })),
-        rows: task.ys.map((y, i) =>
-          rowOf(map, task.speedsRevS, y, i % 2 === 1, reachOf(circuits.circuit().project, task.request)),
-        ),
+        ...rowOf(map, task, reachOf(circuits.circuit().project, task.request)),
       };
     case 'edges':
       return {
@@ -153,30 +151,32 @@ export function envelopeWork(circuits: StudyCircuits, task: EnvelopeTask): Envel
 }
 
 type Edge = Extract<EnvelopeTask, { kind: 'edges' }>['edges'][number];
-type Row = Extract<EnvelopeReply, { kind: 'rows' }>['rows'][number];
+type RowTask = Extract<EnvelopeTask, { kind: 'row' }>;
+type Row = Omit<Extract<EnvelopeReply, { kind: 'row' }>, 'kind' | 'consumers'>;
 
 function rowOf(
   map: MapSolver,
-  speedsRevS: readonly number[],
-  y: number,
-  backward: boolean,
+  { speedsRevS, columns, y, backward }: RowTask,
   within: (x: number, y: number) => boolean,
 ): Row {
-  const values = map.probes.map(() => speedsRevS.map((): number | null => null));
+  const values = map.probes.map(() => columns.map((): number | null => null));
   const least = map.probes.map((): Row['least'][number] => null);
-  const worst = speedsRevS.map((): ReturnType<MapSolver['worst']> => null);
-  for (let n = 0; n < speedsRevS.length; n++) {
-    const ix = backward ? speedsRevS.length - 1 - n : n;
+  const leastValue = map.probes.map(() => Infinity);
+  const worst = columns.map((): ReturnType<MapSolver['worst']> => null);
+  for (let k = 0; k < columns.length; k++) {
+    const n = backward ? columns.length - 1 - k : k;
+    const ix = columns[n]!;
     if (!map.at(speedsRevS[ix]!, y)) continue;
     const reached = within(speedsRevS[ix]!, y);
     values.forEach((row, c) => {
-      row[ix] = map.value(c);
-      const before = least[c];
-      if (reached && (!before || row[ix] < row[before.ix]!)) least[c] = { ix, verdict: map.verdict(c) };
+      row[n] = map.value(c);
+      if (!reached || row[n] >= leastValue[c]!) return;
+      leastValue[c] = row[n];
+      least[c] = { ix, verdict: map.verdict(c) };
     });
-    worst[ix] = map.worst();
+    worst[n] = map.worst();
   }
-  return { y, values, worst, least };
+  return { y, columns: [...columns], values, worst, least };
 }
 
 const between = (from: MapPoint, to: MapPoint, t: number): MapPoint => ({

@@ -1,11 +1,11 @@
 import type { z } from 'zod';
 import type { StudyKind } from '../job/study';
 import {
+  knownSoFar,
   replySchema,
   requestSchema,
   start,
   taskSchema,
-  worstFirst,
   type FaultOutcome,
   type FaultTask,
 } from './faultTasks';
@@ -24,7 +24,7 @@ export const FAULT_STUDY = {
   answerSchema: replySchema,
   start,
   work: faultWork,
-  partial: (_project, _request, replies) => worstFirst(replies.flat()),
+  partial: (_project, _request, replies) => knownSoFar(replies.flat()),
   commands: [
     {
       name: 'faults',

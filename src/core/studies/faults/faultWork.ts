@@ -20,13 +20,17 @@ interface Swept {
   readonly gaugePa: ReadonlyMap<string, number>;
 }
 
-function sweepOf(project: Project, variant: Variant): Swept | undefined {
+/** Speeds and temperatures of the conditions that are looked at first, ends included. */
+const FIRST_LOOK = [3, 2] as const;
+
+function sweepOf(project: Project, variant: Variant, whole: boolean): Swept | undefined {
   const made = CircuitSolver.of({ ...project, variants: [variant], activeVariant: variant.id });
   if (!made.ok) return undefined;
   const port = gaugePort(variant.circuit.parts);
   const node = port === undefined ? undefined : made.circuit.compiled.nodeOfPort.get(port);
   const gaugePa = new Map<string, number>();
-  const sweep = sweepToEnd(made.circuit, undefined, undefined, ({ speedRevS, oilTemperatureK }, { solver }) => {
+  const [speeds, temperatures] = whole ? [undefined, undefined] : FIRST_LOOK;
+  const sweep = sweepToEnd(made.circuit, speeds, temperatures, ({ speedRevS, oilTemperatureK }, { solver }) => {
     // A gauge that is cut off stands at zero.
     gaugePa.set(`${speedRevS} ${oilTemperatureK}`, node === undefined ? 0 : solver.workspace.pressurePa[node]!);
   });
@@ -47,10 +51,10 @@ function gaugeOf(normal: Swept, faulty: Swept): FaultOutcome['gauge'] {
   return found;
 }
 
-/** Puts sets of faults in, each by itself, and sweeps the reachable states. */
-export function faultWork(circuits: StudyCircuits, { ids }: FaultTask): FaultOutcome[] {
+/** Puts sets of faults in, each by itself, and sweeps the reachable states, or a few of them. */
+export function faultWork(circuits: StudyCircuits, { ids, whole }: FaultTask): FaultOutcome[] {
   const { project, variant } = circuits;
-  const normal = circuits.kept('without faults', () => sweepOf(project, variant));
+  const normal = circuits.kept(`without faults ${whole}`, () => sweepOf(project, variant, whole));
   if (!normal) return [];
   const faults = circuits.kept('single faults', () => new Map(singleFaults(variant).map((f) => [f.id, f])));
   const before = new Set(shortfalls(normal.sweep).map((s) => `${s.part} ${s.decisive?.side ?? s.verdict}`));
@@ -64,8 +68,9 @@ export function faultWork(circuits: StudyCircuits, { ids }: FaultTask): FaultOut
   function outcomeOf(id: string, set: readonly Fault[]): FaultOutcome {
     const head = { id, parts: set.map((f) => f.part), title: set.map((f) => f.title).join('; ') };
     const altered = set.reduce<Variant | undefined>((v, fault) => v && fault.apply(v), variant);
-    const faulty = altered && sweepOf(project, altered);
-    if (!faulty) return { ...head, outcome: 'impossible', starved: [], gauge: null, noticed: false };
+    const faulty = altered && sweepOf(project, altered, whole);
+    if (!faulty)
+      return { ...head, outcome: 'impossible', starved: [], gauge: null, noticed: false, conditions: 0, whole: true };
     const starved = shortfalls(faulty.sweep).filter((s) => !before.has(`${s.part} ${s.decisive?.side ?? s.verdict}`));
     const gauge = gaugeOf(normal!, faulty);
     const off = gauge ? Math.abs(gauge.faultyPa - gauge.normalPa) : 0;
@@ -73,7 +78,16 @@ export function faultWork(circuits: StudyCircuits, { ids }: FaultTask): FaultOut
       ...head,
       starved,
       gauge,
-      outcome: faulty.sweep.notConverged.length > 0 ? 'unsolved' : starved.length > 0 ? 'starves' : 'harmless',
+      conditions: faulty.sweep.states,
+      whole,
+      outcome:
+        whole && faulty.sweep.notConverged.length > 0
+          ? 'unsolved'
+          : starved.length > 0
+            ? 'starves'
+            : whole
+              ? 'harmless'
+              : 'open',
       noticed: gauge !== null && off >= NOTICED_PA && off >= NOTICED_SHARE * Math.abs(gauge.normalPa),
     };
   }

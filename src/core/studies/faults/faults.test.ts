@@ -92,7 +92,7 @@ describe('Single faults', () => {
     const circuits = new StudyCircuits(project);
     const starvedBy = (id: string) => {
       expect(ids).toContain(id);
-      return new Set(FAULT_STUDY.work(circuits, { ids: [id] })[0]!.starved.map((s) => s.part));
+      return new Set(FAULT_STUDY.work(circuits, { ids: [id], whole: true })[0]!.starved.map((s) => s.part));
     };
     const [one, other, together] = ['pump.worn', 'mains.worn', 'pump.worn + mains.worn'].map(starvedBy) as [
       Set<string>,
@@ -134,5 +134,26 @@ describe('A leak', () => {
       1,
       1.5,
     );
+  });
+
+  it('so far claim only what was looked at: what starves early starves in the end, and nothing is called harmless', () => {
+    const project = { ...THORNBACK, variants: [STOCK], activeVariant: STOCK.id };
+    const circuits = new StudyCircuits(project);
+    const run = FAULT_STUDY.start(project, { pairs: false });
+    const first = (run.next().value as readonly FaultTask[]).map((task) => FAULT_STUDY.work(circuits, task));
+    const early = FAULT_STUDY.partial(project, { pairs: false }, first);
+    const rest = run.next(first).value as readonly FaultTask[];
+    const whole = run.next(rest.map((task) => FAULT_STUDY.work(circuits, task))).value as readonly FaultOutcome[];
+    expect(new Set(early.map((f) => f.outcome))).toEqual(new Set(['starves', 'open']));
+    expect(early.every((f) => !f.whole && f.conditions < 10)).toBe(true);
+    for (const fault of early.filter((f) => f.outcome === 'starves'))
+      expect([fault.id, whole.find((f) => f.id === fault.id)!.outcome]).toEqual([fault.id, 'starves']);
+    // What starves already is gone through first, and the end has each fault once, over the whole range.
+    expect(rest[0]!.ids).toEqual(early.slice(0, rest[0]!.ids.length).map((f) => f.id));
+    expect([whole.length, whole.every((f) => f.whole)]).toEqual([early.length, true]);
+    const mixed = FAULT_STUDY.partial(project, { pairs: false }, [...first, whole.slice(0, 3)]);
+    expect([mixed.length, mixed.filter((f) => f.whole).length]).toEqual([early.length, 3]);
+    // A fraction of a sweep's states each: the first of them comes long before one whole sweep would.
+    expect(first[0]!.reduce((sum, f) => sum + f.conditions, 0)).toBeLessThan(whole[0]!.conditions / 4);
   });
 });
