@@ -1,3 +1,4 @@
+import { inFull } from '../document/project/inFull';
 import type { Project } from '../document/project/project';
 import { demoProject } from '../verification/testing/demo';
 import { blockExchange, blockStore, steadyCoolantK } from './conditions';
@@ -7,7 +8,7 @@ type Heat = Partial<Project['engine']['heat']>;
 /** The demo's engine with a swept volume of its own: 7000 rpm at most, 850 at idle. */
 function engineWith(heat: Heat, displacementM3: number | undefined = 1.6e-3): Project {
   const project = demoProject();
-  return {
+  return inFull({
     ...project,
     engine: {
       ...project.engine,
@@ -16,7 +17,7 @@ function engineWith(heat: Heat, displacementM3: number | undefined = 1.6e-3): Pr
       displacementM3,
       heat: { ...project.engine.heat, brakePowerW: 50e3, finConductanceWK: undefined, ...heat },
     },
-  };
+  });
 }
 
 const AIR_COOLED: Heat = { blockCooledBy: 'air', blockConductanceWK: 60 };
@@ -31,9 +32,9 @@ describe('Fins of an air-cooled block (figures: engineering judgement, see the m
     expect(finsOf(engineWith(AIR_COOLED), 15)).toBeCloseTo(59.2, 9);
     expect(finsOf(engineWith(AIR_COOLED, 0.8e-3), 15)).toBeCloseTo(59.2 * 0.5 ** 0.95, 9);
     expect(finsOf(engineWith({ ...AIR_COOLED, finConductanceWK: 33 }), 15)).toBeCloseTo(33, 9);
-    const unknown = engineWith(AIR_COOLED);
-    const nothingStated = { ...unknown, engine: { ...unknown.engine, displacementM3: undefined } };
-    expect(finsOf(nothingStated, 15)).toBeCloseTo(59.2 * (2 / 1.6) ** 0.95, 9);
+    const { displacementM3: _, heat, ...engine } = engineWith(AIR_COOLED).engine;
+    const nothingStated = { ...demoProject(), engine: { ...engine, heat: { ...heat, finConductanceWK: undefined } } };
+    expect(finsOf(inFull(nothingStated), 15)).toBeCloseTo(59.2 * (2 / 1.6) ** 0.95, 9);
   });
 
   it('feel the road’s wind or their own fan’s, whichever is more, and keep half in still air', () => {
@@ -79,8 +80,8 @@ describe('What a block stores in a run in time (figures: engineering judgement, 
     expect(blockStore(coolant)).toMatchObject({ capacityJK: 32e3, mostK: 363 });
     expect(blockStore(air)).toMatchObject({ capacityJK: 32e3, mostK: Infinity });
     expect(blockStore(engineWith({ coolantCapacityJK: 50e3 })).capacityJK).toBe(50e3);
-    const unknown = { ...coolant, engine: { ...coolant.engine, displacementM3: undefined } };
-    expect(blockStore(unknown).capacityJK).toBe(40e3);
+    const { displacementM3: _, ...engine } = demoProject().engine;
+    expect(blockStore(inFull({ ...coolant, engine })).capacityJK).toBe(40e3);
   });
 
   it('coolant gains 2 kW a litre at idle, four times at most, and as much as the brake power; it loses 3 W/K a litre', () => {

@@ -1,8 +1,9 @@
 import { partSchema, type PartOf } from '../document/parts/part';
+import { inFull, partInFull } from '../document/project/inFull';
 import { demoProject } from '../verification/testing/demo';
 import { brakePowerW, consumerHeatW, engineHeatW, windConductanceWK } from './conditions';
 
-const project = demoProject();
+const project = inFull(demoProject());
 const { engine } = project;
 const MAXIMUM = engine.maximumSpeedRevS;
 const bare = { ...project, engine: { ...engine, heat: { ...engine.heat, brakePowerW: undefined } } };
@@ -16,9 +17,9 @@ describe('Brake power', () => {
   });
 
   it('is 60 kW a litre where it is not stated, of two litres where no volume is', () => {
-    expect(brakePowerW(bare, MAXIMUM, 1)).toBeCloseTo(60e6 * 2.3e-3, 6);
+    expect(brakePowerW(inFull(bare), MAXIMUM, 1)).toBeCloseTo(60e6 * 2.3e-3, 6);
     const unknown = { ...bare, engine: { ...bare.engine, displacementM3: undefined } };
-    expect(brakePowerW(unknown, MAXIMUM, 1)).toBeCloseTo(120e3, 6);
+    expect(brakePowerW(inFull(unknown), MAXIMUM, 1)).toBeCloseTo(120e3, 6);
   });
 });
 
@@ -44,7 +45,7 @@ describe('Heat of a fed part', () => {
       viscousShare: 0.5,
       ...own,
     });
-    return part as PartOf<'consumer'>;
+    return partInFull(part as PartOf<'consumer'>);
   };
   const full = (own: object) => consumerHeatW(fed(own), project, MAXIMUM, 1);
 

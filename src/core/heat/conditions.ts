@@ -1,3 +1,4 @@
+import { fullEngine } from '../document/project/inFull';
 import type { Project } from '../document/project/project';
 import type { PartOf } from '../document/parts/part';
 
@@ -11,18 +12,13 @@ export interface Conditions {
 
 export const DEFAULT_CONDITIONS: Conditions = { airTemperatureK: 293.15, roadSpeedMS: 30, load: 0.7 };
 
-/** Brake power a swept volume where none is stated [W/m³]. @source engineering judgement: 60 kW a litre */
-const POWER_PER_VOLUME = 60e6;
-const ASSUMED_VOLUME_M3 = 2e-3;
-
 /**
  * Brake power at a speed and load [W]: constant torque, so it rises with speed.
  * @source common practice for an estimate
  */
 export function brakePowerW(project: Project, speedRevS: number, load: number): number {
-  const { engine } = project;
-  const most = engine.heat.brakePowerW ?? POWER_PER_VOLUME * (engine.displacementM3 ?? ASSUMED_VOLUME_M3);
-  return load * most * Math.min(1.1, speedRevS / engine.maximumSpeedRevS);
+  const engine = fullEngine(project);
+  return load * engine.heat.brakePowerW * Math.min(1.1, speedRevS / engine.maximumSpeedRevS);
 }
 
 /**
@@ -37,26 +33,14 @@ export function engineHeatW(project: Project, speedRevS: number, load: number): 
   );
 }
 
-const DUTY_HEAT_W: Readonly<Record<PartOf<'consumer'>['duty'], number>> = {
-  turbo: 900,
-  supercharger: 250,
-  lifters: 0,
-  phaser: 0,
-  tensioner: 0,
-  gears: 100,
-  other: 0,
-};
-const ROLLING_TURBO_W = 700;
 /** Share of a turbo's heat that is there without load. @source engineering judgement */
 const IDLE_SHARE = 0.15;
 
-/** Heat that a fed part gives its oil [W]. @source engineering judgement where the part states none */
+/** Heat that a fed part gives its oil [W]. @param part in full */
 export function consumerHeatW(part: PartOf<'consumer'>, project: Project, speedRevS: number, load: number): number {
-  const full =
-    part.heatW ?? (part.duty === 'turbo' && part.bearingType === 'rolling' ? ROLLING_TURBO_W : DUTY_HEAT_W[part.duty]);
   const running = Math.min(1, speedRevS / project.engine.maximumSpeedRevS);
   return (
-    full *
+    (part.heatW ?? 0) *
     part.count *
     (IDLE_SHARE * Math.min(1, speedRevS / project.engine.idleSpeedRevS) + (1 - IDLE_SHARE) * load * running)
   );
@@ -79,12 +63,6 @@ const BLOCK_AIR_MS = 15;
 const BLOCK_LEAST_SHARE = 0.5;
 
 /**
- * Fins of an air-cooled block at 15 m/s, 37 W/K a litre at 1.6 L, and how they grow with it.
- * @source engineering judgement
- */
-const FINS_EXPONENT = 0.95;
-const FINS_PER_VOLUME = 37 * 1.6 * 1.6e-3 ** -FINS_EXPONENT;
-/**
  * Heat into an air-cooled crankcase at idle [W/m³], at most twice of it with speed, and a share of the brake power.
  * @source engineering judgement
  */
@@ -99,19 +77,18 @@ export interface BlockExchange {
 }
 
 /** What an air-cooled block's fins give to the air [W/K]. */
-function finsWK({ engine }: Project, speedRevS: number, roadSpeedMS: number): number {
-  const at15 =
-    engine.heat.finConductanceWK ?? FINS_PER_VOLUME * (engine.displacementM3 ?? ASSUMED_VOLUME_M3) ** FINS_EXPONENT;
-  const fanMS = ((engine.heat.blockFanMS ?? 0) * speedRevS) / engine.maximumSpeedRevS;
-  return at15 * Math.max(BLOCK_LEAST_SHARE, (Math.max(roadSpeedMS, fanMS) / BLOCK_AIR_MS) ** 0.6);
+function finsWK(project: Project, speedRevS: number, roadSpeedMS: number): number {
+  const { heat, maximumSpeedRevS } = fullEngine(project);
+  const fanMS = (heat.blockFanMS * speedRevS) / maximumSpeedRevS;
+  return heat.finConductanceWK * Math.max(BLOCK_LEAST_SHARE, (Math.max(roadSpeedMS, fanMS) / BLOCK_AIR_MS) ** 0.6);
 }
 
 /** Heat that combustion gives an air-cooled crankcase [W]. */
 function crankcaseHeatW(project: Project, speedRevS: number, load: number): number {
-  const { engine } = project;
+  const engine = fullEngine(project);
   return (
     CRANKCASE_IDLE_PER_VOLUME *
-      (engine.displacementM3 ?? ASSUMED_VOLUME_M3) *
+      engine.displacementM3 *
       Math.min(CRANKCASE_MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
     CRANKCASE_HEAT_SHARE * brakePowerW(project, speedRevS, load)
   );
@@ -149,11 +126,7 @@ export function steadyCoolantK({ engine }: Project, speedRevS: number, airTemper
   return speedRevS > 0 ? engine.heat.coolantK : airTemperatureK;
 }
 
-/**
- * Coolant, block and jackets a displacement [J/(K m³)], and heat into them at idle [W/m³].
- * @source engineering judgement: 85 °C after 6 to 12 minutes of fast idle
- */
-const COOLANT_CAPACITY_PER_VOLUME = 20e6;
+/** Heat into coolant and jackets at idle [W/m³]. @source engineering judgement: 85 °C after 6 to 12 minutes of fast idle */
 const COOLANT_IDLE_HEAT_PER_VOLUME = 2e6;
 /** Heat to the coolant a brake power. @source about a third of the fuel's heat each way, common practice */
 const COOLANT_HEAT_SHARE = 1;
@@ -176,9 +149,9 @@ export interface BlockStore {
 
 /** @source lumped heat capacity; figures above */
 export function blockStore(project: Project): BlockStore {
-  const { engine } = project;
-  const volume = engine.displacementM3 ?? ASSUMED_VOLUME_M3;
-  const capacityJK = engine.heat.coolantCapacityJK ?? COOLANT_CAPACITY_PER_VOLUME * volume;
+  const engine = fullEngine(project);
+  const volume = engine.displacementM3;
+  const capacityJK = engine.heat.coolantCapacityJK;
   if (engine.heat.blockCooledBy === 'air')
     return {
       capacityJK,

@@ -15,7 +15,7 @@ import {
   crossflowEffectiveness,
   singleStreamEffectiveness,
 } from '../physics/laws/effectiveness';
-import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../document/parts/cooling';
+import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING, DRAUGHT_MS } from '../document/parts/cooling';
 
 const OIL = new Oil(OIL_GRADES.find((g) => g.name === '10W-40')!);
 
@@ -190,11 +190,12 @@ describe('A cooler', () => {
   });
 
   it('takes the road’s air or the fan’s, whichever is more; the fan by its outlet’s temperature', () => {
-    // At a standstill the core's own draught, as stated or as usual; a road that blows more wins.
-    expect(faceSpeedMS(DEFAULT_AIR_COOLING, 0, 380)).toBe(0.3);
+    // At a standstill the core's own draught; a road that blows more wins.
+    const usual = { ...DEFAULT_AIR_COOLING, draughtMS: DRAUGHT_MS };
+    expect(faceSpeedMS(usual, 0, 380)).toBe(0.3);
     expect(faceSpeedMS({ ...DEFAULT_AIR_COOLING, draughtMS: 0 }, 0, 380)).toBe(0);
     expect(faceSpeedMS({ ...DEFAULT_AIR_COOLING, draughtMS: 0.8 }, 40, 380)).toBe(10);
-    const fanned = { ...DEFAULT_AIR_COOLING, fan: { faceSpeedMS: 5, onK: 370, offK: 360 } };
+    const fanned = { ...usual, fan: { faceSpeedMS: 5, onK: 370, offK: 360 } };
     expect([
       faceSpeedMS(fanned, 0, 380),
       faceSpeedMS(fanned, 0, 365),

@@ -165,15 +165,12 @@ export function meanSpecificHeat(oil: Oil, fromK: number, toK: number): number {
     : (oil.enthalpyJKg(fromK) - oil.enthalpyJKg(toK)) / difference;
 }
 
-/** Natural draught on a core at rest that states none [m/s]. @source engineering judgement */
-const DRAUGHT_MS = 0.3;
-
 /**
  * Air on a core's face [m/s]: what the road gives, or the fan. A fan between its two temperatures counts by its share
- * of time.
+ * of time. @param cooling in full: what it has at a standstill is said
  */
 export function faceSpeedMS(cooling: AirCooling, roadSpeedMS: number, outK: number): number {
-  const road = Math.max(cooling.draughtMS ?? DRAUGHT_MS, roadSpeedMS * cooling.positionFactor);
+  const road = Math.max(cooling.draughtMS ?? 0, roadSpeedMS * cooling.positionFactor);
   if (!cooling.fan) return road;
   const duty = Math.min(1, Math.max(0, (outK - cooling.fan.offK) / (cooling.fan.onK - cooling.fan.offK)));
   return Math.max(road, duty * cooling.fan.faceSpeedMS);

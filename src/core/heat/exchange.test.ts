@@ -22,7 +22,7 @@ function exchangeOf(parts: Readonly<Record<string, object>> = {}) {
   for (const part of open.circuit.parts) Object.assign(part, parts[part.id] ?? {});
   const circuit = solverOf(project);
   const { compiled } = circuit;
-  const partOf = compiled.partOfElement.map((id) => open.circuit.parts.find((p) => p.id === id)) as (
+  const partOf = compiled.partOfElement.map((id) => circuit.variant.circuit.parts.find((p) => p.id === id)) as (
     Part | undefined
   )[];
   const exchange = new Exchange(

@@ -1,4 +1,3 @@
-import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../document/parts/cooling';
 import { actsAs, type Part } from '../document/parts/part';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { singleStreamEffectiveness } from '../physics/laws/effectiveness';
@@ -38,10 +37,8 @@ export class Exchange {
       if (!actsAs(part, 'cooler') || !(role(e, '') || role(e, 'core'))) return undefined;
       // Without water through it a plate exchanges nothing.
       if (part.medium === 'liquid' && part.coolantLooped === true) return undefined;
-      const found = coolerConductance(
-        part.cooling ?? (part.medium === 'air' ? DEFAULT_AIR_COOLING : DEFAULT_LIQUID_COOLING),
-        oil,
-      );
+      if (!part.cooling) return undefined;
+      const found = coolerConductance(part.cooling, oil);
       if (!found) impossible.push(part.id);
       return found;
     });

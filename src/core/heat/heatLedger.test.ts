@@ -1,3 +1,4 @@
+import { inFull } from '../document/project/inFull';
 import { demoProject } from '../verification/testing/demo';
 import { blockExchange } from './conditions';
 import { heatInW, ledgerOf } from './heatLedger';
@@ -44,7 +45,7 @@ describe('The ledger', () => {
       blockConductanceWK: 60,
       finConductanceWK: 30,
     };
-    const air = { ...project, engine: { ...project.engine, heat } };
+    const air = inFull({ ...project, engine: { ...project.engine, heat } });
     const still = { airTemperatureK: 300, roadSpeedMS: 15, load: 0 };
     // At rest nothing heats it: oil gives to the air through both.
     expect(blockExchange(air, 0, still, null)).toEqual({ conductanceWK: 20, ambientK: 300 });

@@ -1,5 +1,4 @@
 import { actsAs, type Part } from '../document/parts/part';
-import { HOSE_CONDUCTANCE_WMK } from '../document/parts/lineHeat';
 
 /** What a line exchanges with the air and takes from the exhaust. */
 export interface LineHeat {
@@ -10,14 +9,11 @@ export interface LineHeat {
 
 /**
  * Heat that an outside line gives to the air and takes from the exhaust. Undefined for passages in metal and whatever
- * is no line.
+ * is no line. @param part in full
  */
 export function lineHeat(part: Part | undefined): LineHeat | undefined {
   if (!actsAs(part, 'line')) return undefined;
-  const outside = part.form === 'hose' || part.form === 'hardLine';
-  const perMetre =
-    part.heat?.airConductanceWMK ??
-    (outside ? (HOSE_CONDUCTANCE_WMK[part.dash ?? 10] ?? 1.1) * (part.form === 'hardLine' ? 1.5 : 1) : 0);
+  const perMetre = part.heat?.airConductanceWMK ?? 0;
   const sleeve = part.place?.sleeved ? 0.5 : 1;
   const radiant = part.heat?.radiantWM ?? 0;
   return perMetre === 0 && radiant === 0

@@ -1,9 +1,10 @@
+import { partInFull } from '../document/project/inFull';
 import { partSchema, type Part } from '../document/parts/part';
 import { dustyCore, stuckThermostat, withoutCooling } from './alteredParts';
 import { lineHeat } from './lineHeat';
 
 const line = (own: object): Part =>
-  partSchema.parse({ id: 'l', kind: 'line', name: 'l', form: 'hose', boreM: 0.01, lengthM: 2, ...own });
+  partInFull(partSchema.parse({ id: 'l', kind: 'line', name: 'l', form: 'hose', boreM: 0.01, lengthM: 2, ...own }));
 
 /** Figures: engineering judgement, by dash size; see the catalogue of hoses. */
 describe('A line to the air at 25 m/s', () => {

@@ -1,3 +1,4 @@
+import { inFull } from '../document/project/inFull';
 import { activeVariant, inSeason, type Project, type Variant } from '../document/project/project';
 import type { Issue } from '../document/project/issue';
 import { Oil } from '../physics/oil/oil';
@@ -19,10 +20,11 @@ export class CircuitSolver {
 
   /** @returns a solver, or why the circuit cannot be computed */
   static of(
-    project: Project,
-    variantId = activeVariant(project).id,
+    stated: Project,
+    variantId = activeVariant(stated).id,
   ):
     { readonly ok: true; readonly circuit: CircuitSolver } | { readonly ok: false; readonly issues: readonly Issue[] } {
+    const project = inFull(stated);
     const index = project.variants.findIndex((v) => v.id === variantId);
     const variant = project.variants[index];
     if (!variant)

@@ -4,7 +4,7 @@ import { entryOf, ends, HOOPER } from '../parts/catalogueEntry';
 import { positive } from '../parts/field';
 import { defineKind } from '../parts/kind';
 import { figured } from '../parts/partWords';
-import { HOSE_CONDUCTANCE_WMK } from '../parts/lineHeat';
+import { usualLineHeat } from '../parts/lineHeat';
 import { partBase } from '../parts/partBase';
 import { roundVolumeM3 } from '../parts/passage';
 import { lineHeatSchema, passageShape } from '../parts/shapes';
@@ -110,10 +110,7 @@ export const line = defineKind({
   extras: {
     heat: {
       label: 'Add heat exchange',
-      seed: ({ dash }) => ({
-        airConductanceWMK: (dash === undefined ? undefined : HOSE_CONDUCTANCE_WMK[dash]) ?? 1.1,
-        radiantWM: 0,
-      }),
+      seed: ({ form, dash }) => usualLineHeat(form, dash) ?? { airConductanceWMK: 0, radiantWM: 0 },
     },
   },
   catalogue: [

@@ -22,3 +22,6 @@ export const DEFAULT_LIQUID_COOLING: LiquidCooling = {
   oilSideShare: 0.8,
   coolantFlowM3S: 20e-3 / 60,
 };
+
+/** Natural draught on a core at rest [m/s]. @source engineering judgement */
+export const DRAUGHT_MS = 0.3;

@@ -74,7 +74,6 @@ const FULL_FLOW_BETA = [1.2, 1.5, 5] as const;
  * @source engineering judgement
  */
 const SIDE_POWERS = [0.5, 1, 1.5] as const;
-const USUAL_SIDE_BETA = 75;
 /**
  * Particles that an engine makes and breathes in an hour, over 4, 6 and 14 µm.
  * @source engineering judgement: what keeps usual engines near 21/19/16
@@ -104,9 +103,7 @@ function work(
   const filters = parts.filter(isFilter).map((p) => {
     // A filter without a valve is one element, without a role.
     const flowM3S = flowThrough(result, p.id, actsAs(p, 'filter') && p.bypass ? 'media' : undefined);
-    const beta = actsAs(p, 'filter')
-      ? [...FULL_FLOW_BETA]
-      : SIDE_POWERS.map((power) => (p.betaRatio ?? USUAL_SIDE_BETA) ** power);
+    const beta = actsAs(p, 'filter') ? [...FULL_FLOW_BETA] : SIDE_POWERS.map((power) => (p.betaRatio ?? 1) ** power);
     return {
       part: p.id,
       name: p.name,

@@ -1,6 +1,7 @@
 import { StudyRefused } from './studyRefused';
 import type { z } from 'zod';
 import { sayIssue } from '../../document/project/issue';
+import { inFull } from '../../document/project/inFull';
 import type { Project } from '../../document/project/project';
 import { fieldIssue } from '../../document/project/fieldIssue';
 import type { Reading } from './asked';
@@ -41,7 +42,7 @@ export function startStudy<P, T, R, A>(kind: StudyKind<P, T, R, A>, project: Pro
   const parsed = kind.requestSchema.safeParse(request, { reportInput: true });
   if (!parsed.success)
     throw new StudyRefused(parsed.error.issues.map((issue) => sayIssue(fieldIssue(issue, request))).join('\n'));
-  return kind.start(project, parsed.data);
+  return kind.start(inFull(project), parsed.data);
 }
 
 /** A study that is one task: its question is the task, the task's reply the answer. */

@@ -1,4 +1,5 @@
 import { sayIssue } from '../../document/project/issue';
+import { inFull } from '../../document/project/inFull';
 import { activeVariant, type Project, type Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { StudyRefused } from './studyRefused';
@@ -7,7 +8,12 @@ import { StudyRefused } from './studyRefused';
 export class StudyCircuits {
   private readonly shared = new Map<string, unknown>();
 
-  constructor(readonly project: Project) {}
+  readonly project: Project;
+
+  /** @param stated as it is kept: what it does not state is filled in here */
+  constructor(stated: Project) {
+    this.project = inFull(stated);
+  }
 
   get variant(): Variant {
     return activeVariant(this.project);
