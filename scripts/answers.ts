@@ -3,7 +3,7 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { main } from '../src/cli/main';
-import type { Project } from '../src/core/document/project/project';
+import type { KeptProject } from '../src/core/document/project/keptProject';
 
 const [folder, only] = process.argv.slice(2);
 if (!folder) throw new Error('npm run answers -- FOLDER [COMMAND]');
@@ -41,8 +41,8 @@ async function answer(argv: readonly string[]): Promise<string> {
 for (const file of readdirSync('demo')
   .filter((name) => name.endsWith('.json'))
   .sort()) {
-  const { variants } = JSON.parse(readFileSync(join('demo', file), 'utf8')) as Project;
-  for (const { id } of variants)
+  const { asItIs, variants } = JSON.parse(readFileSync(join('demo', file), 'utf8')) as KeptProject;
+  for (const { id } of [asItIs, ...variants])
     for (const [command, ...options] of QUESTIONS) {
       if (only && command !== only) continue;
       const name = [

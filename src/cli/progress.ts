@@ -1,26 +1,40 @@
 /** What takes less than this needs no word [ms]. */
 const QUIET_MS = 2000;
-/** Least time between two lines [ms]. */
+/** Least time between two looks at a terminal [ms]. */
 const EVERY_MS = 200;
+/** The same where lines stay: a file, another program. */
+const LINE_EVERY_MS = 10_000;
 const CLEAR_LINE = '\r\u001b[K';
 
-/** Tells how far long work is, on one line of the terminal; nothing where the error stream is no terminal. */
-export function progressOnTerminal(): { tell(done: number, known: number): void; end(): void } {
-  const began = performance.now();
-  let told = began + QUIET_MS - EVERY_MS;
+/** Where progress is told. */
+interface Told {
+  readonly isTTY?: boolean;
+  write(text: string): unknown;
+}
+
+/**
+ * Tells how far long work is: on one line of a terminal, elsewhere with a line now and then.
+ * @param to the error stream: the answer goes elsewhere @param now [ms]
+ */
+export function progressOf(
+  to: Told = process.stderr,
+  now: () => number = () => performance.now(),
+): { tell(done: number, known: number): void; end(): void } {
+  const began = now();
+  const every = to.isTTY ? EVERY_MS : LINE_EVERY_MS;
+  let told = began + (to.isTTY ? QUIET_MS - EVERY_MS : 0);
   let isShown = false;
   return {
     tell(done, known) {
-      const now = performance.now();
-      if (!process.stderr.isTTY || now - told < EVERY_MS) return;
-      told = now;
+      const at = now();
+      if (at - told < every) return;
+      told = at;
+      const words = `${Math.floor((100 * done) / Math.max(1, known))} % done, ${Math.round((at - began) / 1000)} s`;
       isShown = true;
-      process.stderr.write(
-        `${CLEAR_LINE}${Math.floor((100 * done) / Math.max(1, known))} % done, ${Math.round((now - began) / 1000)} s`,
-      );
+      to.write(to.isTTY ? `${CLEAR_LINE}${words}` : `${words}\n`);
     },
     end() {
-      if (isShown) process.stderr.write(CLEAR_LINE);
+      if (isShown && to.isTTY) to.write(CLEAR_LINE);
     },
   };
 }

@@ -6,7 +6,7 @@ import type { StudyKind } from '../core/studies/job/study';
 import { STUDIES, type StudyName } from '../core/studies/registry';
 import { complain, say, sayJson } from './console';
 import { load, loadTable } from './load';
-import { progressOnTerminal } from './progress';
+import { progressOf } from './progress';
 import { Refusal } from './refusal';
 
 /** A study as the command line sees it, whatever its question and answer are made of. */
@@ -84,7 +84,7 @@ export async function runStudyCommand(typed: TypedStudy): Promise<number> {
   };
   const way = ways.find(({ command }) => command.fits?.(asked)) ?? ways.find(({ command }) => !command.fits)!;
   const project: Project = { ...circuit.project, activeVariant: circuit.variant.id };
-  const progress = progressOnTerminal();
+  const progress = progressOf();
   try {
     return print(way, studyHere(way.kind, project, way.command.question(asked), progress.tell), asked, acrossVariants);
   } finally {

@@ -12,8 +12,8 @@ import { addSavePoint, listSavePoints } from './savePoints';
 const [first, second] = [demoKept(), demoKept('larkspur')];
 const preferences = { units: { pressure: 'psi' }, theme: 'dark' };
 const clear = () => Promise.all(database.tables.map((table) => table.clear()));
-const read = (bytes: Uint8Array): Backup => {
-  const made = readBackup(bytes);
+const read = async (bytes: Uint8Array): Promise<Backup> => {
+  const made = await readBackup(bytes);
   if (!made.ok) throw new Error(made.why);
   return made.backup;
 };
@@ -36,7 +36,7 @@ describe('A backup of everything', () => {
     await clear();
     const older = JSON.parse(readFileSync('src/core/verification/frozen/version5.json', 'utf8')) as never;
     await writeProject({ id: 'old', base: 0, project: older, history: undefined }, 1);
-    const read = readBackup(await makeBackup(preferences, 1e12));
+    const read = await readBackup(await makeBackup(preferences, 1e12));
     if (!read.ok) throw new Error('refused');
     expect(await restoreBackup(read.backup, new Set(['old']), false, 2e12)).toEqual({ back: 0, beside: 0, same: 1 });
   });
@@ -65,7 +65,7 @@ describe('A backup of everything', () => {
 
   it('comes back whole into an empty browser, what could not be read named', async () => {
     await clear();
-    const backup = read(bytes);
+    const backup = await read(bytes);
     expect(backup.projects.filter((p) => !p.project).map((p) => [p.id, p.sentences[0]])).toEqual([
       ['odd', expect.stringContaining('version 99')],
     ]);
@@ -82,14 +82,14 @@ describe('A backup of everything', () => {
 
   it('comes back by project, beside what has changed since, and writes over nothing', async () => {
     await writeProject({ id: 'a', base: 1, project: { ...first, name: 'Changed since' }, history: undefined }, 6);
-    expect(await restoreBackup(read(bytes), new Set(['a']), false, 9)).toEqual({ back: 0, beside: 1, same: 0 });
+    expect(await restoreBackup(await read(bytes), new Set(['a']), false, 9)).toEqual({ back: 0, beside: 1, same: 0 });
     expect(await loadProject('a')).toMatchObject({ project: { name: 'Changed since' } });
     expect((await listProjects()).filter((h) => h.name === first.name && h.id.startsWith('a-'))).toHaveLength(1);
   });
 
   it('brings a project back that lies in the bin just as it was, beside it', async () => {
     await deleteProject('a', 6);
-    expect(await restoreBackup(read(bytes), new Set(['a']), false, 9)).toEqual({ back: 0, beside: 1, same: 0 });
+    expect(await restoreBackup(await read(bytes), new Set(['a']), false, 9)).toEqual({ back: 0, beside: 1, same: 0 });
     const there = (await listProjects()).filter((h) => h.name === first.name && h.deletedAt === undefined);
     expect(there.map((h) => h.id.startsWith('a-'))).toContain(true);
   });
@@ -100,21 +100,21 @@ describe('A backup of everything', () => {
     ['some other zip', () => zipSync({ 'a.txt': strToU8('hello') }), /no backup of this app/],
     ['an index that is not one', () => zipSync({ 'workspace.json': strToU8('{"format":1}') }), /no backup of this app/],
     ['nothing', () => new Uint8Array(), /not a backup, or it is damaged/],
-  ])('refuses %s in one sentence', (_, make, sentence) => {
-    const made = readBackup(make());
+  ])('refuses %s in one sentence', async (_, make, sentence) => {
+    const made = await readBackup(make());
     expect(made.ok ? '' : made.why).toMatch(sentence);
   });
 
-  it('refuses what unpacks to more than any workspace', () => {
-    expect(readBackup(bytes, 1e6).ok).toBe(true);
-    expect(readBackup(bytes, 1e4).ok).toBe(false);
+  it('refuses what unpacks to more than any workspace', async () => {
+    expect((await readBackup(bytes, 1e6)).ok).toBe(true);
+    expect((await readBackup(bytes, 1e4)).ok).toBe(false);
   });
 
-  it('never throws on damaged bytes', () => {
+  it('never throws on damaged bytes', async () => {
     for (let at = 0; at < bytes.length; at += Math.ceil(bytes.length / 20)) {
       const damaged = bytes.slice();
       damaged[at] = damaged[at]! ^ 0xff;
-      const made = readBackup(damaged);
+      const made = await readBackup(damaged);
       expect(typeof (made.ok ? '' : made.why)).toBe('string');
     }
   });

@@ -102,11 +102,11 @@ const plain = (name: string): string =>
  * @param mostBytes that it may unpack to
  * @returns the backup, or one sentence that says why it is none
  */
-export function readBackup(
+export async function readBackup(
   bytes: Uint8Array,
   mostBytes = MOST_BYTES,
-): { readonly ok: true; readonly backup: Backup } | { readonly ok: false; readonly why: string } {
-  const files = unpack(bytes, mostBytes);
+): Promise<{ readonly ok: true; readonly backup: Backup } | { readonly ok: false; readonly why: string }> {
+  const files = await unpack(bytes, mostBytes);
   if (!files) return no('The file is not a backup, or it is damaged. Choose a .zip file that was made here.');
   const index = indexSchema.safeParse(jsonIn(files, INDEX));
   if (!index.success) return no('The file is a zip file, but no backup of this app. Choose one that was made here.');

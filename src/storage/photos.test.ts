@@ -87,7 +87,7 @@ describe('Photos', () => {
     await writeProject({ id: 'a', base: 0, project, history: undefined }, 1);
     const bytes = await makeBackup({}, 3);
     await Promise.all(database.tables.map((table) => table.clear()));
-    const read = readBackup(bytes);
+    const read = await readBackup(bytes);
     if (!read.ok) throw new Error(read.why);
     await restoreBackup(read.backup, new Set(['a']), true, 9);
     for (const [i, id] of ids.entries()) expect(await loadPhoto(id)).toEqual(jpeg(i));

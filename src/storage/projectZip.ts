@@ -31,7 +31,7 @@ export async function unpackProject(
   | { readonly ok: true; readonly project: KeptProject; readonly missing: number }
   | { readonly ok: false; readonly sentences: readonly string[] }
 > {
-  const files = unpack(bytes, MOST_BYTES);
+  const files = await unpack(bytes, MOST_BYTES);
   if (!files) return { ok: false, sentences: ['The zip file is damaged, or too large.'] };
   const file = fileIn(files, PROJECT_FILE);
   if (!file)

@@ -1,4 +1,6 @@
-import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, ZipPassThrough, type Unzipped } from 'fflate';
+import { strFromU8, strToU8, Zip, ZipDeflate, ZipPassThrough, type Unzipped } from 'fflate';
+import { z } from 'zod';
+import { unpackHere } from './unpackHere';
 
 /** After so much is packed the page gets its turn [bytes]: some hundredths of a second. */
 const TURN_BYTES = 2 * 1024 * 1024;
@@ -38,24 +40,26 @@ export async function pack(
 }
 
 /**
- * Unpacks a zip file that came from outside.
- * @param mostBytes that it may unpack to: a small file can hold a very large one
+ * Unpacks a zip file that came from outside, in a worker: a small file can hold a very large one.
+ * @param mostBytes that it may unpack to
  * @returns its files by name, or undefined where it is none, is damaged or is too large
  */
-export function unpack(bytes: Uint8Array, mostBytes: number): Unzipped | undefined {
-  let total = 0;
-  try {
-    return unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        total += originalSize;
-        if (total > mostBytes) throw new Error('too large');
-        return true;
-      },
-    });
-  } catch {
-    return undefined;
-  }
+export function unpack(bytes: Uint8Array, mostBytes: number): Promise<Unzipped | undefined> {
+  // Where there are no workers nobody waits for a page: the command line and tests.
+  if (typeof Worker === 'undefined') return Promise.resolve(unpackHere(bytes, mostBytes));
+  const worker = new Worker(new URL('./unpackWorker.ts', import.meta.url), { type: 'module' });
+  return new Promise<Unzipped | undefined>((done) => {
+    worker.onmessage = ({ data }: MessageEvent<unknown>) => {
+      const read = filesSchema.safeParse(data);
+      done(read.success ? read.data : undefined);
+    };
+    worker.onerror = () => done(undefined);
+    worker.postMessage({ bytes, mostBytes });
+  }).finally(() => worker.terminate());
 }
+
+/** What the worker sends back. */
+const filesSchema = z.record(z.string(), z.instanceof(Uint8Array<ArrayBuffer>)).optional();
 
 /** A file of it; undefined where there is none of that name. */
 export const fileIn = (files: Unzipped, name: string): Uint8Array | undefined =>

@@ -11,17 +11,23 @@ const MOST_AT_ONCE = 100;
 export function FirstFew<T>({
   of: list,
   what,
+  most = MOST_AT_ONCE,
+  listClass,
   children,
 }: {
   readonly of: readonly T[];
   readonly what: string;
+  /** Lines that are drawn at once: fewer where each has fields. */
+  readonly most?: number;
+  /** Drawn as a numbered list of this class. */
+  readonly listClass?: string;
   readonly children: (each: T, i: number) => ReactNode;
 }) {
   const [isWhole, setWhole] = useState(false);
-  const few = isWhole ? list : list.slice(0, MOST_AT_ONCE);
+  const few = isWhole ? list : list.slice(0, most);
   return (
     <>
-      {few.map(children)}
+      {listClass === undefined ? few.map(children) : <ol className={listClass}>{few.map(children)}</ol>}
       {few.length < list.length && (
         <Button block onClick={() => setWhole(true)}>
           Show all {list.length} {what}

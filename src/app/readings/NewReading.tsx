@@ -1,6 +1,6 @@
 import { Button, Checkbox, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { formatQuantity } from '../../core/foundations/units';
+import { formatQuantity, type UnitChoice } from '../../core/foundations/units';
 import { UNKNOWN_OIL_K, type Reading } from '../../core/document/project/calibration';
 import { conditionOf, HOT_OIL_K, type ConditionId } from '../../core/document/project/conditions';
 import { Field } from '../forms/Field';
@@ -47,8 +47,6 @@ export function NewReading({
     />
   );
   const units = usePreferences((p) => p.units);
-  const unknownOil = (side: -1 | 1) =>
-    formatQuantity(UNKNOWN_OIL_K.oilTemperatureK + side * UNKNOWN_OIL_K.oilTemperatureOffK, 'temperature', units);
   const reading = readingOf(kind, figures, isOilUnknown, at);
   const predictedPa = usePredictedPa(kind === 'pressure' && at === GAUGE ? reading : undefined);
   return (
@@ -88,7 +86,7 @@ export function NewReading({
         <>
           {!isOilUnknown && figure('Oil temperature', 'temperature', 'oilTemperatureK')}
           <Checkbox checked={isOilUnknown} onChange={(event) => setOilUnknown(event.target.checked)}>
-            Warm engine, oil temperature not known ({unknownOil(-1)} to {unknownOil(1)})
+            Warm engine, oil temperature not known ({unknownOil(-1, units)} to {unknownOil(1, units)})
           </Checkbox>
           {figure('Pressure', 'pressure', 'pressurePa')}
           <Field title="Where the sender sits">
@@ -125,6 +123,10 @@ export function NewReading({
     </fieldset>
   );
 }
+
+/** An end of the range that oil of a warm engine is taken to lie in. */
+const unknownOil = (side: -1 | 1, units: UnitChoice): string =>
+  formatQuantity(UNKNOWN_OIL_K.oilTemperatureK + side * UNKNOWN_OIL_K.oilTemperatureOffK, 'temperature', units);
 
 const SOMEWHERE = { speedRevS: 1, oilTemperatureK: HOT_OIL_K };
 

@@ -10,6 +10,7 @@ import { WeightIcon } from '../../marks/WeightMark';
 import { usePreferences } from '../../state/preferences';
 import { HoseForm } from './HoseForm';
 import { RollSection } from './RollSection';
+import { LONG_LIST } from './longList';
 import { useJob, useWorstSeen } from './useBench';
 
 /** The cut list: each hose between its two ports. */
@@ -29,7 +30,7 @@ export default function HosesTab() {
       <Table<Hose>
         rowKey="key"
         size="small"
-        pagination={false}
+        pagination={LONG_LIST}
         scroll={{ x: 900 }}
         dataSource={[...hoses]}
         expandable={{

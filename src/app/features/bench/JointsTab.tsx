@@ -11,6 +11,7 @@ import { sayTorque, torqueIn } from '../../../core/bench/joints/torque';
 import { CsvButton } from '../../files/CsvButton';
 import { WeightIcon } from '../../marks/WeightMark';
 import { JointForm } from './JointForm';
+import { LONG_LIST } from './longList';
 import { useJob } from './useBench';
 import { useMemo } from 'react';
 import { Why } from '../../help/Why';
@@ -30,7 +31,7 @@ export default function JointsTab() {
       <Table<BenchJoint>
         rowKey="key"
         size="small"
-        pagination={false}
+        pagination={LONG_LIST}
         scroll={{ x: 1000 }}
         dataSource={[...joints]}
         expandable={{

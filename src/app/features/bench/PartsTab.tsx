@@ -11,6 +11,7 @@ import { FigureCell } from '../../forms/FigureInput';
 import { usePreferences } from '../../state/preferences';
 import { DeliverySection } from './DeliverySection';
 import { tidy } from '../../state/plain';
+import { LONG_LIST } from './longList';
 import { useBenchChange, useJob } from './useBench';
 
 const STATUS_WORDS = {
@@ -105,7 +106,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
     <Table<Item>
       rowKey={(i) => `${i.status} ${i.key}`}
       size="small"
-      pagination={false}
+      pagination={LONG_LIST}
       scroll={{ x: 900 }}
       dataSource={[...items]}
       columns={[

@@ -17,9 +17,13 @@ import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
 import { PLAN_PHASES, type PlanPhase } from '../../../core/document/project/bench';
 import { edited } from '../../../core/document/changes/editing';
 import { SelectInput } from '../../forms/SelectInput';
+import { FirstFew } from '../../forms/FirstFew';
 import { useDocument } from '../../state/document';
 import { StepRow } from './StepRow';
 import { useJob, usePlanChange } from './useBench';
+
+/** Steps of a phase that are drawn at once. */
+const STEPS_AT_ONCE = 40;
 
 /** The job from the one variant to the other, step by step. */
 export default function PlanTab() {
@@ -58,6 +62,7 @@ export default function PlanTab() {
       );
   };
   const notes = variant.bench?.plan ?? {};
+  const places = new Map(plan.steps.map((step, i) => [step.id, i]));
   return (
     <>
       <div className="row">
@@ -93,11 +98,9 @@ export default function PlanTab() {
           <section key={phase} aria-label={PHASE_WORDS[phase]}>
             <h2>{PHASE_WORDS[phase]}</h2>
             <SortableContext items={steps.map((s) => s.id)} strategy={verticalListSortingStrategy}>
-              <ol className="steps">
-                {steps.map((step) => (
-                  <StepRow key={step.id} step={step} at={plan.steps.indexOf(step)} onMove={move} />
-                ))}
-              </ol>
+              <FirstFew of={steps} what="steps" most={STEPS_AT_ONCE} listClass="steps">
+                {(step) => <StepRow key={step.id} step={step} at={places.get(step.id)!} onMove={move} />}
+              </FirstFew>
             </SortableContext>
           </section>
         ))}

@@ -18,6 +18,7 @@ import { usePreferences } from '../../state/preferences';
 import { useStartPredictions } from '../../state/useStartPredictions';
 import { useAudit } from '../../state/useAnswers';
 import { useJob, useWorstSeen } from './useBench';
+import { seenByRange } from '../../../core/bench/hoses/hoseVerdicts';
 import { Field } from '../../forms/Field';
 
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
@@ -35,20 +36,28 @@ export default function SheetTab() {
   const [isShort, setShort] = useState(false);
   const [left, setLeft] = useState<readonly SheetSection[]>([]);
   const [revision, setRevision] = useState('1');
-  const { predicted } = useStartPredictions(engine);
-  const firstStart = useMemo(
-    () => startLines(firstStartSteps(project, variant, before, predicted, units)),
-    [project, variant, before, predicted, units],
+  const { studies, predicted } = useStartPredictions(engine);
+  // What comes one after another is set once, when all of it is there: a long sheet takes the page a while each time.
+  const isComing = audit.isFetching || studies.some((study) => study.running || study.reading);
+  const early = useMemo(
+    () => ({ findings: undefined, seen: seenByRange(project, variant, undefined), firstStart: [] }),
+    [project, variant],
   );
+  const whole = useMemo(
+    () =>
+      isComing
+        ? undefined
+        : { findings, seen, firstStart: startLines(firstStartSteps(project, variant, before, predicted, units)) },
+    [isComing, findings, seen, project, variant, before, predicted, units],
+  );
+  const known = whole ?? early;
   const html = useMemo(
     () =>
       sheetHtml({
         project,
         variant,
         before,
-        findings,
-        seen,
-        firstStart,
+        ...known,
         sections: (isShort ? SHORT_SECTIONS : SHEET_SECTIONS).filter((s) => !left.includes(s)),
         paper,
         short: isShort,
@@ -56,7 +65,7 @@ export default function SheetTab() {
         date: new Date().toLocaleDateString('en-GB', DATE),
         revision,
       }),
-    [project, variant, before, findings, seen, isShort, left, paper, units, revision, firstStart],
+    [project, variant, before, known, isShort, left, paper, units, revision],
   );
   // The frame takes the app's own font from where the app lies.
   const framed = html.replace(
@@ -99,7 +108,7 @@ export default function SheetTab() {
             Save as HTML
           </Button>
         </div>
-        {findings === undefined && <p className="quiet">Findings come when the audit is done.</p>}
+        {(isComing || !findings) && <p className="quiet">Findings and predictions come when they are computed.</p>}
       </div>
       <iframe ref={frame} title="Job sheet" srcDoc={framed} />
     </div>

@@ -14,6 +14,7 @@ import { PhotoStrip, withPhotos } from '../../photos/PhotoStrip';
 import { usePlanChange } from './useBench';
 
 const MINUTE_S = 60;
+const DAY_S = 86_400;
 const MOST_MIN = 10_000;
 const IN_MINUTES = { time: 'min' };
 
@@ -63,36 +64,12 @@ export function StepRow({
       <Pieces step={step} put={put} />
       <Fold title={<span className="visually-hidden">More about: {said}</span>}>
         <div className="row">
-          <span>
-            Planned{' '}
-            <FigureCell
-              title="Planned, minutes"
-              quantity="time"
-              units={IN_MINUTES}
-              typical={[MINUTE_S, 24 * 60 * MINUTE_S]}
-              allowed={[0, MOST_MIN * MINUTE_S]}
-              si={step.plannedMin * MINUTE_S}
-              optional
-              onChange={(s) =>
-                set('planned', { plannedMin: s === undefined ? undefined : Math.round(s / MINUTE_S) }, 'planned')
-              }
-            />
-          </span>
-          <span>
-            Spent{' '}
-            <FigureCell
-              title="Spent, minutes"
-              quantity="time"
-              units={IN_MINUTES}
-              typical={[MINUTE_S, 24 * 60 * MINUTE_S]}
-              allowed={[0, MOST_MIN * MINUTE_S]}
-              si={step.note.spentMin === undefined ? undefined : step.note.spentMin * MINUTE_S}
-              optional
-              onChange={(s) =>
-                set('spent', { spentMin: s === undefined ? undefined : Math.round(s / MINUTE_S) }, 'spent')
-              }
-            />
-          </span>
+          <Minutes
+            name="Planned"
+            of={step.plannedMin}
+            onChange={(min) => set('planned', { plannedMin: min }, 'planned')}
+          />
+          <Minutes name="Spent" of={step.note.spentMin} onChange={(min) => set('spent', { spentMin: min }, 'spent')} />
           <Button size="small" onClick={() => onMove(step.id, at - 1)}>
             Move up
           </Button>
@@ -211,5 +188,32 @@ function AddPiece({ onAdd }: { readonly onAdd: (text: string) => void }) {
         Split
       </Button>
     </Space.Compact>
+  );
+}
+
+/** Minutes of a step, typed in any unit of time. */
+function Minutes({
+  name,
+  of,
+  onChange,
+}: {
+  readonly name: string;
+  readonly of: number | undefined;
+  readonly onChange: (minutes: number | undefined) => void;
+}) {
+  return (
+    <span>
+      {name}{' '}
+      <FigureCell
+        title={`${name}, minutes`}
+        quantity="time"
+        units={IN_MINUTES}
+        typical={[MINUTE_S, DAY_S]}
+        allowed={[0, MOST_MIN * MINUTE_S]}
+        si={of === undefined ? undefined : of * MINUTE_S}
+        optional
+        onChange={(s) => onChange(s === undefined ? undefined : Math.round(s / MINUTE_S))}
+      />
+    </span>
   );
 }

@@ -31,7 +31,7 @@ export function BackupSection({ onRestored }: { readonly onRestored: () => void 
   const take = async (file: File) => {
     if (file.size > LARGEST_BACKUP_BYTES)
       return void message.error('The file is over 1 GiB. Choose a backup that was made here.');
-    const read = readBackup(new Uint8Array(await file.arrayBuffer()));
+    const read = await readBackup(new Uint8Array(await file.arrayBuffer()));
     if (read.ok) setBackup(read.backup);
     else void message.error(read.why);
   };

@@ -5,6 +5,7 @@ import type { HoseEnd, HoseNote, HoseState } from '../../document/project/bench'
 import type { Circuit, Variant } from '../../document/project/project';
 import { PortGroups } from '../../document/plumbing/portGroups';
 import { isBolted } from '../bolted';
+import { perVariant } from '../perVariant';
 import { portWords } from '../portWords';
 import { cutLength, type HoseCut } from './cutLength';
 import { endsOfLosses, isBent } from './hoseEnd';
@@ -73,7 +74,7 @@ type Drain = PartOf<'drain'>;
  * The hoses of a variant, in the order of its parts: pressure and suction hoses, drains, and the coolant hoses of a
  * coolant-fed cooler. Everything but what a person added is derived from the circuit.
  */
-export function hosesOf(variant: Variant): readonly Hose[] {
+export const hosesOf = perVariant((variant): readonly Hose[] => {
   const { circuit, bench } = variant;
   const look = new Surroundings(circuit);
   const letters = nextLetter();
@@ -87,7 +88,7 @@ export function hosesOf(variant: Variant): readonly Hose[] {
       );
     return [];
   });
-}
+});
 
 /** A, B, … Z, AA: what a hose's label says. */
 function nextLetter(): () => string {

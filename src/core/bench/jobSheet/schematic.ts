@@ -87,11 +87,13 @@ function place(circuit: Circuit): ReadonlyMap<string, Cell> {
   const byId = new Map(circuit.parts.map((p) => [p.id, p]));
   const cells = new Map<string, Cell>();
   const taken = new Set<string>();
+  /** The last column from which oil comes to a place. */
+  const lastSource = new Map<string, number>();
   const put = (id: string, col: number, row: number) => {
     cells.set(id, { col, row });
     taken.add(`${col} ${row}`);
+    for (const outlet of outletsOf(id)) lastSource.set(outlet, Math.max(col, lastSource.get(outlet) ?? 0));
   };
-  circuit.parts.filter(isReservoir).forEach((p, i) => put(p.id, 0, i === 0 ? 0 : i + 1));
   const inletsOf = (id: string) => waysThrough(byId.get(id)!).map(([from]) => groups.of(`${id}.${from}`));
   // A bearing's groove is the place that it is fed at, and a relief's outlet goes back to where the pump takes its oil.
   const outletsOf = (id: string) =>
@@ -100,6 +102,7 @@ function place(circuit: Circuit): ReadonlyMap<string, Cell> {
       : waysThrough(byId.get(id)!)
           .map(([, to]) => groups.of(`${id}.${to}`))
           .filter((place) => !inletsOf(id).includes(place));
+  circuit.parts.filter(isReservoir).forEach((p, i) => put(p.id, 0, i === 0 ? 0 : i + 1));
   const mainIndexOf = (place: string, of: (id: string) => readonly string[]) =>
     main.findIndex((id) => of(id).includes(place));
   let col = 1;
@@ -113,17 +116,19 @@ function place(circuit: Circuit): ReadonlyMap<string, Cell> {
     }
     put(id, col++, 0);
   }
-  const colBehind = (place: string): number => {
-    const sources = [...cells].filter(([id]) => outletsOf(id).includes(place)).map(([, c]) => c.col);
-    return sources.length > 0 ? Math.max(...sources) + 1 : 1;
-  };
+  const colBehind = (place: string): number => (lastSource.get(place) ?? 0) + 1;
+  // What is taken stays taken: the next of the same length there need not look at the rows before.
+  const lastRow = new Map<string, number>();
   const rowFor = (start: number, length: number, step: 1 | -1): number => {
-    for (let row = step; ; row += step)
-      if (Array.from({ length }, (_, i) => `${start + i} ${row}`).every((key) => !taken.has(key))) return row;
+    const key = `${start} ${length} ${step}`;
+    let row = lastRow.get(key) ?? step;
+    while (Array.from({ length }, (_, i) => `${start + i} ${row}`).some((cell) => taken.has(cell))) row += step;
+    lastRow.set(key, row);
+    return row;
   };
-  for (const { kind, from, members } of [...chains].sort(
-    (a, b) => order.indexOf(a.members[0]!) - order.indexOf(b.members[0]!),
-  )) {
+  const placeInOrder = new Map(order.map((id, i) => [id, i]));
+  const rank = ({ members }: (typeof chains)[number]) => placeInOrder.get(members[0]!) ?? -1;
+  for (const { kind, from, members } of [...chains].sort((a, b) => rank(a) - rank(b))) {
     const start = colBehind(from);
     const row = rowFor(start, members.length, kind === 'detour' ? -1 : 1);
     members.forEach((id, i) => put(id, start + i, row));
@@ -168,7 +173,10 @@ function wiresOf(
   const byId = new Map(circuit.parts.map((p) => [p.id, p]));
   const places = new Map<string, Set<string>>();
   for (const { from, to } of circuit.joints)
-    for (const ref of [from, to]) places.set(groups.of(ref), new Set([...(places.get(groups.of(ref)) ?? []), ref]));
+    for (const ref of [from, to]) {
+      const place = groups.of(ref);
+      places.set(place, (places.get(place) ?? new Set<string>()).add(ref));
+    }
   const lanes = new Map<number, number>();
   const cols = new Map([...cells.values()].map((c) => [`${c.col} ${c.row}`, c]));
   const wires: string[] = [];

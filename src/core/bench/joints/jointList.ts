@@ -5,6 +5,7 @@ import { jointOf, threadLabel, type Thread } from '../../document/parts/threads'
 import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
+import { perVariant } from '../perVariant';
 import { hosesOf, type Hose } from '../hoses/hoseList';
 import { portWords } from '../portWords';
 import { matesWith } from './mating';
@@ -50,15 +51,14 @@ export interface BenchJoint {
  * Joints of a variant that are made at the bench or on the engine, centre bolts last: the order in which they are
  * tightened.
  */
-export function jointsOf(variant: Variant): readonly BenchJoint[] {
-  return new JointList(variant).run();
-}
+export const jointsOf = perVariant((variant): readonly BenchJoint[] => new JointList(variant).run());
 
 class JointList {
   private readonly byId: ReadonlyMap<string, Part>;
   private readonly hoses: ReadonlyMap<string, Hose>;
   private readonly seen = new Set<string>();
   private readonly atPort = new Map<string, string[]>();
+  private readonly sharedBy = new Map<string, JointFit | undefined>();
 
   constructor(private readonly variant: Variant) {
     this.byId = new Map(variant.circuit.parts.map((p) => [p.id, p]));
@@ -67,8 +67,11 @@ class JointList {
       for (const [own, other] of [
         [from, to],
         [to, from],
-      ] as const)
-        this.atPort.set(own, [...(this.atPort.get(own) ?? []), other]);
+      ] as const) {
+        const there = this.atPort.get(own);
+        if (there) there.push(other);
+        else this.atPort.set(own, [other]);
+      }
   }
 
   run(): readonly BenchJoint[] {
@@ -190,18 +193,25 @@ class JointList {
   /** A port with two things on it needs a tee or a port of its own for one of them. */
   private sharedPort(...ports: readonly string[]): JointFit | undefined {
     for (const port of ports) {
-      const part = this.partOf(port);
-      const others = (this.atPort.get(port) ?? []).filter((ref) => {
-        const other = this.partOf(ref);
-        return other !== undefined && isBolted(other);
-      });
-      if (part && isBolted(part) && others.length > 1)
-        return {
-          kind: 'shared',
-          why: `${portWords(part, splitPortRef(port).port)} carries ${others.length} things: ${others.map((ref) => this.partOf(ref)!.name).join(', ')}. Fit a tee, or use a port for each.`,
-        };
+      if (!this.sharedBy.has(port)) this.sharedBy.set(port, this.shared(port));
+      const found = this.sharedBy.get(port);
+      if (found) return found;
     }
     return undefined;
+  }
+
+  private shared(port: string): JointFit | undefined {
+    const part = this.partOf(port);
+    const others = (this.atPort.get(port) ?? []).flatMap((ref) => {
+      const other = this.partOf(ref);
+      return other !== undefined && isBolted(other) ? [other.name] : [];
+    });
+    return part && isBolted(part) && others.length > 1
+      ? {
+          kind: 'shared',
+          why: `${portWords(part, splitPortRef(port).port)} carries ${others.length} things: ${others.join(', ')}. Fit a tee, or use a port for each.`,
+        }
+      : undefined;
   }
 
   private partOf(ref: string): Part | undefined {

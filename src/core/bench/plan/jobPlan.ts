@@ -86,22 +86,25 @@ function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
     changes.filter((c): c is Extract<ChangeOp, { kind: K }> => c.kind === kind);
   const [wasAt, isAt] = [portNamer(from), portNamer(to)];
   const gone = new Set(of('remove').map((c) => c.part));
+  const undoneWith = new Map<string | undefined, Extract<ChangeOp, { kind: 'undo' }>[]>();
+  for (const undo of of('undo')) {
+    const part = firstGone(undo, gone);
+    undoneWith.set(part, [...(undoneWith.get(part) ?? []), undo]);
+  }
   const removed: Draft[] = of('remove').map((change) => ({
     id: `off-${change.part}`,
     phase: 'main',
     text: `Take off ${nameIn(from, change.part)}. Cap what stays open.`,
-    changes: [...of('undo').filter((u) => firstGone(u, gone) === change.part), change],
+    changes: [...(undoneWith.get(change.part) ?? []), change],
     plannedMin: MINUTES.takeOff,
   }));
-  const undone: Draft[] = of('undo')
-    .filter((u) => firstGone(u, gone) === undefined)
-    .map((change) => ({
-      id: `undo-${change.joint.from}-${change.joint.to}`,
-      phase: 'main',
-      text: `Undo ${wasAt(change.joint.from)} from ${wasAt(change.joint.to)}.`,
-      changes: [change],
-      plannedMin: MINUTES.join,
-    }));
+  const undone: Draft[] = (undoneWith.get(undefined) ?? []).map((change) => ({
+    id: `undo-${change.joint.from}-${change.joint.to}`,
+    phase: 'main',
+    text: `Undo ${wasAt(change.joint.from)} from ${wasAt(change.joint.to)}.`,
+    changes: [change],
+    plannedMin: MINUTES.join,
+  }));
   const before = [...removed, ...undone].map((s) => s.id);
   const byId = new Map(to.circuit.parts.map((p) => [p.id, p]));
   const added: Draft[] = of('add').map((change) => ({
@@ -121,8 +124,11 @@ function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
     plannedMin: MINUTES.set,
     ...(isBolted(change.part) ? {} : { caution: CAUTIONS.insideEngine }),
   }));
+  const ons = new Set(added.map((a) => a.id));
   const joined: Draft[] = of('join').map((change) => {
-    const needs = partsOfChange(change).flatMap((id) => added.filter((a) => a.id === `on-${id}`).map((a) => a.id));
+    const needs = partsOfChange(change)
+      .map((id) => `on-${id}`)
+      .filter((id) => ons.has(id));
     const external = partsOfChange(change).some((id) => byId.has(id) && isBolted(byId.get(id)!));
     return {
       id: `join-${change.joint.from}-${change.joint.to}`,

@@ -18,17 +18,37 @@ interface Orderable {
  */
 export function orderSteps<S extends Orderable>(steps: readonly S[], wanted: readonly string[]): readonly S[] {
   const rank = ranks(steps, wanted);
-  const done = new Set<string>();
-  const known = new Set(steps.map((s) => s.id));
   const left = [...steps].sort((a, b) => phaseOf(a) - phaseOf(b) || rank.get(a.id)! - rank.get(b.id)!);
+  const placeOf = new Map(left.map((step, i) => [step.id, i]));
+  // Counted down as what they need is done, so that a long job costs what its dependencies do.
+  const needs = left.map(({ after }) => new Set(after.filter((id) => placeOf.has(id))));
+  const waitingFor = left.map((): number[] => []);
+  needs.forEach((ids, i) => ids.forEach((id) => waitingFor[placeOf.get(id)!]!.push(i)));
+  const open = needs.map((ids) => ids.size);
+  const isDone = left.map(() => false);
+  // Places of steps that could be done now, in order.
+  const ready = left.flatMap((_, i) => (open[i] === 0 ? [i] : []));
   const ordered: S[] = [];
-  while (left.length > 0) {
-    const ready = left.findIndex((s) => s.after.every((id) => done.has(id) || !known.has(id)));
-    const [next] = left.splice(Math.max(0, ready), 1) as [S];
-    done.add(next.id);
-    ordered.push(next);
+  let first = 0;
+  while (ordered.length < left.length) {
+    while (isDone[first]) first++;
+    const next = ready.shift() ?? first;
+    isDone[next] = true;
+    ordered.push(left[next]!);
+    for (const i of waitingFor[next]!) if (--open[i]! === 0 && !isDone[i]) putInOrder(ready, i);
   }
   return ordered;
+}
+
+/** Puts a number where it belongs among numbers that rise. */
+function putInOrder(rising: number[], n: number): void {
+  let [low, high] = [0, rising.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (rising[middle]! < n) low = middle + 1;
+    else high = middle;
+  }
+  rising.splice(low, 0, n);
 }
 
 const phaseOf = (step: Orderable): number => PLAN_PHASES.indexOf(step.phase);
