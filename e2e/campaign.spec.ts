@@ -21,7 +21,7 @@ test('a recorded log of 3 MB is read whole, and can be stopped half way', async 
 });
 
 test('random clicks, keys and texts break nothing', async () => {
-  const { failures } = await monkey.run(0.15, 8);
+  const { failures } = await monkey.run(150, 8);
   expect(failures).toEqual([]);
 });
 

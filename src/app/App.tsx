@@ -15,6 +15,7 @@ import { isBackupDue, useBackupReminder } from './state/backupReminder';
 import { useKeeping } from './state/keeping';
 import { useHelp } from './state/help';
 import { useHelpKey } from './useHelpKey';
+import { engineKey } from './state/engine';
 import { queries } from './state/queries';
 import { useTour } from './state/tour';
 import { keepOpenProject, openAtStart } from './state/workspace';
@@ -72,6 +73,8 @@ function Shell() {
   useHelpKey();
   const isAsked = useQuestion((q) => q.asked !== undefined);
   const project = useDocument((w) => w.project);
+  // What tests hold the origin of shown answers against.
+  const engine = useDocument(({ id, project: open }) => open && engineKey({ id, variant: open.activeVariant }));
   const { isOpen: isHelping, close: closeHelp } = useHelp();
   const isTouring = useTour((t) => t.isOn);
   if (phase === 'unread')
@@ -88,7 +91,7 @@ function Shell() {
     );
   if (!project) return <Beginning isKnown={phase === 'first'} />;
   return (
-    <div className="shell">
+    <div className="shell" data-engine={engine}>
       <div className="top">
         <header className="bar">
           <a className="skip" href="#main" onClick={skipToMain}>
