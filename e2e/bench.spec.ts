@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { choose, openApp } from './app';
+import { keptOf } from '../src/core/document/changes/keptOf';
+import { readProjectText } from '../src/core/document/project/readProject';
+import { choose, importText, openApp, variantShown } from './app';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();
 const openRow = (page: Page, name: string) =>
@@ -140,4 +142,59 @@ test('a photo of a step stays over a reload, goes out in a zip file and comes in
   await expect(photo(other, 'Photo 1: plug before it was undone')).toHaveJSProperty('naturalWidth', 1600);
   await other.context().close();
   expect([...problems, ...otherProblems]).toEqual([]);
+});
+
+test('lists of 500 hoses are shown, and an act on them holds the page up no longer than some loops of its own', async ({
+  page,
+}) => {
+  const read = readProjectText(readFileSync('demo/thornback.json', 'utf8'));
+  if (!read.ok) throw new Error('no demo');
+  const { project } = read;
+  const [stock] = project.variants as [(typeof project.variants)[number]];
+  const hose = stock.circuit.parts.find((p) => p.kind === 'line' && p.form === 'hose')!;
+  const feed = stock.circuit.joints.find((j) => j.to === `${hose.id}.in`)!.from;
+  const ids = Array.from({ length: 500 }, (_, i) => `h${i}`);
+  const circuit = {
+    parts: [...stock.circuit.parts, ...ids.map((id) => ({ ...hose, id, name: `Hose ${id}` }))],
+    joints: [
+      ...stock.circuit.joints,
+      ...ids.flatMap((id) => [
+        { from: feed, to: `${id}.in` },
+        { from: `${id}.out`, to: 'sump.return' },
+      ]),
+    ],
+  };
+  const more = { ...stock, id: 'more', name: 'More hoses', basedOn: stock.id, circuit };
+  const kept = keptOf({ ...project, name: 'Long lists', variants: [stock, more], activeVariant: 'more' });
+  await openApp(page);
+  await importText(page, 'long.json', JSON.stringify(kept));
+  await expect(variantShown(page)).toContainText('More hoses');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('tab', { name: 'Plan' }).click();
+  const step = page.getByRole('checkbox').nth(1);
+  await expect(step).toBeVisible();
+  // The machine's own measure, before and after: how long a fixed loop takes in this page now.
+  const loopMs = () =>
+    page.evaluate(() => {
+      const from = performance.now();
+      let sum = 0;
+      for (let i = 1; i < 5e6; i++) sum += Math.sqrt(i) % 3;
+      return performance.now() - from + (sum < 0 ? 1 : 0);
+    });
+  const before = await loopMs();
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    Object.assign(window, { seen });
+    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+      type: 'longtask',
+    });
+  });
+  for (let n = 0; n < 4; n++) {
+    await step.click();
+    await page.waitForTimeout(500);
+  }
+  const acts = await page.evaluate(() => [...(window as unknown as { readonly seen: readonly number[] }).seen]);
+  const loops = [before, await loopMs()];
+  // With every line drawn an act took thirty loops.
+  expect(Math.max(0, ...acts)).toBeLessThan(8 * Math.max(...loops));
 });

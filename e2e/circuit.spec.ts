@@ -56,7 +56,11 @@ test('a component at its worst, a figure changed, refused and typed in another u
     await expect(page.getByRole('alert')).toContainText('boreM: must be greater than 0, 0 is there');
     await bore.fill('wide');
     await expect(page.getByRole('alert')).toContainText('Not a number');
+    // What is refused stays where it was typed, with its reason, until it is given up.
     await bore.blur();
+    await expect(bore).toHaveValue('wide');
+    await expect(page.getByRole('alert')).toContainText('Not a number');
+    await bore.press('Escape');
     await expect(bore).toHaveValue('1.5');
   });
 

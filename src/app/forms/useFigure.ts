@@ -16,7 +16,7 @@ const AS_TYPED = 1e-9;
 const REASONS = {
   empty: 'Enter a figure.',
   notANumber: 'Not a number. Enter for instance 1.5 or 1.5 mm.',
-  unknownUnit: 'This unit is not known here. Cancel out, or use the one shown.',
+  unknownUnit: 'This unit is not known here. Use the one shown, or press Escape.',
   unknownDash: 'Dash size must be 3, 4, 6, 8, 10, 12, 16 or 20.',
 } as const;
 

@@ -16,7 +16,14 @@ interface Grid {
 
 /** What reads out a map: the place under the pointer, or the one that the arrow keys went to. */
 export function useGridCursor({ columns, rows, placeAt }: Grid, onTake?: (place: Place) => void) {
-  const [at, setAt] = useState<Place>();
+  // With the grid that it is a place of: a map that is still being computed gets finer under the cursor.
+  const [held, setHeld] = useState<{ readonly place: Place; readonly columns: number; readonly rows: number }>();
+  const along = (i: number, of: number, now: number) => Math.round((i * (now - 1)) / Math.max(1, of - 1));
+  const at = held && {
+    ix: along(held.place.ix, held.columns, columns),
+    iy: along(held.place.iy, held.rows, rows),
+  };
+  const setAt = (place: Place | undefined) => setHeld(place && { place, columns, rows });
   const clamp = (n: number, count: number) => Math.max(0, Math.min(count - 1, n));
   const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();

@@ -36,18 +36,17 @@ const SAMPLE_ROWS = 5;
 /** Engine speeds of a log lie within this [1/min]: thousands of its other columns are read alike. */
 const LIKELY_RPM = [30, 25_000] as const;
 
-/** Whether a file writes decimal commas: what one column proves holds for all of them. */
+/** Whether a file writes decimal commas: what one of its likely channels proves, else any of its columns. */
 function hasDecimalComma(rows: readonly (readonly string[])[], columns: readonly string[]): boolean {
-  const forms = columns.map((name, at) => {
+  const isChannel = (name: string) => CHANNEL_KEYS.some((key) => LIKELY[key].test(name));
+  const signs = columns.map((name, at) => {
     const isSpeed = LIKELY.speedRevS.test(name);
-    const cells = rows.map((r) => r[at] ?? '');
-    const signs = cells.some((c) => /[.,]/.test(c));
-    const form = signs
-      ? columnForm(cells, (value) => !isSpeed || (value >= LIKELY_RPM[0] && value <= LIKELY_RPM[1]))
-      : undefined;
-    return form?.ok ? form.sign : undefined;
+    const cells = rows.map((r) => r[at] ?? '').filter((c) => /[.,]/.test(c));
+    const form = columnForm(cells, (value) => !isSpeed || (value >= LIKELY_RPM[0] && value <= LIKELY_RPM[1]));
+    return { isChannel: isChannel(name), sign: cells.length > 0 && form.ok ? form.sign : undefined };
   });
-  return forms.includes(',') && !forms.includes('.');
+  const proven = signs.filter((s) => s.isChannel && s.sign !== undefined);
+  return (proven.length > 0 ? proven : signs).some((s) => s.sign === ',');
 }
 
 /**
