@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Project } from '../core/document/project/project';
+import { parseQuantity } from '../core/foundations/units/parse';
 import type { Asked, OptionName, StudyCommand } from '../core/studies/job/command';
 import { studyHere } from '../core/studies/job/runHere';
 import type { StudyKind } from '../core/studies/job/study';
@@ -77,6 +78,7 @@ export async function runStudyCommand(typed: TypedStudy): Promise<number> {
     circuit,
     word,
     given,
+    readFigure: parseQuantity,
     readTable: () => {
       if (word === undefined) throw new Refusal(`${name}: give a project, a log, and --csv.`);
       return loadTable(word);

@@ -3,12 +3,11 @@ import {
   displayUnit,
   formatFigure,
   formatQuantity,
-  parseQuantity,
   toDisplay,
-  type BoreNames,
   type Quantity,
   type UnitChoice,
 } from '../../core/foundations/units';
+import { parseQuantity, type BoreNames } from '../../core/foundations/units/parse';
 
 const SIGNIFICANT = 5;
 /** A figure that is whole in so many digits was typed in this unit; another is shown as everywhere else. */

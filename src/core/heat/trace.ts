@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Conditions } from './conditions';
-import { columnForm, readWith, sayColumn, type DecimalSign } from '../foundations/units';
+import { columnForm, readWith, sayColumn, type DecimalSign } from '../foundations/units/numeral';
 import { TIME_STEP_S, WarmUp, type Drive, type WarmSample } from './transient';
 import type { HeatSolver } from './heatSolver';
 

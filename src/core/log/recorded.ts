@@ -1,4 +1,5 @@
-import { columnForm, numeralReadings, PSI_PA, readWith } from '../foundations/units';
+import { PSI_PA } from '../foundations/units';
+import { columnForm, numeralReadings, readWith } from '../foundations/units/numeral';
 import { z } from 'zod';
 
 /** Channels that a recorded log may have, with the units that loggers write. Factors to SI: figure × scale + offset. */

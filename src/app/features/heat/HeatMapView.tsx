@@ -35,6 +35,7 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
   const hot = known.filter((k) => k > map.limitHotK).length;
   const cold = known.filter((k) => k < map.limitColdK).length;
   const share = (n: number) => `${Math.round((100 * n) / Math.max(1, known.length))} %`;
+  const soFar = map.complete ? '' : 'So far: ';
   const [columns, rows] = [map.roadMS.length, map.airK.length];
   const cursor = useGridCursor({
     columns,
@@ -50,12 +51,12 @@ export function HeatMapView({ map, units }: { readonly map: HeatMap; readonly un
     <figure className="chart" ref={figure}>
       <figcaption>
         <h2>Oil temperature by ambient air and road speed</h2>
-        <p>{`${share(hot)} of these states too hot, ${share(cold)} too cold to boil off water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}. Strokes: over the hot limit. Dots: too cold to boil off water.`}</p>
+        <p>{`${soFar}${share(hot)} of these states too hot, ${share(cold)} too cold to boil off water; from ${formatFigure(low, 'temperature', units)} to ${formatFigure(high, 'temperature', units)} ${t.symbol}. Strokes: over the hot limit. Dots: too cold to boil off water.`}</p>
       </figcaption>
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label={`Map of sump temperature. ${share(hot)} too hot, ${share(cold)} too cold.`}
+        aria-label={`Map of sump temperature. ${soFar}${share(hot)} too hot, ${share(cold)} too cold.`}
         {...cursor.handlers}
       >
         {map.airK.map((air, a) =>
@@ -161,7 +162,7 @@ function Cell({
 function sayPlace(map: HeatMap, { ix, iy }: Place, units: UnitChoice): string {
   const k = map.sumpK[iy]?.[ix] ?? null;
   const where = `Air ${formatQuantity(map.airK[iy]!, 'temperature', units)}, road ${formatQuantity(map.roadMS[ix]!, 'roadSpeed', units)}`;
-  if (k === null) return `${where}: no balance.`;
+  if (k === null) return `${where}: ${map.complete ? 'no balance' : 'not computed yet'}.`;
   const verdict = k > map.limitHotK ? '; too hot' : k < map.limitColdK ? '; too cold to boil off water' : '';
   return `${where}: sump oil ${formatQuantity(k, 'temperature', units)}${verdict}.`;
 }

@@ -13,7 +13,7 @@ export function MapStudy({ drive: { speedRevS, load } }: { readonly drive: Drive
   return (
     <div {...shownOf(study)}>
       <StudyStatus study={study} doing="finding oil temperatures" />
-      {study.answer && !study.partly && <HeatMapView map={study.answer} units={units} />}
+      {study.answer && <HeatMapView map={study.answer} units={units} />}
     </div>
   );
 }

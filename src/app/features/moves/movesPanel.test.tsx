@@ -1,5 +1,5 @@
 import { stores } from '../../testing/stores';
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { activeVariant } from '../../../core/document/project/project';
 import { openDemo, show } from '../../testing/page';
 import MovesPanel from './MovesPanel';
@@ -69,13 +69,15 @@ describe('The moves at a part', () => {
     expect([stores().preview?.why, stores().project]).toEqual([expect.stringContaining('Pump moves the oil'), project]);
   });
 
-  it('of any part are offered where none is named, begin at a heading, and close with Escape', () => {
+  it('of any part are offered where none is named, begin at a heading, and close with Escape', async () => {
     openDemo();
     stores().openMoves(undefined, 'insert before');
     show(<MovesPanel part={undefined} heading="insert before" />);
     expect(screen.getByRole('heading', { name: /^Change the circuit: Any part/ })).toBeTruthy();
     expect((field() as HTMLInputElement).value).toBe('insert before');
-    expect(screen.getByRole('status').textContent).toBe('The first 80 changes. Add a word to narrow them down.');
+    await waitFor(() =>
+      expect(screen.getByRole('status').textContent).toBe('The first 80 changes. Add a word to narrow them down.'),
+    );
     key('Escape');
     expect(stores().moves).toBeUndefined();
   });

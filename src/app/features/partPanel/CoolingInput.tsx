@@ -7,7 +7,8 @@ import type { Cooling } from '../../../core/document/parts/shapes';
 import { partSchema, type Part } from '../../../core/document/parts/part';
 import { estimateAirCooling, fitAirCooling, type HeatPoint } from '../../../core/heat/coolers';
 import { Oil } from '../../../core/physics/oil/oil';
-import { displayUnit, formatFigure, parseQuantity } from '../../../core/foundations/units';
+import { displayUnit, formatFigure } from '../../../core/foundations/units';
+import { parseQuantity } from '../../../core/foundations/units/parse';
 
 type AirCooling = Extract<Cooling, { kind: 'air' }>;
 

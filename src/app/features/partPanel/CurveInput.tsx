@@ -3,7 +3,8 @@ import { Fold } from '../../forms/Fold';
 import { useState } from 'react';
 import { partSchema, type Part } from '../../../core/document/parts/part';
 import { fitRating, type CurvePoint } from '../../../core/document/parts/ratingFit';
-import { displayUnit, formatFigure, parseQuantity, type UnitChoice } from '../../../core/foundations/units';
+import { displayUnit, formatFigure, type UnitChoice } from '../../../core/foundations/units';
+import { parseQuantity } from '../../../core/foundations/units/parse';
 
 type Rated = Extract<Part, { ratedFlowM3S: number }>;
 

@@ -1,5 +1,5 @@
 import type { PartField } from '../../../core/document/parts/schemaFields';
-import type { BoreNames } from '../../../core/foundations/units';
+import type { BoreNames } from '../../../core/foundations/units/parse';
 import { FigureInput } from '../../forms/FigureInput';
 
 /** A figure of a part's form. */

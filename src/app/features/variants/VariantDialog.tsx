@@ -9,7 +9,8 @@ import { withVariant, activeVariant, type Project, type Season } from '../../../
 import { readWhole } from '../../../core/document/project/readProject';
 import { sayIssue } from '../../../core/document/project/issue';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
-import { displayUnit, parseQuantity, toDisplay, type UnitChoice } from '../../../core/foundations/units';
+import { displayUnit, toDisplay, type UnitChoice } from '../../../core/foundations/units';
+import { parseQuantity } from '../../../core/foundations/units/parse';
 import { Field } from '../../forms/Field';
 
 const TEMPERATURES = [

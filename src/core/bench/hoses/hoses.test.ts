@@ -3,7 +3,7 @@ import { demoProject } from '../../verification/testing/demo';
 import { arbitrarySeed, randomProject } from '../../verification/testing/randomCircuit';
 import type { HoseEnd } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
-import { parseQuantity } from '../../foundations/units';
+import { parseQuantity } from '../../foundations/units/parse';
 import { withHoseEnd, withHoseNote, withMeasuredHose, withTrimmedHose } from './hoseActs';
 import { clockingView } from './clocking';
 import { layOutCuts } from './cutLayout';

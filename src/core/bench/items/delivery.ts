@@ -1,5 +1,5 @@
 import type { Delivered } from '../../document/project/bench';
-import { NUMERAL, numeralReadings } from '../../foundations/units';
+import { NUMERAL, numeralReadings } from '../../foundations/units/numeral';
 import type { Item } from './item';
 
 /** What a line of a delivery turned out to be. */

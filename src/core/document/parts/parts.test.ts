@@ -6,7 +6,7 @@ import { scavengeCapacityM3S } from '../../judgement/drains/judgeDrain';
 import { accumulatorOilM3 } from '../../physics/laws/accumulator';
 import { shimmed } from '../../network/compile/lawNumbers';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { parseQuantity } from '../../foundations/units';
+import { parseQuantity } from '../../foundations/units/parse';
 import { DASH_BORES_M, numberDrillM } from '../../foundations/units/boreSizes';
 import { CATALOGUE, catalogueEntry, entryFor } from './catalogue';
 import { partVolumeM3 } from './partVolume';

@@ -4,5 +4,4 @@ export type { DisplayUnit } from './shownUnit';
 export { displayUnit, fromDisplay, toDisplay, type UnitChoice } from './displayUnit';
 export { formatFigure, formatInDrawing, formatQuantity } from './format';
 export { METRIC_UNITS, US_UNITS } from './system';
-export { parseQuantity, type BoreNames, type ParsedQuantity } from './parse';
-export { columnForm, NUMERAL, numeralReadings, readWith, sayColumn, type DecimalSign } from './numeral';
+// What reads typed figures is imported by itself, from parse and numeral: the first view types nothing.

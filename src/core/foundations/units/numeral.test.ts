@@ -1,15 +1,7 @@
 import fc from 'fast-check';
-import {
-  columnForm,
-  displayUnit,
-  formatFigure,
-  formatQuantity,
-  fromDisplay,
-  parseQuantity,
-  QUANTITIES,
-  readWith,
-  toDisplay,
-} from '.';
+import { displayUnit, formatFigure, formatQuantity, fromDisplay, QUANTITIES, toDisplay } from '.';
+import { columnForm, readWith } from './numeral';
+import { parseQuantity } from './parse';
 import { numeralReadings } from './numeral';
 import type { Quantity } from './quantity';
 

@@ -6,11 +6,11 @@ import {
   formatInDrawing,
   formatQuantity,
   fromDisplay,
-  parseQuantity,
   QUANTITIES,
   toDisplay,
   type Quantity,
 } from '.';
+import { parseQuantity } from './parse';
 
 const choices = Object.entries(QUANTITIES).flatMap(([quantity, { shown }]) =>
   shown.map((u) => [quantity as Quantity, u.id] as const),

@@ -43,7 +43,9 @@ type Reply = z.infer<typeof replySchema>;
 
 function* start(project: Project, { drive }: Request): Study<Task, Reply, HeatMap> {
   const airs = MAP_AIR_K.map((_, i) => i);
-  return mapOf(project, yield inPieces(airs, ROWS_A_TASK).map((piece) => ({ drive, airs: piece })));
+  // Hot air first: what is too hot is known first.
+  const tasks = inPieces(airs, ROWS_A_TASK).map((piece) => ({ drive, airs: piece }));
+  return mapOf(project, yield tasks.reverse());
 }
 
 function work(circuits: StudyCircuits, { drive, airs }: Task): Reply {

@@ -1,4 +1,5 @@
-import { columnForm, PSI_PA, QUANTITIES, readWith, sayColumn, type DecimalSign } from '../../foundations/units';
+import { PSI_PA, QUANTITIES } from '../../foundations/units';
+import { columnForm, readWith, sayColumn, type DecimalSign } from '../../foundations/units/numeral';
 import { MOST_READINGS, readingSchema, type Reading } from '../../document/project/calibration';
 import type { CsvTable } from '../../heat/trace';
 

@@ -1,4 +1,5 @@
-import { displayUnit, fromDisplay, parseQuantity, toDisplay, type Quantity } from '../../foundations/units';
+import { displayUnit, fromDisplay, toDisplay, type Quantity } from '../../foundations/units';
+import { type parseQuantity } from '../../foundations/units/parse';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../heat/conditions';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import type { SpeedAndOil } from '../../network/solve/state';
@@ -32,6 +33,8 @@ export interface Asked {
    * @throws StudyRefused where it cannot be read
    */
   readTable(): readonly (readonly string[])[];
+  /** Reads a figure: what the command line brings along, since the page that has the studies too types none of them. */
+  readonly readFigure: typeof parseQuantity;
   /** Options that were given, as text. */
   readonly given: Readonly<Partial<Record<OptionName, string>>>;
 }
@@ -86,14 +89,20 @@ const DIGITS = 12;
  * A number that was given, in the option's own unit: "6500", "6,500", "212F". @throws StudyRefused when it is not one, can
  * be read in two ways, or is out of range
  */
-export function numberOption({ given }: Asked, name: OptionName, fallback: number, low: number, high: number): number {
+export function numberOption(
+  { given, readFigure }: Asked,
+  name: OptionName,
+  fallback: number,
+  low: number,
+  high: number,
+): number {
   const text = given[name];
   if (text === undefined) return fallback;
   const [quantity, id] = QUANTITY_OF[name] ?? ['ratio', '1'];
   const units = { [quantity]: id };
   const u = displayUnit(quantity, units);
   const typical = name in QUANTITY_OF ? undefined : ([low, high] as const);
-  const parsed = parseQuantity(text, quantity, { units, typical });
+  const parsed = readFigure(text, quantity, { units, typical });
   if (!parsed.ok && parsed.reason === 'either')
     throw new StudyRefused(
       `--${name}: "${text}" can be read as ${parsed.readings.map((si) => Number(toDisplay(si, u).toPrecision(DIGITS))).join(' or ')}. Write it without a sign between thousands.`,
