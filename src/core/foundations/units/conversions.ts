@@ -23,3 +23,7 @@ export const FAHRENHEIT_PER_KELVIN = 1.8;
 export const ZERO_CELSIUS_K = 273.15;
 /** 0 °F on a scale of that step that begins at absolute zero [°F]. */
 export const ZERO_FAHRENHEIT_ABOVE_NOTHING = 459.67;
+export const LITRE_M3 = 1e-3;
+export const CC_M3 = 1e-6;
+/** One Btu an hour and degree Fahrenheit [W/K]. */
+export const BTU_H_F_WK = (BTU_J / HOUR_S) * FAHRENHEIT_PER_KELVIN;

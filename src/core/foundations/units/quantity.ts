@@ -1,11 +1,14 @@
 import {
   BAR_PA,
+  BTU_H_F_WK,
   BTU_J,
+  CC_M3,
   FAHRENHEIT_PER_KELVIN,
   FOOT_M,
   HORSEPOWER_W,
   HOUR_S,
   INCH_M,
+  LITRE_M3,
   MILE_M,
   MINUTE_S,
   POUND_FORCE_N,
@@ -17,11 +20,6 @@ import {
   ZERO_FAHRENHEIT_ABOVE_NOTHING,
 } from './conversions';
 import { unit, type DisplayUnit } from './shownUnit';
-
-const LITRE_M3 = 1e-3;
-const CC_M3 = 1e-6;
-/** One Btu an hour and degree Fahrenheit [W/K]. */
-const BTU_H_F_WK = (BTU_J / HOUR_S) * FAHRENHEIT_PER_KELVIN;
 
 /** All that is known of a quantity: nothing of it can be left out. */
 interface QuantityRow {

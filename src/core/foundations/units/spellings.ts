@@ -1,5 +1,6 @@
 import {
   BAR_PA,
+  BTU_H_F_WK,
   BTU_J,
   FAHRENHEIT_PER_KELVIN,
   FOOT_M,
@@ -7,6 +8,7 @@ import {
   HOUR_S,
   IMPERIAL_GALLON_M3,
   INCH_M,
+  LITRE_M3,
   MILE_M,
   MINUTE_S,
   POUND_FORCE_N,
@@ -28,10 +30,6 @@ export interface Spelling {
   /** Of two that are spelled alike, the one that US readers mean. */
   readonly isUs?: true;
 }
-
-const LITRE_M3 = 1e-3;
-/** One Btu an hour and degree Fahrenheit [W/K]. */
-const BTU_H_F_WK = (BTU_J / HOUR_S) * FAHRENHEIT_PER_KELVIN;
 
 /** @param scale worth of one in SI */
 const spelled = (scale: number, ...names: string[]): Spelling => ({ names, scale });
