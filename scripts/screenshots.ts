@@ -76,7 +76,7 @@ const PICTURES: readonly {
     name: 'faults',
     prepare: async (page) => {
       await page.getByRole('tab', { name: 'Faults' }).click();
-      await page.getByText('leave a component').waitFor();
+      await page.getByText(/barely show on the gauge\.$/).waitFor();
     },
   },
   {

@@ -39,7 +39,7 @@ export default function FaultList() {
             {study.partly ? 'So far ' : ''}
             {starving.length} of {faults.length} leave a component with too little or too much oil;{' '}
             {study.partly
-              ? `${faults.filter((f) => f.whole).length} of them looked at over the whole range.`
+              ? `${faults.filter((f) => f.whole).length} of ${faults.length} looked at over the whole range.`
               : `${unseen} of them barely show on the gauge.`}
           </p>
           {(all ? faults : faults.slice(0, SHOWN)).map((fault) => (
