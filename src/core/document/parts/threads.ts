@@ -1,8 +1,9 @@
+import { INCH_M } from '../../foundations/units';
 /** How a joint seals and how it is tightened. */
 export type JointKind =
   'flare37' | 'flare45' | 'oRingBoss' | 'taperPipe' | 'bondedWasher' | 'banjo' | 'hoseTail' | 'flange' | 'spinOn';
 
-const MM_PER_INCH = 25.4;
+const MM_PER_INCH = INCH_M * 1e3;
 
 /** What each joint asks for. @source common practice, no source; torques are the maker's */
 export const JOINTS: Readonly<

@@ -1,3 +1,4 @@
+import { INCH_M } from '../../foundations/units';
 import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
 import { withVariant } from '../../document/project/project';
@@ -25,7 +26,7 @@ export function ofLine(subject: Subject, part: PartOf<'line'>): readonly Hypothe
     : [];
 }
 
-const MM_PER_INCH = 25.4;
+const MM_PER_INCH = INCH_M * 1e3;
 
 /** True for a hose that is joined to a cooler. */
 function servesCooler(subject: Subject, line: Part): boolean {
