@@ -183,7 +183,7 @@ ${gaugeTable(before).join('\n')}
 }
 
 const PAGE = 'docs/population.md';
-const BEFORE = 'src/core/verification/frozen/populationBefore.json';
+const BEFORE = 'src/core/verification/populationBefore.json';
 
 const [file] = process.argv.slice(2);
 const now: Population = {

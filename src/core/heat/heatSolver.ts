@@ -116,7 +116,8 @@ export class HeatSolver {
     if (stores?.coolantK == null) this.setOpenings();
     const { circuit, places } = this;
     const { heat } = circuit.project.engine;
-    const hydraulic = circuit.solver.solve(circuit.oil, state, this.field as TemperatureField, 1);
+    const loaded = { ...state, load: conditions.load };
+    const hydraulic = circuit.solver.solve(circuit.oil, loaded, this.field as TemperatureField, 1);
     if (hydraulic.status !== 'converged') return { hydraulic, residualW: NaN, changeK: NaN };
     const coolantK = stores?.coolantK ?? steadyCoolantK(circuit.project, state.speedRevS, conditions.airTemperatureK);
     const surroundings = { ...conditions, coolantK, atmospherePa: state.atmospherePa };

@@ -32,7 +32,9 @@ export class CircuitSolver {
         ok: false,
         issues: [{ code: 'unknownVariant', severity: 'refused', at: 'activeVariant', id: variantId }],
       };
-    const result = compileCircuit(variant.circuit, `variants[${index}].circuit`);
+    const { idleSpeedRevS: idleRevS, maximumSpeedRevS: maximumRevS, freeAir } = project.engine;
+    const running = { idleRevS, maximumRevS, freeAir };
+    const result = compileCircuit(variant.circuit, `variants[${index}].circuit`, running);
     if (!result.ok) return result;
     const seasonal = inSeason(project, variant);
     return {

@@ -32,6 +32,7 @@ const FIXED_PUMP = {
   fillLossFromRevS: 0,
   fillLossToRevS: 1,
   fillLossShare: 0,
+  fillFallsFromRevS: Infinity,
 };
 
 describe('A general hydraulic network engine agrees within 0.5 %', () => {

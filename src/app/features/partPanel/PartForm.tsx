@@ -197,6 +197,7 @@ function FieldRow({
             value={field.value as string}
             onChange={(chosen) => onChange(chosen)}
             aria-label={title}
+            allowClear={input.optional}
             options={input.options.map((option) => ({ value: option, label: optionLabel(option) }))}
           />
         )
@@ -319,5 +320,6 @@ function optionLabel(option: string): string {
   if (threads.has(option)) return threadLabel(option as ThreadId);
   if (option === 'inLowOutHigh' || option === 'inHighOutLow')
     return option === 'inLowOutHigh' ? 'in low, out high' : 'in high, out low';
+  if (option === 'aluminiumIronCaps') return 'aluminium, iron caps';
   return option.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ROTORS } from '../../physics/laws/pump';
 import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
 import { entryOf } from '../parts/catalogueEntry';
 import { between, nonNegative, positive } from '../parts/field';
@@ -55,6 +56,10 @@ const schema = z
       typical: [0.02 * BAR, 0.1 * BAR],
     }).default(CAVITATION_BELOW_ABS_PA),
     fillLoss: fillLoss.optional(),
+    rotors: z
+      .enum(ROTORS)
+      .optional()
+      .meta({ title: 'Rotors', description: 'At high speed they no longer fill. Blank: they always do.' }),
     variable: variablePump.optional(),
   })
   .refine((v) => v.inletLimitAbsPa >= v.inletDryAbsPa + LEAST_FILLING_PA, {

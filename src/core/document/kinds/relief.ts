@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { entryOf, springValve } from '../parts/catalogueEntry';
-import { positive, signed } from '../parts/field';
+import { nonNegative, positive, signed } from '../parts/field';
 import { defineKind } from '../parts/kind';
 import { figured } from '../parts/partWords';
 import { partBase, portRefSchema } from '../parts/partBase';
@@ -26,6 +26,10 @@ const schema = z
     kind: z.literal('relief'),
     ...springValveShape,
     spring: springSchema.optional(),
+    seatLeakM2: nonNegative('area', 'Held open by dirt on its seat', {
+      typical: [0, 5 * MM ** 2],
+      description: 'It still regulates. Blank: its seat is clean.',
+    }).optional(),
     sense: portRefSchema.optional().meta({ title: 'Senses at' }),
   })
   .refine(opensAboveCrack, FULL_ABOVE_CRACK);

@@ -17,7 +17,7 @@ export interface PartField {
         readonly optional: boolean;
       }
     | { readonly kind: 'boolean' }
-    | { readonly kind: 'choice'; readonly options: readonly string[] };
+    | { readonly kind: 'choice'; readonly options: readonly string[]; readonly optional: boolean };
   readonly help?: string;
   readonly value: unknown;
 }
@@ -100,7 +100,7 @@ function walk(
   } else if (here.type === 'array') {
     if (Array.isArray(value)) value.forEach((item, i) => walk(here.items!, item, [...path, i], group, false, fields));
   } else if (title === undefined) return;
-  else if (here.enum) fields.push({ ...field, value, input: { kind: 'choice', options: here.enum } });
+  else if (here.enum) fields.push({ ...field, value, input: { kind: 'choice', options: here.enum, optional } });
   else if (here.type === 'boolean') fields.push({ ...field, value: value ?? false, input: { kind: 'boolean' } });
   else if ((here.type === 'number' || here.type === 'integer') && quantity)
     fields.push({

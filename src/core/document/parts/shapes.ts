@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HOUSINGS } from '../../physics/laws/runningClearance';
 import { between, count, nonNegative, positive, share, signed } from './field';
 
 /** Parameters of the laws, shared by the parts that follow them. Field names carry their SI unit. */
@@ -166,6 +167,13 @@ export const eccentricitySchema = z.discriminatedUnion('kind', [
     ratio: between(0, 0.98, 'ratio', 'Eccentricity ratio ε', { typical: [0.2, 0.9] }),
   }),
   z.strictObject({ kind: z.literal('load'), loadN: nonNegative('force', 'Mean load', { typical: [50, 20000] }) }),
+  z.strictObject({
+    kind: z.literal('specificLoad'),
+    fullLoadPa: nonNegative('pressure', 'Mean load at full power, over width × diameter', {
+      typical: [10 * BAR, 100 * BAR],
+      description: 'It falls with load and speed. Rods 40 to 80 bar (580 to 1160 psi), mains about half; a guess.',
+    }),
+  }),
 ]);
 
 export const bearingShape = {
@@ -176,6 +184,14 @@ export const bearingShape = {
     typical: [15 * UM, 50 * UM],
     description: 'Half of the diametral clearance that a bore gauge gives.',
   }),
+  runsIn: z.enum(HOUSINGS).optional().meta({
+    title: 'Housing',
+    description: 'A clearance measured cold grows in aluminium. Blank: the clearance is the one it runs with.',
+  }),
+  wallFactor: between(1, 2, 'ratio', 'Clearance counts for flow, times', {
+    typical: [1.2, 1.5],
+    description: 'Plain shells taper and are relieved at their parting: 1.3. Blank: 1.',
+  }).optional(),
   feed: feedSchema,
   eccentricity: eccentricitySchema.default({ kind: 'ratio', ratio: 0.6 }),
   speedRatio: positive('ratio', 'Speed per engine speed', { typical: [0.5, 2] }).default(1),

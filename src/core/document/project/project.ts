@@ -83,6 +83,16 @@ export const engineSchema = z
     idleSpeedRevS: positive('speed', 'Idle', { typical: [600 * RPM, 1500 * RPM] }),
     maximumSpeedRevS: positive('speed', 'Redline', { typical: [2000 * RPM, 14000 * RPM] }),
     atmospherePa: positive('pressure', 'Air pressure, absolute', { typical: [70e3, 104e3] }).default(101_325),
+    /** Absent: none is reckoned with. */
+    freeAir: z
+      .strictObject({
+        atIdleShare: between(0, 0.3, 'share', 'Air in the oil at idle', { typical: [0.01, 0.05] }),
+        atRedlineShare: between(0, 0.3, 'share', 'and at the redline', {
+          typical: [0.02, 0.15],
+          description: 'By volume. With a windage tray about 8 %, without one 12 %, from a dry-sump tank 4 %.',
+        }),
+      })
+      .optional(),
     heat: heatSchema.prefault({}),
   })
   .refine((e) => e.idleSpeedRevS < e.maximumSpeedRevS, {

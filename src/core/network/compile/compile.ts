@@ -3,7 +3,7 @@ import { isDeadEnd, isReservoir, isReturn, PORTS, waysThrough } from '../../docu
 import type { Circuit } from '../../document/project/project';
 import { expandPart, type Expansion } from './expandPart';
 import { tracePlumbing } from '../../document/plumbing/plumbing';
-import { NetworkBuilder, type ElementIndex, type Network, type NodeIndex } from './network';
+import { NetworkBuilder, type ElementIndex, type EngineRunning, type Network, type NodeIndex } from './network';
 
 /** A circuit made ready for the solver, with the way back from its figures to parts and ports. */
 export interface CompiledCircuit {
@@ -36,8 +36,9 @@ export type CompileResult =
  *
  * @param circuit valid by its schema and its references
  * @param at path of the circuit in the file, for issues
+ * @param running what its engine adds to a state; absent: full load, no air
  */
-export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult {
+export function compileCircuit(circuit: Circuit, at = 'circuit', running?: EngineRunning): CompileResult {
   const traced = tracePlumbing(circuit, at);
   if (!traced.ok) return traced;
   const { groups, partById, heldBy, returns, elevations, live, warnings } = traced.plumbing;
@@ -101,7 +102,7 @@ export function compileCircuit(circuit: Circuit, at = 'circuit'): CompileResult 
   return {
     ok: true,
     compiled: {
-      network: builder.build(),
+      network: builder.build(running),
       nodeOfPort,
       elementsOfPart,
       partOfElement,

@@ -30,7 +30,7 @@ export const AT = {
   /** A discharge coefficient of 0: computed from length and Reynolds number. */
   orifice: { boreM: 0, lengthM: 1, dischargeCoefficient: 2 },
   opening: { areaM2: 0, dischargeCoefficient: 1, leakM3SPa: 2 },
-  springValve: { crackPa: 0, fullOpenPa: 1, areaM2: 2, dischargeCoefficient: 3, leakM3SPa: 4 },
+  springValve: { crackPa: 0, fullOpenPa: 1, areaM2: 2, dischargeCoefficient: 3, leakM3SPa: 4, seatLeakM2: 5 },
   pump: {
     volumeM3PerEngineRev: 0,
     slipPerViscosity: 1,
@@ -42,6 +42,8 @@ export const AT = {
     fillLossFromRevS: 7,
     fillLossToRevS: 8,
     fillLossShare: 9,
+    /** Engine speed from which the rotors no longer fill; Infinity where that is not known. */
+    fillFallsFromRevS: 10,
   },
   bearing: {},
   crankFedRod: { leakM3SPa: 0 },

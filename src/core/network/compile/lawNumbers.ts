@@ -1,6 +1,6 @@
 import type { PartOf } from '../../document/parts/part';
 import type { Thermostat } from '../../document/parts/thermostat';
-import { slipCoefficient } from '../../physics/laws/pump';
+import { fillFallsFromRevS, slipCoefficient } from '../../physics/laws/pump';
 import { twoTermCoefficients, type RatingPoint } from '../../physics/laws/twoTerm';
 import type { LawParameters } from './law';
 
@@ -27,6 +27,7 @@ interface SpringValvePart {
   readonly areaM2: number;
   readonly dischargeCoefficient: number;
   readonly closedLeakM3SPa: number;
+  readonly seatLeakM2?: number | undefined;
 }
 
 export const springNumbers = (v: SpringValvePart): LawParameters<'springValve'> => ({
@@ -35,6 +36,7 @@ export const springNumbers = (v: SpringValvePart): LawParameters<'springValve'> 
   areaM2: v.areaM2,
   dischargeCoefficient: v.dischargeCoefficient,
   leakM3SPa: v.closedLeakM3SPa,
+  seatLeakM2: v.seatLeakM2 ?? 0,
 });
 
 /**
@@ -119,6 +121,8 @@ export function pumpNumbers(part: PartOf<'pump'>): LawParameters<'pump'> {
     fillLossFromRevS: part.fillLoss?.fromRevS ?? 0,
     fillLossToRevS: part.fillLoss?.toRevS ?? 1,
     fillLossShare: part.fillLoss?.lostShare ?? 0,
+    fillFallsFromRevS:
+      part.rotors === undefined ? Infinity : fillFallsFromRevS(part.displacementM3Rev, part.rotors) / part.speedRatio,
   };
 }
 

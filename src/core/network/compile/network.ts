@@ -32,6 +32,14 @@ export type LawSpec = { [L in LawName]: { readonly law: L; readonly parameters: 
 /** An element as it is handed to the builder. */
 export type ElementSpec = ElementPlace & LawSpec;
 
+/** What of the engine a state's own numbers follow from: load and free air at a speed. */
+export interface EngineRunning {
+  readonly idleRevS: number;
+  readonly maximumRevS: number;
+  /** Free air in the oil by volume, at air pressure; absent: none is reckoned with. */
+  readonly freeAir?: { readonly atIdleShare: number; readonly atRedlineShare: number } | undefined;
+}
+
 /** A compiled network: structure of arrays, nothing that changes while solving. */
 export interface Network {
   readonly nodeName: readonly string[];
@@ -55,6 +63,8 @@ export interface Network {
   readonly bearing: readonly (JournalBearing | undefined)[];
   readonly bearingSpeedRatio: Float64Array;
   readonly drilling: readonly (CrankDrilling | undefined)[];
+  /** Absent for a network that is no engine's: full load, no air. */
+  readonly running?: EngineRunning | undefined;
 }
 
 /** Collects nodes and elements and freezes them into a {@link Network}. */
@@ -84,7 +94,7 @@ export class NetworkBuilder {
     return this.elevations[node]!;
   }
 
-  build(): Network {
+  build(running?: EngineRunning): Network {
     const { specs } = this;
     const parameterStart = new Int32Array(specs.length + 1);
     specs.forEach((spec, e) => {
@@ -111,6 +121,7 @@ export class NetworkBuilder {
       bearing: specs.map((spec) => spec.bearing),
       bearingSpeedRatio: Float64Array.from(specs, (spec) => spec.bearingSpeedRatio ?? 1),
       drilling: specs.map((spec) => spec.drilling),
+      running,
     };
   }
 }

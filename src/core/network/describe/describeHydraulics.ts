@@ -1,5 +1,6 @@
 import { sensedDropPa } from '../solve/evaluate';
 import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
+import { oilShareSwallowed } from '../../physics/laws/pump';
 import type { Oil } from '../../physics/oil/oil';
 import { CAVITATION_MARGIN_PA } from '../solve/stopping';
 import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
@@ -8,6 +9,7 @@ import { Law, LAW_NAMES } from '../compile/law';
 import type { HydraulicSolver } from '../solve/solver';
 import type { SolveOutcome } from '../solve/stopping';
 import type { OperatingState } from '../solve/state';
+import type { Workspace } from '../solve/workspace';
 import type { ElementResult, HydraulicResult, NodeResult } from './result';
 import { elementReynolds } from './reynolds';
 import { stillNodes } from './stillNodes';
@@ -80,6 +82,7 @@ function describeElement(
   // What gets no oil has no film: shut off by the turning crank, or fed backwards.
   const hasFilm = !(law === Law.crankFedRod && ws.opening[e] === 0) && ws.flowM3S[e]! > 0;
   const film = hasFilm ? ws.film[e] : undefined;
+  const coefficients = ws.filmCoefficients[e];
   const known = still[from] === 0 && still[to] === 0;
   const part = compiled.partOfElement[e]!;
   const role = [...(compiled.elementsOfPart.get(part) ?? [])].find(([, index]) => index === e)?.[0] ?? '';
@@ -108,12 +111,20 @@ function describeElement(
     filmViscosityPaS: film ? film.viscosityPaS : null,
     frictionW: film ? film.frictionW * network.count[e]! : null,
     eccentricityRatio: film ? film.eccentricityRatio : null,
+    leastFilmM: film && coefficients!.loadN > 0 ? coefficients!.clearanceM * (1 - film.eccentricityRatio) : null,
+    oilShare: law === Law.pump ? oilShareOf(ws, state, e, from) : null,
     sensedPa:
       law === Law.springValve && network.sense[e]! >= 0 && still[network.sense[e]!] === 0 && still[to] === 0
         ? orNull(sensedDropPa(network, ws.pressurePa, e, rho))
         : null,
     thresholdPa: law === Law.crankFedRod ? ws.boundB[e]! : null,
   };
+}
+
+/** What of the volume that a pump swallows is oil. */
+function oilShareOf(ws: Workspace, { atmospherePa }: OperatingState, pump: number, inlet: number): number {
+  const inletAbsPa = Math.max(ws.pressurePa[inlet]! + atmospherePa, CAVITATION_BELOW_ABS_PA);
+  return oilShareSwallowed(ws.boundB[pump]!, atmospherePa / inletAbsPa);
 }
 
 function describeNodes(

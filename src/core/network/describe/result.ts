@@ -45,6 +45,10 @@ export const elementResultSchema = z.strictObject({
   filmViscosityPaS: figure,
   frictionW: figure,
   eccentricityRatio: figure,
+  /** Smallest film of a bearing whose load is known, at its mean load [m]. */
+  leastFilmM: figure,
+  /** A pump's: what of the volume that it swallows is oil and no air. */
+  oilShare: figure,
   /** What a valve's spring feels, where it senses elsewhere than over its own seat. */
   sensedPa: figure,
   /** Crank-fed rods: gallery pressure below which they run dry. */

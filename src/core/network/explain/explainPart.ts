@@ -3,7 +3,8 @@ import { actsAs, kindOf, type Part } from '../../document/parts/part';
 import { FITTINGS } from '../../document/parts/fittings';
 import { churchillFriction } from '../../physics/laws/churchill';
 import { lineDropInto } from '../../physics/laws/line';
-import { speedLoss } from '../../physics/laws/pump';
+import { fillAtSpeed, fillFallsFromRevS, speedLoss } from '../../physics/laws/pump';
+import { openingFlowInto } from '../../physics/laws/opening';
 import { twoTermCoefficients } from '../../physics/laws/twoTerm';
 import { SHARP_EDGE_UP_TO, SHORT_TUBE_FROM } from '../../physics/laws/orifice';
 import type { LawParameters } from '../compile/law';
@@ -193,7 +194,7 @@ function explainSpringValve(
   const felt = elsewhere[0]?.symbol ?? 'Δp';
   const lift = e.opening ?? 0;
   const area = lift * valve.areaM2;
-  const leak = valve.closedLeakM3SPa * drop.si;
+  const leak = valve.closedLeakM3SPa * drop.si + seatLeakM3S(valve, drop.si, rho.si, mu.si);
   const velocity = area > 0 ? (flow.si - leak) / area : 0;
   const split =
     area > 0
@@ -233,6 +234,19 @@ function explainSpringValve(
   };
 }
 
+/** What dirt on a valve's seat lets past it [m³/s]. */
+function seatLeakM3S(
+  valve: { readonly seatLeakM2?: number | undefined; readonly dischargeCoefficient: number },
+  dropPa: number,
+  densityKgM3: number,
+  viscosityPaS: number,
+): number {
+  if (!valve.seatLeakM2) return 0;
+  const out = new Float64Array(3);
+  openingFlowInto(out, dropPa, valve.seatLeakM2, valve.dischargeCoefficient, densityKgM3, viscosityPaS);
+  return out[0]!;
+}
+
 function explainPump(
   part: Extract<Part, { kind: 'pump' }>,
   e: ElementResult,
@@ -243,31 +257,32 @@ function explainPump(
   const rise = -(e.pressureDropPa ?? NaN);
   const speed = result.state.speedRevS * part.speedRatio;
   const slip = (pumpSlipCoefficient(part) * part.displacementM3Rev * rise) / (2 * Math.PI * e.viscosityPaS);
-  const { fillLoss } = part;
-  const kept = fillLoss
-    ? [
-        term(
-          'kept',
-          'share of the stroke that still fills at this speed',
-          1 - speedLoss(result.state.speedRevS, fillLoss.fromRevS, fillLoss.toRevS, fillLoss.lostShare),
-          'ratio',
-        ),
-      ]
-    : [];
+  const { fillLoss, rotors } = part;
+  const stated = fillLoss
+    ? 1 - speedLoss(result.state.speedRevS, fillLoss.fromRevS, fillLoss.toRevS, fillLoss.lostShare)
+    : 1;
+  const byRotors = rotors ? fillAtSpeed(speed, fillFallsFromRevS(part.displacementM3Rev, rotors)) : 1;
+  const kept =
+    fillLoss || rotors
+      ? [term('kept', 'share of the stroke that still fills at this speed', stated * byRotors, 'ratio')]
+      : [];
+  const air =
+    (e.oilShare ?? 1) < 1 ? [term('oil', 'oil in what it swallows, the rest is air', e.oilShare!, 'ratio')] : [];
+  const also = [...kept, ...air];
   return {
-    equation: `Q = V·n·fill${fillLoss ? '·kept' : ''} − C_s·V·Δp/(2πμ)`,
-    substituted: `Q = {V} × {n} × {fill}${fillLoss ? ' × {kept}' : ''} − {slip}`,
+    equation: `Q = V·n·fill${also.map((t) => `·${t.symbol}`).join('')} − C_s·V·Δp/(2πμ)`,
+    substituted: `Q = {V} × {n} × {fill}${also.map((t) => ` × {${t.symbol}}`).join('')} − {slip}`,
     terms: [
       term('V', 'swept volume', part.displacementM3Rev, 'displacement'),
       term('n', 'pump speed', speed, 'speed'),
       term('fill', 'filling and stroke', e.opening ?? 1, 'ratio'),
-      ...kept,
+      ...also,
       term('slip', 'slip back past the rotors', slip, 'flow'),
       term('Δp', 'pressure rise', rise, 'pressure'),
       mu,
     ],
     result: flow,
-    source: 'Wilson (1946) slip model',
+    source: air.length > 0 ? 'Wilson (1946) slip model; Boyle’s law for the air' : 'Wilson (1946) slip model',
   };
 }
 
@@ -288,6 +303,9 @@ function explainBearing(e: ElementResult, flow: Term, drop: Term): Omit<LawText,
       term('μ_film', 'film viscosity', e.filmViscosityPaS ?? NaN, 'viscosity'),
       term('H', 'friction heat, all of them', e.frictionW ?? NaN, 'power'),
       term('ε', 'eccentricity ratio', e.eccentricityRatio ?? NaN, 'ratio'),
+      ...(e.leastFilmM === null
+        ? []
+        : [term('h', 'film at mean load, for comparing variants: no peak loads', e.leastFilmM, 'clearance')]),
       ...(e.law === 'crankFedRod'
         ? [
             term('gate', 'share let through by the crank', e.opening ?? NaN, 'ratio'),
@@ -296,7 +314,7 @@ function explainBearing(e: ElementResult, flow: Term, drop: Term): Omit<LawText,
         : []),
     ],
     result: flow,
-    source: 'Martin and Lee (1983) feed flow; Petroff friction',
+    source: `Martin and Lee (1983) feed flow; ${e.leastFilmM === null ? 'Petroff friction' : 'load by Ocvirk and DuBois (1953), with their friction'}`,
   };
 }
 

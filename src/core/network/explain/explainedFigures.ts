@@ -20,6 +20,7 @@ export interface ExplainedFigures {
         readonly areaM2: number;
         readonly dischargeCoefficient: number;
         readonly closedLeakM3SPa: number;
+        readonly seatLeakM2?: number | undefined;
       }
     | undefined;
 }

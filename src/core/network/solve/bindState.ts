@@ -1,10 +1,11 @@
 import { centrifugalGainPa, centrifugalThresholdPa } from '../../physics/laws/crankDrilling';
-import { setFilmCoefficients } from '../../physics/laws/journalBearing';
-import { speedLoss } from '../../physics/laws/pump';
+import { bindFilm } from '../../physics/laws/journalBearing';
+import { meanLoadShare, usualLoad } from '../../physics/laws/meanLoad';
+import { fillAtSpeed, speedLoss } from '../../physics/laws/pump';
 import { thermostatOpening } from '../../physics/laws/thermostat';
 import type { Oil } from '../../physics/oil/oil';
 import { AT, Law } from '../compile/law';
-import type { Network } from '../compile/network';
+import type { EngineRunning, Network } from '../compile/network';
 import type { OperatingState, TemperatureField } from './state';
 import type { Workspace } from './workspace';
 
@@ -23,6 +24,9 @@ export function bindState(
   const heldDensity = field ? 0 : oil.densityKgM3(state.oilTemperatureK);
   const heldViscosity = field ? 0 : oil.viscosityPaS(state.oilTemperatureK);
   const p = network.parameters;
+  const { running } = network;
+  const loadShare = running ? loadShareOf(running, state) : 1;
+  const freeAir = running ? freeAirShare(running, state.speedRevS) : 0;
   for (let e = 0; e < network.law.length; e++) {
     const temperatureK = field ? field.elementK[e]! : state.oilTemperatureK;
     const densityKgM3 = field ? oil.densityKgM3(temperatureK) : heldDensity;
@@ -41,7 +45,9 @@ export function bindState(
               p[at + AT.pump.fillLossFromRevS]!,
               p[at + AT.pump.fillLossToRevS]!,
               p[at + AT.pump.fillLossShare]!,
-            ));
+            )) *
+          fillAtSpeed(state.speedRevS, p[at + AT.pump.fillFallsFromRevS]!);
+        ws.boundB[e] = freeAir;
         break;
       case Law.thermostatPath: {
         const given = field?.opening[e] ?? NaN;
@@ -63,8 +69,8 @@ export function bindState(
       // falls through: a rod is a bearing too
       case Law.bearing: {
         const bearing = network.bearing[e]!;
-        const ratio = bearing.eccentricity.kind === 'ratio' ? bearing.eccentricity.ratio : 0;
-        setFilmCoefficients(ws.filmCoefficients[e]!, bearing, state.speedRevS * network.bearingSpeedRatio[e]!, ratio);
+        const journalRevS = state.speedRevS * network.bearingSpeedRatio[e]!;
+        bindFilm(ws.filmCoefficients[e]!, bearing, journalRevS, temperatureK, loadShare);
         const film = ws.film[e]!;
         if (!(film.temperatureK >= temperatureK)) film.temperatureK = temperatureK;
         break;
@@ -72,4 +78,15 @@ export function bindState(
       default:
     }
   }
+}
+
+/** Share of the mean bearing load at full load and full speed. */
+const loadShareOf = ({ idleRevS, maximumRevS }: EngineRunning, { speedRevS, load }: OperatingState): number =>
+  meanLoadShare(load ?? usualLoad(speedRevS, idleRevS, maximumRevS), speedRevS / maximumRevS);
+
+/** Free air in the oil that the pump draws, by volume at air pressure: between idle and redline in a straight line. */
+function freeAirShare({ idleRevS, maximumRevS, freeAir }: EngineRunning, speedRevS: number): number {
+  if (!freeAir) return 0;
+  const s = Math.min(1, Math.max(0, (speedRevS - idleRevS) / (maximumRevS - idleRevS)));
+  return freeAir.atIdleShare + s * (freeAir.atRedlineShare - freeAir.atIdleShare);
 }

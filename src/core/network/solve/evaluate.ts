@@ -84,8 +84,8 @@ const pump = {
   bandPa: 1,
   leastShare: 0,
 };
-const pumpMeets = { inletPa: 0, outletPa: 0, sensePa: 0, viscosityPaS: 0, atmospherePa: 0 };
-const valve = { crackPa: 0, fullOpenPa: 0, areaM2: 0, dischargeCoefficient: 0, leakM3SPa: 0 };
+const pumpMeets = { inletPa: 0, outletPa: 0, sensePa: 0, viscosityPaS: 0, atmospherePa: 0, freeAirShare: 0 };
+const valve = { crackPa: 0, fullOpenPa: 0, areaM2: 0, dischargeCoefficient: 0, leakM3SPa: 0, seatLeakM2: 0 };
 const valveMeets = { pressureDropPa: 0, sensedPa: 0, densityKgM3: 0, viscosityPaS: 0 };
 const orifice = { boreM: 0, lengthM: 0, statedCd: 0 };
 
@@ -116,6 +116,7 @@ function springValveFlow(network: Network, ws: Workspace, e: number, drop: numbe
   valve.areaM2 = p[at + AT.springValve.areaM2]!;
   valve.dischargeCoefficient = p[at + AT.springValve.dischargeCoefficient]!;
   valve.leakM3SPa = p[at + AT.springValve.leakM3SPa]!;
+  valve.seatLeakM2 = p[at + AT.springValve.seatLeakM2]!;
   valveMeets.pressureDropPa = drop;
   valveMeets.sensedPa = sensedPa;
   valveMeets.densityKgM3 = ws.densityKgM3[e]!;
@@ -141,6 +142,7 @@ function evaluatePump(network: Network, ws: Workspace, e: number, state: Operati
   pumpMeets.sensePa = ws.pressurePa[s]!;
   pumpMeets.viscosityPaS = ws.viscosityPaS[e]!;
   pumpMeets.atmospherePa = state.atmospherePa;
+  pumpMeets.freeAirShare = ws.boundB[e]!;
   pumpFlowInto(out, pump, pumpMeets);
   ws.flowM3S[e] = n * out[0]!;
   ws.targetM3S[e] = ws.flowM3S[e]!;

@@ -6,6 +6,8 @@ export interface OperatingState {
   readonly oilTemperatureK: number;
   /** Absolute air pressure [Pa]: what the pump's inlet has to spare. */
   readonly atmospherePa: number;
+  /** Share of full torque, 0 to 1: what the bearings carry. Absent: what usually goes with the speed. */
+  readonly load?: number;
 }
 
 /** Temperatures found by a heat balance, by element. */

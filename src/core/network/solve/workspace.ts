@@ -1,4 +1,4 @@
-import type { FilmCoefficients, FilmState } from '../../physics/laws/journalBearing';
+import { noFilmYet, type FilmCoefficients, type FilmState } from '../../physics/laws/journalBearing';
 import type { Network } from '../compile/network';
 
 /** Everything that changes while a network is solved, allocated once. */
@@ -20,7 +20,7 @@ export interface Workspace {
   readonly lawErrorPa: Float64Array;
   /** Drop that the present flow needs, of one element: where the next inversion starts. */
   readonly lawDropPa: Float64Array;
-  /** Law-specific, set once a state: pump V·n, rod gain, opening area; and the rod's threshold. */
+  /** Law-specific, set once a state: pump V·n, rod gain, opening area; and the rod's threshold, the pump's free air. */
   readonly boundA: Float64Array;
   readonly boundB: Float64Array;
   /** Law-specific outcome: lift, fill, gate. */
@@ -54,8 +54,6 @@ export function createWorkspace(network: Network): Workspace {
       (bearing) =>
         bearing && { flowM3S: 0, slope: 0, temperatureK: 0, viscosityPaS: 0, frictionW: 0, eccentricityRatio: 0 },
     ),
-    filmCoefficients: network.bearing.map(
-      (bearing) => bearing && { feedM3: 0, frictionPerViscosity: 0, sideFlowM3S: 0, eccentricityRatio: 0 },
-    ),
+    filmCoefficients: network.bearing.map((bearing) => bearing && noFilmYet()),
   };
 }

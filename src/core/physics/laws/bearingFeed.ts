@@ -38,3 +38,20 @@ export function bearingFeedCoefficientM3(
     }
   }
 }
+
+/**
+ * d ln k/dε of {@link bearingFeedCoefficientM3}: what a little more eccentricity does to the feed flow.
+ * @param e ε, 0 ≤ ε < 1 @returns [-] @source derivative of the same expressions
+ */
+export function feedByEccentricity(feed: BearingFeed, e: number): number {
+  switch (feed.kind) {
+    case 'fullGroove':
+      return (3 * e) / (1 + 1.5 * e * e);
+    case 'halfGroove':
+      return (6 + 3 * Math.PI * e + 4 * e * e) / (Math.PI + 6 * e + 1.5 * Math.PI * e * e + (4 / 3) * e ** 3);
+    case 'hole': {
+      const toward = Math.cos(feed.holeAngleRad);
+      return (3 * toward) / (1 + e * toward);
+    }
+  }
+}

@@ -1,6 +1,7 @@
 import type { Oil } from '../oil/oil';
-import { bearingFeedCoefficientM3, type BearingFeed } from './bearingFeed';
-import { ocvirkEccentricity } from './ocvirk';
+import { bearingFeedCoefficientM3, feedByEccentricity, type BearingFeed } from './bearingFeed';
+import { ocvirkEccentricity, ocvirkLogSlope } from './ocvirk';
+import { runningClearanceM, type Housing } from './runningClearance';
 
 /** A journal bearing's geometry and running data, SI. One bearing; counts are the network's business. */
 export interface JournalBearing {
@@ -8,9 +9,15 @@ export interface JournalBearing {
   /** Bearing width (friction, load), total. */
   readonly lengthM: number;
   readonly clearanceRadialM: number;
+  /** What it runs in: then the clearance is the cold one, and grows. Absent: the clearance is the running one. */
+  readonly runsIn?: Housing | undefined;
+  /** For its flow the clearance counts so many times: shells taper and are relieved at their parting. */
+  readonly wallFactor?: number | undefined;
   readonly feed: BearingFeed;
   readonly eccentricity:
-    { readonly kind: 'ratio'; readonly ratio: number } | { readonly kind: 'load'; readonly loadN: number };
+    | { readonly kind: 'ratio'; readonly ratio: number }
+    | { readonly kind: 'load'; readonly loadN: number }
+    | { readonly kind: 'specificLoad'; readonly fullLoadPa: number };
   /** Share of the friction heat that the leaving film has taken up, κ. */
   readonly filmHeatShare: number;
   /** Conduction into the metal, G [W/K]. */
@@ -31,12 +38,40 @@ export interface FilmState {
   eccentricityRatio: number;
 }
 
+/** What of a film's equations is fixed for a state, and what its eccentricity makes of it. */
+export interface FilmCoefficients {
+  /** Between journal and shell as it runs, radial. */
+  clearanceM: number;
+  /** The same as its flow sees it. */
+  flowClearanceM: number;
+  /** W; 0 where the eccentricity is stated. */
+  loadN: number;
+  feedM3: number;
+  frictionPerViscosity: number;
+  sideFlowM3S: number;
+  eccentricityRatio: number;
+}
+
+/** Coefficients of no bearing yet. */
+export const noFilmYet = (): FilmCoefficients => ({
+  clearanceM: 0,
+  flowClearanceM: 0,
+  loadN: 0,
+  feedM3: 0,
+  frictionPerViscosity: 0,
+  sideFlowM3S: 0,
+  eccentricityRatio: 0,
+});
+
+/** The numbers of a bearing that its friction and side flow need. */
+type Film = Pick<JournalBearing, 'diameterM' | 'lengthM' | 'clearanceRadialM'>;
+
 /**
  * Friction heat per unit of film viscosity: H/μ = 2π(D/2)³Lω²/(c√(1 − ε²)) [W/(Pa·s)].
  * @source Petroff, with the usual correction
  * @example frictionPerViscosity({ diameterM: 0.05, lengthM: 0.02, clearanceRadialM: 25e-6 }, 100, 0) // 31006.3
  */
-export function frictionPerViscosity(bearing: JournalBearing, speedRevS: number, eccentricityRatio: number): number {
+export function frictionPerViscosity(bearing: Film, speedRevS: number, eccentricityRatio: number): number {
   const omega = 2 * Math.PI * speedRevS;
   return (
     (2 * Math.PI * (bearing.diameterM / 2) ** 3 * bearing.lengthM * omega * omega) /
@@ -45,29 +80,80 @@ export function frictionPerViscosity(bearing: JournalBearing, speedRevS: number,
 }
 
 /**
+ * What a loaded bearing rubs more than {@link frictionPerViscosity} says: the film's pressure leans on the journal,
+ * (R/c)·f = 2π²S/√(1 − ε²) + (ε/2)·sin φ. With the short bearing's S and attitude the second term is
+ * ε²(L/D)²/(4(1 − ε²)) of the first.
+ * @returns factor on the first term, at least 1 @source Ocvirk and DuBois (1953), the moment on the journal
+ * @example loadedFrictionFactor(0.5, 0.6) // 1.03516
+ */
+export const loadedFrictionFactor = (lengthOverDiameter: number, eccentricityRatio: number): number =>
+  1 + (eccentricityRatio * lengthOverDiameter) ** 2 / (4 * (1 - eccentricityRatio * eccentricityRatio));
+
+/**
  * Hydrodynamic side flow ω(D/2)cLε [m³/s]. @source short-bearing theory
  * @example sideFlowM3S({ diameterM: 0.05, lengthM: 0.02, clearanceRadialM: 25e-6 }, 100, 0.5) // 3.92699e-6
  */
-export function sideFlowM3S(bearing: JournalBearing, speedRevS: number, eccentricityRatio: number): number {
+export function sideFlowM3S(bearing: Film, speedRevS: number, eccentricityRatio: number): number {
   return (
     2 * Math.PI * speedRevS * 0.5 * bearing.diameterM * bearing.clearanceRadialM * bearing.lengthM * eccentricityRatio
   );
 }
 
+/**
+ * Sets what is fixed for a state: clearances, load, and with a stated eccentricity all the rest.
+ * @param inletK oil at the bearing's inlet @param loadShare share of the mean load at full load and speed
+ */
+export function bindFilm(
+  out: FilmCoefficients,
+  bearing: JournalBearing,
+  speedRevS: number,
+  inletK: number,
+  loadShare: number,
+): void {
+  const { clearanceRadialM: cold, diameterM, lengthM, eccentricity, runsIn } = bearing;
+  out.clearanceM = runsIn === undefined ? cold : runningClearanceM(cold, diameterM, runsIn, inletK);
+  out.flowClearanceM = out.clearanceM + ((bearing.wallFactor ?? 1) - 1) * cold;
+  out.loadN =
+    eccentricity.kind === 'ratio'
+      ? 0
+      : eccentricity.kind === 'load'
+        ? eccentricity.loadN
+        : eccentricity.fullLoadPa * loadShare * diameterM * lengthM;
+  if (eccentricity.kind === 'ratio') setFilmCoefficients(out, bearing, speedRevS, eccentricity.ratio);
+}
+
+const film = { diameterM: 0, lengthM: 0, clearanceRadialM: 0 };
+
+/** Fills the coefficients for a speed and an eccentricity ratio, at the clearances that were bound. */
+function setFilmCoefficients(out: FilmCoefficients, bearing: JournalBearing, speedRevS: number, ratio: number): void {
+  film.diameterM = bearing.diameterM;
+  film.lengthM = bearing.lengthM;
+  film.clearanceRadialM = out.clearanceM;
+  out.eccentricityRatio = ratio;
+  out.feedM3 = bearingFeedCoefficientM3(bearing.feed, bearing.diameterM, bearing.lengthM, out.flowClearanceM, ratio);
+  out.frictionPerViscosity = frictionPerViscosity(film, speedRevS, ratio);
+  if (bearing.eccentricity.kind === 'specificLoad')
+    out.frictionPerViscosity *= loadedFrictionFactor(bearing.lengthM / bearing.diameterM, ratio);
+  out.sideFlowM3S = bearing.hydrodynamicSideFlow ? sideFlowM3S(film, speedRevS, ratio) : 0;
+}
+
 const FILM_TOLERANCE_K = 1e-10;
 const FILM_ITERATIONS = 100;
-/** Step for the slope where the eccentricity follows the load and no closed form is at hand. */
-const RELATIVE_STEP = 1e-5;
+/** Step of temperature for the oil's own slope [K]. */
+const SLOPE_STEP_K = 1e-3;
 
 /**
- * Flow of one bearing at a feed pressure, solved together with its film temperature.
+ * Flow of one bearing at a feed pressure, solved together with its film temperature and, where a load is known, its
+ * eccentricity.
  *
  * Q_p = k·Δp/μ_film(T), Q = Q_p [+ Q_v·Q_p/(Q_p + Q_v)], T = T_in + κH/(ρ·cp·Q + G), H = μ_film·h0. The right side
- * falls as T rises, so the root is unique; Newton inside a bracket.
+ * falls as T rises, so the root is unique; Newton inside a bracket. A loaded journal sinks as the film thins: k, h0 and
+ * Q_v follow ε(μ), and so do the slopes.
  *
  * @param state on entry `temperatureK` is the first guess; on return the whole state
+ * @param coefficients as {@link bindFilm} left them
  * @param pressurePa Δp ≥ 0 @param inletK T_in @param heatCapacityJM3K ρ·cp at the inlet
- * @source Martin and Lee (1983) for κ and the feed terms (from memory); Petroff for H.
+ * @source Martin and Lee (1983) for κ and the feed terms (from memory); Petroff for H; Ocvirk for ε.
  */
 export function solveFilm(
   state: FilmState,
@@ -79,100 +165,44 @@ export function solveFilm(
   inletK: number,
   heatCapacityJM3K: number,
 ): void {
-  if (bearing.eccentricity.kind === 'ratio') {
-    solveAt(state, bearing, coefficients, oil, speedRevS, pressurePa, inletK, heatCapacityJM3K);
-    return;
-  }
-  const step = Math.max(pressurePa, 1) * RELATIVE_STEP;
-  solveAt(state, bearing, coefficients, oil, speedRevS, pressurePa + step, inletK, heatCapacityJM3K);
-  const ahead = state.flowM3S;
-  solveAt(state, bearing, coefficients, oil, speedRevS, pressurePa, inletK, heatCapacityJM3K);
-  state.slope = Math.max((ahead - state.flowM3S) / step, 0);
-}
-
-/** What of the film equations is fixed for a speed and an eccentricity. */
-export interface FilmCoefficients {
-  feedM3: number;
-  frictionPerViscosity: number;
-  sideFlowM3S: number;
-  eccentricityRatio: number;
-}
-
-/** Fills the coefficients for a speed and an eccentricity ratio. */
-export function setFilmCoefficients(
-  out: FilmCoefficients,
-  bearing: JournalBearing,
-  speedRevS: number,
-  ratio: number,
-): void {
-  out.eccentricityRatio = ratio;
-  out.feedM3 = bearingFeedCoefficientM3(
-    bearing.feed,
-    bearing.diameterM,
-    bearing.lengthM,
-    bearing.clearanceRadialM,
-    ratio,
-  );
-  out.frictionPerViscosity = frictionPerViscosity(bearing, speedRevS, ratio);
-  out.sideFlowM3S = bearing.hydrodynamicSideFlow ? sideFlowM3S(bearing, speedRevS, ratio) : 0;
-}
-
-function solveAt(
-  state: FilmState,
-  bearing: JournalBearing,
-  coefficients: FilmCoefficients,
-  oil: Oil,
-  speedRevS: number,
-  pressurePa: number,
-  inletK: number,
-  heatCapacityJM3K: number,
-): void {
   const kappa = bearing.filmHeatShare;
   const conductance = bearing.metalConductanceWK;
-  const byLoad = bearing.eccentricity.kind === 'load';
-  const slopeStepK = 1e-3;
+  const byLoad = bearing.eccentricity.kind !== 'ratio';
   let low = inletK;
   let high = Infinity;
   let t = Math.max(inletK, state.temperatureK);
   let mu = 0;
   let flow = 0;
-  let flowByFeed = 1;
-  let dResidual = 1;
   for (let i = 0; i < FILM_ITERATIONS; i++) {
     mu = oil.filmViscosityPaS(t);
-    if (byLoad)
-      setFilmCoefficients(
-        coefficients,
-        bearing,
-        speedRevS,
-        ocvirkEccentricity(
-          bearing.eccentricity.loadN,
-          speedRevS,
-          mu,
-          bearing.diameterM,
-          bearing.lengthM,
-          bearing.clearanceRadialM,
-        ),
-      );
+    if (byLoad) sinkJournal(coefficients, bearing, speedRevS, mu);
     const feed = (coefficients.feedM3 * pressurePa) / mu;
     const side = coefficients.sideFlowM3S;
-    const denominator = feed + side;
-    flow = side > 0 && denominator > 0 ? feed + (side * feed) / denominator : feed;
-    flowByFeed = side > 0 && denominator > 0 ? 1 + (side / denominator) ** 2 : 1;
+    const both = feed + side;
+    const drags = side > 0 && both > 0;
+    flow = drags ? feed + (side * feed) / both : feed;
+    const flowByFeed = drags ? 1 + (side / both) ** 2 : 1;
+    const flowBySide = drags ? (feed / both) ** 2 : 0;
     const sink = heatCapacityJM3K * flow + conductance;
     const rise = (kappa * coefficients.frictionPerViscosity * mu) / sink;
     const residual = t - inletK - rise;
     if (residual > 0) high = t;
     else low = t;
-    const muSlope = (oil.filmViscosityPaS(t + slopeStepK) - mu) / slopeStepK;
-    // d rise/dT = rise·(μ'/μ)·(1 + ρcp·feed·(dQ/dfeed)/sink): both the heat and the flow follow μ.
-    dResidual = 1 - rise * (muSlope / mu) * (1 + (heatCapacityJM3K * feed * flowByFeed) / sink);
+    // d ln μ/dT, and with it d ε/dT of a loaded journal.
+    const thinning = (oil.filmViscosityPaS(t + SLOPE_STEP_K) - mu) / (SLOPE_STEP_K * mu);
+    const sinking = byLoad ? thinning * eccentricityByLogViscosity(coefficients) : 0;
+    const e = coefficients.eccentricityRatio;
+    const flowByT =
+      flowByFeed * feed * (sinking === 0 ? -thinning : feedByEccentricity(bearing.feed, e) * sinking - thinning) +
+      (sinking === 0 ? 0 : flowBySide * (side / e) * sinking);
+    const heatByT = sinking === 0 ? thinning : thinning + frictionByEccentricity(bearing, e) * sinking;
+    const dResidual = 1 - rise * heatByT + (rise * heatCapacityJM3K * flowByT) / sink;
     const step = residual / dResidual;
     if (Math.abs(step) < FILM_TOLERANCE_K * t || high - low < FILM_TOLERANCE_K * t) {
-      // dT/dΔp at fixed T: the flow carries more heat away.
+      // dT/dΔp: at one temperature the flow carries more heat away.
       const flowSlopeAtT = pressurePa > 0 ? (flowByFeed * feed) / pressurePa : (coefficients.feedM3 / mu) * flowByFeed;
       const tByPressure = (-rise * heatCapacityJM3K * flowSlopeAtT) / (sink * dResidual);
-      state.slope = flowSlopeAtT - flowByFeed * feed * (muSlope / mu) * tByPressure;
+      state.slope = flowSlopeAtT + flowByT * tByPressure;
       break;
     }
     let next = t - step;
@@ -185,4 +215,34 @@ function solveAt(
   state.viscosityPaS = mu;
   state.frictionW = coefficients.frictionPerViscosity * mu;
   state.eccentricityRatio = coefficients.eccentricityRatio;
+}
+
+/** Puts the journal where its load holds it at a film viscosity. */
+function sinkJournal(out: FilmCoefficients, bearing: JournalBearing, speedRevS: number, viscosityPaS: number): void {
+  const ratio = ocvirkEccentricity(
+    out.loadN,
+    speedRevS,
+    viscosityPaS,
+    bearing.diameterM,
+    bearing.lengthM,
+    out.clearanceM,
+    out.eccentricityRatio,
+  );
+  setFilmCoefficients(out, bearing, speedRevS, ratio);
+}
+
+/** dε/d ln μ of a loaded journal; 0 for one that nothing loads or that can sink no farther. */
+function eccentricityByLogViscosity({ loadN, eccentricityRatio: e }: FilmCoefficients): number {
+  return loadN > 0 && e > 0 && e < LARGEST_SINKING ? 1 / ocvirkLogSlope(e) : 0;
+}
+/** From here a journal stays where it is. */
+const LARGEST_SINKING = 0.99;
+
+/** d ln h0/dε. */
+function frictionByEccentricity(bearing: JournalBearing, e: number): number {
+  const w = 1 - e * e;
+  const petroff = e / w;
+  if (bearing.eccentricity.kind !== 'specificLoad') return petroff;
+  const square = (bearing.lengthM / bearing.diameterM) ** 2;
+  return petroff + (square * e) / (2 * w * w) / (1 + (square * e * e) / (4 * w));
 }

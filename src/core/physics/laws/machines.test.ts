@@ -4,7 +4,8 @@ import { bearingFeedCoefficientM3 } from './bearingFeed';
 import { centrifugalGainPa, centrifugalThresholdPa } from './crankDrilling';
 import {
   frictionPerViscosity,
-  setFilmCoefficients,
+  bindFilm,
+  noFilmYet,
   solveFilm,
   type FilmState,
   type JournalBearing,
@@ -45,13 +46,8 @@ function film(bearing: JournalBearing, speedRevS: number, pressurePa: number, in
     frictionW: 0,
     eccentricityRatio: 0,
   };
-  const coefficients = { feedM3: 0, frictionPerViscosity: 0, sideFlowM3S: 0, eccentricityRatio: 0 };
-  setFilmCoefficients(
-    coefficients,
-    bearing,
-    speedRevS,
-    bearing.eccentricity.kind === 'ratio' ? bearing.eccentricity.ratio : 0,
-  );
+  const coefficients = noFilmYet();
+  bindFilm(coefficients, bearing, speedRevS, inletK, 1);
   solveFilm(
     state,
     bearing,
@@ -188,7 +184,7 @@ describe('Pump', () => {
     bandPa: 1,
     leastShare: 1,
   };
-  const MEETS = { inletPa: 0, outletPa: 0, sensePa: 0, viscosityPaS: 0.01, atmospherePa: 101325 };
+  const MEETS = { inletPa: 0, outletPa: 0, sensePa: 0, viscosityPaS: 0.01, atmospherePa: 101325, freeAirShare: 0 };
 
   it('delivers what Wilson gives (T7-evQ)', () => {
     const row = publishedValue('T7-evQ');
@@ -224,7 +220,14 @@ describe('Pump', () => {
 });
 
 describe('Spring valves and rated parts', () => {
-  const VALVE = { crackPa: 4.8e5, fullOpenPa: 6e5, areaM2: 45e-6, dischargeCoefficient: 0.7, leakM3SPa: 1e-13 };
+  const VALVE = {
+    crackPa: 4.8e5,
+    fullOpenPa: 6e5,
+    areaM2: 45e-6,
+    dischargeCoefficient: 0.7,
+    leakM3SPa: 1e-13,
+    seatLeakM2: 0,
+  };
 
   it('lift is 0, half and 1 where it should be, smooth at the corners', () => {
     const lift = (x: number) => (liftInto(out, x), out[0]!);
@@ -238,6 +241,18 @@ describe('Spring valves and rated parts', () => {
     expect(out[0]).toBeCloseTo(3e-8, 15);
     springValveFlowInto(out, VALVE, { pressureDropPa: 7e5, sensedPa: 7e5, densityKgM3: 850, viscosityPaS: 1e-9 });
     expect((out[0]! - 7e-8) / (0.7 * 45e-6 * Math.sqrt((2 * 7e5) / 850))).toBeCloseTo(1, 7);
+  });
+
+  it('a relief with dirt on its seat passes what an opening of that size does, and still regulates', () => {
+    const meets = { pressureDropPa: 3e5, sensedPa: 3e5, densityKgM3: 850, viscosityPaS: 1e-9 };
+    springValveFlowInto(out, { ...VALVE, seatLeakM2: 2e-6 }, meets);
+    expect((out[0]! - 3e-8) / (0.7 * 2e-6 * Math.sqrt((2 * 3e5) / 850))).toBeCloseTo(1, 7);
+    const slope = out[1]!;
+    const at = (dp: number) => {
+      springValveFlowInto(out, { ...VALVE, seatLeakM2: 2e-6 }, { ...meets, pressureDropPa: dp });
+      return out[0]!;
+    };
+    expect(slope / ((at(3e5 + 10) - at(3e5 - 10)) / 20)).toBeCloseTo(1, 5);
   });
 
   it('gives the slopes that differences give, own and sensed', () => {

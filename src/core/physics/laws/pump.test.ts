@@ -1,4 +1,4 @@
-import { pumpFlowInto, slipCoefficient, speedLoss } from './pump';
+import { fillAtSpeed, fillFallsFromRevS, pumpFlowInto, slipCoefficient, speedLoss } from './pump';
 
 const out = new Float64Array(6);
 const ATM = 101325;
@@ -9,6 +9,7 @@ interface Pump {
   readonly theoreticalM3S: number;
   readonly slipPerViscosity: number;
   readonly targetPa: number;
+  readonly freeAirShare: number;
 }
 const PUMP: Pump = {
   inletPa: 0,
@@ -17,6 +18,7 @@ const PUMP: Pump = {
   theoreticalM3S: 5e-4,
   slipPerViscosity: 2e-13,
   targetPa: Infinity,
+  freeAirShare: 0,
 };
 const [LIMIT, DRY, BAND, LEAST, MU] = [5e4, 5e3, 0.5e5, 0.2, 0.01];
 function flow(change: Partial<Pump> = {}) {
@@ -72,5 +74,43 @@ describe('A slip coefficient', () => {
       18,
     );
     expect(slipCoefficient(1, 50, 0.01, 1e5)).toBe(0);
+  });
+});
+
+describe('Air in the oil', () => {
+  it('takes the place that its expansion to the inlet’s pressure gives it (Boyle)', () => {
+    // 8 litres of air in 100 of the sump’s mixture; at half the pressure they are 16, with the 92 of oil in 108.
+    const half = flow({ freeAirShare: 0.08, inletPa: 0.5 * ATM - ATM, outletPa: 0.5 * ATM - ATM });
+    expect(half.flowM3S / (5e-4 * half.fill)).toBeCloseTo(92 / 108, 10);
+    const open = flow({ freeAirShare: 0.08, outletPa: 0 });
+    expect(open.flowM3S).toBeCloseTo(5e-4 * 0.92, 12);
+  });
+
+  it('has the slopes that differences give, at its inlet and at its sense point', () => {
+    const pump = { freeAirShare: 0.1, inletPa: 0.4 * ATM - ATM, sensePa: 3.2e5, targetPa: 3e5 };
+    const by = (key: 'inletPa' | 'sensePa', h: number) =>
+      (flow({ ...pump, [key]: pump[key] + h }).flowM3S - flow({ ...pump, [key]: pump[key] - h }).flowM3S) / (2 * h);
+    expect(flow(pump).byInlet / by('inletPa', 10)).toBeCloseTo(1, 6);
+    expect(flow(pump).bySense / by('sensePa', 10)).toBeCloseTo(1, 6);
+  });
+
+  it('draws nothing below the dry limit, and nothing unbounded', () => {
+    for (const abs of [4e3, 0, -1e5]) {
+      const { flowM3S } = flow({ freeAirShare: 0.3, inletPa: abs - ATM, outletPa: abs - ATM });
+      expect(flowM3S).toBe(0);
+    }
+  });
+});
+
+describe('Filling at speed', () => {
+  it('is whole up to where it falls, then a parabola, then a half', () => {
+    expect([0, 100, 120, 200, 300].map((n) => fillAtSpeed(n, 100))).toEqual([1, 1, 0.98, 0.5, 0.5]);
+    expect(fillAtSpeed(1e6, Infinity)).toBe(1);
+  });
+
+  it('falls at one rim speed: a pump of eight times the volume turns half as fast; gears last 1.3 times as far', () => {
+    expect(fillFallsFromRevS(88e-6, 'gerotor') / fillFallsFromRevS(11e-6, 'gerotor')).toBeCloseTo(0.5, 12);
+    expect(fillFallsFromRevS(11e-6, 'gerotor') * 60).toBeCloseTo(5500, 9);
+    expect(fillFallsFromRevS(11e-6, 'externalGears') * 60).toBeCloseTo(7150, 9);
   });
 });

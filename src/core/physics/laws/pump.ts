@@ -25,23 +25,26 @@ export interface PumpState {
   readonly viscosityPaS: number;
   /** Absolute. */
   readonly atmospherePa: number;
+  /** Free air in its oil by volume, at air pressure, 0 to 1. */
+  readonly freeAirShare: number;
 }
 
 /**
  * Flow of a positive-displacement pump with slip, starvation and, if it has one, its regulator.
  *
- * Q = V·n·fill·share − C_s·V·Δp/(2πμ) (Wilson)
+ * Q = V·n·fill·share·(1 − air) − C_s·V·Δp/(2πμ) (Wilson)
  * fill = clamp((p_in,abs − p_dry)/(p_lim − p_dry), 0, 1)·(speed loss), corners rounded
+ * air: what of the swallowed volume is air, α·r/(1 − α + α·r), r = p_atm/p_in, both absolute
  * share falls from 1 at the target to the least share one band above it.
  *
  * @param out receives Q in [0], ∂Q/∂p_in in [1], ∂Q/∂p_out in [2], ∂Q/∂p_sense in [3], fill in [4], share in [5]
  * @param pump what it is @param at what it meets; neither is kept
- * @source Wilson, W. E. (1946), slip model; the filling limit is common practice.
- * @example const pump = { theoreticalM3S: 5e-4, slipPerViscosity: 1e-12, limitAbsPa: 8e4, dryAbsPa: 2e4, targetPa: Infinity, bandPa: 1e5, leastShare: 0 }; pumpFlowInto(out, pump, { inletPa: 0, outletPa: 4e5, sensePa: 4e5, viscosityPaS: 0.01, atmospherePa: 1e5 }); out[0] // 0.00046
+ * @source Wilson, W. E. (1946), slip model; the filling limit is common practice; Boyle's law for the air.
+ * @example const pump = { theoreticalM3S: 5e-4, slipPerViscosity: 1e-12, limitAbsPa: 8e4, dryAbsPa: 2e4, targetPa: Infinity, bandPa: 1e5, leastShare: 0 }; pumpFlowInto(out, pump, { inletPa: 0, outletPa: 4e5, sensePa: 4e5, viscosityPaS: 0.01, atmospherePa: 1e5, freeAirShare: 0 }); out[0] // 0.00046
  */
 export function pumpFlowInto(out: Float64Array, pump: PumpFigures, at: PumpState): void {
   const { theoreticalM3S, slipPerViscosity, limitAbsPa, dryAbsPa, targetPa, bandPa, leastShare } = pump;
-  const { inletPa, outletPa, sensePa, viscosityPaS, atmospherePa } = at;
+  const { inletPa, outletPa, sensePa, viscosityPaS, atmospherePa, freeAirShare } = at;
   const span = limitAbsPa - dryAbsPa;
   liftInto(step, (inletPa + atmospherePa - dryAbsPa) / span);
   const fill = step[0]!;
@@ -54,10 +57,14 @@ export function pumpFlowInto(out: Float64Array, pump: PumpFigures, at: PumpState
     shareSlope = (-(1 - leastShare) * step[1]!) / bandPa;
   }
   const slip = slipPerViscosity / viscosityPaS;
-  out[0] = theoreticalM3S * fill * share - slip * (outletPa - inletPa);
-  out[1] = theoreticalM3S * share * fillSlope + slip;
+  // Below its dry limit the pump draws nothing: the air needs no lower pressure.
+  const inletAbsPa = Math.max(inletPa + atmospherePa, dryAbsPa);
+  const oil = oilShareSwallowed(freeAirShare, atmospherePa / inletAbsPa);
+  const oilSlope = inletPa + atmospherePa > dryAbsPa ? (oil * (1 - oil)) / inletAbsPa : 0;
+  out[0] = theoreticalM3S * fill * share * oil - slip * (outletPa - inletPa);
+  out[1] = theoreticalM3S * share * (fillSlope * oil + fill * oilSlope) + slip;
   out[2] = -slip;
-  out[3] = theoreticalM3S * fill * shareSlope;
+  out[3] = theoreticalM3S * fill * shareSlope * oil;
   out[4] = fill;
   out[5] = share;
 }
@@ -90,3 +97,45 @@ export function slipCoefficient(
 ): number {
   return ((1 - volumetricEfficiency) * speedRevS * 2 * Math.PI * viscosityPaS) / pressurePa;
 }
+
+/** How a pump is built: rotors one in the other, or two gears side by side. */
+export const ROTORS = ['gerotor', 'externalGears'] as const;
+export type Rotors = (typeof ROTORS)[number];
+
+/** A pump of so much a turn fills up to so fast; a larger one less, by its radius. */
+const FILLS_AT = { displacementM3Rev: 11e-6, speedRevS: 5500 / 60 };
+/** Gears carry their oil round outside and fill better. */
+const GEARS_FILL_BETTER = 1.3;
+const FALLS_BY = 0.5;
+const LEAST_FILL = 0.5;
+
+/**
+ * Pump speed from which its chambers no longer fill: the oil in them has to keep up with the rotors' rims.
+ * @param displacementM3Rev a pump turn, > 0 @returns pump speed [rev/s]
+ * @source engineering judgement: one rim speed for pumps of one shape
+ * @example fillFallsFromRevS(11e-6, 'gerotor') // 91.6667
+ */
+export const fillFallsFromRevS = (displacementM3Rev: number, rotors: Rotors): number =>
+  (rotors === 'externalGears' ? GEARS_FILL_BETTER : 1) *
+  FILLS_AT.speedRevS *
+  Math.cbrt(FILLS_AT.displacementM3Rev / displacementM3Rev);
+
+/**
+ * Share of the stroke that fills at a speed: 1 up to `from`, then 1 − ½·((n − from)/from)², at least a half.
+ * @param speedRevS n @param fromRevS in the same turns as n; Infinity where filling is not known to fall
+ * @source engineering judgement
+ * @example fillAtSpeed(120, 100) // 0.98
+ */
+export function fillAtSpeed(speedRevS: number, fromRevS: number): number {
+  if (!(speedRevS > fromRevS)) return 1;
+  return Math.max(LEAST_FILL, 1 - FALLS_BY * ((speedRevS - fromRevS) / fromRevS) ** 2);
+}
+
+/**
+ * What of the volume that a pump swallows is oil: (1 − α)/(1 − α + α·r).
+ * @param freeAirShare α, by volume at air pressure @param expansion r, air pressure over the inlet's, both absolute
+ * @returns 0 to 1 @source Boyle's law
+ * @example oilShareSwallowed(0.08, 2) // 0.851852
+ */
+export const oilShareSwallowed = (freeAirShare: number, expansion: number): number =>
+  (1 - freeAirShare) / (1 - freeAirShare + freeAirShare * expansion);
