@@ -164,9 +164,12 @@ export function blockStore(project: Project): BlockStore {
     capacityJK,
     mostK: engine.heat.coolantK,
     gainW(speedRevS, { load, airTemperatureK }, blockK) {
-      const heatW =
-        COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, speedRevS / engine.idleSpeedRevS) +
-        COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load);
+      const { coolantHeat } = engine.heat;
+      const idles = speedRevS / engine.idleSpeedRevS;
+      const heatW = coolantHeat
+        ? coolantHeat.idleW * Math.sqrt(idles) + coolantHeat.brakeShare * brakePowerW(project, speedRevS, load)
+        : COOLANT_IDLE_HEAT_PER_VOLUME * volume * Math.min(MOST_IDLE_TIMES, idles) +
+          COOLANT_HEAT_SHARE * brakePowerW(project, speedRevS, load);
       return heatW - COOLANT_LOSS_PER_VOLUME * volume * (blockK - airTemperatureK);
     },
   };

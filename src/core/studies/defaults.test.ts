@@ -34,6 +34,8 @@ const MEANS_NONE: Readonly<Record<string, string>> = {
   fittedLengthM: 'the crack pressure is stated',
   coolantK: 'the engine’s own coolant',
   volumeM3: 'not known',
+  wallFactor: 'the clearance itself',
+  seatLeakM2: 'a clean seat',
 };
 
 /** Figures that inFull fills in; those of a cooling or a line's heat come as a whole. */

@@ -1,12 +1,15 @@
 import { z } from 'zod';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { between, positive } from '../parts/field';
+import { HOUSINGS } from '../../physics/laws/runningClearance';
+import { ENGINE_KIND_IDS, type EngineKindId } from '../project/engineKinds';
 import { oilSchema } from '../project/project';
 import { USE_IDS } from '../project/use';
 import { ARCHETYPE_IDS, archetypeOf, type ArchetypeId } from './archetypes';
 import { WANT_IDS } from './wants';
 
 const MM = 1e-3;
+const BAR = 1e5;
 const C = 273.15;
 const MOST_CYLINDERS = 16;
 const MOST_LITRES = 30;
@@ -25,6 +28,12 @@ export const answersSchema = z
     cylinders: z.int().min(1).max(MOST_CYLINDERS).meta({ title: 'Cylinders' }),
     idleRpm: z.number().min(200).max(4000).meta({ title: 'Idle, rpm' }),
     redlineRpm: z.number().min(800).max(25_000).meta({ title: 'Redline, rpm' }),
+    /** Its relief and what its gauge shows follow from it. */
+    kind: z.enum(ENGINE_KIND_IDS).optional().meta({ title: 'Kind' }),
+    block: z.enum(HOUSINGS).optional().meta({ title: 'Block' }),
+    crankBearings: z.enum(['plain', 'rolling']).optional().meta({ title: 'Crank runs in' }),
+    /** What its book says that the relief opens at. */
+    reliefPa: positive('pressure', 'Relief opens at', { typical: [1.5 * BAR, 7 * BAR] }).optional(),
     description: z.string().max(200).default('').meta({ title: 'Description' }),
     layout: z.enum(['inline', 'v', 'flat']).optional().meta({ title: 'Layout' }),
     /** Where a layout allows two counts: a flat engine has half its cylinders and one, or all of them and one. */
@@ -60,14 +69,21 @@ export type AnswersInput = z.input<typeof answersSchema>;
 export type Answers = z.output<typeof answersSchema>;
 
 /** Answers with every default put in. */
-type Own = 'boreM' | 'strokeM' | 'oil';
+type Own = 'boreM' | 'strokeM' | 'oil' | 'reliefPa';
 export type FullAnswers = { readonly [K in Exclude<keyof Answers, Own>]-?: NonNullable<Answers[K]> } & Pick<
   Answers,
   Own
 >;
 
-/** Brake power a displacement of a diesel that is no truck's [W/m³]. @source engineering judgement */
-const DIESEL_POWER_PER_VOLUME = 45e6;
+/**
+ * Mean effective pressure at rated power, and where that is of the redline.
+ * @source handbooks of engine design (from memory): 6 bar old or air-cooled, 8.5 with two valves, 10.5 with four, 12 in
+ *   motorcycles and races, 15 to 20 for a turbo diesel
+ */
+const BMEP_PA = { old: 6 * BAR, twoValves: 8.5 * BAR, fourValves: 10.5 * BAR, race: 12 * BAR, diesel: 17 * BAR };
+const RATED_SPEED_SHARE = 0.9;
+/** Singles of motorcycles up to here run in rolling bearings [m³]. @source common practice, no source */
+const ROLLING_SINGLE_M3 = 0.45e-3;
 const WARM_COOLANT_K = C + 90;
 const CRANKING_RPM = 250;
 /** Cranking is slower than an idle. */
@@ -95,6 +111,19 @@ function stockCoolerOf(
   return hard || archetype === 'coolerOnHousing' || archetype === 'truckDiesel' ? 'coolant' : 'none';
 }
 
+/** What an engine of an archetype is called by its gauge: pushrods in a road engine make it a classic. */
+function usualKind(archetype: ArchetypeId, valveGear: FullAnswers['valveGear']): EngineKindId {
+  const { kind } = archetypeOf(archetype).usual;
+  return kind === 'modern' && valveGear === 'pushrod' ? 'classic' : kind;
+}
+
+function bmepPa(kind: EngineKindId, fuel: FullAnswers['fuel'], valveGear: FullAnswers['valveGear']): number {
+  if (fuel === 'diesel') return BMEP_PA.diesel;
+  if (kind === 'vintage' || kind === 'airTwin') return BMEP_PA.old;
+  if (kind === 'race' || kind === 'motorcycle') return BMEP_PA.race;
+  return kind === 'modern' && valveGear === 'twinCam' ? BMEP_PA.fourValves : BMEP_PA.twoValves;
+}
+
 /** Puts the usual answer of the archetype to every question that was left out. */
 export function completeAnswers(answers: Answers): FullAnswers {
   const { usual } = archetypeOf(answers.archetype);
@@ -102,20 +131,28 @@ export function completeAnswers(answers: Answers): FullAnswers {
   const fuel = answers.fuel ?? usual.fuel;
   const cooling = answers.cooling ?? usual.cooling;
   const use = answers.use ?? usual.use;
-  const perVolume = fuel === 'diesel' && usual.fuel === 'petrol' ? DIESEL_POWER_PER_VOLUME : usual.powerPerVolume;
+  const valveGear = answers.valveGear ?? usual.valveGear;
+  const kind = answers.kind ?? usualKind(answers.archetype, valveGear);
+  const old = kind === 'vintage' || kind === 'classic';
+  const single = kind === 'motorcycle' && answers.cylinders === 1 && answers.displacementM3 <= ROLLING_SINGLE_M3;
   return {
     ...answers,
     layout,
     fuel,
     cooling,
     use,
+    kind,
+    block: answers.block ?? (old ? 'iron' : usual.block),
+    crankBearings: answers.crankBearings ?? (single ? 'rolling' : usual.crankBearings),
     mainBearings: answers.mainBearings ?? mainBearingsOf(layout, answers.cylinders),
-    valveGear: answers.valveGear ?? usual.valveGear,
-    lifters: answers.lifters ?? usual.lifters,
-    pistonJets: answers.pistonJets ?? usual.pistonJets,
-    tensioner: answers.tensioner ?? usual.tensioner,
+    valveGear,
+    lifters: answers.lifters ?? (kind === 'vintage' ? 'solid' : usual.lifters),
+    pistonJets: answers.pistonJets ?? (usual.pistonJets && !old),
+    tensioner: answers.tensioner ?? (usual.tensioner && !(old && valveGear === 'pushrod')),
     stockCooler: answers.stockCooler ?? stockCoolerOf(answers.archetype, use, cooling),
-    brakePowerW: answers.brakePowerW ?? perVolume * answers.displacementM3,
+    brakePowerW:
+      answers.brakePowerW ??
+      0.5 * bmepPa(kind, fuel, valveGear) * answers.displacementM3 * RATED_SPEED_SHARE * (answers.redlineRpm / 60),
     coolantK: answers.coolantK ?? WARM_COOLANT_K,
     crankingRpm: answers.crankingRpm ?? Math.min(CRANKING_RPM, CRANKING_OF_IDLE * answers.idleRpm),
     oilGrade: answers.oilGrade ?? usual.oilGrade,

@@ -1,3 +1,7 @@
+import type { Housing } from '../../physics/laws/runningClearance';
+import type { Rotors } from '../../physics/laws/pump';
+import type { EngineKindId } from '../project/engineKinds';
+
 /** What an engine of an archetype usually is; each is asked, and any answer may differ. */
 export interface ArchetypeUsuals {
   readonly layout: 'inline' | 'v' | 'flat';
@@ -9,24 +13,15 @@ export interface ArchetypeUsuals {
   readonly cooling: 'liquid' | 'air';
   readonly oilGrade: string;
   readonly use: 'street' | 'towing' | 'hillSprint' | 'track' | 'endurance' | 'boat' | 'offRoad';
-  /** Brake power a displacement [W/m³]. */
-  readonly powerPerVolume: number;
-  /** Pump a turn of the engine and a displacement, at 2 L [m³/m³], and how it grows for smaller engines. */
-  readonly pumpShare: number;
-  readonly pumpExponent: number;
-  /** The same at least and at most, whatever the size [m³/m³]. */
-  readonly pumpRange: readonly [number, number];
-  /** Clearances against a road engine's of today. */
-  readonly clearanceShare: number;
+  readonly kind: EngineKindId;
+  readonly block: Housing;
+  readonly crankBearings: 'plain' | 'rolling';
+  readonly rotors: Rotors;
+  /** Pump turns a turn of the engine. */
+  readonly pumpRatio: number;
   /** What the pan gives to the air against a plain steel pan. */
   readonly panShare: number;
-  /** Gallery at a hot idle that its clearances and pump are fitted to [Pa]. */
-  readonly hotIdlePa: number;
 }
-
-const CC_PER_LITRE = 1e-3;
-const KW_PER_LITRE = 1e6;
-const BAR = 1e5;
 
 /** A road engine of today. @source engineering judgement */
 const ROAD: ArchetypeUsuals = {
@@ -39,13 +34,12 @@ const ROAD: ArchetypeUsuals = {
   cooling: 'liquid',
   oilGrade: '10W-40',
   use: 'street',
-  powerPerVolume: 60 * KW_PER_LITRE,
-  pumpShare: 5.4 * CC_PER_LITRE,
-  pumpExponent: 0.2,
-  pumpRange: [4.1 * CC_PER_LITRE, 6.8 * CC_PER_LITRE],
-  clearanceShare: 1,
+  kind: 'modern',
+  block: 'aluminiumIronCaps',
+  crankBearings: 'plain',
+  rotors: 'gerotor',
+  pumpRatio: 1,
   panShare: 1,
-  hotIdlePa: 1.8 * BAR,
 };
 
 interface ArchetypeEntry {
@@ -73,7 +67,7 @@ export const ARCHETYPES = [
     id: 'remoteFilter',
     label: 'Remote filter',
     note: 'A take-off plate, two hoses and a remote filter head on the frame.',
-    usual: { ...ROAD, powerPerVolume: 55 * KW_PER_LITRE },
+    usual: ROAD,
   },
   {
     id: 'externalSuction',
@@ -86,9 +80,9 @@ export const ARCHETYPES = [
       pistonJets: false,
       tensioner: false,
       oilGrade: '20W-50',
-      powerPerVolume: 35 * KW_PER_LITRE,
-      clearanceShare: 1.15,
-      hotIdlePa: 1.4 * BAR,
+      kind: 'classic',
+      block: 'iron',
+      rotors: 'externalGears',
     },
   },
   {
@@ -99,8 +93,9 @@ export const ARCHETYPES = [
       ...ROAD,
       lifters: 'solid',
       use: 'track',
-      powerPerVolume: 90 * KW_PER_LITRE,
-      pumpShare: 5.6 * CC_PER_LITRE,
+      kind: 'race',
+      rotors: 'externalGears',
+      pumpRatio: 0.6,
     },
   },
   {
@@ -110,12 +105,9 @@ export const ARCHETYPES = [
     usual: {
       ...ROAD,
       lifters: 'solid',
-      powerPerVolume: 105 * KW_PER_LITRE,
-      pumpShare: 5.2 * CC_PER_LITRE,
-      pumpExponent: 0.35,
-      pumpRange: [4.4 * CC_PER_LITRE, 16 * CC_PER_LITRE],
+      kind: 'motorcycle',
+      block: 'aluminium',
       panShare: 1.8,
-      hotIdlePa: 1.7 * BAR,
     },
   },
   {
@@ -128,8 +120,9 @@ export const ARCHETYPES = [
       valveGear: 'pushrod',
       pistonJets: false,
       tensioner: false,
-      powerPerVolume: 50 * KW_PER_LITRE,
-      pumpShare: 5.0 * CC_PER_LITRE,
+      kind: 'classic',
+      block: 'iron',
+      rotors: 'externalGears',
     },
   },
   {
@@ -145,12 +138,11 @@ export const ARCHETYPES = [
       tensioner: false,
       cooling: 'air',
       oilGrade: '20W-50',
-      powerPerVolume: 38 * KW_PER_LITRE,
-      pumpShare: 5.2 * CC_PER_LITRE,
-      pumpExponent: 0.3,
-      clearanceShare: 1.1,
+      kind: 'airTwin',
+      block: 'aluminium',
+      crankBearings: 'rolling',
+      pumpRatio: 0.5,
       panShare: 0.7,
-      hotIdlePa: 1.2 * BAR,
     },
   },
   {
@@ -164,11 +156,9 @@ export const ARCHETYPES = [
       tensioner: false,
       fuel: 'diesel',
       oilGrade: '15W-40',
-      powerPerVolume: 27 * KW_PER_LITRE,
-      pumpShare: 4.6 * CC_PER_LITRE,
-      pumpExponent: 0.25,
-      pumpRange: [2.2 * CC_PER_LITRE, 5.5 * CC_PER_LITRE],
-      hotIdlePa: 1.7 * BAR,
+      kind: 'truck',
+      block: 'iron',
+      rotors: 'externalGears',
     },
   },
 ] as const satisfies readonly ArchetypeEntry[];

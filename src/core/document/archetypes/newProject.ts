@@ -17,7 +17,12 @@ const BASE_HEAT_W_L = 650;
 const BLOCK_WK_L = 52;
 const PAN_WK = 15;
 const PAN_AT_L = 2.3;
-const METAL_JK_L = 5.2e3;
+/** Block, head and coolant, and the heat that goes into them. @source engineering judgement */
+const COOLANT_JK_L = 37e3;
+const COOLANT_IDLE_W_L = 2.5e3;
+const COOLANT_SHARE = 0.7;
+const DIESEL_COOLANT_SHARE = 0.55;
+const METAL_JK_L = 8e3;
 const METAL_WK_L = 65;
 /** Air-cooled engines that work hard at little speed have a fan. @source common practice, no source */
 const FAN_USES: readonly FullAnswers['use'][] = ['towing', 'boat', 'offRoad'];
@@ -25,6 +30,22 @@ const BLOCK_FAN_MS = 45;
 /** Oil that an air-cooled engine may have. @source common practice */
 const HOTTEST_LIQUID_K = C + 120;
 const HOTTEST_AIR_K = C + 130;
+
+/**
+ * Air that is whipped into the oil, by volume: little at idle; at the redline more without a windage tray, little in a
+ * tank in which it has time to leave.
+ * @source engineering judgement
+ */
+const FREE_AIR = {
+  tray: { atIdleShare: 0.02, atRedlineShare: 0.08 },
+  noTray: { atIdleShare: 0.02, atRedlineShare: 0.12 },
+  tank: { atIdleShare: 0.02, atRedlineShare: 0.04 },
+} as const;
+
+function freeAirOf({ archetype, kind }: FullAnswers): (typeof FREE_AIR)[keyof typeof FREE_AIR] {
+  if (archetype === 'drySump' || archetype === 'airTwin') return FREE_AIR.tank;
+  return kind === 'vintage' || kind === 'classic' ? FREE_AIR.noTray : FREE_AIR.tray;
+}
 
 /** The oil that the answers name. */
 export function oilOf({ oil, oilGrade }: FullAnswers): OilData {
@@ -54,6 +75,8 @@ export function newProject(answers: FullAnswers, circuit: Circuit): Project {
       strokeM: answers.strokeM,
       fuel: answers.fuel,
       use: answers.use,
+      kind: answers.kind,
+      freeAir: freeAirOf(answers),
       crankingSpeedRevS,
       idleSpeedRevS: idleRevS,
       maximumSpeedRevS: redlineRevS,
@@ -63,6 +86,11 @@ export function newProject(answers: FullAnswers, circuit: Circuit): Project {
         baseHeatW: BASE_HEAT_W_L * litres,
         blockCooledBy: answers.cooling === 'air' ? 'air' : 'coolant',
         blockConductanceWK: BLOCK_WK_L * litres,
+        coolantCapacityJK: COOLANT_JK_L * litres,
+        coolantHeat: {
+          idleW: COOLANT_IDLE_W_L * litres,
+          brakeShare: answers.fuel === 'diesel' ? DIESEL_COOLANT_SHARE : COOLANT_SHARE,
+        },
         ...(answers.cooling === 'air' && FAN_USES.includes(answers.use) ? { blockFanMS: BLOCK_FAN_MS } : {}),
         panConductanceWK: archetypeOf(answers.archetype).usual.panShare * PAN_WK * (litres / PAN_AT_L) ** (2 / 3),
         metalCapacityJK: METAL_JK_L * litres,

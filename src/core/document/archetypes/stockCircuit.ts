@@ -1,10 +1,11 @@
 import type { Oil } from '../../physics/oil/oil';
 import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../parts/cooling';
 import { catalogueEntry } from '../parts/catalogue';
+import { engineKindOf } from '../project/engineKinds';
 import type { Circuit } from '../project/project';
 import { assertNever } from '../../foundations/invariant';
 import type { FullAnswers } from './answers';
-import type { ArchetypeId } from './archetypes';
+import { archetypeOf, type ArchetypeId } from './archetypes';
 import { CircuitBuilder } from './circuitBuilder';
 import { engineSizes, GEARBOX_JET_M, type EngineSizes } from './engineSizes';
 
@@ -14,20 +15,22 @@ const MM2 = 1e-6;
 const LPM = 1e-3 / 60;
 const BAR = 1e5;
 
-/**
- * What mains and rods are to have at the redline at most, whatever their speed [Pa]: small journals turn fast.
- * @source engineering judgement
- */
-const MOST_ASKED_PA = 2.4 * BAR;
+/** What shells, lifters and their oilways may have. @source engineering judgement */
+const MOST_PA = 6.6 * BAR;
+/** Lifters leak past their lands; their vents and what they meter are small holes. @source engineering judgement */
+const LIFTERS_VISCOUS = 0.85;
 /** Scavenge sections together against the pressure section. @source common practice: 1.3 to 3 */
 const SCAVENGE_RATIO = 2.2;
 /** A coolant-fed cooler a brake power [W/K per W]. @source engineering judgement */
 const COOLER_WK_PER_W = 2e-3;
+/** A cooler is rated at what goes through it at speed, of what the pump brings. @source engineering judgement */
+const COOLER_RATED_SHARE = 0.6;
 /**
  * Flow through a relief that is wide open [m/s]: 6 bar, Cd 0.7, three quarters open.
  * @source orifice law (closed form)
  */
 const RELIEF_M_S = 20;
+const RELIEF_AT_PA = 6 * BAR;
 /** Oil in a suction passage and in a pressure passage at the redline [m/s]. @source common practice */
 const SUCTION_M_S = 3.5;
 const PRESSURE_M_S = 7;
@@ -42,8 +45,40 @@ interface Build {
 /** Bore in which a flow has a speed [m]. */
 const boreFor = (flowM3S: number, speedMS: number) => Math.sqrt((4 * flowM3S) / (Math.PI * speedMS));
 
-/** A limit that rises with speed by as much as is usual, and no farther than the most that is asked at the redline. */
-const rising = (usual: number, { redlineRpm }: FullAnswers) => Math.min(usual, (60 * MOST_ASKED_PA) / redlineRpm);
+/**
+ * What parts are to have at least: a share of the lowest that a healthy engine of the kind shows, at idle and at speed,
+ * and no more than is usual. So a part that is only guessed at is not called short on an engine that is well.
+ * @source engineering judgement; common practice for the usual ones
+ */
+function suppliesOf({ kind, idleRpm, redlineRpm }: FullAnswers) {
+  const { hotIdlePa, atSpeedPa } = engineKindOf(kind);
+  const [idle, speed] = [hotIdlePa[0], atSpeedPa[0]];
+  const rising = (basePa: number, perSpeedPaS: number, share: number) => ({
+    lowPressurePa: basePa,
+    lowPressurePerSpeedPaS: Math.min(
+      perSpeedPaS,
+      (60 * (share * idle - basePa)) / idleRpm,
+      (60 * (share * speed - basePa)) / redlineRpm,
+    ),
+    highPressurePa: MOST_PA,
+  });
+  return {
+    mains: rising(0.1 * BAR, 2700, 0.5),
+    rods: rising(0.1 * BAR, 1500, 0.45),
+    cams: rising(0.05 * BAR, 600, 0.3),
+    lifters: Math.min(0.8 * BAR, 0.4 * idle),
+    spray: Math.min(0.3 * BAR, 0.3 * idle),
+    jets: Math.min(2.4 * BAR, 0.6 * speed),
+  };
+}
+
+/** A rating at the state that a flow was worked out at. */
+const ratedAt = (rated: NonNullable<EngineSizes['lifters']>) => ({
+  ratedPressureDropPa: rated.pressurePa,
+  ratedFlowM3S: rated.flowM3S,
+  ratedViscosityPaS: rated.viscosityPaS,
+  ratedDensityKgM3: rated.densityKgM3,
+});
 
 function suction({ b, sizes }: Build, source: string): void {
   b.fit('pickup', 'pickup', {
@@ -58,13 +93,21 @@ function suction({ b, sizes }: Build, source: string): void {
 }
 const screen = () => (catalogueEntry('pickup').part as { screen: object }).screen;
 
-function pumpAndRelief({ b, sizes }: Build, from: string): void {
-  b.fit('pump', 'pump', { elevationM: -0.02, displacementM3Rev: sizes.pumpM3Rev })
-    .fit('relief', 'relief', { areaM2: reliefAreaM2(sizes) })
+function pumpAndRelief({ b, answers, sizes }: Build, from: string): void {
+  const { rotors } = archetypeOf(answers.archetype).usual;
+  b.fit('pump', 'pump', { elevationM: -0.02, displacementM3Rev: sizes.pumpM3Rev, rotors })
+    .fit('relief', 'relief', reliefOf(answers, sizes))
     .row(from, 'pump', 'relief')
     .row('relief', 'pump');
 }
-const reliefAreaM2 = ({ mostM3S }: EngineSizes) => Math.max(15 * MM2, mostM3S / RELIEF_M_S);
+/** A relief that opens where the book says, or where such engines' do, and can pass what the pump brings. */
+function reliefOf({ kind, reliefPa }: FullAnswers, { mostM3S }: EngineSizes) {
+  const usual = engineKindOf(kind);
+  const crackPa = reliefPa ?? usual.reliefPa;
+  const fullOpenPa = crackPa + usual.reliefTravelPa * (crackPa / usual.reliefPa);
+  const flowM_S = RELIEF_M_S * Math.sqrt(crackPa / RELIEF_AT_PA);
+  return { crackPa, fullOpenPa, areaM2: Math.max(15 * MM2, mostM3S / flowM_S) };
+}
 
 /** Filter with its rating grown with the engine's flow. */
 const filterOf = ({ mostM3S }: EngineSizes) => ({ ratedFlowM3S: Math.max(12 * LPM, 0.5 * mostM3S) });
@@ -99,69 +142,68 @@ const sump = ({ b, answers }: Build, levelM = -0.19) =>
 
 /** Mains, rods, cams, lifters, jets and tensioner on a gallery. */
 function engineOn({ b, answers, sizes }: Build, returnsTo: string): void {
-  const { scale } = sizes;
-  b.fit('mains', 'mains', {
-    count: sizes.mains.count,
-    elevationM: 0,
-    diameterM: sizes.mainDiameterM,
-    lengthM: 18 * MM * scale,
-    clearanceRadialM: sizes.mains.clearanceM,
-    feed: { kind: 'halfGroove', landEachM: 6.5 * MM * scale },
-    supply: { lowPressurePa: 0.2 * BAR, lowPressurePerSpeedPaS: rising(2700, answers), highPressurePa: 6.6 * BAR },
-  })
-    .fit('rods', 'rods', {
-      count: sizes.rods.count,
+  const supply = suppliesOf(answers);
+  if (answers.crankBearings === 'rolling')
+    b.fit('crank', 'fedGears', {
+      name: 'Crank, rolling bearings',
+      ratedPressureDropPa: 2 * BAR,
+      ratedFlowM3S: sizes.crankM3S,
+      supply: { lowPressurePa: supply.spray },
+    }).row('gallery', 'crank', returnsTo);
+  else
+    b.fit('mains', 'mains', {
+      ...sizes.mains,
+      count: answers.mainBearings,
       elevationM: 0,
-      diameterM: 48 * MM * scale,
-      lengthM: 19 * MM * scale,
-      clearanceRadialM: sizes.rods.clearanceM,
-      feed: { kind: 'hole', holeDiameterM: 6 * MM * Math.min(1, scale) },
-      mainRadiusM: sizes.mainDiameterM / 2,
-      outletRadiusM: 60 * MM * scale,
-      leastRadiusM: 6 * MM * scale,
-      supply: { lowPressurePa: 0.3 * BAR, lowPressurePerSpeedPaS: rising(1500, answers), highPressurePa: 6.6 * BAR },
+      supply: supply.mains,
     })
-    .row('gallery', 'mains')
-    .row('mains.groove', 'rods')
-    .row('mains', returnsTo)
-    .row('rods', returnsTo);
+      .fit('rods', 'rods', {
+        ...sizes.rods,
+        ...sizes.drilling,
+        count: answers.cylinders,
+        elevationM: 0,
+        supply: supply.rods,
+      })
+      .row('gallery', 'mains')
+      .row('mains.groove', 'rods')
+      .row('mains', returnsTo)
+      .row('rods', returnsTo);
+  b.fit('unnamed', 'unnamedLeaks', { elevationM: 0, ...ratedAt(sizes.unnamed) }).row('gallery', 'unnamed', returnsTo);
   valveGearOn({ b, answers, sizes }, returnsTo);
   if (answers.pistonJets)
     b.fit('jets', 'pistonJets', {
       count: answers.cylinders,
       nozzle: { boreM: sizes.jetBoreM, lengthM: 4 * sizes.jetBoreM },
-      supply: { lowPressurePa: 2.4 * BAR, neededFromRevS: (0.7 * answers.redlineRpm) / 60 },
+      supply: { lowPressurePa: supply.jets, neededFromRevS: (0.7 * answers.redlineRpm) / 60 },
     }).row('gallery', 'jets', returnsTo);
   if (sizes.timingJetM !== undefined)
     b.fit('timingJet', 'gearJet', {
       name: 'Timing gears',
       nozzle: { boreM: sizes.timingJetM, lengthM: 3 * MM },
-      supply: { lowPressurePa: 0.3 * BAR },
+      supply: { lowPressurePa: supply.spray },
     }).row('gallery', 'timingJet', returnsTo);
   if (answers.tensioner)
-    b.fit('tensioner', 'tensioner', { nozzle: { boreM: sizes.tensionerBoreM, lengthM: 3 * MM } }).row(
-      'gallery',
-      'tensioner',
-      returnsTo,
-    );
+    b.fit('tensioner', 'tensioner', {
+      nozzle: { boreM: sizes.tensionerBoreM, lengthM: 3 * MM },
+      supply: { lowPressurePa: supply.lifters },
+    }).row('gallery', 'tensioner', returnsTo);
 }
 
 /** Cams in the head behind their drilling, or in the block with lifters and rockers. */
 function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
   const inBlock = answers.valveGear === 'pushrod';
+  const supply = suppliesOf(answers);
   const cams = {
+    ...sizes.cams.bearing,
     count: sizes.cams.count,
     elevationM: inBlock ? 0.12 : 0.32,
-    diameterM: sizes.cams.diameterM * (inBlock ? 1.6 : 1),
-    lengthM: 18 * MM * Math.sqrt(sizes.scale),
-    clearanceRadialM: sizes.cams.clearanceM,
-    feed: { kind: 'hole', holeDiameterM: 4 * MM * Math.min(1, sizes.scale) },
-    supply: { lowPressurePa: 0.35 * BAR, lowPressurePerSpeedPaS: rising(600, answers), highPressurePa: 6.6 * BAR },
+    supply: supply.cams,
   };
-  const lifters = {
+  const lifters = sizes.lifters && {
     elevationM: cams.elevationM,
-    ratedFlowM3S: sizes.liftersM3S,
-    supply: { lowPressurePa: 0.8 * BAR, highPressurePa: 6.6 * BAR },
+    ...ratedAt(sizes.lifters),
+    viscousShare: LIFTERS_VISCOUS,
+    supply: { lowPressurePa: supply.lifters, highPressurePa: MOST_PA },
   };
   const head = {
     boreM: Math.max(4, Math.min(10, 6 * Math.sqrt(sizes.scale) * (answers.layout === 'inline' ? 1 : 1.3))) * MM,
@@ -172,13 +214,13 @@ function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
     b.fit('headFeed', 'drilling', { name: 'Head feed', ...head })
       .fit('cams', 'cams', cams)
       .row('gallery', 'headFeed', 'cams', returnsTo);
-    if (answers.lifters === 'hydraulic') b.fit('lifters', 'lifters', lifters).row('headFeed', 'lifters', returnsTo);
+    if (lifters) b.fit('lifters', 'lifters', lifters).row('headFeed', 'lifters', returnsTo);
     return;
   }
   b.fit('camFeed', 'drilling', { name: 'Feed to the camshaft', boreM: head.boreM, lengthM: 0.12 * sizes.scale })
     .fit('cams', 'cams', { ...cams, name: 'Camshaft' })
     .row('gallery', 'camFeed', 'cams', returnsTo);
-  if (answers.lifters === 'hydraulic') b.fit('lifters', 'lifters', lifters).row('camFeed', 'lifters', returnsTo);
+  if (lifters) b.fit('lifters', 'lifters', lifters).row('camFeed', 'lifters', returnsTo);
   b.fit('headFeed', 'drilling', { name: 'Feed to the rockers', ...head })
     .fit('rockers', 'fedGears', {
       duty: 'other',
@@ -186,7 +228,7 @@ function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
       elevationM: 0.36,
       ratedPressureDropPa: 2 * BAR,
       ratedFlowM3S: sizes.rockersM3S,
-      supply: { lowPressurePa: 0.15 * BAR },
+      supply: { lowPressurePa: supply.spray },
     })
     .row('gallery', 'headFeed', 'rockers', returnsTo);
 }
@@ -194,7 +236,7 @@ function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
 /** The oil cooler that the engine was built with, between two ports; none where it has none. */
 function stockCoolerOf({ b, answers, sizes }: Build): string[] {
   const litres = answers.displacementM3 / LITRE;
-  const flowM3S = Math.max(8 * LPM, 0.35 * sizes.mostM3S);
+  const flowM3S = Math.max(8 * LPM, COOLER_RATED_SHARE * sizes.mostM3S);
   switch (answers.stockCooler) {
     case 'none':
       return [];
@@ -235,8 +277,9 @@ function stockCoolerOf({ b, answers, sizes }: Build): string[] {
 }
 
 /** The dry sump's and the tank engine's way: a tank, a pressure section, scavenge sections from the pan. */
-function tankEngine(build: Build, sections: readonly string[], ratio: number): void {
+function tankEngine(build: Build, sections: readonly string[]): void {
   const { b, answers, sizes } = build;
+  const ratio = archetypeOf(answers.archetype).usual.pumpRatio;
   const pumpM3Rev = sizes.pumpM3Rev / ratio;
   b.add('tank', {
     kind: 'tank',
@@ -250,6 +293,7 @@ function tankEngine(build: Build, sections: readonly string[], ratio: number): v
     elevationM: -0.05,
     displacementM3Rev: pumpM3Rev,
     speedRatio: ratio,
+    rotors: archetypeOf(answers.archetype).usual.rotors,
     slip: {
       kind: 'efficiency',
       volumetricEfficiency: 0.87,
@@ -257,7 +301,7 @@ function tankEngine(build: Build, sections: readonly string[], ratio: number): v
       atPressurePa: 4 * BAR,
       atViscosityPaS: 11.8e-3,
     },
-  }).fit('relief', 'relief', { areaM2: reliefAreaM2(sizes) });
+  }).fit('relief', 'relief', reliefOf(answers, sizes));
   b.row('tank.suction', 'feedHose', 'pump', 'relief').row('relief', 'pump');
   for (const where of sections) {
     const id = `scavenge${sections.indexOf(where) + 1}`;
@@ -320,7 +364,7 @@ function externalSuction(build: Build): void {
 
 function drySump(build: Build): void {
   const { b, sizes } = build;
-  tankEngine(build, ['front', 'rear'], 0.6);
+  tankEngine(build, ['front', 'rear']);
   b.fit('hoseOut', 'hose12', { name: 'Pressure hose', lengthM: 0.9 });
   gallery(build, 'Main gallery', galleryBoreM(sizes, 9 * MM));
   b.fit('filter', 'meshFilter', { elevationM: 0.05, name: 'Filter', place: { mount: 'frame' }, ...filterOf(sizes) });
@@ -331,7 +375,7 @@ function drySump(build: Build): void {
 
 function airTwin(build: Build): void {
   const { b, sizes } = build;
-  tankEngine(build, [''], 0.5);
+  tankEngine(build, ['']);
   gallery(build, 'Case gallery', galleryBoreM(sizes, 7 * MM));
   b.fit('filter', 'spinOn', { ...filterOf(sizes), oilVolumeM3: 0.3 * LITRE });
   b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');

@@ -12,7 +12,7 @@ const schema = z.strictObject({
   ...partBase,
   kind: z.literal('consumer'),
   duty: z
-    .enum(['turbo', 'supercharger', 'lifters', 'phaser', 'tensioner', 'gears', 'other'])
+    .enum(['turbo', 'supercharger', 'lifters', 'phaser', 'tensioner', 'gears', 'other', 'unnamed'])
     .meta({ title: 'What it is' }),
   bearingType: z.enum(['plain', 'rolling']).default('plain').meta({ title: 'Bearings' }),
   count: count('How many').default(1),
@@ -31,6 +31,7 @@ const SYMBOLS = {
   tensioner: 'fed',
   gears: 'gears',
   other: 'fed',
+  unnamed: 'fed',
 } as const;
 
 /** A turbo or a supercharger sits outside the engine, and its oil falls out of it. */
@@ -127,6 +128,19 @@ export const consumer = defineKind({
       },
       'Leakage at rest from its data sheet.',
       { oilVolumeM3: 0.05e-3 },
+    ),
+    entry(
+      'unnamedLeaks',
+      'unnamed leaks inside the engine',
+      'Turbo and accessories',
+      {
+        kind: 'consumer',
+        duty: 'unnamed',
+        name: 'Unnamed leaks',
+        ...rating(2, 2, 0.7, 11.8, 815),
+        supply: {},
+      },
+      'Nobody measures it: it is what clearances do not explain of a gauge.',
     ),
     entry(
       'fedGears',

@@ -7,8 +7,8 @@ export type ConditionId = (typeof CONDITION_IDS)[number];
 /** Oil of a warm engine, at which a gauge is read and a condition that is not cold is meant [K]. */
 export const HOT_OIL_K = 373.15;
 /** At speed: so fast, or this share of the redline where that is less. @source common practice, no source */
-const AT_SPEED_REV_S = 3000 / 60;
-const AT_SPEED_SHARE = 0.6;
+export const AT_SPEED_REV_S = 3000 / 60;
+export const AT_SPEED_SHARE = 0.6;
 /** A cold engine idles so much faster. @source common practice, no source */
 const FAST_IDLE = 1.3;
 /** What a driver calls a fast idle, against the idle. @source engineering judgement */

@@ -25,6 +25,7 @@ const DUTY_HEAT_W: Readonly<Record<PartOf<'consumer'>['duty'], number>> = {
   tensioner: 0,
   gears: 100,
   other: 0,
+  unnamed: 0,
 };
 const ROLLING_TURBO_W = 700;
 /** A side-stream element's filtration ratio. @source common practice, no source */

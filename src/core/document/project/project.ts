@@ -5,6 +5,7 @@ import { partIdSchema } from '../parts/partBase';
 import { benchSchema } from './bench';
 import { logSchema } from './log';
 import { calibrationSchema } from './calibration';
+import { ENGINE_KIND_IDS } from './engineKinds';
 import { driveSchema, USE_IDS } from './use';
 import { partSchema } from '../parts/part';
 
@@ -61,6 +62,16 @@ export const heatSchema = z.strictObject({
     typical: [15e3, 150e3],
     description: 'Blank: 20 kJ/K per litre of displacement.',
   }).optional(),
+  /** Heat to coolant and jackets; absent: by the displacement and all of the brake power. */
+  coolantHeat: z
+    .strictObject({
+      idleW: nonNegative('heatFlow', 'Heat to the coolant at idle', {
+        typical: [1e3, 20e3],
+        description: '2 to 2.5 kW per litre; it grows with the root of speed.',
+      }),
+      brakeShare: between(0, 2, 'share', 'and of the brake power', { typical: [0.5, 0.8] }),
+    })
+    .optional(),
   panConductanceWK: nonNegative('conductance', 'Pan to the air at 90 km/h (56 mph)', { typical: [5, 30] }).default(15),
   metalCapacityJK: positive('heatCapacity', 'Metal that the oil wets', { typical: [8e3, 30e3] }).default(12e3),
   metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),
@@ -77,6 +88,8 @@ export const engineSchema = z
     strokeM: positive('bore', 'Stroke', { typical: [35 * MM, 180 * MM] }).optional(),
     fuel: z.enum(['petrol', 'diesel']).optional().meta({ title: 'Fuel' }),
     use: z.enum(USE_IDS).optional().meta({ title: 'Use' }),
+    /** What its gauge may show while it is healthy; absent: nothing is said of that. */
+    kind: z.enum(ENGINE_KIND_IDS).optional().meta({ title: 'Kind' }),
     /** Drives of its own in place of its use's. */
     drives: z.array(driveSchema).min(1).max(8).optional(),
     crankingSpeedRevS: positive('speed', 'Cranking', { typical: [120 * RPM, 350 * RPM] }),

@@ -1,4 +1,4 @@
-import { actsAs } from '../../document/parts/part';
+import { actsAs, type Part } from '../../document/parts/part';
 import { isConsumer, type ConsumerPart } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import type { CompiledCircuit } from '../../network/compile/compile';
@@ -20,10 +20,14 @@ export interface Probe {
   readonly valve: number;
 }
 
-/** One probe for each consumer of the circuit, in file order. */
+/** True for what is judged: unnamed leaks want nothing. */
+const isJudged = (part: Part): part is ConsumerPart =>
+  isConsumer(part) && !(actsAs(part, 'accessory') && part.duty === 'unnamed');
+
+/** One probe for each consumer of the circuit that is judged, in file order. */
 export function probesOf(circuit: Circuit, compiled: CompiledCircuit): readonly Probe[] {
   const { network } = compiled;
-  return circuit.parts.filter(isConsumer).map((part) => {
+  return circuit.parts.filter(isJudged).map((part) => {
     const own = [...(compiled.elementsOfPart.get(part.id)?.values() ?? [])];
     const outNode = compiled.nodeOfPort.get(`${part.id}.out`) ?? -1;
     return {

@@ -203,6 +203,7 @@ export const HEALTHY_ENGINES: readonly HealthyEngine[] = ROWS.map(
       cylinders,
       idleRpm,
       redlineRpm,
+      kind,
       ...more,
     };
     return { answers, kind, expects: expectedOf(kind, answers) };

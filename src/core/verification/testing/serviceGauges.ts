@@ -86,6 +86,8 @@ export const SERVICE_GAUGES: readonly ServiceGauge[] = ROWS.map(
       cylinders,
       idleRpm,
       redlineRpm,
+      kind,
+      ...(reliefBar === undefined ? {} : { reliefPa: reliefBar * 1e5 }),
       ...more,
     },
     hotIdleBar,

@@ -1,0 +1,48 @@
+const BAR = 1e5;
+
+/** What healthy engines of a kind show on their gauges. */
+export interface EngineKind {
+  readonly id: string;
+  readonly label: string;
+  /** Gallery at a hot idle, oil at 100 °C: nine of ten lie within [Pa]. */
+  readonly hotIdlePa: readonly [low: number, high: number];
+  /** The same at 3000 rpm, or at 0.6 of the redline where that is less [Pa]. */
+  readonly atSpeedPa: readonly [low: number, high: number];
+  /** Where its relief begins to open, and how far above that it is wide open [Pa]. */
+  readonly reliefPa: number;
+  readonly reliefTravelPa: number;
+}
+
+const kind = <Id extends string>(
+  id: Id,
+  label: string,
+  idle: readonly [number, number],
+  speed: readonly [number, number],
+  relief: readonly [number, number],
+) => ({
+  id,
+  label,
+  hotIdlePa: [idle[0] * BAR, idle[1] * BAR] as const,
+  atSpeedPa: [speed[0] * BAR, speed[1] * BAR] as const,
+  reliefPa: relief[0] * BAR,
+  reliefTravelPa: relief[1] * BAR,
+});
+
+/**
+ * Kinds of engines that differ in what their gauges show while they are healthy.
+ * @source common practice, no source: what warm gauges show, 0.7 to 2.5 bar at idle, the rest by what they regulate to
+ */
+export const ENGINE_KINDS = [
+  kind('vintage', 'Vintage, before about 1955', [0.5, 1.5], [2, 3], [2.4, 0.5]),
+  kind('airTwin', 'Air-cooled twin', [0.4, 1.4], [1.5, 2.5], [2, 0.5]),
+  kind('classic', 'Classic, about 1955 to 1995', [0.7, 2], [3.2, 5], [4, 0.8]),
+  kind('modern', 'Modern', [0.8, 2.5], [3.3, 5.5], [4.5, 0.9]),
+  kind('race', 'Race', [1, 3], [3.5, 7], [5.5, 1.1]),
+  kind('motorcycle', 'Motorcycle', [0.7, 2.2], [3, 6], [4.9, 0.9]),
+  kind('truck', 'Truck diesel', [0.9, 2.5], [3, 5], [4.6, 0.8]),
+] as const satisfies readonly EngineKind[];
+export type EngineKindId = (typeof ENGINE_KINDS)[number]['id'];
+export const ENGINE_KIND_IDS = ENGINE_KINDS.map((k) => k.id) as [EngineKindId, ...EngineKindId[]];
+
+/** @returns the kind of that id */
+export const engineKindOf = (id: EngineKindId): EngineKind => ENGINE_KINDS.find((k) => k.id === id)!;
