@@ -53,7 +53,10 @@ describe('A new engine on the command line', () => {
     const { project: _, variant: __, ...fit } = JSON.parse(out) as Record<string, unknown>;
     expect(code).toBe(0);
     expect(fitSchema.parse(fit).parameters.map((p) => p.id)).toEqual([
-      'clearance',
+      'unnamed',
+      'mains',
+      'rods',
+      'cams',
       'pump',
       'slip',
       'relief',

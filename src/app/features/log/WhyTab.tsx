@@ -2,7 +2,7 @@ import { Button, Empty, Progress, Table } from 'antd';
 import { useMemo, useState } from 'react';
 import { isPressure, readingsToExplain, withReadings } from '../../../core/document/changes/readings';
 import type { KeptReading } from '../../../core/document/project/calibration';
-import { explainLines, sayNext, sayPercent } from '../../../core/studies/causes/sayCauses';
+import { explainLines, sayNext, sayPercent, sayUsual } from '../../../core/studies/causes/sayCauses';
 import type { ExplainAnswer, ExplainRequest } from '../../../core/studies/causes/causeSchema';
 import { formatQuantity } from '../../../core/foundations/units';
 import { NewReading } from '../../readings/NewReading';
@@ -118,11 +118,12 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
   return (
     <>
       <ul className="plain">
-        {answer.readings.map(({ reading, expectedPa, deviationPa }, i) => (
+        {answer.readings.map(({ reading, expectedPa, deviationPa, usualPa }, i) => (
           <li key={i}>
             {formatQuantity(reading.speedRevS, 'speed', units)},{' '}
             {formatQuantity(reading.oilTemperatureK, 'temperature', units)}: {p(reading.pressurePa)} read,{' '}
             <b>{p(expectedPa)}</b> predicted, ±{p(deviationPa === null ? null : 2 * deviationPa)} by tolerances.
+            {usualPa && <> {sayUsual(usualPa, reading.pressurePa, units)}</>}
           </li>
         ))}
       </ul>
@@ -172,6 +173,12 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
             render: (_, c) => (
               <>
                 {c.title} {c.words && <span className="quiet">({c.words})</span>}
+                {c.alike.length > 0 && (
+                  <>
+                    <br />
+                    <span className="quiet">Cannot be told from: {c.alike.join('; ')}</span>
+                  </>
+                )}
                 {c.part && (
                   <Button type="link" size="small" onClick={() => select(c.part)}>
                     Select in the circuit

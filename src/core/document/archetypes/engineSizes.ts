@@ -5,7 +5,7 @@ import { meanLoadShare } from '../../physics/laws/meanLoad';
 import { orificeFlowInto } from '../../physics/laws/orifice';
 import { slipCoefficient } from '../../physics/laws/pump';
 import type { Oil } from '../../physics/oil/oil';
-import { AT_SPEED_REV_S, AT_SPEED_SHARE, HOT_OIL_K } from '../project/conditions';
+import { atSpeedRevS, HOT_OIL_K } from '../project/conditions';
 import { engineKindOf } from '../project/engineKinds';
 import type { FullAnswers } from './answers';
 import { archetypeOf } from './archetypes';
@@ -37,7 +37,7 @@ const PUMP_RANGE = [3.5e-3, 7e-3] as const;
  */
 const UNNAMED = { usual: 0.2, least: 0.05, most: 0.5 } as const;
 /** What piston jets take at speed at most, of what the pump brings. @source engineering judgement */
-const MOST_FOR_JETS = 0.3;
+const MOST_FOR_JETS = { usual: 0.3, truck: 0.2 };
 /** A pump's rated point. @source engineering judgement */
 const RATED_PUMP = { efficiency: 0.85, speedRevS: 2000 / 60, viscosityPaS: 11.8e-3, pressurePa: 4 * BAR };
 /** Free air at idle, which the pump swallows with its oil. */
@@ -89,6 +89,20 @@ export interface EngineSizes {
   readonly pumpM3Rev: number;
   /** What the pump brings at the redline. */
   readonly mostM3S: number;
+}
+
+/** How pressure rises with speed until the relief opens: leaks go with the pressure, jets and oilways with its root. */
+const RISES_BY_SPEED = 1.1;
+
+/**
+ * Gallery of a typical engine of the kind at a hot idle [Pa]: the middle of what they show, or more where the speed at
+ * which the kind's other pressure is known is so little above the idle that it would not be reached.
+ */
+function hotIdlePa({ kind, idleRpm, redlineRpm }: FullAnswers): number {
+  const { hotIdlePa: idle, atSpeedPa } = engineKindOf(kind);
+  const middle = (range: readonly [number, number]) => Math.sqrt(range[0] * range[1]);
+  const rise = (atSpeedRevS(redlineRpm / 60) / (idleRpm / 60)) ** RISES_BY_SPEED;
+  return Math.min(0.85 * idle[1], Math.max(middle(idle), middle(atSpeedPa) / rise));
 }
 
 /** Cam bearings by valve gear and banks. */
@@ -163,7 +177,7 @@ export function engineSizes(answers: FullAnswers, oil: Oil): EngineSizes {
   const scale = Math.cbrt(answers.displacementM3 / n / CYLINDER_M3);
   const small = Math.min(1.3, Math.max(0.35, scale ** 2));
   const kind = engineKindOf(answers.kind);
-  const pa = Math.sqrt(kind.hotIdlePa[0] * kind.hotIdlePa[1]);
+  const pa = hotIdlePa(answers);
   const densityKgM3 = oil.densityKgM3(HOT_OIL_K);
   const viscosityPaS = oil.viscosityPaS(HOT_OIL_K);
   const at: HotIdle = {
@@ -227,11 +241,15 @@ export function engineSizes(answers: FullAnswers, oil: Oil): EngineSizes {
   const inRange = (volume: number) =>
     Math.min(PUMP_RANGE[1] * answers.displacementM3, Math.max(PUMP_RANGE[0] * answers.displacementM3, volume));
   const nominal = bearingFlow(1);
-  const jetBoreM = 1.4 * MM * Math.min(1.4, Math.max(0.6, scale));
+  const jetBoreM = 1.4 * MM * Math.min(1.2, Math.max(0.6, scale));
   const jetsM3S = answers.pistonJets ? n * jet(jetBoreM, kind.atSpeedPa[0]) : 0;
-  const atSpeedRevS = Math.min(AT_SPEED_REV_S, AT_SPEED_SHARE * (answers.redlineRpm / 60));
+  // A truck's pump is large for its idle: its jets are open wherever it works.
+  const mostForJets = answers.kind === 'truck' ? MOST_FOR_JETS.truck : MOST_FOR_JETS.usual;
   const pumpM3Rev = inRange(
-    Math.max((nominal + fixed) / ((1 - UNNAMED.usual) * broughtPerM3), jetsM3S / (MOST_FOR_JETS * atSpeedRevS)),
+    Math.max(
+      (nominal + fixed) / ((1 - UNNAMED.usual) * broughtPerM3),
+      jetsM3S / (mostForJets * atSpeedRevS(answers.redlineRpm / 60)),
+    ),
   );
   const broughtM3S = pumpM3Rev * broughtPerM3;
   const left = 1 - (nominal + fixed) / broughtM3S;

@@ -15,8 +15,9 @@ const MM2 = 1e-6;
 const LPM = 1e-3 / 60;
 const BAR = 1e5;
 
-/** What shells, lifters and their oilways may have. @source engineering judgement */
+/** What shells, lifters and their oilways may have, at least and over the relief. @source engineering judgement */
 const MOST_PA = 6.6 * BAR;
+const MOST_OF_RELIEF = 1.6;
 /** Lifters leak past their lands; their vents and what they meter are small holes. @source engineering judgement */
 const LIFTERS_VISCOUS = 0.85;
 /** Scavenge sections together against the pressure section. @source common practice: 1.3 to 3 */
@@ -50,8 +51,9 @@ const boreFor = (flowM3S: number, speedMS: number) => Math.sqrt((4 * flowM3S) / 
  * and no more than is usual. So a part that is only guessed at is not called short on an engine that is well.
  * @source engineering judgement; common practice for the usual ones
  */
-function suppliesOf({ kind, idleRpm, redlineRpm }: FullAnswers) {
-  const { hotIdlePa, atSpeedPa } = engineKindOf(kind);
+function suppliesOf({ kind, idleRpm, redlineRpm, reliefPa }: FullAnswers) {
+  const { hotIdlePa, atSpeedPa, reliefPa: usualReliefPa } = engineKindOf(kind);
+  const highPressurePa = Math.max(MOST_PA, MOST_OF_RELIEF * (reliefPa ?? usualReliefPa));
   const [idle, speed] = [hotIdlePa[0], atSpeedPa[0]];
   const rising = (basePa: number, perSpeedPaS: number, share: number) => ({
     lowPressurePa: basePa,
@@ -60,15 +62,16 @@ function suppliesOf({ kind, idleRpm, redlineRpm }: FullAnswers) {
       (60 * (share * idle - basePa)) / idleRpm,
       (60 * (share * speed - basePa)) / redlineRpm,
     ),
-    highPressurePa: MOST_PA,
+    highPressurePa,
   });
   return {
-    mains: rising(0.1 * BAR, 2700, 0.5),
-    rods: rising(0.1 * BAR, 1500, 0.45),
-    cams: rising(0.05 * BAR, 600, 0.3),
-    lifters: Math.min(0.8 * BAR, 0.4 * idle),
-    spray: Math.min(0.3 * BAR, 0.3 * idle),
-    jets: Math.min(2.4 * BAR, 0.6 * speed),
+    mains: rising(0.08 * BAR, 2700, 0.3),
+    rods: rising(0.08 * BAR, 1500, 0.28),
+    cams: rising(0.05 * BAR, 600, 0.2),
+    lifters: { lowPressurePa: Math.min(0.8 * BAR, 0.25 * idle), highPressurePa },
+    tensioner: { lowPressurePa: 0.25 * idle },
+    spray: { lowPressurePa: Math.min(0.3 * BAR, 0.2 * idle) },
+    jets: { lowPressurePa: 0.35 * speed, neededFromRevS: (0.7 * redlineRpm) / 60 },
   };
 }
 
@@ -148,7 +151,7 @@ function engineOn({ b, answers, sizes }: Build, returnsTo: string): void {
       name: 'Crank, rolling bearings',
       ratedPressureDropPa: 2 * BAR,
       ratedFlowM3S: sizes.crankM3S,
-      supply: { lowPressurePa: supply.spray },
+      supply: supply.spray,
     }).row('gallery', 'crank', returnsTo);
   else
     b.fit('mains', 'mains', {
@@ -174,18 +177,18 @@ function engineOn({ b, answers, sizes }: Build, returnsTo: string): void {
     b.fit('jets', 'pistonJets', {
       count: answers.cylinders,
       nozzle: { boreM: sizes.jetBoreM, lengthM: 4 * sizes.jetBoreM },
-      supply: { lowPressurePa: supply.jets, neededFromRevS: (0.7 * answers.redlineRpm) / 60 },
+      supply: supply.jets,
     }).row('gallery', 'jets', returnsTo);
   if (sizes.timingJetM !== undefined)
     b.fit('timingJet', 'gearJet', {
       name: 'Timing gears',
       nozzle: { boreM: sizes.timingJetM, lengthM: 3 * MM },
-      supply: { lowPressurePa: supply.spray },
+      supply: supply.spray,
     }).row('gallery', 'timingJet', returnsTo);
   if (answers.tensioner)
     b.fit('tensioner', 'tensioner', {
       nozzle: { boreM: sizes.tensionerBoreM, lengthM: 3 * MM },
-      supply: { lowPressurePa: supply.lifters },
+      supply: supply.tensioner,
     }).row('gallery', 'tensioner', returnsTo);
 }
 
@@ -203,7 +206,7 @@ function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
     elevationM: cams.elevationM,
     ...ratedAt(sizes.lifters),
     viscousShare: LIFTERS_VISCOUS,
-    supply: { lowPressurePa: supply.lifters, highPressurePa: MOST_PA },
+    supply: supply.lifters,
   };
   const head = {
     boreM: Math.max(4, Math.min(10, 6 * Math.sqrt(sizes.scale) * (answers.layout === 'inline' ? 1 : 1.3))) * MM,
@@ -228,7 +231,7 @@ function valveGearOn({ b, answers, sizes }: Build, returnsTo: string): void {
       elevationM: 0.36,
       ratedPressureDropPa: 2 * BAR,
       ratedFlowM3S: sizes.rockersM3S,
-      supply: { lowPressurePa: supply.spray },
+      supply: supply.spray,
     })
     .row('gallery', 'headFeed', 'rockers', returnsTo);
 }

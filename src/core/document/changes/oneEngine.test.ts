@@ -83,7 +83,7 @@ describe('Knowledge', () => {
   function fitted(kept: KeptProject): KeptProject {
     const project = beforeFit(deriveProject(open(kept, 'stock')));
     const groups = fitGroups(project, []);
-    const factors = groups.map((g) => (g.id === 'clearance' ? 1.3 : 1));
+    const factors = groups.map((g) => (g.id === 'mains' ? 1.3 : 1));
     const { project: moved, figures } = withFactors(project, groups, factors);
     const after = {
       ...activeVariant(moved),

@@ -30,8 +30,19 @@ export const temperatureReadingSchema = z.strictObject({
 export const readingSchema = z.discriminatedUnion('kind', [pressureReadingSchema, temperatureReadingSchema]);
 export type Reading = z.infer<typeof readingSchema>;
 
-/** What a fit moves: whole groups of figures, each by one factor. */
-export const FITTED = ['clearance', 'pump', 'slip', 'relief', 'viscosity', 'heat'] as const;
+/** What a fit moves: whole groups of figures, each by one factor. `clearance`: all bearings at once, as older fits did. */
+export const FITTED = [
+  'unnamed',
+  'clearance',
+  'mains',
+  'rods',
+  'cams',
+  'pump',
+  'slip',
+  'relief',
+  'viscosity',
+  'heat',
+] as const;
 export const fittedIdSchema = z.enum(FITTED);
 export type FittedId = z.infer<typeof fittedIdSchema>;
 
@@ -55,6 +66,8 @@ export const fitSchema = z.strictObject({
   factors: z.array(
     z.strictObject({ id: fittedIdSchema, factor: z.number().positive(), deviation: z.number(), prior: z.number() }),
   ),
+  /** Covariance of the logarithms of the factors, in their order; absent in older fits: each by itself. */
+  covariance: z.array(z.array(z.number())).max(FITTED.length).optional(),
 });
 
 /** Readings of a variant, and the fit to them that is in its figures. */

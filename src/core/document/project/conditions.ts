@@ -7,8 +7,10 @@ export type ConditionId = (typeof CONDITION_IDS)[number];
 /** Oil of a warm engine, at which a gauge is read and a condition that is not cold is meant [K]. */
 export const HOT_OIL_K = 373.15;
 /** At speed: so fast, or this share of the redline where that is less. @source common practice, no source */
-export const AT_SPEED_REV_S = 3000 / 60;
-export const AT_SPEED_SHARE = 0.6;
+const AT_SPEED_REV_S = 3000 / 60;
+const AT_SPEED_SHARE = 0.6;
+/** The speed of the condition "at speed". @param maximumRevS the redline */
+export const atSpeedRevS = (maximumRevS: number): number => Math.min(AT_SPEED_REV_S, AT_SPEED_SHARE * maximumRevS);
 /** A cold engine idles so much faster. @source common practice, no source */
 const FAST_IDLE = 1.3;
 /** What a driver calls a fast idle, against the idle. @source engineering judgement */
@@ -33,7 +35,7 @@ export function conditionOf({ engine, range }: OfEngine, id: ConditionId): Named
     case 'hotIdle':
       return at('Hot idle', idleSpeedRevS, HOT_OIL_K);
     case 'atSpeed':
-      return at('At speed', Math.min(AT_SPEED_REV_S, AT_SPEED_SHARE * maximumSpeedRevS), HOT_OIL_K);
+      return at('At speed', atSpeedRevS(maximumSpeedRevS), HOT_OIL_K);
     case 'fullSpeed':
       return at('Full speed', maximumSpeedRevS, HOT_OIL_K);
     case 'hottest':

@@ -46,3 +46,26 @@ export const ENGINE_KIND_IDS = ENGINE_KINDS.map((k) => k.id) as [EngineKindId, .
 
 /** @returns the kind of that id */
 export const engineKindOf = (id: EngineKindId): EngineKind => ENGINE_KINDS.find((k) => k.id === id)!;
+
+/** Oil from which a gauge counts as read warm [K]. */
+const WARM_K = 353.15;
+/** Above the speed at which a kind's pressure is known it rises so much at most, to the redline. */
+const RISES_TO_REDLINE = 1.2;
+
+/**
+ * What healthy engines of a kind show at a speed with warm oil [Pa]: between idle and the speed at which the kind's
+ * pressure is known in a straight line.
+ * @param atSpeedRevS where that is @returns undefined for oil below 80 °C, or a speed below idle
+ */
+export function usualPressurePa(
+  kind: EngineKind,
+  at: { readonly speedRevS: number; readonly oilTemperatureK: number },
+  { idleRevS, atSpeedRevS }: { readonly idleRevS: number; readonly atSpeedRevS: number },
+): readonly [low: number, high: number] | undefined {
+  if (at.oilTemperatureK < WARM_K || at.speedRevS < IDLE_SHARE * idleRevS) return undefined;
+  const share = Math.min(1, Math.max(0, (at.speedRevS - idleRevS) / (atSpeedRevS - idleRevS)));
+  const between = (side: 0 | 1) => kind.hotIdlePa[side] + share * (kind.atSpeedPa[side] - kind.hotIdlePa[side]);
+  return [between(0), (at.speedRevS > atSpeedRevS ? RISES_TO_REDLINE : 1) * between(1)];
+}
+/** Slower than this share of the stated idle an engine is not idling as it should. */
+const IDLE_SHARE = 0.85;

@@ -3,6 +3,15 @@ import { choleskyInverse, choleskyOf, choleskySolve, forwardSolve, type Dense } 
 /** Step of a forward difference, in the logarithm of a factor. */
 const STEP = 1e-3;
 const MOST_ITERATIONS = 80;
+/**
+ * A search that is not at rest by then follows the edge of something that opens, where each side has slopes of its own:
+ * from there on slopes are taken across it, by so much either way.
+ */
+const SOON = 15;
+const ACROSS = 0.03;
+/** A cost that falls by less than this in so many steps is as low as readings can tell: it is in squared deviations. */
+const LEAST_FALL = 1e-3;
+const FALL_OVER = 6;
 /** The largest move of a logarithm that counts as rest; along a profile less works. */
 const AT_REST = 1e-6;
 const AT_REST_IN_PROFILE = 1e-3;
@@ -28,6 +37,18 @@ export function jacobianOf(
 ): number[][] {
   const columns = x.map((_, j) => model(x.map((v, k) => (k === j ? v + STEP : v))));
   return at.map((value, i) => columns.map((column) => (column[i]! - value) / STEP));
+}
+
+/** Differences across a point, as wide as an edge is to be looked over. */
+function jacobianAcross(
+  model: (x: readonly number[]) => number[],
+  x: readonly number[],
+  at: readonly number[],
+): number[][] {
+  const columns = x.map((_, j) =>
+    ([1, -1] as const).map((side) => model(x.map((v, k) => (k === j ? v + side * ACROSS : v)))),
+  );
+  return at.map((_, i) => columns.map(([ahead, behind]) => (ahead![i]! - behind![i]!) / (2 * ACROSS)));
 }
 
 /** Everything that a fit was made from. */
@@ -60,12 +81,14 @@ export function fitLeastSquares(
     return w.reduce((s, v) => s + v * v, 0) + at.reduce((s, v, j) => s + (v / prior[j]!) ** 2, 0);
   };
   let cost = costOf(predicted, x);
+  const costs: number[] = [];
   let damping = FIRST_DAMPING;
   let converged = false;
   let normal: number[][] = [];
   let jacobian: number[][] = [];
   for (let iteration = 0; iteration < MOST_ITERATIONS && !converged; iteration++) {
-    jacobian = jacobianOf(model, x, predicted);
+    jacobian = iteration < SOON ? jacobianOf(model, x, predicted) : jacobianAcross(model, x, predicted);
+    costs.push(cost);
     const white = x.map((_, j) =>
       forwardSolve(
         noise,
@@ -91,7 +114,7 @@ export function fitLeastSquares(
       if (costThere <= cost) {
         [x, predicted, cost] = [trial, there, costThere];
         damping = Math.max(1e-9, damping / 10);
-        converged = longest < within;
+        converged = longest < within || (iteration >= SOON + FALL_OVER && costs.at(-FALL_OVER)! - cost < LEAST_FALL);
         break;
       }
       // At the bottom no step lessens the cost any more: rounding decides.

@@ -12,7 +12,15 @@ export type ExplainRequest = z.infer<typeof requestSchema>;
 
 const figure = z.number().nullable();
 export const answerSchema = z.strictObject({
-  readings: z.array(z.strictObject({ reading: pressureReadingSchema, expectedPa: figure, deviationPa: figure })),
+  readings: z.array(
+    z.strictObject({
+      reading: pressureReadingSchema,
+      expectedPa: figure,
+      deviationPa: figure,
+      /** What healthy engines of this kind show there. */
+      usualPa: z.tuple([z.number(), z.number()]).nullable(),
+    }),
+  ),
   /** No cause shows what was read. */
   unexplained: z.boolean(),
   causes: z.array(
@@ -28,6 +36,8 @@ export const answerSchema = z.strictObject({
       misfit: z.number(),
       /** What it would show elsewhere: components that it leaves short, over the whole range. */
       elsewhere: z.array(z.string()),
+      /** Titles of causes that show the same within the gauge's error. */
+      alike: z.array(z.string()),
       check: z.strictObject({ id: z.string(), ask: z.string(), yes: z.string(), minutes: z.number() }).nullable(),
     }),
   ),

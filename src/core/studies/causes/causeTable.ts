@@ -1,10 +1,12 @@
 import { activeVariant, type Project } from '../../document/project/project';
-import { gaugePort } from '../../document/plumbing/gaugePort';
+import { galleryPort, gaugePort } from '../../document/plumbing/gaugePort';
+import { atSpeedRevS } from '../../document/project/conditions';
+import { engineKindOf, usualPressurePa } from '../../document/project/engineKinds';
 import type { Dense } from '../../foundations/linear/cholesky';
 import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
 import { CircuitSolver } from '../../network/circuitSolver';
-import { fitGroups } from '../inputs/fitGroups';
-import { inputsOf, OIL_VISCOSITY, type Input } from '../inputs/inputs';
+import { engineSpread, setSpread } from '../inputs/engineSpread';
+import { inputsOf, type Input } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
 import { hypothesesOf } from './hypotheses';
 import { HEALTHY_PRIOR, type HandCheck, type Hypothesis, type Severity } from './hypothesis';
@@ -42,6 +44,10 @@ export interface ExplainTable {
   readonly causes: readonly Cause[];
   /** Covariance of the looks that the uncertain figures make together [Pa²], without the gauge's own. */
   readonly scatter: Dense;
+  /** What healthy engines of this kind show at each look [Pa]; undefined where nothing is known of that. */
+  readonly usualPa: readonly (readonly [low: number, high: number] | undefined)[];
+  /** The gauge was entered while the engine was healthy: what the kind shows no longer excuses a reading. */
+  readonly isFitted: boolean;
 }
 
 /** A second gauge has to be screwed in; another state only has to be driven to. @source engineering judgement */
@@ -125,8 +131,22 @@ export function explainTable(project: Project, looks: readonly Look[]): ExplainT
       },
       ...causes,
     ],
+    usualPa: looks.map((look) => usualAt(project, look)),
+    isFitted: variant.calibration?.applied !== undefined,
     scatter: withUnknownOil(scatterOf(project, looks, healthy), project, looks, healthy),
   };
+}
+
+/** What healthy engines of the project's kind show where its gauge reads; undefined elsewhere, and where no kind is stated. */
+export function usualAt(
+  { engine, ...project }: Project,
+  look: Pick<Look, 'speedRevS' | 'oilTemperatureK' | 'port'>,
+): readonly [number, number] | undefined {
+  const { parts } = activeVariant({ engine, ...project }).circuit;
+  if (engine.kind === undefined || (look.port !== gaugePort(parts) && look.port !== galleryPort(parts)))
+    return undefined;
+  const { idleSpeedRevS: idleRevS, maximumSpeedRevS } = engine;
+  return usualPressurePa(engineKindOf(engine.kind), look, { idleRevS, atSpeedRevS: atSpeedRevS(maximumSpeedRevS) });
 }
 
 /** The scatter, and what an oil temperature that nobody read adds to the looks that it belongs to. */
@@ -191,12 +211,7 @@ function pressuresOf(project: Project, looks: readonly Look[]): number[] | undef
 function scatterOf(project: Project, looks: readonly Look[], healthy: readonly number[]): Dense {
   const variant = activeVariant(project);
   const revisable = new RevisableCircuit(project);
-  const applied = variant.calibration?.applied;
-  const groups = fitGroups(project, []).map((g) => ({
-    ...g,
-    deviation: applied?.factors.find((f) => f.id === g.id)?.deviation ?? (project.madeUp ? 0 : g.prior),
-  }));
-  const covered = new Set(groups.filter((g) => g.deviation > 0).flatMap((g) => g.inputs.map((i) => i.id)));
+  const spread = engineSpread(project);
   const rows: number[][] = [];
   const look = (set: () => void, back: () => void) => {
     set();
@@ -218,16 +233,19 @@ function scatterOf(project: Project, looks: readonly Look[], healthy: readonly n
       () => revisable.set(input, input.stated + input.plusMinus / WITHIN_95),
       () => revisable.set(input, input.stated),
     );
-  for (const g of groups)
-    if (g.deviation > 0)
-      look(
-        () =>
-          g.inputs.forEach((i) =>
-            revisable.set(i, i.id === OIL_VISCOSITY ? Math.exp(g.deviation) : g.at(i.stated, Math.exp(g.deviation), i)),
-          ),
-        () => g.inputs.forEach((i) => revisable.set(i, i.stated)),
-      );
-  for (const input of inputsOf(project, variant)) if (!covered.has(input.id) && input.plusMinus > 0) one(input);
+  const none = spread.groups.map(() => 0);
+  none.forEach((_, c) =>
+    look(
+      () =>
+        setSpread(
+          revisable,
+          spread,
+          none.map((__, k) => (k === c ? 1 : 0)),
+        ),
+      () => setSpread(revisable, spread, none),
+    ),
+  );
+  for (const input of inputsOf(project, variant)) if (!spread.covered.has(input.id) && input.plusMinus > 0) one(input);
   return looks.map((_, i) => looks.map((__, k) => rows.reduce((sum, row) => sum + row[i]! * row[k]!, 0)));
 }
 

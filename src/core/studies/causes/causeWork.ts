@@ -7,11 +7,13 @@ import { StudyRefused } from '../job/studyRefused';
 import type { ExplainAnswer, ExplainRequest } from './causeSchema';
 import { explainTable, furtherLooks, type Look } from './causeTable';
 import { hypothesesOf } from './hypotheses';
-import { isUnexplained, nextCheck, rankCauses, type Ranked, type Read } from './rank';
+import { alikeWith, isUnexplained, nextCheck, rankCauses, type Ranked, type Read } from './rank';
 
 /** Causes that are listed, and those whose consequences are solved. */
 const MOST_CAUSES = 12;
 const MOST_SOLVED = 4;
+/** One that is less likely is not named beside another. */
+const LEAST_ALIKE = 0.02;
 
 /**
  * Ranks what would explain readings, and says which check would tell.
@@ -47,6 +49,7 @@ export function explainReadings(project: Project, { readings, answers }: Explain
       reading,
       expectedPa: expected[i] ?? null,
       deviationPa: Math.sqrt(table.scatter[i]![i]!),
+      usualPa: table.usualPa[i] ? [...table.usualPa[i]] : null,
     })),
     unexplained: isUnexplained(ranked),
     causes: ranked.slice(0, MOST_CAUSES).map((r, i) => ({
@@ -57,6 +60,9 @@ export function explainReadings(project: Project, { readings, answers }: Explain
       probability: r.probability,
       prior: r.cause.prior / priors,
       misfit: r.misfit,
+      alike: alikeWith(r, ranked, reads)
+        .filter((other) => other.probability >= LEAST_ALIKE)
+        .map((other) => other.cause.title),
       elsewhere: i < MOST_SOLVED ? elsewhereOf(project, r, readings[0]!) : [],
       check: r.cause.check ?? null,
     })),

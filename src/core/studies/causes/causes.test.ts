@@ -11,7 +11,7 @@ import { explainReadings } from './causeWork';
 import { explainTable, furtherLooks, type Look } from './causeTable';
 import { hypothesesOf } from './hypotheses';
 import type { Hypothesis } from './hypothesis';
-import { HAND_RELIABILITY, isUnexplained, nextCheck, rankCauses, type Answer, type Read } from './rank';
+import { alikeWith, HAND_RELIABILITY, isUnexplained, nextCheck, rankCauses, type Answer, type Read } from './rank';
 import { explainLines, sayNext } from './sayCauses';
 
 const C = 273.15;
@@ -110,7 +110,10 @@ describe('Why is it low', () => {
       runs++;
       const reads = pressures.map((pressurePa, look): Read => ({ look, pressurePa: pressurePa! }));
       const ranked = rankCauses(table, reads);
-      const rank = ranked.findIndex((r) => r.cause.id === hypothesis.id);
+      // Causes that the gauge cannot tell apart are one answer.
+      const isNamed = (at: number, of: typeof ranked, by: readonly Read[]) =>
+        [of[at]!, ...alikeWith(of[at]!, of, by)].some((each) => each.cause.id === hypothesis.id);
+      const rank = ranked.findIndex((_, at) => isNamed(at, ranked, reads));
       if (rank <= 1) firstTwo++;
       else missed.set(hypothesis.id, (missed.get(hypothesis.id) ?? 0) + 1);
       // The check is done as often as one is suggested, up to twice: what is told apart first need not be the truth.
@@ -126,7 +129,7 @@ describe('Why is it low', () => {
         if (pressurePa !== undefined) allReads = [...reads, { look: next.look, pressurePa }];
       }
       after = rankCauses(table, allReads, answers);
-      if (after[0]!.cause.id === hypothesis.id) raised++;
+      if (isNamed(0, after, allReads)) raised++;
     }
     expect(runs).toBe(RUNS);
     const told = `${firstTwo} of ${runs} first or second, missed ${JSON.stringify([...missed])}; ${raised} of ${checked} first after the check`;

@@ -96,24 +96,41 @@ export function levelAndPump(subject: Subject): readonly Hypothesis[] {
   ];
 }
 
+/** How far bearings are worn when they are looked at. */
+const WORN = [1.3, 1.6, 2, 2.6] as const;
+
+/** Bearings all together, and each group by itself: an oil that failed wears all, a load or a journal one of them. */
 export function bearings(subject: Subject): readonly Hypothesis[] {
-  const worn = (f: number) =>
-    changed(subject, `${f} times the clearance`, (p) =>
-      actsAs(p, 'mains') || actsAs(p, 'rods') ? { ...p, clearanceRadialM: p.clearanceRadialM * f } : p,
+  const worn = (of: (p: Part) => boolean) =>
+    WORN.flatMap((f) =>
+      changed(subject, `${f} times the clearance`, (p) =>
+        of(p) && (actsAs(p, 'mains') || actsAs(p, 'rods')) ? { ...p, clearanceRadialM: p.clearanceRadialM * f } : p,
+      ),
     );
+  const groups = subject.variant.circuit.parts.filter((p) => actsAs(p, 'mains') || actsAs(p, 'rods'));
+  if (groups.length === 0) return [];
+  const metal = check(
+    'metal',
+    'Cut the filter open and look for bearing metal, with a magnet beside.',
+    'There is bearing metal in it.',
+    40,
+  );
   return [
     {
       id: 'bearings',
-      title: 'Bearings worn or loose',
-      part: subject.variant.circuit.parts.find((p) => actsAs(p, 'mains'))?.id ?? '',
-      prior: 0.7,
-      severities: [1.3, 1.6, 2, 2.6].flatMap(worn),
-      check: check(
-        'metal',
-        'Cut the filter open and look for bearing metal, with a magnet beside.',
-        'There is bearing metal in it.',
-        40,
-      ),
+      title: 'All bearings worn or loose',
+      part: groups[0]!.id,
+      prior: 0.5,
+      severities: worn(() => true),
+      check: metal,
     },
+    ...(groups.length > 1 ? groups : []).map((group): Hypothesis => ({
+      id: `${group.id}.worn`,
+      title: `${group.name} worn or loose`,
+      part: group.id,
+      prior: 0.3,
+      severities: worn((p) => p.id === group.id),
+      check: metal,
+    })),
   ];
 }

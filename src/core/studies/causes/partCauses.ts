@@ -12,6 +12,9 @@ export function ofPart(subject: Subject, part: Part): readonly Hypothesis[] {
   return actsAs(part, 'pickup') ? ofPickup(subject, part) : [];
 }
 
+/** What dirt holds open. @source engineering judgement: 0.5 to 5 mm² */
+const SEAT_LEAKS_M2 = [0.5e-6, 1.5e-6, 3e-6, 5e-6];
+
 function ofRelief(subject: Subject, part: PartOf<'relief'>): readonly Hypothesis[] {
   return [
     {
@@ -31,6 +34,26 @@ function ofRelief(subject: Subject, part: PartOf<'relief'>): readonly Hypothesis
         `${part.id}`,
         `Take ${part.name} out: measure its spring, look for dirt and scores.`,
         'The spring is short, or the plunger sticks open.',
+        30,
+      ),
+    },
+    {
+      id: `${part.id}.leaks`,
+      title: `${part.name} leaks past its seat and still regulates`,
+      part: part.id,
+      prior: 0.6,
+      severities: SEAT_LEAKS_M2.flatMap((seatLeakM2) =>
+        one(
+          subject,
+          part.id,
+          `as through ${(seatLeakM2 * 1e6).toFixed(1)} mm²`,
+          (p) => ({ ...p, seatLeakM2: (part.seatLeakM2 ?? 0) + seatLeakM2 }) as Part,
+        ),
+      ),
+      check: check(
+        `${part.id}.leaks`,
+        `Take ${part.name} out and look at its seat and its cone with a lamp.`,
+        'There is dirt or a score on the seat.',
         30,
       ),
     },

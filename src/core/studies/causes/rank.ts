@@ -1,4 +1,5 @@
 import { choleskyOf, choleskySolve, forwardSolve, type Dense } from '../../foundations/linear/cholesky';
+import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
 import type { Case, Cause, ExplainTable } from './causeTable';
 import type { HandCheck } from './hypothesis';
 
@@ -75,6 +76,9 @@ function logLikelihood(off: readonly number[], l: Dense): { readonly log: number
  * Posterior ∝ prior · mean over degrees of N(read − shown; Σ) · Π answers. Σ: the gauge's own variance and the scatter
  * of the uncertain figures. Answers: 0.95 for the cause that a look by hand is about, 0.05 otherwise.
  *
+ * Where nobody entered the gauge while the engine was healthy, a reading that healthy engines of its kind show names no
+ * fault: healthy is then at least as likely as any cause.
+ *
  * @source Bayes' rule; priors and reliability by engineering judgement
  */
 export function rankCauses(
@@ -113,6 +117,8 @@ export function rankCauses(
       log: Math.log(cause.prior) + mean + byHand,
     };
   });
+  const healthy = scored.find((s) => s.cause.id === 'healthy');
+  if (healthy && isUsual(table, reads)) healthy.log = Math.max(...scored.map((s) => s.log));
   const top = Math.max(...scored.map((s) => s.log));
   const sum = scored.reduce((s, c) => s + Math.exp(c.log - top), 0);
   return scored
@@ -123,7 +129,32 @@ export function rankCauses(
       misfit,
       probability: Math.exp(log - top) / sum,
     }))
-    .sort((a, b) => b.probability - a.probability);
+    .sort(
+      (a, b) => b.probability - a.probability || Number(b.cause.id === 'healthy') - Number(a.cause.id === 'healthy'),
+    );
+}
+
+/** True where every reading is one that the kind shows when healthy, and no gauge of the engine itself is known. */
+export const isUsual = ({ usualPa, isFitted }: ExplainTable, reads: readonly Read[]): boolean =>
+  !isFitted &&
+  reads.every(({ look, pressurePa }) => {
+    const usual = usualPa[look];
+    return usual !== undefined && pressurePa >= usual[0] && pressurePa <= usual[1];
+  });
+
+/**
+ * Causes whose readings a gauge cannot tell from the first's: their best degrees show the same within its error, 95 in 100. They
+ * are one answer, named together.
+ */
+export function alikeWith(first: Ranked, ranked: readonly Ranked[], reads: readonly Read[]): readonly Ranked[] {
+  return ranked.filter(
+    (other) =>
+      other !== first &&
+      reads.every(({ look }) => {
+        const [a, b] = [first.best.pressurePa[look]!, other.best.pressurePa[look]!];
+        return Math.abs(a - b) < WITHIN_95 * Math.sqrt(gaugeVariance(Math.max(a, b)));
+      }),
+  );
 }
 
 /** True where no cause, nor a healthy engine, shows what was read. */

@@ -12,20 +12,29 @@ export function sayNext(next: NonNullable<ExplainAnswer['next']>, units: UnitCho
   return `${where} at ${formatQuantity(next.speedRevS, 'speed', units)}, oil ${formatQuantity(next.oilTemperatureK, 'temperature', units)} (about ${next.minutes} min): near ${p(next.expectedPa[0]!)} means ${a}; near ${p(next.expectedPa[1]!)} means ${b}.`;
 }
 
+/** What healthy engines of the kind show, beside what was read. */
+export function sayUsual([low, high]: readonly [number, number], readPa: number, units: UnitChoice = {}): string {
+  const range = `${formatQuantity(low, 'pressure', units)} to ${formatQuantity(high, 'pressure', units)}`;
+  const inside = readPa >= low && readPa <= high;
+  return inside
+    ? `Usual for this kind of engine: ${range}.`
+    : `Not usual for this kind of engine, which shows ${range}.`;
+}
+
 /** Causes by their probability, what each would show elsewhere, and the next check. */
 export function explainLines(answer: ExplainAnswer, units: UnitChoice = {}): readonly string[] {
   const p = (pa: number | null) => (pa === null ? 'not known' : formatQuantity(pa, 'pressure', units));
   return [
     ...answer.readings.map(
-      ({ reading, expectedPa, deviationPa }) =>
-        `${formatQuantity(reading.speedRevS, 'speed', units)}, ${formatQuantity(reading.oilTemperatureK, 'temperature', units)}: ${p(reading.pressurePa)} read, ${p(expectedPa)} predicted (±${p(deviationPa === null ? null : 2 * deviationPa)} by tolerances).`,
+      ({ reading, expectedPa, deviationPa, usualPa }) =>
+        `${formatQuantity(reading.speedRevS, 'speed', units)}, ${formatQuantity(reading.oilTemperatureK, 'temperature', units)}: ${p(reading.pressurePa)} read, ${p(expectedPa)} predicted (±${p(deviationPa === null ? null : 2 * deviationPa)} by tolerances).${usualPa ? ` ${sayUsual(usualPa, reading.pressurePa, units)}` : ''}`,
     ),
     ...(answer.unexplained
       ? ['Nothing here explains these readings: neither a healthy engine nor any single cause that the app knows.']
       : []),
     ...answer.causes.map(
       (c) =>
-        `${percent(c.probability).padStart(9)}  ${c.title}${c.words === '' ? '' : ` (${c.words})`}${c.elsewhere.length > 0 ? `. Elsewhere: ${c.elsewhere.join('; ')}` : ''}`,
+        `${percent(c.probability).padStart(9)}  ${c.title}${c.words === '' ? '' : ` (${c.words})`}${c.alike.length > 0 ? `; cannot be told from: ${c.alike.join('; ')}` : ''}${c.elsewhere.length > 0 ? `. Elsewhere: ${c.elsewhere.join('; ')}` : ''}`,
     ),
     ...(answer.next ? [`Next: ${sayNext(answer.next, units)}`] : []),
   ];

@@ -4,9 +4,18 @@ import { gaugePort } from '../../document/plumbing/gaugePort';
 import type { Variant } from '../../document/project/project';
 import { check, type Hypothesis, type Subject } from './hypothesis';
 
+/** A sender of another range, or one that aged. @source engineering judgement */
+const SCALES = [0.15, 0.3, 0.5];
+
 export function sender(subject: Subject): readonly Hypothesis[] {
   const at = gaugePort(subject.variant.circuit.parts);
   const filter = subject.variant.circuit.parts.find((p) => actsAs(p, 'filter'));
+  const secondGauge = check(
+    'secondGauge',
+    'Screw a mechanical gauge into the sender’s port.',
+    'It shows something else than the sender.',
+    30,
+  );
   return [
     ...([-1, 1] as const).map((side): Hypothesis => ({
       id: side < 0 ? 'senderLow' : 'senderHigh',
@@ -18,12 +27,19 @@ export function sender(subject: Subject): readonly Hypothesis[] {
         project: undefined,
         sender: (p: number) => Math.max(0, p + side * off),
       })),
-      check: check(
-        'secondGauge',
-        'Screw a mechanical gauge into the sender’s port.',
-        'It shows something else than the sender.',
-        30,
-      ),
+      check: secondGauge,
+    })),
+    ...([-1, 1] as const).map((side): Hypothesis => ({
+      id: side < 0 ? 'senderScaleLow' : 'senderScaleHigh',
+      title: side < 0 ? 'Sender or gauge shows too small a share' : 'Sender or gauge shows too large a share',
+      part: '',
+      prior: 0.4,
+      severities: SCALES.map((off) => ({
+        words: `${Math.round(100 * (1 + side * off))} % of the pressure`,
+        project: undefined,
+        sender: (p: number) => p * (1 + side * off),
+      })),
+      check: secondGauge,
     })),
     ...(filter && at !== undefined
       ? [

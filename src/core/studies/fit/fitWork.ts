@@ -173,6 +173,7 @@ export function fitReadings(given: Project, { readings: asked, with: variants = 
       applied: {
         figures: [...figures],
         factors: groups.map((g, j) => ({ id: g.id, factor: factors[j]!, deviation: deviations[j]!, prior: g.prior })),
+        covariance: fit.covariance.map((row) => [...row]),
       },
     },
   };

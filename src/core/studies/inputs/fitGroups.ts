@@ -1,3 +1,4 @@
+import { actsAs, type Part } from '../../document/parts/part';
 import { changePart } from '../../document/parts/partFields';
 import type { FittedFigure, FittedId, Reading } from '../../document/project/calibration';
 import { activeVariant, withVariant, type Project, type Variant } from '../../document/project/project';
@@ -26,48 +27,89 @@ const lastKey = (input: Input | undefined) => input?.path[input.path.length - 1]
 interface Group {
   readonly label: string;
   readonly prior: number;
-  readonly picks: (input: Input, kind: string) => boolean;
+  readonly picks: (input: Input, part: Part | undefined) => boolean;
   readonly at: FitGroup['at'];
 }
 
+const isClearance = (input: Input) => lastKey(input) === 'clearanceRadialM';
+
 /**
  * Clearances as assembled, pumps as made, worn or new, springs as they set, oil as it sheared, heat as it is: about two
- * thirds lie within.
+ * thirds lie within. Of an engine that was made from its kind nobody has measured anything: its bearings, its pump, its
+ * relief and what leaks besides are those of the kind, each by itself.
  */
 const GROUPS: Readonly<Record<FittedId, Group>> = {
-  clearance: { label: 'Bearing clearances', prior: 0.15, picks: (i) => lastKey(i) === 'clearanceRadialM', at: times },
+  unnamed: {
+    label: 'Unnamed leaks',
+    prior: 0.4,
+    picks: (i, part) => isUnnamed(part) && lastKey(i) === 'ratedFlowM3S',
+    at: times,
+  },
+  clearance: { label: 'Bearing clearances', prior: 0.15, picks: isClearance, at: times },
+  mains: {
+    label: 'Main bearing clearance',
+    prior: 0.2,
+    picks: (i, part) => isClearance(i) && actsAs(part, 'mains') && part.role !== 'cam',
+    at: times,
+  },
+  rods: {
+    label: 'Rod bearing clearance',
+    prior: 0.2,
+    picks: (i, part) => isClearance(i) && actsAs(part, 'rods'),
+    at: times,
+  },
+  cams: {
+    label: 'Cam bearing clearance',
+    prior: 0.2,
+    picks: (i, part) => isClearance(i) && actsAs(part, 'mains') && part.role === 'cam',
+    at: times,
+  },
   pump: {
     label: 'Pump displacement',
     prior: 0.08,
-    picks: (i, kind) => kind === 'pump' && lastKey(i) === 'displacementM3Rev',
+    picks: (i, part) => actsAs(part, 'pump') && lastKey(i) === 'displacementM3Rev',
     at: times,
   },
   slip: {
     label: 'Pump slip',
     prior: 0.2,
-    picks: (i, kind) => kind === 'pump' && (lastKey(i) === 'volumetricEfficiency' || lastKey(i) === 'slipCoefficient'),
+    picks: (i, part) =>
+      actsAs(part, 'pump') && (lastKey(i) === 'volumetricEfficiency' || lastKey(i) === 'slipCoefficient'),
     at: bySlip,
   },
   relief: {
     label: 'Relief setting',
     prior: 0.08,
-    picks: (i, kind) => kind === 'relief' && lastKey(i) === 'crackPa',
+    picks: (i, part) => actsAs(part, 'relief') && lastKey(i) === 'crackPa',
     at: times,
   },
   viscosity: { label: 'Oil viscosity', prior: 0.06, picks: (i) => i.id === OIL_VISCOSITY, at: times },
   heat: { label: 'Heat into the oil', prior: 0.25, picks: () => false, at: times },
 };
 
+/** Groups of an engine that is its kind's, with how far each is about that; the others as they are above. */
+const OF_A_KIND: Partial<Record<FittedId, number | null>> = { clearance: null, pump: 0.15, relief: 0.15 };
+/** Groups that only such an engine has. */
+const ONLY_OF_A_KIND: ReadonlySet<FittedId> = new Set(['unnamed', 'mains', 'rods', 'cams']);
+
+/** True for an engine whose figures are those of its kind: it has leaks that nobody can name. */
+export const isOfAKind = ({ circuit }: Pick<Variant, 'circuit'>): boolean => circuit.parts.some(isUnnamed);
+
+const isUnnamed = (part: Part | undefined): boolean => actsAs(part, 'accessory') && part.duty === 'unnamed';
+
 /** The groups that can be fitted on a variant: figures that were typed or measured stay out. */
 export function fitGroups(project: Project, readings: readonly Reading[]): FitGroup[] {
   const variant = activeVariant(project);
-  const kinds = new Map(variant.circuit.parts.map((p) => [p.id, p.kind as string]));
+  const parts = new Map(variant.circuit.parts.map((p) => [p.id, p]));
+  const ofAKind = isOfAKind(variant);
   const known = new Set(variant.known ?? []);
   const inputs = inputsOf(project, variant).filter((i) => !known.has(i.id));
   return (Object.entries(GROUPS) as [FittedId, Group][]).flatMap(([id, { label, prior, picks, at }]): FitGroup[] => {
-    const own = inputs.filter((i) => picks(i, kinds.get(i.part) ?? ''));
+    const about = ofAKind ? OF_A_KIND[id] : ONLY_OF_A_KIND.has(id) ? null : undefined;
+    if (about === null) return [];
+    const own = inputs.filter((i) => picks(i, parts.get(i.part)));
     const wanted = id === 'heat' ? readings.some((r) => r.kind === 'temperature') : own.length > 0;
-    return wanted ? [{ id, label, prior, inputs: own, at }] : [];
+    return wanted ? [{ id, label, prior: about ?? prior, inputs: own, at }] : [];
   });
 }
 

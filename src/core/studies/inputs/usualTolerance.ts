@@ -1,4 +1,4 @@
-import type { Part, PartKind, PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartKind, type PartOf } from '../../document/parts/part';
 
 const MM = 1e-3;
 const UM = 1e-6;
@@ -33,6 +33,8 @@ const BY_KEY: Readonly<Record<string, Usual>> = {
   holeDiameterM: { si: 0.1 * MM },
   ratio: { si: 0.1 },
   loadN: { share: 0.3 },
+  fullLoadPa: { share: 0.3 },
+  wallFactor: { si: 0.15 },
   opensK: { si: 2 },
 };
 
@@ -88,6 +90,9 @@ const MAKES: { readonly [K in PartKind]: Make<PartOf<K>> } = {
   scavenge: null,
 };
 
+/** Nobody can name them: they may be twice as much, or next to nothing. */
+const UNNAMED_SHARE = 0.8;
+
 /** Figures of these holders do not change what a circuit carries: what must be seen is a wish, not a dimension. */
 const NO_DIMENSION = new Set([
   'supply',
@@ -108,6 +113,8 @@ const NO_DIMENSION = new Set([
  * @param si the figure
  */
 export function usualTolerance(part: Part, path: readonly (string | number)[], si: number): number | undefined {
+  if (actsAs(part, 'accessory') && part.duty === 'unnamed')
+    return path[0] === 'ratedFlowM3S' ? UNNAMED_SHARE * si : undefined;
   const make = MAKES[part.kind] as Make<Part>;
   const holder = String(path[0]);
   if (!make || NO_DIMENSION.has(holder)) return undefined;

@@ -1,4 +1,6 @@
-import { inputsOf, type Input } from '../inputs/inputs';
+import { activeVariant, type Project } from '../../document/project/project';
+import { kindSpread, setSpread, type EngineSpread } from '../inputs/engineSpread';
+import { inputsOf, OIL_VISCOSITY, type Input } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
 import { possibleRange } from '../inputs/usualTolerance';
 import { stillNodes } from '../../network/describe/stillNodes';
@@ -33,7 +35,7 @@ export function spreadWork(circuits: StudyCircuits, task: SpreadTask): SpreadRep
 /** The variant as stated: who is worst where, and what makes each margin vary. */
 function nominalOf(circuits: StudyCircuits, { states }: SpreadRequest): Nominal {
   const circuit = circuits.circuit();
-  const inputs = inputsOf(circuit.project, circuit.variant);
+  const unsure = unsureOf(circuit.project);
   const { compiled, solver } = circuit;
   const probes = probesOf(circuit.variant.circuit, compiled);
   const readings = states.map((at): (ProbeReading | undefined)[] => {
@@ -44,7 +46,7 @@ function nominalOf(circuits: StudyCircuits, { states }: SpreadRequest): Nominal 
     return probes.map((probe) => readProbe(probe, compiled.network, solver.workspace, state, still));
   });
   const revisable = new RevisableCircuit(circuits.project);
-  const importance = new Float64Array(inputs.length);
+  const importance = new Float64Array(dimensionsOf(unsure).length);
   const consumers = probes.map((probe, c) => {
     const rank = (s: number) =>
       readings[s]![c]?.verdict === 'dry' ? -Infinity : (readings[s]![c]?.checks[0]?.nearRatio ?? Infinity);
@@ -56,7 +58,7 @@ function nominalOf(circuits: StudyCircuits, { states }: SpreadRequest): Nominal 
           revisable,
           circuit.stateAt(states[worst]!.speedRevS, states[worst]!.oilTemperatureK),
           probe,
-          inputs,
+          unsure,
           importance,
         )
       : [];
@@ -71,8 +73,8 @@ function nominalOf(circuits: StudyCircuits, { states }: SpreadRequest): Nominal 
       shares,
     };
   });
-  const order = inputs
-    .map((input, i) => ({ id: input.id, i }))
+  const order = dimensionsOf(unsure)
+    .map(({ id }, i) => ({ id, i }))
     .sort((a, b) => importance[b.i]! - importance[a.i]! || a.i - b.i)
     .map(({ id }) => id);
   return { order, consumers };
@@ -83,41 +85,79 @@ function sharesOf(
   revisable: RevisableCircuit,
   state: Parameters<RevisableCircuit['solve']>[0],
   probe: Probe,
-  inputs: readonly Input[],
+  unsure: Unsure,
   importance: Float64Array,
 ): Nominal['consumers'][number]['shares'] {
   const adjoint = new Adjoint(revisable, state, probe.part.id);
   const check = adjoint.solved ? adjoint.checks()[0] : undefined;
   if (!check) return [];
-  const squares = Array.from(adjoint.gradient(check, inputs), (slope, i) =>
-    Number.isFinite(slope) ? (slope * inputs[i]!.plusMinus) ** 2 : 0,
+  const { inputs, spread } = unsure;
+  const moved = spread.groups.flatMap((g) => g.inputs);
+  const slopes = adjoint.gradient(check, [...inputs, ...moved]);
+  const own = inputs.map((input, i) => slopes[i]! * input.plusMinus);
+  // A group's figures move together: by the logarithm of its factor, and by the root of how the groups go together.
+  let next = inputs.length;
+  const byLog = spread.groups.map((group) =>
+    group.inputs.reduce((sum, input) => {
+      const rate = (group.at(input.stated, Math.exp(LOG_STEP), input) - input.stated) / LOG_STEP;
+      const slope = slopes[next++]! * (input.id === OIL_VISCOSITY ? 1 : rate);
+      return sum + (Number.isFinite(slope) ? slope : 0);
+    }, 0),
   );
+  const modes = spread.root.map(
+    (_, c) => DEVIATIONS_95 * byLog.reduce((sum, slope, j) => sum + slope * spread.root[j]![c]!, 0),
+  );
+  const squares = [...own, ...modes].map((by) => (Number.isFinite(by) ? by ** 2 : 0));
   const total = squares.reduce((a, b) => a + b, 0);
   if (!(total > 0)) return [];
   squares.forEach((square, i) => (importance[i]! += square / total));
-  return inputs
-    .map((input, i) => ({ id: input.id, name: input.name, share: squares[i]! / total }))
+  return dimensionsOf(unsure)
+    .map(({ id, name }, i) => ({ id, name, share: squares[i]! / total }))
     .sort((a, b) => b.share - a.share)
     .slice(0, MOST_SHARES);
 }
+
+/** What may be other than stated: figures by themselves, and an engine's groups of them together. */
+interface Unsure {
+  readonly inputs: readonly Input[];
+  readonly spread: EngineSpread;
+}
+
+function unsureOf(project: Project): Unsure {
+  const spread = kindSpread(project);
+  const inputs = inputsOf(project, activeVariant(project)).filter((i) => !spread.covered.has(i.id));
+  return { inputs, spread };
+}
+
+/** One number of a sample each: figures by themselves, then the groups. */
+const dimensionsOf = ({ inputs, spread }: Unsure): readonly { readonly id: string; readonly name: string }[] => [
+  ...inputs,
+  ...spread.groups.map(({ id, label }) => ({ id: `engine.${id}`, name: label })),
+];
+
+/** Step of a factor's logarithm that its figures' rates are taken at. */
+const LOG_STEP = 1e-4;
 
 /** What sampling keeps between tasks. */
 interface Sampler {
   readonly revisable: RevisableCircuit;
   readonly sequence: QuasiRandom;
-  readonly inputs: readonly Input[];
+  readonly unsure: Unsure;
+  /** Where the sequence has each dimension's number. */
+  readonly place: readonly number[];
   readonly ranges: readonly (readonly [number, number])[];
 }
 
 function samplerOf(circuits: StudyCircuits, { order }: Nominal, seed: number): Sampler {
   return circuits.kept(`sampler ${seed} ${order.join()}`, () => {
-    const byId = new Map(inputsOf(circuits.circuit().project, circuits.variant).map((input) => [input.id, input]));
-    const inputs = order.flatMap((id) => byId.get(id) ?? []);
+    const unsure = unsureOf(circuits.circuit().project);
+    const at = new Map(order.map((id, i) => [id, i]));
     return {
       revisable: new RevisableCircuit(circuits.project),
-      sequence: new QuasiRandom(inputs.length, COPIES, seed),
-      inputs,
-      ranges: inputs.map((i) => possibleRange(i.path, i.stated)),
+      sequence: new QuasiRandom(order.length, COPIES, seed),
+      unsure,
+      place: dimensionsOf(unsure).map(({ id }) => at.get(id)!),
+      ranges: unsure.inputs.map((i) => possibleRange(i.path, i.stated)),
     };
   });
 }
@@ -126,8 +166,11 @@ function sample(
   circuits: StudyCircuits,
   { request, nominal, from, to, halved }: Extract<SpreadTask, { kind: 'samples' }>,
 ): Tally {
-  const { revisable, sequence, inputs, ranges } = samplerOf(circuits, nominal, request.seed);
+  const { revisable, sequence, unsure, place, ranges } = samplerOf(circuits, nominal, request.seed);
+  const { inputs, spread } = unsure;
   const deviation = inputs.map((input) => (input.plusMinus / DEVIATIONS_95) * (input.id === halved ? 0.5 : 1));
+  const width = spread.groups.map(({ id }) => (`engine.${id}` === halved ? 0.5 : 1));
+  const z = spread.groups.map(() => 0);
   const histograms = nominal.consumers.map((c) => ({
     pressure: emptyHistograms(c.pressurePa, 'pressure'),
     flow: emptyHistograms(c.flowM3S, 'flow'),
@@ -149,10 +192,13 @@ function sample(
           inputs[i]!,
           Math.min(
             high,
-            Math.max(low, inputs[i]!.stated + deviation[i]! * inverseNormal(sequence.coordinate(n, copy, i))),
+            Math.max(low, inputs[i]!.stated + deviation[i]! * inverseNormal(sequence.coordinate(n, copy, place[i]!))),
           ),
         );
       }
+      for (let c = 0; c < z.length; c++)
+        z[c] = width[c]! * inverseNormal(sequence.coordinate(n, copy, place[inputs.length + c]!));
+      if (z.length > 0) setSpread(revisable, spread, z);
       if (!revisable.apply()) {
         circuit = revisable.circuit;
         probes = probesOf(circuit.variant.circuit, circuit.compiled);

@@ -14,16 +14,6 @@ const swept = ({ answers }: HealthyEngine) => answers.displacementM3 * 1e3;
 
 export const KNOWN_OUTSIDE: readonly Outside[] = [
   {
-    sign: 'atSpeedBar',
-    kinds: ['motorcycle'],
-    why: '3000 rpm is little over twice the idle of an engine that turns 9000 to 14 000: its relief is still shut there',
-  },
-  {
-    sign: 'atSpeedBar',
-    kinds: ['truck'],
-    why: '0.6 of the redline is little over twice the idle, and the piston jets are open: 2.8 to 2.9 bar of 3',
-  },
-  {
     sign: 'fullSpeedBar',
     kinds: ['modern', 'race'],
     of: (engine) => engine.answers.fuel === 'diesel' || swept(engine) > 5,
@@ -37,13 +27,13 @@ export const KNOWN_OUTSIDE: readonly Outside[] = [
   {
     sign: 'overReliefPercent',
     kinds: ['truck'],
-    why: 'the redline is three to four times the idle only, with large jets: 15 to 19 %',
+    why: 'the redline is three to four times the idle only, with large jets: 21 to 24 %',
   },
   {
     sign: 'overReliefPercent',
-    kinds: ['classic', 'vintage'],
-    of: ({ answers }) => answers.archetype === 'pushrodV',
-    why: 'one point over: the smallest usual pump of a large, slow engine',
+    kinds: ['classic', 'vintage', 'motorcycle'],
+    of: (engine) => engine.answers.archetype === 'pushrodV' || swept(engine) < 0.3,
+    why: 'one or two points over: the smallest usual pump of a large, slow engine, or a crank in rolling bearings',
   },
   {
     sign: 'useC',
