@@ -3,6 +3,8 @@ import { answersSchema, completeAnswers } from '../core/document/archetypes/answ
 import { ARCHETYPES } from '../core/document/archetypes/archetypes';
 import { buildFromJson } from '../core/document/archetypes/buildProject';
 import { WANTS } from '../core/document/archetypes/wants';
+import { asItIsOf, fitAtOnce, keptWithFit } from '../core/studies/fit/applyFit';
+import { fitReadings } from '../core/studies/fit/fitWork';
 import { USES } from '../core/document/project/use';
 import { say, sayJson } from './console';
 import type { OwnOptionName } from './options';
@@ -73,7 +75,8 @@ export const NEW_COMMANDS: Readonly<Record<'new' | 'archetypes', OwnCommand>> = 
       if (file === undefined || rest.length > 0) throw new Refusal('new: give one file of answers.');
       const built = buildFromJson(answersFrom(file));
       if (!built.ok) throw new Refusal(built.why);
-      sayJson(built.kept);
+      const asked = fitAtOnce(built.kept);
+      sayJson(asked ? keptWithFit(built.kept, fitReadings(asItIsOf(built.kept), asked)) : built.kept);
       return 0;
     },
   },

@@ -4,7 +4,7 @@ import { MessageChannel as NodeMessageChannel, type MessagePort as NodeMessagePo
 import { expose, type Endpoint } from 'comlink';
 import type { Project } from '../core/document/project/project';
 import { auditToEnd } from '../core/judgement/audit';
-import { DEFAULT_CONDITIONS } from '../core/heat/conditions';
+import { DEFAULT_CONDITIONS } from '../core/heat/surroundings';
 import { CircuitSolver } from '../core/network/circuitSolver';
 import { sweepToEnd } from '../core/judgement/sweep/sweep';
 import { demoProject } from '../core/verification/testing/demo';

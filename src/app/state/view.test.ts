@@ -1,7 +1,7 @@
 import type { Part } from '../../core/document/parts/part';
 import type { Move } from '../../core/document/moves';
 import { activeVariant, type Project } from '../../core/document/project/project';
-import { DEFAULT_CONDITIONS } from '../../core/heat/conditions';
+import { DEFAULT_CONDITIONS } from '../../core/heat/surroundings';
 import { demoKept } from '../../core/verification/testing/demo';
 import { lookAgain, lookAt } from './changePlan';
 import { useDocument } from './document';

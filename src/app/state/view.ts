@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import type { Move } from '../../core/document/moves';
 import { kindOf } from '../../core/document/parts/part';
 import { activeVariant, type Project, type Variant } from '../../core/document/project/project';
-import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/conditions';
+import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/surroundings';
 import { conditionsSchema } from '../../core/heat/heatResult';
 import { lookAgain, lookAt, type Preview } from './changePlan';
 import { useDocument } from './document';

@@ -12,7 +12,7 @@ import {
   restForStepK,
   type BalanceStatus,
 } from './comingToRest';
-import type { Conditions } from './conditions';
+import type { Conditions } from './surroundings';
 import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
 import { restNearNeighbour } from './restNearNeighbour';

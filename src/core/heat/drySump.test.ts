@@ -5,7 +5,8 @@ import { findBalance } from './balance';
 import { heatInW } from './heatLedger';
 import { HeatSolver } from './heatSolver';
 import { oilThroughParts } from './oilThroughParts';
-import { windConductanceWK, type Conditions } from './conditions';
+import { windConductanceWK } from './conditions';
+import { type Conditions } from './surroundings';
 
 const DRIVE: Conditions = { airTemperatureK: 293.15, roadSpeedMS: 25, load: 0.6 };
 const STATE = { speedRevS: 80, oilTemperatureK: 360, atmospherePa: 101_325 };

@@ -5,7 +5,8 @@ import type { CircuitSolver } from '../network/circuitSolver';
 import { DRY_WITHIN_PA } from '../network/dryWithin';
 import type { OperatingState } from '../network/solve/state';
 import { STANDARD_GRAVITY_M_S2 } from '../physics/standardGravity';
-import { consumerHeatW, engineHeatW, type Conditions } from './conditions';
+import { consumerHeatW, engineHeatW } from './conditions';
+import { type Conditions } from './surroundings';
 import { NO_FLOW_KG_S } from './enthalpyRows';
 import { lineHeat, type LineHeat } from './lineHeat';
 

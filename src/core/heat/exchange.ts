@@ -1,7 +1,8 @@
 import { actsAs, type Part } from '../document/parts/part';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { singleStreamEffectiveness } from '../physics/laws/effectiveness';
-import { windConductanceWK, type Conditions } from './conditions';
+import { windConductanceWK } from './conditions';
+import { type Conditions } from './surroundings';
 import {
   coolerAmbientK,
   coolerConductance,

@@ -1,5 +1,6 @@
 import type { Project } from '../document/project/project';
-import { windConductanceWK, type BlockExchange, type Conditions } from './conditions';
+import { windConductanceWK, type BlockExchange } from './conditions';
+import { type Conditions } from './surroundings';
 import type { HeatIn } from './elementHeat';
 
 /** Where the heat came from and went to in one pass [W]. */

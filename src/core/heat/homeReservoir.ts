@@ -1,5 +1,6 @@
 import type { Project } from '../document/project/project';
-import { windConductanceWK, type BlockExchange, type Conditions } from './conditions';
+import { windConductanceWK, type BlockExchange } from './conditions';
+import { type Conditions } from './surroundings';
 
 /** What a reservoir exchanges with its surroundings, linear in its own temperature: gain − conductance·T [W]. */
 export interface LinearExchange {

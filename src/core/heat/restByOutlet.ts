@@ -1,7 +1,7 @@
 import type { OperatingState } from '../network/solve/state';
 import { bracketedRoot } from '../foundations/roots/bracketedRoot';
 import { isSureOfSign, plugsBehind, restForStepK, staysWhenLetGo, sumpIsBalanced, tellsEnough } from './comingToRest';
-import type { Conditions } from './conditions';
+import type { Conditions } from './surroundings';
 import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
 import { FIRST_SLOPE_WK, MOST_CLOSER } from './searchSteps';

@@ -1,7 +1,7 @@
 import { Anderson } from '../foundations/roots/anderson';
 import type { OperatingState } from '../network/solve/state';
 import { isBalanced } from './comingToRest';
-import type { Conditions } from './conditions';
+import type { Conditions } from './surroundings';
 import { heatInW } from './heatLedger';
 import type { HeatSolver } from './heatSolver';
 

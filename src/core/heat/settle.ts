@@ -1,6 +1,6 @@
 import type { OperatingState } from '../network/solve/state';
 import { creeps, type RestStatus } from './comingToRest';
-import type { Conditions } from './conditions';
+import type { Conditions } from './surroundings';
 import type { HeatSolver } from './heatSolver';
 import type { ThermalStores } from './thermalStores';
 

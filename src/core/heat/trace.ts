@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Conditions } from './conditions';
+import type { Conditions } from './surroundings';
 import { columnForm, readWith, sayColumn, type DecimalSign } from '../foundations/units/numeral';
 import { TIME_STEP_S, WarmUp, type Drive, type WarmSample } from './transient';
 import type { HeatSolver } from './heatSolver';

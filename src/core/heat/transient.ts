@@ -2,7 +2,8 @@ import { actsAs } from '../document/parts/part';
 import { galleryPort } from '../document/plumbing/gaugePort';
 import { isReservoir } from '../document/parts/ports';
 import { thermostatOpening } from '../physics/laws/thermostat';
-import { blockStore, type BlockStore, type Conditions } from './conditions';
+import { blockStore, type BlockStore } from './conditions';
+import { type Conditions } from './surroundings';
 import { faceSpeedMS } from './coolers';
 import type { HeatSolver } from './heatSolver';
 

@@ -1,6 +1,6 @@
 import type { Engine } from '../document/project/project';
 import { drivesOf } from '../document/project/use';
-import type { Conditions } from '../heat/conditions';
+import type { Conditions } from '../heat/surroundings';
 
 /** Speed and surroundings that a heat balance is asked for. */
 export type SteadyDrive = Conditions & { readonly speedRevS: number };

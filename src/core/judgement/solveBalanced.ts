@@ -4,7 +4,7 @@ import { judgeState } from './judgeState';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { findBalances, type Balances } from '../heat/balance';
 import { isFound, NO_OIL_ABOVE_K } from '../heat/comingToRest';
-import type { Conditions } from '../heat/conditions';
+import type { Conditions } from '../heat/surroundings';
 import { SHEDS_WATER_K, type HeatResult } from '../heat/heatResult';
 import { HeatSolver } from '../heat/heatSolver';
 import type { SolveResult } from './stateResult';

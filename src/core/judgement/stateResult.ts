@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { convergenceSchema, elementResultSchema, nodeResultSchema } from '../network/describe/result';
-import { DRAIN_VERDICTS } from './drains/judgeDrain';
+import { DRAIN_VERDICTS } from './drains/drainVerdicts';
 
 /** Figures that do not exist (still oil, no bore) are null. */
 const figure = z.number().nullable();

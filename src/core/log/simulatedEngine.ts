@@ -4,7 +4,7 @@ import { actsAs, kindOf } from '../document/parts/part';
 import { gaugePort } from '../document/plumbing/gaugePort';
 import { activeVariant, inSeason, type Project } from '../document/project/project';
 import { seeded } from '../foundations/random/quasiRandom';
-import { DEFAULT_CONDITIONS } from '../heat/conditions';
+import { DEFAULT_CONDITIONS } from '../heat/surroundings';
 import { HeatSolver } from '../heat/heatSolver';
 import { TIME_STEP_S, WarmUp } from '../heat/transient';
 import { CircuitSolver } from '../network/circuitSolver';

@@ -4,7 +4,8 @@ import { changeReading, isPressure, readingsForFit, withReadings } from '../../.
 import { MOST_READINGS, type Calibration, type KeptReading } from '../../../core/document/project/calibration';
 import { activeVariant, withVariant, type Project } from '../../../core/document/project/project';
 import { formatQuantity } from '../../../core/foundations/units';
-import { beforeFit, fitGroups, withFactors } from '../../../core/studies/inputs/fitGroups';
+import { projectWithFit } from '../../../core/studies/fit/applyFit';
+import { beforeFit } from '../../../core/studies/inputs/fitGroups';
 import type { FitResult } from '../../../core/studies/fit/fitSchema';
 import { fitRemarks, sayReading } from '../../../core/studies/fit/sayFit';
 import { ScrollsAside } from '../../forms/ScrollsAside';
@@ -17,16 +18,6 @@ import { NewReading } from '../../readings/NewReading';
 import { today } from '../../state/plain';
 import { KeptReadingInput, type Predicted } from './KeptReadingInput';
 import { shownOf, useOpenEngine } from '../../state/engine';
-
-/** The project with a fit in its figures, from what was there before any fit. */
-function fittedProject(project: Project, fit: FitResult): Project {
-  const base = beforeFit(project);
-  const { readings, applied } = fit.calibration;
-  const groups = fitGroups(base, readings);
-  const factors = groups.map((g) => applied?.factors.find((f) => f.id === g.id)?.factor ?? 1);
-  const { project: moved } = withFactors(base, groups, factors);
-  return withVariant(moved, { ...activeVariant(moved), calibration: fit.calibration });
-}
 
 /** Everything that was read on the engine, what the circuit would show instead, and the fit to it. */
 export function FitSection() {
@@ -87,7 +78,7 @@ export function FitSection() {
         <Fit
           readings={fitted}
           applied={applied}
-          onApply={(fit) => calibrate('fit the circuit to its gauge', fittedProject(project, fit))}
+          onApply={(fit) => calibrate('fit the circuit to its gauge', projectWithFit(project, fit))}
         />
       ) : (
         elsewhere && (

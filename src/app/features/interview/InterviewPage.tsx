@@ -4,19 +4,23 @@ import { useNavigate } from 'react-router';
 import {
   answersSchema,
   completeAnswers,
-  mainBearingsOf,
   type Answers,
   type FullAnswers,
 } from '../../../core/document/archetypes/answers';
 import { ARCHETYPES } from '../../../core/document/archetypes/archetypes';
 import { buildFromAnswers } from '../../../core/document/archetypes/buildProject';
 import { WANTS } from '../../../core/document/archetypes/wants';
+import { UNKNOWN_OIL_K } from '../../../core/document/project/calibration';
+import { atSpeedRevS } from '../../../core/document/project/conditions';
+import { ENGINE_KINDS, engineKindOf } from '../../../core/document/project/healthyGauge';
 import { USES } from '../../../core/document/project/use';
 import { formatQuantity } from '../../../core/foundations/units';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { FigureInput } from '../../forms/FigureInput';
+import { useKeeping } from '../../state/keeping';
 import { openProject } from '../../state/workspace';
+import { fitted } from './fitted';
 import { usePreferences } from '../../state/preferences';
 import { Field } from '../../forms/Field';
 
@@ -31,6 +35,7 @@ const START: Answers = answersSchema.parse({
   redlineRpm: 6500,
 });
 const CYLINDERS = [1, 16] as const;
+const MOST_MAINS = 17;
 
 type Change = (change: Partial<Answers>) => void;
 interface SectionProps {
@@ -48,6 +53,7 @@ const JETS_OPEN_PA = 2e5;
 export default function InterviewPage() {
   const [answers, setAnswers] = useState<Answers>({ ...START, name: '' });
   const [problem, setProblem] = useState<string>();
+  const [fitting, setFitting] = useState(false);
   const navigate = useNavigate();
   const set: Change = (change) => setAnswers((before) => ({ ...before, ...change }));
   const full = useMemo(() => completeAnswers(answers), [answers]);
@@ -62,7 +68,11 @@ export default function InterviewPage() {
       );
     const built = buildFromAnswers(read.data);
     if (!built.ok) return setProblem(built.why);
-    if (await openProject(built.kept)) await navigate('/');
+    setFitting(true);
+    const { kept, said } = await fitted(built.kept).finally(() => setFitting(false));
+    if (!(await openProject(kept))) return;
+    if (said) useKeeping.getState().tell(said);
+    await navigate('/');
   };
   const section = { answers, full, set };
   return (
@@ -70,6 +80,7 @@ export default function InterviewPage() {
       <h1>New engine</h1>
       <Form onFinish={() => void build()}>
         <EngineQuestions {...section} />
+        <GaugeQuestions {...section} />
         <BuildQuestions {...section} />
         <CircuitQuestion {...section} />
         <WantsQuestion {...section} />
@@ -79,7 +90,7 @@ export default function InterviewPage() {
           </p>
         )}
         <div className="moves">
-          <Button type="primary" htmlType="submit">
+          <Button type="primary" htmlType="submit" loading={fitting}>
             Create and check
           </Button>
         </div>
@@ -133,17 +144,17 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
           { value: 'flat', label: 'Flat' },
         ]}
         onChange={(layout) => set({ layout, mainBearings: undefined })}
-        note={`${full.mainBearings} main bearings`}
       />
-      {full.layout === 'flat' && answers.cylinders > 2 && (
-        <ChoiceInput
+      {full.crankBearings === 'plain' && (
+        <FigureInput
           title="Main bearings"
-          value={String(full.mainBearings)}
-          options={[mainBearingsOf('flat', answers.cylinders), answers.cylinders + 1].map((n) => ({
-            value: String(n),
-            label: String(n),
-          }))}
-          onChange={(n) => set({ mainBearings: Number(n) })}
+          quantity="ratio"
+          si={answers.mainBearings}
+          optional
+          whole
+          allowed={[1, MOST_MAINS]}
+          onChange={(n) => set({ mainBearings: n === undefined ? undefined : Math.round(n) })}
+          help={`Blank: ${full.mainBearings}.`}
         />
       )}
       <FigureInput
@@ -185,11 +196,87 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
   );
 }
 
+/** What its gauge shows while it is healthy: from then on it is this engine and no typical one. */
+function GaugeQuestions({ answers, full, set }: SectionProps) {
+  const units = usePreferences((p) => p.units);
+  const { hotIdlePa, atSpeedPa, reliefPa } = engineKindOf(full.kind);
+  const shown = (pa: number) => formatQuantity(pa, 'pressure', units);
+  const usual = (range: readonly [number, number]) => `Usual for this kind: ${shown(range[0])} to ${shown(range[1])}.`;
+  const atSpeed = (answers.atSpeedRpm ?? 60 * atSpeedRevS(answers.redlineRpm / 60)) * RPM;
+  const asked = answers.hotIdlePa !== undefined || answers.atSpeedPa !== undefined;
+  return (
+    <fieldset>
+      <legend>2 · Its gauge, while it is healthy</legend>
+      <p className="quiet">
+        Leave empty what you do not know. Without a gauge the app computes a typical engine of its kind.
+      </p>
+      <ChoiceInput
+        title="Kind"
+        value={full.kind}
+        options={ENGINE_KINDS.map(({ id, label }) => ({ value: id, label }))}
+        onChange={(kind) => set({ kind })}
+      />
+      <FigureInput
+        title={`At a hot idle, ${formatQuantity(answers.idleRpm * RPM, 'speed', units)}`}
+        quantity="pressure"
+        si={answers.hotIdlePa}
+        optional
+        onChange={(pa) => set({ hotIdlePa: pa })}
+        help={usual(hotIdlePa)}
+      />
+      <FigureInput
+        title={`At ${formatQuantity(atSpeed, 'speed', units)}, warm`}
+        quantity="pressure"
+        si={answers.atSpeedPa}
+        optional
+        onChange={(pa) => set({ atSpeedPa: pa })}
+        help={usual(atSpeedPa)}
+      />
+      <FigureInput
+        title="Relief opens at, by its book"
+        quantity="pressure"
+        si={answers.reliefPa}
+        optional
+        onChange={(pa) => set({ reliefPa: pa })}
+        help={`Blank: ${shown(reliefPa)}, as such engines have.`}
+      />
+      {asked && (
+        <>
+          <FigureInput
+            title="Engine speed of the second reading"
+            quantity="speed"
+            si={atSpeed}
+            allowed={[200 * RPM, 25_000 * RPM]}
+            onChange={(si) => si !== undefined && set({ atSpeedRpm: si / RPM })}
+          />
+          <FigureInput
+            title="Oil at these readings"
+            quantity="temperature"
+            si={answers.gaugeOilK}
+            optional
+            onChange={(gaugeOilK) => set({ gaugeOilK })}
+            help={`Blank: nobody knows, between ${formatQuantity(UNKNOWN_OIL_K.oilTemperatureK - UNKNOWN_OIL_K.oilTemperatureOffK, 'temperature', units)} and ${formatQuantity(UNKNOWN_OIL_K.oilTemperatureK + UNKNOWN_OIL_K.oilTemperatureOffK, 'temperature', units)}.`}
+          />
+          <ChoiceInput
+            title="Its sender sits"
+            value={answers.senderAt}
+            options={[
+              { value: 'gallery', label: 'After the filter' },
+              { value: 'beforeFilter', label: 'Before the filter' },
+            ]}
+            onChange={(senderAt) => set({ senderAt })}
+          />
+        </>
+      )}
+    </fieldset>
+  );
+}
+
 function BuildQuestions({ full, set }: SectionProps) {
   const units = usePreferences((p) => p.units);
   return (
     <fieldset>
-      <legend>2 · How it is built</legend>
+      <legend>3 · How it is built</legend>
       <ChoiceInput
         title="Valve gear"
         value={full.valveGear}
@@ -210,6 +297,26 @@ function BuildQuestions({ full, set }: SectionProps) {
         ]}
         onChange={(lifters) => set({ lifters })}
         note={full.lifters === 'hydraulic' ? 'They take oil all the time' : 'They take no oil'}
+      />
+      <ChoiceInput
+        title="Block"
+        value={full.block}
+        options={[
+          { value: 'iron', label: 'Iron' },
+          { value: 'aluminium', label: 'Aluminium' },
+          { value: 'aluminiumIronCaps', label: 'Aluminium, iron caps' },
+        ]}
+        onChange={(block) => set({ block })}
+        note={full.block === 'iron' ? 'Clearances stay as measured' : 'Clearances grow as it warms'}
+      />
+      <ChoiceInput
+        title="Crank runs in"
+        value={full.crankBearings}
+        options={[
+          { value: 'plain', label: 'Plain bearings' },
+          { value: 'rolling', label: 'Rolling bearings' },
+        ]}
+        onChange={(crankBearings) => set({ crankBearings })}
       />
       <YesNo
         title="Piston jets"
@@ -281,7 +388,7 @@ function YesNo({
 function CircuitQuestion({ answers, set }: SectionProps) {
   return (
     <fieldset>
-      <legend>3 · Its stock circuit</legend>
+      <legend>4 · Its stock circuit</legend>
       <Radio.Group
         className="choices"
         value={answers.archetype}
@@ -304,7 +411,7 @@ function WantsQuestion({ answers, set }: SectionProps) {
   const wants = WANTS.filter((w) => w.fits(answers.archetype));
   return (
     <fieldset>
-      <legend>4 · What are you changing, and how long are the hoses?</legend>
+      <legend>5 · What are you changing, and how long are the hoses?</legend>
       {wants.map((w) => {
         const chosen = answers.wants.includes(w.id);
         return (

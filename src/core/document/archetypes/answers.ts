@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { between, positive } from '../parts/field';
-import { HOUSINGS } from '../../physics/laws/runningClearance';
+import { HOUSINGS } from '../../physics/laws/housing';
 import { ENGINE_KIND_IDS, type EngineKindId } from '../project/engineKinds';
 import { oilSchema } from '../project/project';
 import { USE_IDS } from '../project/use';
@@ -34,6 +34,14 @@ export const answersSchema = z
     crankBearings: z.enum(['plain', 'rolling']).optional().meta({ title: 'Crank runs in' }),
     /** What its book says that the relief opens at. */
     reliefPa: positive('pressure', 'Relief opens at', { typical: [1.5 * BAR, 7 * BAR] }).optional(),
+    /** What its gauge shows while it is healthy, or what its book prints; with the oil that warm engines have. */
+    hotIdlePa: positive('pressure', 'Gauge at a hot idle', { typical: [0.3 * BAR, 3 * BAR] }).optional(),
+    atSpeedPa: positive('pressure', 'Gauge at speed', { typical: [1.5 * BAR, 7 * BAR] }).optional(),
+    /** At which engine speed; absent: 3000 rpm, or 0.6 of the redline where that is less. */
+    atSpeedRpm: z.number().min(200).max(25_000).optional().meta({ title: 'Read at speed at, rpm' }),
+    /** Absent: nobody knows; it is between 85 and 110 °C. */
+    gaugeOilK: positive('temperature', 'Oil at these readings', { typical: [C + 70, C + 120] }).optional(),
+    senderAt: z.enum(['gallery', 'beforeFilter']).default('gallery').meta({ title: 'Its sender sits' }),
     description: z.string().max(200).default('').meta({ title: 'Description' }),
     layout: z.enum(['inline', 'v', 'flat']).optional().meta({ title: 'Layout' }),
     /** Where a layout allows two counts: a flat engine has half its cylinders and one, or all of them and one. */
@@ -69,7 +77,7 @@ export type AnswersInput = z.input<typeof answersSchema>;
 export type Answers = z.output<typeof answersSchema>;
 
 /** Answers with every default put in. */
-type Own = 'boreM' | 'strokeM' | 'oil' | 'reliefPa';
+type Own = 'boreM' | 'strokeM' | 'oil' | 'reliefPa' | 'hotIdlePa' | 'atSpeedPa' | 'atSpeedRpm' | 'gaugeOilK';
 export type FullAnswers = { readonly [K in Exclude<keyof Answers, Own>]-?: NonNullable<Answers[K]> } & Pick<
   Answers,
   Own

@@ -5,11 +5,14 @@ import type { Circuit, Project } from '../project/project';
 import { circuitOf, deriveProject } from '../changes/deriveProject';
 import { makeChange } from '../changes/editing';
 import { keptOf } from '../changes/keptOf';
+import { withReadings } from '../changes/readings';
+import { UNKNOWN_OIL_K } from '../project/calibration';
+import { atSpeedRevS } from '../project/conditions';
 import { idFromName } from '../moves/workpiece';
 import { fieldIssue } from '../project/fieldIssue';
 import type { Move, MoveDraft } from '../moves';
 import { catalogueEntry } from '../parts/catalogue';
-import { answersSchema, completeAnswers, type Answers } from './answers';
+import { answersSchema, completeAnswers, type Answers, type FullAnswers } from './answers';
 import { archetypeOf } from './archetypes';
 import { newProject, oilOf } from './newProject';
 import { makeStockCircuit } from './stockCircuit';
@@ -132,6 +135,31 @@ const ORDER: readonly WantId[] = [
   'gauge',
 ];
 
+/** What was answered of its gauge and its book: readings that describe the engine, and a relief that is known. */
+function withGauge(kept: KeptProject, answers: FullAnswers): KeptProject {
+  const { hotIdlePa, atSpeedPa, atSpeedRpm, gaugeOilK, senderAt, reliefPa, idleRpm, redlineRpm } = answers;
+  const oil = gaugeOilK === undefined ? UNKNOWN_OIL_K : { oilTemperatureK: gaugeOilK };
+  const at = senderAt === 'beforeFilter' ? { at: BEFORE_FILTER } : {};
+  const read = (speedRevS: number, pressurePa: number | undefined) =>
+    pressurePa === undefined
+      ? []
+      : [
+          {
+            by: 'gauge' as const,
+            with: kept.asItIs.id,
+            forFit: true as const,
+            reading: { kind: 'pressure' as const, speedRevS, ...oil, pressurePa, ...at },
+          },
+        ];
+  const speedRevS = atSpeedRpm === undefined ? atSpeedRevS(redlineRpm / 60) : atSpeedRpm / 60;
+  const known = reliefPa === undefined ? [] : [{ part: 'relief', path: 'crackPa', source: 'its book' }];
+  return withReadings({ ...kept, known: [...kept.known, ...known] }, [
+    ...read(idleRpm / 60, hotIdlePa),
+    ...read(speedRevS, atSpeedPa),
+  ]);
+}
+const BEFORE_FILTER = 'filter.in';
+
 /** What the answers build: the project, or why a change cannot be made. */
 export type Built =
   | { readonly ok: true; readonly kept: KeptProject; readonly project: Project }
@@ -149,7 +177,7 @@ export function buildFromAnswers(given: Answers): Built {
     answers.description ||
     `${(answers.displacementM3 * 1e3).toFixed(1)} L, ${answers.cylinders} ${answers.cylinders === 1 ? 'cylinder' : 'cylinders'}, ${label.toLowerCase()}`;
   const circuit = makeStockCircuit(answers, new Oil(oilOf(answers)));
-  const stock = keptOf(newProject({ ...answers, description }, circuit));
+  const stock = withGauge(keptOf(newProject({ ...answers, description }, circuit)), answers);
   if (answers.wants.length === 0) return { ok: true, kept: stock, project: deriveProject(stock) };
   const modified = { id: 'modified', name: 'Modified', basedOn: stock.asItIs.id, note: '', waivers: [], acts: [] };
   let kept: KeptProject = { ...stock, variants: [modified], activeVariant: modified.id };

@@ -6,7 +6,7 @@ import { orificeFlowInto } from '../../physics/laws/orifice';
 import { slipCoefficient } from '../../physics/laws/pump';
 import type { Oil } from '../../physics/oil/oil';
 import { atSpeedRevS, HOT_OIL_K } from '../project/conditions';
-import { engineKindOf } from '../project/engineKinds';
+import { engineKindOf } from '../project/healthyGauge';
 import type { FullAnswers } from './answers';
 import { archetypeOf } from './archetypes';
 

@@ -1,7 +1,7 @@
 import type { Oil } from '../../physics/oil/oil';
 import { DEFAULT_AIR_COOLING, DEFAULT_LIQUID_COOLING } from '../parts/cooling';
 import { catalogueEntry } from '../parts/catalogue';
-import { engineKindOf } from '../project/engineKinds';
+import { engineKindOf } from '../project/healthyGauge';
 import type { Circuit } from '../project/project';
 import { assertNever } from '../../foundations/invariant';
 import type { FullAnswers } from './answers';

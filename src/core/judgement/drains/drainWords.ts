@@ -1,4 +1,4 @@
-import type { DrainVerdict } from './judgeDrain';
+import type { DrainVerdict } from './drainVerdicts';
 
 /** The word for how a drain is found, as it stands on its sheet. */
 export const DRAIN_WORDS: Readonly<Record<DrainVerdict, string>> = {

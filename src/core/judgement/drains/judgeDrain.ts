@@ -1,6 +1,7 @@
 import type { PartOf } from '../../document/parts/part';
 import { halfFullCapacityM3S } from '../../physics/laws/gravityDrain';
 import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import type { DrainVerdict } from './drainVerdicts';
 
 /** What a drain meets at a state. */
 export interface DrainSurroundings {
@@ -14,10 +15,6 @@ export interface DrainSurroundings {
   readonly levelM: number;
   readonly crankcasePa: number;
 }
-
-/** How a drain fails, worst first. */
-export const DRAIN_VERDICTS = ['runs', 'near', 'rises', 'flat', 'portUnder', 'pressed', 'small', 'unknown'] as const;
-export type DrainVerdict = (typeof DRAIN_VERDICTS)[number];
 
 export interface DrainJudgement {
   readonly verdict: DrainVerdict;

@@ -1,7 +1,8 @@
 import type { Oil } from '../oil/oil';
 import { bearingFeedCoefficientM3, feedByEccentricity, type BearingFeed } from './bearingFeed';
 import { ocvirkEccentricity, ocvirkLogSlope } from './ocvirk';
-import { runningClearanceM, type Housing } from './runningClearance';
+import type { Housing } from './housing';
+import { runningClearanceM } from './runningClearance';
 
 /** A journal bearing's geometry and running data, SI. One bearing; counts are the network's business. */
 export interface JournalBearing {

@@ -1,4 +1,5 @@
 import { liftInto } from './lift';
+import type { Rotors } from './rotors';
 
 const step = new Float64Array(2);
 
@@ -97,10 +98,6 @@ export function slipCoefficient(
 ): number {
   return ((1 - volumetricEfficiency) * speedRevS * 2 * Math.PI * viscosityPaS) / pressurePa;
 }
-
-/** How a pump is built: rotors one in the other, or two gears side by side. */
-export const ROTORS = ['gerotor', 'externalGears'] as const;
-export type Rotors = (typeof ROTORS)[number];
 
 /** A pump of so much a turn fills up to so fast; a larger one less, by its radius. */
 const FILLS_AT = { displacementM3Rev: 11e-6, speedRevS: 5500 / 60 };

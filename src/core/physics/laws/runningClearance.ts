@@ -1,6 +1,4 @@
-/** What a journal's bearing sits in. */
-export const HOUSINGS = ['iron', 'aluminium', 'aluminiumIronCaps'] as const;
-export type Housing = (typeof HOUSINGS)[number];
+import type { Housing } from './housing';
 
 /** Where a bore gauge and a micrometer are read [K]. */
 const MEASURED_AT_K = 293.15;

@@ -1,7 +1,7 @@
 import { activeVariant, type Project } from '../../document/project/project';
 import { galleryPort, gaugePort } from '../../document/plumbing/gaugePort';
 import { atSpeedRevS } from '../../document/project/conditions';
-import { engineKindOf, usualPressurePa } from '../../document/project/engineKinds';
+import { engineKindOf, usualPressurePa } from '../../document/project/healthyGauge';
 import type { Dense } from '../../foundations/linear/cholesky';
 import { WITHIN_95 } from '../../foundations/leastSquares/leastSquares';
 import { CircuitSolver } from '../../network/circuitSolver';

@@ -3,7 +3,7 @@ import type { Project } from '../../document/project/project';
 import { canBeSteady } from '../../document/project/conditions';
 import { findBalances } from '../../heat/balance';
 import { isFound } from '../../heat/comingToRest';
-import { DEFAULT_CONDITIONS } from '../../heat/conditions';
+import { DEFAULT_CONDITIONS } from '../../heat/surroundings';
 import { HeatSolver } from '../../heat/heatSolver';
 import { Law } from '../../network/compile/law';
 import type { CircuitSolver } from '../../network/circuitSolver';

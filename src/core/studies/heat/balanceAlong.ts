@@ -1,6 +1,6 @@
 import { findBalance, type BalanceOutcome } from '../../heat/balance';
 import { isFound } from '../../heat/comingToRest';
-import type { Conditions } from '../../heat/conditions';
+import type { Conditions } from '../../heat/surroundings';
 import type { HeatSolver } from '../../heat/heatSolver';
 
 /**

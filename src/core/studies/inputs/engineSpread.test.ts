@@ -1,7 +1,8 @@
 import { answersSchema } from '../../document/archetypes/answers';
 import { buildFromAnswers } from '../../document/archetypes/buildProject';
 import { atSpeedRevS } from '../../document/project/conditions';
-import { engineKindOf, ENGINE_KIND_IDS, usualPressurePa } from '../../document/project/engineKinds';
+import { ENGINE_KIND_IDS } from '../../document/project/engineKinds';
+import { engineKindOf, usualPressurePa } from '../../document/project/healthyGauge';
 import { activeVariant, withVariant } from '../../document/project/project';
 import { seeded } from '../../foundations/random/quasiRandom';
 import { sweepToEnd } from '../../judgement/sweep/sweep';

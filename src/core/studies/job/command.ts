@@ -1,6 +1,6 @@
 import { displayUnit, fromDisplay, toDisplay, type Quantity } from '../../foundations/units';
 import { type parseQuantity } from '../../foundations/units/parse';
-import { DEFAULT_CONDITIONS, type Conditions } from '../../heat/conditions';
+import { DEFAULT_CONDITIONS, type Conditions } from '../../heat/surroundings';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import type { SpeedAndOil } from '../../network/solve/state';
 import { StudyRefused } from './studyRefused';
