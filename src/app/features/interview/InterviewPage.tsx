@@ -149,12 +149,10 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
         <FigureInput
           title="Main bearings"
           quantity="ratio"
-          si={answers.mainBearings}
-          optional
+          si={full.mainBearings}
           whole
           allowed={[1, MOST_MAINS]}
-          onChange={(n) => set({ mainBearings: n === undefined ? undefined : Math.round(n) })}
-          help={`Blank: ${full.mainBearings}.`}
+          onChange={(n) => n !== undefined && set({ mainBearings: n })}
         />
       )}
       <FigureInput

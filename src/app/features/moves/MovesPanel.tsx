@@ -34,7 +34,9 @@ function useOffers(
   words: string,
   heading: string | undefined,
 ): Found & { readonly lookOn: () => Found } {
-  const { circuit } = activeVariant(usePlanned());
+  const planned = usePlanned();
+  const { circuit } = activeVariant(planned);
+  const { engine } = planned;
   const library = useLibrary();
   const drafts = useMemo<LibraryDraft[]>(
     () =>
@@ -47,8 +49,8 @@ function useOffers(
     [library],
   );
   const search = useMemo(
-    () => new OfferSearch(circuit, drafts, { part, words, heading }),
-    [circuit, part, drafts, words, heading],
+    () => new OfferSearch(circuit, drafts, { part, words, heading }, engine),
+    [circuit, engine, part, drafts, words, heading],
   );
   const [found, setFound] = useState<Found & { readonly search?: OfferSearch }>(NOTHING);
   let now = found;

@@ -1,6 +1,6 @@
 import { likelyFirst, offersFor, type LibraryDraft, type Offer } from '../../../core/document/moves';
 import type { Part } from '../../../core/document/parts/part';
-import type { Circuit } from '../../../core/document/project/project';
+import type { Circuit, Engine } from '../../../core/document/project/project';
 
 /** More than this is not read: another word narrows it. */
 export const MOST_SHOWN = 80;
@@ -40,6 +40,7 @@ export class OfferSearch {
     private readonly circuit: Circuit,
     private readonly drafts: readonly LibraryDraft[],
     private readonly wanted: Wanted,
+    private readonly engine?: Engine,
   ) {
     this.parts = likelyFirst(circuit).filter((p) => wanted.part === undefined || p.id === wanted.part);
     this.words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
@@ -61,7 +62,7 @@ export class OfferSearch {
 
   private lookAt(part: Part): void {
     const { heading } = this.wanted;
-    for (const offer of offersFor(this.circuit, part, this.drafts)) {
+    for (const offer of offersFor(this.circuit, part, this.drafts, this.engine)) {
       const text = `${offer.heading} ${offer.label} ${offer.words ?? ''}`.toLowerCase();
       if (!this.words.every((word) => text.includes(word))) continue;
       this.offers.push({ ...offer, part: part.id });

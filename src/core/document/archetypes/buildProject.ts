@@ -1,13 +1,14 @@
 import { Oil } from '../../physics/oil/oil';
 import { sayIssue } from '../project/issue';
 import type { KeptProject } from '../project/keptProject';
-import type { Circuit, Project } from '../project/project';
+import type { Circuit, Engine, Project } from '../project/project';
 import { circuitOf, deriveProject } from '../changes/deriveProject';
 import { makeChange } from '../changes/editing';
 import { keptOf } from '../changes/keptOf';
 import { withReadings } from '../changes/readings';
 import { UNKNOWN_OIL_K } from '../project/calibration';
 import { atSpeedRevS } from '../project/conditions';
+import { sizedDraft } from '../moves/sizedDraft';
 import { idFromName } from '../moves/workpiece';
 import { fieldIssue } from '../project/fieldIssue';
 import type { Move, MoveDraft } from '../moves';
@@ -38,11 +39,12 @@ function scaledFeed(part: MoveDraft, grown: number): MoveDraft {
 }
 
 /** The moves that carry a want out on a circuit. */
-function movesFor(want: WantId, circuit: Circuit, distanceM: number, displacementM3: number): readonly Move[] {
-  const grown = Math.min(MOST_GROWN, Math.sqrt(displacementM3 / USUAL_M3));
+function movesFor(want: WantId, circuit: Circuit, distanceM: number, engine: Engine): readonly Move[] {
+  const grown = Math.min(MOST_GROWN, Math.sqrt((engine.displacementM3 ?? USUAL_M3) / USUAL_M3));
+  const sized = (id: string, own: object = {}) => ({ ...sizedDraft(draft(id), { circuit, engine }), ...own });
   const fed = (id: string) => scaledFeed(draft(id), grown);
   const has = (id: string) => circuit.parts.some((p) => p.id === id);
-  const hose = (entry: string, name: string) => draft(entry, { name, lengthM: distanceM });
+  const hose = (entry: string, name: string) => sized(entry, { name, lengthM: distanceM });
   const drain = (name: string, heightM: number) =>
     draft('drain', {
       name,
@@ -54,12 +56,12 @@ function movesFor(want: WantId, circuit: Circuit, distanceM: number, displacemen
   switch (want) {
     case 'cooler':
       return [
-        { kind: 'insert', at: 'filter.in', drafts: [draft('sandwichThermostat')] },
+        { kind: 'insert', at: 'filter.in', drafts: [sized('sandwichThermostat')] },
         {
           kind: 'bridge',
           from: 'thermostatPlate.away',
           to: 'thermostatPlate.back',
-          drafts: [hose('hose10', 'Cooler hose out'), draft('airCooler'), hose('hose10', 'Cooler hose back')],
+          drafts: [hose('hose10', 'Cooler hose out'), sized('airCooler'), hose('hose10', 'Cooler hose back')],
         },
       ];
     case 'turbo':
@@ -108,16 +110,16 @@ function movesFor(want: WantId, circuit: Circuit, distanceM: number, displacemen
       ];
     case 'remoteFilter':
       return [
-        { kind: 'swap', part: 'filter', draft: draft('takeOff') },
+        { kind: 'swap', part: 'filter', draft: sized('takeOff') },
         {
           kind: 'bridge',
           from: `${idFromName(catalogueEntry('takeOff').part.name)}.away`,
           to: `${idFromName(catalogueEntry('takeOff').part.name)}.back`,
-          drafts: [hose('hose10', 'Filter hose out'), draft('remoteHead'), hose('hose10', 'Filter hose back')],
+          drafts: [hose('hose10', 'Filter hose out'), sized('remoteHead'), hose('hose10', 'Filter hose back')],
         },
       ];
     case 'noLiquidCooler':
-      return has('cooler') ? [{ kind: 'swap', part: 'cooler', draft: draft('coverThrough') }] : [];
+      return has('cooler') ? [{ kind: 'swap', part: 'cooler', draft: sized('coverThrough') }] : [];
     case 'gauge':
       return [{ kind: 'tee', at: 'gallery.out', drafts: [draft('gauge')] }];
   }
@@ -186,7 +188,7 @@ export function buildFromAnswers(given: Answers): Built {
     const entry = WANTS.find((w) => w.id === want)!;
     if (!entry.fits(answers.archetype)) return { ok: false, why: `${entry.label}: ${label} has no place for it.` };
     const distanceM = answers.distanceM[want] ?? entry.distanceM ?? 0;
-    const moves = movesFor(want, circuitOf(kept, modified.id), distanceM, answers.displacementM3);
+    const moves = movesFor(want, circuitOf(kept, modified.id), distanceM, kept.engine);
     if (moves.length === 0) continue;
     const made = makeChange(kept, moves, { name: entry.label });
     if (!made.ok) return { ok: false, why: `${entry.label}: ${made.why}` };

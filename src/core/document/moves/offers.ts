@@ -5,11 +5,12 @@ import type { KindTraits, Place } from '../parts/kind';
 import { actsAs, kindOf, type Part } from '../parts/part';
 import { isBeforeLines, isDeadEnd, isReservoir, isReturn, isTerminal, placeOf, PORTS } from '../parts/ports';
 import { PortGroups } from '../plumbing/portGroups';
-import type { Circuit } from '../project/project';
+import type { Circuit, Engine } from '../project/project';
 import { branchOf } from './branch';
 import type { Move, MoveDraft } from './move';
 import { searchWords } from './searchWords';
 import { sayMove, sayPort } from './sayMove';
+import { sizedDraft } from './sizedDraft';
 import { outletOf } from './workpiece';
 
 /** A move that can be made at a part, as the menu and the palette show it. */
@@ -91,10 +92,20 @@ class OfferList {
     readonly circuit: Circuit,
     readonly part: Part,
     private readonly library: readonly LibraryDraft[],
+    private readonly engine: Engine | undefined,
   ) {
     this.groups = placesIn(circuit);
     this.through =
       !isTerminal(part) && !isDeadEnd(part) && !isReservoir(part) && !isReturn(part) && PORTS[part.kind].length > 1;
+  }
+
+  /** A part of the catalogue as it is bought for this engine. */
+  entry(id: string): MoveDraft {
+    return this.sized(entryDraft(id));
+  }
+
+  private sized(d: MoveDraft): MoveDraft {
+    return sizedDraft(d, { circuit: this.circuit, engine: this.engine });
   }
 
   add(heading: string, move: Move, words?: string): void {
@@ -109,7 +120,7 @@ class OfferList {
 
   /** Entries of the catalogue and the library that fit. */
   catalogue(among: (group: CatalogueGroup) => boolean, fits: (d: MoveDraft) => boolean): readonly Fitting[] {
-    const own = CATALOGUE.filter((e) => among(e.group)).map((e) => ({ d: draft(e), words: e.label }));
+    const own = CATALOGUE.filter((e) => among(e.group)).map((e) => ({ d: this.sized(draft(e)), words: e.label }));
     const kept = this.library.map((l) => ({ d: l.draft, words: `${l.label} library` }));
     return [...own, ...kept].filter(({ d }) => fits(d));
   }
@@ -137,8 +148,13 @@ class OfferList {
  * The moves that can be made at a part, short lists first, so that taking out is not hidden behind a hundred things to
  * fit. Whether each is legal in the end is found out when it is previewed; what never could be is left out here.
  */
-export function offersFor(circuit: Circuit, part: Part, library: readonly LibraryDraft[] = []): Offer[] {
-  const list = new OfferList(circuit, part, library);
+export function offersFor(
+  circuit: Circuit,
+  part: Part,
+  library: readonly LibraryDraft[] = [],
+  engine?: Engine,
+): Offer[] {
+  const list = new OfferList(circuit, part, library, engine);
   offerLoop(list);
   offerLoopedPlates(list);
   offerRemoval(list);
@@ -161,9 +177,9 @@ export function offersFor(circuit: Circuit, part: Part, library: readonly Librar
 function offerLoop(list: OfferList): void {
   if (!kindOf(list.part).loops || !list.isFree('away') || !list.isFree('back')) return;
   const bridge = { kind: 'bridge' as const, from: list.port('away'), to: list.port('back') };
-  const hose = (name: string) => ({ ...entryDraft('hose10'), name });
+  const hose = (name: string) => ({ ...list.entry('hose10'), name });
   for (const id of LOOPED) {
-    const drafts = [hose('Hose out'), entryDraft(id), hose('Hose back')];
+    const drafts = [hose('Hose out'), list.entry(id), hose('Hose back')];
     list.add('Connect to its ports', { ...bridge, drafts }, catalogueEntry(id).label);
   }
   list.add('Connect to its ports', { ...bridge, drafts: [] }, 'loop bridge');
@@ -175,7 +191,7 @@ const ON_A_PLATE = ['airCooler', 'liquidCooler'];
 
 function offerLoopedPlates(list: OfferList): void {
   if (!actsAs(list.part, 'filter')) return;
-  const hose = (name: string) => ({ ...entryDraft('hose10'), name });
+  const hose = (name: string) => ({ ...list.entry('hose10'), name });
   for (const plate of PLATES)
     for (const id of ON_A_PLATE)
       list.add(
@@ -183,8 +199,8 @@ function offerLoopedPlates(list: OfferList): void {
         {
           kind: 'fitLoop',
           at: list.port('in'),
-          plate: entryDraft(plate),
-          drafts: [hose('Hose out'), entryDraft(id), hose('Hose back')],
+          plate: list.entry(plate),
+          drafts: [hose('Hose out'), list.entry(id), hose('Hose back')],
         },
         `${catalogueEntry(plate).label} ${catalogueEntry(id).label}`,
       );

@@ -2,6 +2,7 @@ import { placeOf, isReservoir, PORTS } from '../../../document/parts/ports';
 import { actsAs, type PartOf } from '../../../document/parts/part';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import type { MoveDraft } from '../../../document/moves/move';
+import { sizedDraft } from '../../../document/moves/sizedDraft';
 import { rule, type Found } from '../rule';
 import type { AuditContext } from '../context';
 import { isReversed } from './direction';
@@ -20,9 +21,7 @@ export const blankedPassage = rule('blankedPassage', 'Blanked passage', (c) => {
           what: `${part.name} closes the passage that carried the engine’s oil: what lies behind it is dry.`,
           why: 'Where a cooler is taken off its housing, the cover must join the two holes, or no oil passes.',
           remedies: ['a cover with a passage'],
-          moves: [
-            { kind: 'swap' as const, part: part.id, draft: { ...catalogueEntry('coverThrough').part } as MoveDraft },
-          ],
+          moves: [{ kind: 'swap' as const, part: part.id, draft: bought(c, 'coverThrough') }],
         },
       ];
     if (actsAs(part, 'plate') && part.passage.kind === 'separate' && !isUnconnected(c, part)) {
@@ -90,7 +89,7 @@ export const openPorts = rule('openPorts', 'Cooler not connected', (c) =>
             kind: 'bridge' as const,
             from: `${plate.id}.away`,
             to: `${plate.id}.back`,
-            drafts: [hose('Hose out'), { ...catalogueEntry('airCooler').part } as MoveDraft, hose('Hose back')],
+            drafts: [hose('Hose out'), bought(c, 'airCooler'), hose('Hose back')],
           },
           { kind: 'takeOut' as const, part: plate.id },
         ],
@@ -98,6 +97,10 @@ export const openPorts = rule('openPorts', 'Cooler not connected', (c) =>
     ];
   }),
 );
+
+/** A part of the catalogue as it is bought for this engine. */
+const bought = ({ circuit, project: { engine } }: AuditContext, id: string): MoveDraft =>
+  sizedDraft({ ...catalogueEntry(id).part } as MoveDraft, { circuit, engine });
 
 /** A port behind which there is no way on: nothing, or a row of lines that ends. */
 function deadEnd(c: AuditContext, ref: string): boolean {
