@@ -1,4 +1,6 @@
 import { applyMove } from '../../document/moves';
+import { catalogueEntry } from '../../document/parts/catalogue';
+import type { Part } from '../../document/parts/part';
 import { activeVariant, withVariant, type Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { studyHere } from '../../studies/job/runHere';
@@ -7,6 +9,9 @@ import { demoProject } from '../../verification/testing/demo';
 import { testProject } from '../../verification/testing/stockEngine';
 import { auditChanges, filtrationChanges } from '../previewChanges';
 import { auditToEnd } from './auditCircuit';
+import { surveyCircuit } from './context';
+import { findingsOf } from './rule';
+import { pumpsInSeries } from './rules/pumps';
 
 const C = 273.15;
 
@@ -83,6 +88,41 @@ describe('Two pumps', () => {
     const found = audited(withVariant(project, { ...variant, circuit })).filter((f) => f.rule === 'pumpsInSeries');
     expect(found.map((f) => f.part)).toEqual(['second']);
     expect(audited(project).some((f) => f.rule === 'pumpsInSeries')).toBe(false);
+  });
+
+  it('in a ring are named, also with an orifice or a relief in it, and one whose relief returns to its inlet is not', () => {
+    const project = testProject('wetSump');
+    const variant = activeVariant(project);
+    const pump = variant.circuit.parts.find((p) => p.id === 'pump')!;
+    const orifice = { ...catalogueEntry('restrictor').part, id: 'bleed', name: 'Bleed' } as Part;
+    const joints = variant.circuit.joints.filter(({ from, to }) => to !== 'pump.in' && from !== 'pump.in');
+    const second = { ...pump, id: 'second', name: 'Second pump' };
+    // The second draws from the first's outlet and brings back to its inlet; the sump is left with a trickle, or nothing.
+    const ring = [
+      { from: 'pump.out', to: 'second.in' },
+      { from: 'second.out', to: 'pump.in' },
+    ];
+    const rings = {
+      bare: { parts: [second], joints: ring },
+      'with a bore to the sump': {
+        parts: [second, orifice],
+        joints: [...ring, { from: 'pickup.out', to: 'bleed.in' }, { from: 'bleed.out', to: 'pump.in' }],
+      },
+      'with the relief in it': {
+        parts: [second],
+        joints: [
+          { from: 'pump.out', to: 'second.in' },
+          { from: 'second.out', to: 'relief.in' },
+          { from: 'relief.out', to: 'pump.in' },
+        ],
+      },
+    };
+    for (const [name, more] of Object.entries(rings)) {
+      const circuit = { parts: [...variant.circuit.parts, ...more.parts], joints: [...joints, ...more.joints] };
+      const made = CircuitSolver.of(withVariant(project, { ...variant, circuit }));
+      const named = made.ok ? findingsOf(pumpsInSeries, surveyCircuit(made.circuit)).map((f) => f.part) : [];
+      expect([name, [...named].sort()]).toEqual([name, ['pump', 'second']]);
+    }
   });
 });
 

@@ -68,6 +68,24 @@ describe('Filling', () => {
     expect(answer.filledM3).toBeCloseTo(AREA * 1.5, 7);
   });
 
+  it('by a pump that slips as the hose resists takes longer by half of what it slips at the end', () => {
+    // Laminar: Δp = 128µQx/(πd⁴) at x; Wilson: Q = Q₀ − C_s·V·Δp/(2πµ). So Q = Q₀/(1 + r·x/L), r = C_s·V·128L/(2π²d⁴),
+    // whatever the viscosity, and t = V_hose/Q₀·(1 + r/2): closed form.
+    const [lengthM, slipCoefficient] = [10, 1.5e-5];
+    const slipping = bench([lengthM]);
+    const parts = slipping.variant.circuit.parts.map((p) =>
+      p.kind === 'pump' ? ({ ...p, slip: { kind: 'coefficient', slipCoefficient } } as Part) : p,
+    );
+    const answer = fill({
+      project: slipping.project,
+      variant: { ...slipping.variant, circuit: { ...slipping.variant.circuit, parts } },
+    });
+    const r = (slipCoefficient * DISPLACEMENT * 128 * lengthM) / (2 * Math.PI ** 2 * BORE ** 4);
+    expect(r).toBeGreaterThan(0.9);
+    const byHand = ((AREA * lengthM) / FLOW) * (1 + r / 2);
+    expect(Math.abs(answer.consumers[0]!.arrivesS! / byHand - 1)).toBeLessThan(0.01);
+  });
+
   it('of two hoses in series takes both volumes, one behind the other', () => {
     const answer = fill(bench([1, 0.5]));
     const times = answer.parts.filter((p) => p.part.startsWith('hose')).map((p) => p.fullS);

@@ -10,11 +10,16 @@ import { airOf, FillMap, LEAST_VOLUME_M3 } from './wetCircuit';
 
 /** Pressure from which a gauge is seen to move, and a warning lamp goes out. Common practice: 0.3 to 0.5 bar */
 export const FIRST_PRESSURE_PA = 0.3e5;
-/** No part fills by more than this share between two solves. */
-const MOST_SHARE = 0.1;
+/** No part fills by more than this share in a step at first; steps are halved until arrivals stay. */
+const FIRST_SHARE = 0.4;
+const MOST_HALVINGS = 4;
+/** Arrivals that move by less than this share stay. */
+const ARRIVAL_WITHIN = 0.01;
 /** Longest step, so that a pressure that rises between two events is seen [s]. */
 const LONGEST_STEP_S = 2;
 const MOST_STEPS = 4000;
+/** A part that lacks less than this share is full. */
+const FULL_WITHIN = 1e-6;
 /** A part that gets less than this does not fill [m³/s]. */
 const LEAST_FLOW_M3S = 1e-9;
 
@@ -28,9 +33,40 @@ const LEAST_FLOW_M3S = 1e-9;
  * Neglected: compression of the air, friction of oil and air together, inertia, priming of the pump (pickup and pump
  * are full), oil that runs back into a part from its outlet. Cold oil at one temperature throughout.
  *
- * @source mass balance, closed form between states
+ * The flow of a step is that of its middle, and steps are halved until no arrival moves by a hundredth.
+ *
+ * @source mass balance; midpoint rule
  */
 export function fillCircuit(given: Project, variant: Variant, request: FillingRequest): FillingAnswer {
+  let answer = fillInSteps(given, variant, request, FIRST_SHARE);
+  for (let halving = 1; halving <= MOST_HALVINGS; halving++) {
+    const finer = fillInSteps(given, variant, request, FIRST_SHARE / 2 ** halving);
+    const moved = arrivalsMove(answer, finer);
+    answer = finer;
+    if (moved < ARRIVAL_WITHIN) break;
+  }
+  return answer;
+}
+
+/** The largest share by which an arrival is another; Infinity where one arrives and the other does not. */
+function arrivalsMove(a: FillingAnswer, b: FillingAnswer): number {
+  const times = ({ gaugeS, parts, consumers }: FillingAnswer) => [
+    gaugeS,
+    ...parts.map((p) => p.fullS),
+    ...consumers.map((c) => c.arrivesS),
+  ];
+  const after = times(b);
+  return times(a).reduce<number>((most, t, i) => {
+    const u = after[i] ?? null;
+    if (t === null && u === null) return most;
+    if (t === null || u === null) return Infinity;
+    return Math.max(most, u > 0 ? Math.abs(t / u - 1) : 0);
+  }, 0);
+}
+
+/** @param mostShare no part fills by more in a step */
+function fillInSteps(given: Project, variant: Variant, request: FillingRequest, mostShare: number): FillingAnswer {
+  const longestS = LONGEST_STEP_S * Math.min(1, mostShare / (FIRST_SHARE / 2));
   const project = inSeason(given, variant);
   const { circuit } = variant;
   const map = new FillMap(circuit);
@@ -79,8 +115,9 @@ export function fillCircuit(given: Project, variant: Variant, request: FillingRe
       status = 'full';
       break;
     }
-    const flows = filling.map((f) => Math.max(0, solved.flowInto(f.part)));
-    let dt = Math.min(LONGEST_STEP_S, (isRunning ? started! + request.idleForS : request.crankForS) - timeS);
+    const flowsOf = (at: WetSolve) => filling.map((f) => Math.max(0, at.flowInto(f.part)));
+    let flows = flowsOf(solved);
+    let dt = Math.min(longestS, (isRunning ? started! + request.idleForS : request.crankForS) - timeS);
     if (dt <= 0) {
       if (isRunning) break;
       // Cranked as long as was asked and no pressure yet: the answer says so, and shows what idling would do.
@@ -89,13 +126,28 @@ export function fillCircuit(given: Project, variant: Variant, request: FillingRe
     }
     filling.forEach((f, i) => {
       const volume = map.volumeM3.get(f.part.id)!;
-      if (flows[i]! > LEAST_FLOW_M3S) dt = Math.min(dt, (Math.min(MOST_SHARE, 1 - f.share) * volume) / flows[i]!);
+      if (flows[i]! > LEAST_FLOW_M3S) dt = Math.min(dt, (Math.min(mostShare, 1 - f.share) * volume) / flows[i]!);
     });
+    // What flows in the middle of the step is what fills it.
+    const middle = new Map(full);
+    filling.forEach((f, i) => middle.set(f.part.id, f.share + (0.5 * flows[i]! * dt) / map.volumeM3.get(f.part.id)!));
+    const half = filling.map((f) => ({ ...f, share: middle.get(f.part.id)! }));
+    const there =
+      filling.length === 0
+        ? solved
+        : solveWet(
+            project,
+            variant,
+            map.wetCircuit(middle, wet, half, (place) => last.get(place) ?? 0),
+            speedRevS,
+            request.oilTemperatureK,
+          );
+    if (there) flows = flowsOf(there);
     timeS += dt;
-    pumpedM3 += solved.pumpedM3S() * dt;
+    pumpedM3 += (there ?? solved).pumpedM3S() * dt;
     filling.forEach((f, i) => {
       const share = Math.min(1, f.share + (flows[i]! * dt) / map.volumeM3.get(f.part.id)!);
-      const isDone = share > 1 - 1e-9;
+      const isDone = share > 1 - FULL_WITHIN;
       full.set(f.part.id, isDone ? 1 : share);
       if (isDone) fullAtS.set(f.part.id, timeS);
     });
