@@ -8,6 +8,21 @@ import { ratingShape, springValveSchema } from '../parts/shapes';
 
 const BAR = 1e5;
 
+const MOST_BETA = 1e5;
+const beta = (title: string, typical: readonly [number, number]) => between(1, MOST_BETA, 'ratio', title, { typical });
+
+/**
+ * What an element holds under flow that pulsates, as in an engine: little that is finer than its rating.
+ * @source ISO 16889 for the ratio; the usual values: engineering judgement
+ */
+const betasSchema = z.strictObject({
+  at4Um: beta('Filtration ratio β at 4 µm', [1, 1.5]),
+  at10Um: beta('at 10 µm', [1.1, 5]),
+  at20Um: beta('at 20 µm', [5, 100]),
+});
+const IN_SERVICE = { at4Um: 1.02, at10Um: 1.5, at20Um: 20 };
+const MESH_IN_SERVICE = { at4Um: 1.01, at10Um: 1.1, at20Um: 3 };
+
 const schema = z.strictObject({
   ...partBase,
   kind: z.literal('filter'),
@@ -23,6 +38,7 @@ const schema = z.strictObject({
     description: 'From the element’s data sheet. Blank: not judged.',
   }).optional(),
   bypass: springValveSchema.nullable().meta({ title: 'Bypass valve' }),
+  betas: betasSchema.optional(),
   antiDrain: z
     .boolean()
     .optional()
@@ -61,6 +77,7 @@ export const filter = defineKind({
         kind: 'filter',
         name: 'Filter',
         ...filterRating(0.15, 30, 0.6),
+        betas: IN_SERVICE,
         collapsePa: 10 * BAR,
         bypass: springValve(1, 1.7, 80),
       },
@@ -71,7 +88,14 @@ export const filter = defineKind({
       'filterNoBypass',
       'filter head without bypass valve',
       'Filters',
-      { kind: 'filter', name: 'Filter', ...filterRating(0.15, 30, 0.6), collapsePa: 10 * BAR, bypass: null },
+      {
+        kind: 'filter',
+        name: 'Filter',
+        ...filterRating(0.15, 30, 0.6),
+        betas: IN_SERVICE,
+        collapsePa: 10 * BAR,
+        bypass: null,
+      },
       'Look into the head: a spring and disc beside the centre thread is a bypass valve.',
       { oilVolumeM3: 0.5e-3, threads: { in: 'flare10', out: 'flare10' } },
     ),
@@ -83,6 +107,7 @@ export const filter = defineKind({
         kind: 'filter',
         name: 'Remote filter',
         ...filterRating(0.15, 30, 0.6),
+        betas: IN_SERVICE,
         mounting: 'remote',
         collapsePa: 10 * BAR,
         place: { mount: 'frame' },
@@ -95,7 +120,14 @@ export const filter = defineKind({
       'meshFilter',
       'mesh filter, in line',
       'Filters',
-      { kind: 'filter', name: 'Mesh filter', ...filterRating(0.06, 30, 0.4), mounting: 'inline', bypass: null },
+      {
+        kind: 'filter',
+        name: 'Mesh filter',
+        ...filterRating(0.06, 30, 0.4),
+        betas: MESH_IN_SERVICE,
+        mounting: 'inline',
+        bypass: null,
+      },
       'Open area and rating from its data sheet.',
       { oilVolumeM3: 0.2e-3, threads: { in: 'flare10', out: 'flare10' } },
     ),

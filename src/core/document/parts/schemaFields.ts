@@ -64,6 +64,7 @@ const GROUP_TITLES: Readonly<Record<string, string>> = {
   fan: 'Fan',
   heat: 'Heat exchanged',
   drives: 'Drives',
+  betas: 'What it holds',
 };
 
 const SCHEMAS = new WeakMap<z.ZodType, FieldSchema>();

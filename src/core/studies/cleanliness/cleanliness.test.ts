@@ -1,6 +1,8 @@
 import { demoProject } from '../../verification/testing/demo';
 import type { Project, Variant } from '../../document/project/project';
 import { AUDIT_STUDY } from '../audit/auditStudy';
+import { isoCode } from '../../physics/contamination/iso4406';
+import { testProject } from '../../verification/testing/stockEngine';
 import { studyHere } from '../job/runHere';
 import { CLEANLINESS_STUDY } from './cleanlinessStudy';
 import { sayLife } from './sayFilterLife';
@@ -10,6 +12,15 @@ const unloaded = (v: Variant): Variant => ({
   ...v,
   circuit: { ...v.circuit, parts: v.circuit.parts.map((p) => ('load' in p ? { ...p, load: 1 } : p)) },
 });
+
+const of = (project: Project) =>
+  studyHere(CLEANLINESS_STUDY, project, {
+    speedRevS: 50,
+    oilTemperatureK: 368,
+    code: [21, 19, 16],
+    hours: 50,
+    usualChangeHours: 200,
+  });
 
 describe('Cleanliness', () => {
   it('gains by a side-stream filter, and turns the oil over as its flow says', () => {
@@ -26,6 +37,18 @@ describe('Cleanliness', () => {
     answer.codeWith.forEach((code, i) => expect(code).toBeLessThanOrEqual(answer.codeWithout[i]!));
     expect(answer.sizes[1]!.steadyWith! / answer.sizes[1]!.steadyWithout!).toBeLessThan(0.8);
     expect(answer.samples[0]!.with).toEqual(answer.samples[0]!.without);
+  });
+
+  it('gains two codes at 4 µm where the full-flow element is stated as it holds in service: it passes the fine dirt', () => {
+    const project = testProject('wetSump', { wants: ['sideStream'] });
+    const { sizes, filters } = of(project);
+    const full = filters.find((f) => !f.sideStream)!;
+    // ISO 16889 ratios of 1.02, 1.5 and 20 at 4, 10 and 20 µm, in a straight line of their logarithm: at 6 and 14 µm.
+    expect(full.beta.map((b) => b.toFixed(3))).toEqual(['1.020', '1.160', '4.227']);
+    // One code is a factor of two (ISO 4406).
+    expect(Math.log2(sizes[0]!.steadyWithout! / sizes[0]!.steadyWith!)).toBeGreaterThan(2);
+    expect(sizes[2]!.steadyWith! / sizes[2]!.steadyWithout!).toBeGreaterThan(0.8);
+    expect(isoCode(sizes[0]!.steadyWithout!)).toBeGreaterThanOrEqual(20);
   });
 
   it('sends oil past the media of a loaded filter at a cold start, until it is warm', () => {
@@ -49,15 +72,6 @@ describe('Cleanliness', () => {
     expect(ask(loaded).untilK!).toBeGreaterThan(project.range.coldestOilK);
     expect(ask(loaded).share).toBeGreaterThan(ask(project).share);
   });
-
-  const of = (project: Project) =>
-    studyHere(CLEANLINESS_STUDY, project, {
-      speedRevS: 50,
-      oilTemperatureK: 368,
-      code: [21, 19, 16],
-      hours: 50,
-      usualChangeHours: 200,
-    });
 
   it('counts a filter without a bypass valve too', () => {
     const [filter] = of(demoProject('larkspur')).filters;
