@@ -108,6 +108,24 @@ function Explained({ request }: { readonly request: ExplainRequest }) {
   );
 }
 
+/** Each reading beside what was predicted, and what healthy engines of the kind show. */
+function ReadBeside({ readings }: Pick<ExplainAnswer, 'readings'>) {
+  const units = usePreferences((p) => p.units);
+  const p = (pa: number | null) => (pa === null ? 'not known' : formatQuantity(pa, 'pressure', units));
+  return (
+    <ul className="plain">
+      {readings.map(({ reading, expectedPa, deviationPa, usualPa }, i) => (
+        <li key={i}>
+          {formatQuantity(reading.speedRevS, 'speed', units)},{' '}
+          {formatQuantity(reading.oilTemperatureK, 'temperature', units)}: {p(reading.pressurePa)} read,{' '}
+          <b>{p(expectedPa)}</b> predicted, ±{p(deviationPa === null ? null : 2 * deviationPa)} by tolerances.
+          {usualPa && <> {sayUsual(usualPa, reading.pressurePa, units)}</>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function Causes({ answer }: { readonly answer: ExplainAnswer }) {
   const units = usePreferences((p) => p.units);
   const select = useView((v) => v.select);
@@ -117,16 +135,7 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
   const p = (pa: number | null) => (pa === null ? 'not known' : formatQuantity(pa, 'pressure', units));
   return (
     <>
-      <ul className="plain">
-        {answer.readings.map(({ reading, expectedPa, deviationPa, usualPa }, i) => (
-          <li key={i}>
-            {formatQuantity(reading.speedRevS, 'speed', units)},{' '}
-            {formatQuantity(reading.oilTemperatureK, 'temperature', units)}: {p(reading.pressurePa)} read,{' '}
-            <b>{p(expectedPa)}</b> predicted, ±{p(deviationPa === null ? null : 2 * deviationPa)} by tolerances.
-            {usualPa && <> {sayUsual(usualPa, reading.pressurePa, units)}</>}
-          </li>
-        ))}
-      </ul>
+      <ReadBeside readings={answer.readings} />
       {answer.unexplained && (
         <p className="problem" role="status">
           Nothing here explains these readings: neither a healthy engine nor any single cause that the app knows. Read

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { between, positive } from '../parts/field';
-import { HOUSINGS } from '../../physics/laws/housing';
+import { HOUSINGS } from '../../physics/housing';
 import { ENGINE_KIND_IDS, type EngineKindId } from '../project/engineKinds';
 import { oilSchema } from '../project/project';
 import { USE_IDS } from '../project/use';

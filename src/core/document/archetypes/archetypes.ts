@@ -1,5 +1,5 @@
-import type { Housing } from '../../physics/laws/housing';
-import type { Rotors } from '../../physics/laws/rotors';
+import type { Housing } from '../../physics/housing';
+import type { Rotors } from '../../physics/rotors';
 import type { EngineKindId } from '../project/engineKinds';
 
 /** What an engine of an archetype usually is; each is asked, and any answer may differ. */

@@ -301,7 +301,7 @@ function filmFlowM3S(
   const journalRevS = speedRevS * turns;
   bindFilm(coefficients, bearing, journalRevS, HOT_OIL_K, loadShare);
   const capacity = oil.densityKgM3(HOT_OIL_K) * oil.specificHeatJKgK(HOT_OIL_K);
-  solveFilm(film, bearing, coefficients, oil, journalRevS, pressurePa + gainPa, HOT_OIL_K, capacity);
+  solveFilm(film, bearing, coefficients, oil, pressurePa + gainPa, HOT_OIL_K, capacity);
   return film.flowM3S;
 }
 

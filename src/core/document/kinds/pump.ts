@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ROTORS } from '../../physics/laws/rotors';
+import { ROTORS } from '../../physics/rotors';
 import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
 import { entryOf } from '../parts/catalogueEntry';
 import { between, nonNegative, positive } from '../parts/field';

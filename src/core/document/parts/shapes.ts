@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { HOUSINGS } from '../../physics/laws/housing';
+import { HOUSINGS } from '../../physics/housing';
 import { between, count, nonNegative, positive, share, signed } from './field';
 
 /** Parameters of the laws, shared by the parts that follow them. Field names carry their SI unit. */

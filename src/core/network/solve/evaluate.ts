@@ -65,7 +65,7 @@ export function evaluateElements(
         break;
       case Law.bearing:
       case Law.crankFedRod:
-        evaluateBearing(network, ws, e, drop, oil, state);
+        evaluateBearing(network, ws, e, drop, oil);
         break;
       default:
         if (start === 'chords') startByChord(network, ws, e, drop);
@@ -153,14 +153,7 @@ function evaluatePump(network: Network, ws: Workspace, e: number, state: Operati
 }
 
 /** A journal bearing; one that is fed through the turning crank stands behind the crank's gate. */
-function evaluateBearing(
-  network: Network,
-  ws: Workspace,
-  e: number,
-  drop: number,
-  oil: Oil,
-  state: OperatingState,
-): void {
+function evaluateBearing(network: Network, ws: Workspace, e: number, drop: number, oil: Oil): void {
   if (isShutBackward(network, ws, e, drop)) return;
   const isRod = network.law[e] === Law.crankFedRod;
   const film = ws.film[e]!;
@@ -170,7 +163,6 @@ function evaluateBearing(
     network.bearing[e]!,
     ws.filmCoefficients[e]!,
     oil,
-    state.speedRevS * network.bearingSpeedRatio[e]!,
     isRod ? Math.max(0, drop + ws.boundA[e]!) : drop,
     inletK,
     ws.densityKgM3[e]! * oil.specificHeatJKgK(inletK),

@@ -25,16 +25,32 @@ export function bearingFeedCoefficientM3(
   clearanceRadialM: number,
   eccentricityRatio: number,
 ): number {
-  const e = eccentricityRatio;
-  const c3 = clearanceRadialM ** 3;
+  return feedBaseM3(feed, diameterM, lengthM, clearanceRadialM) * feedShape(feed, eccentricityRatio);
+}
+
+/** What of {@link bearingFeedCoefficientM3} does not follow the eccentricity [m³]. */
+export function feedBaseM3(feed: BearingFeed, diameterM: number, lengthM: number, clearanceRadialM: number): number {
+  const c3 = clearanceRadialM * clearanceRadialM * clearanceRadialM;
   switch (feed.kind) {
     case 'fullGroove':
-      return (Math.PI * diameterM * c3 * (1 + 1.5 * e * e)) / (6 * feed.landEachM);
+      return (Math.PI * diameterM * c3) / (6 * feed.landEachM);
     case 'halfGroove':
-      return (diameterM * c3 * (Math.PI + 6 * e + 1.5 * Math.PI * e * e + (4 / 3) * e ** 3)) / (12 * feed.landEachM);
+      return (diameterM * c3) / (12 * feed.landEachM);
+    case 'hole':
+      return 0.675 * c3 * (feed.holeDiameterM / lengthM + 0.4) ** 1.75;
+  }
+}
+
+/** What of it does [-]. @param e ε, 0 ≤ ε < 1 */
+export function feedShape(feed: BearingFeed, e: number): number {
+  switch (feed.kind) {
+    case 'fullGroove':
+      return 1 + 1.5 * e * e;
+    case 'halfGroove':
+      return Math.PI + e * (6 + e * (1.5 * Math.PI + (4 / 3) * e));
     case 'hole': {
-      const film = clearanceRadialM * (1 + e * Math.cos(feed.holeAngleRad));
-      return 0.675 * film ** 3 * (feed.holeDiameterM / lengthM + 0.4) ** 1.75;
+      const film = 1 + e * Math.cos(feed.holeAngleRad);
+      return film * film * film;
     }
   }
 }

@@ -51,7 +51,7 @@ function film(change: Partial<JournalBearing> = {}, speedRevS = 80, pressurePa =
   };
   const c = noFilmYet();
   bindFilm(c, bearing, speedRevS, INLET_K, loadShare);
-  solveFilm(state, bearing, c, OIL, speedRevS, pressurePa, INLET_K, CAPACITY);
+  solveFilm(state, bearing, c, OIL, pressurePa, INLET_K, CAPACITY);
   return { ...state, coefficients: c };
 }
 

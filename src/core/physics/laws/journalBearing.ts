@@ -1,7 +1,7 @@
 import type { Oil } from '../oil/oil';
-import { bearingFeedCoefficientM3, feedByEccentricity, type BearingFeed } from './bearingFeed';
-import { ocvirkEccentricity, ocvirkLogSlope } from './ocvirk';
-import type { Housing } from './housing';
+import { feedBaseM3, feedByEccentricity, feedShape, type BearingFeed } from './bearingFeed';
+import { ocvirkLogSlope, ratioAtLog } from './ocvirk';
+import type { Housing } from '../housing';
 import { runningClearanceM } from './runningClearance';
 
 /** A journal bearing's geometry and running data, SI. One bearing; counts are the network's business. */
@@ -47,6 +47,11 @@ export interface FilmCoefficients {
   flowClearanceM: number;
   /** W; 0 where the eccentricity is stated. */
   loadN: number;
+  /** What of feed, friction, side flow and ln(S·(L/D)²) at a viscosity of 1 Pa·s does not follow ε. */
+  feedBaseM3: number;
+  frictionBase: number;
+  sideBaseM3S: number;
+  logBase: number;
   feedM3: number;
   frictionPerViscosity: number;
   sideFlowM3S: number;
@@ -58,6 +63,10 @@ export const noFilmYet = (): FilmCoefficients => ({
   clearanceM: 0,
   flowClearanceM: 0,
   loadN: 0,
+  feedBaseM3: 0,
+  frictionBase: 0,
+  sideBaseM3S: 0,
+  logBase: 0,
   feedM3: 0,
   frictionPerViscosity: 0,
   sideFlowM3S: 0,
@@ -120,28 +129,34 @@ export function bindFilm(
       : eccentricity.kind === 'load'
         ? eccentricity.loadN
         : eccentricity.fullLoadPa * loadShare * diameterM * lengthM;
-  if (eccentricity.kind === 'ratio') setFilmCoefficients(out, bearing, speedRevS, eccentricity.ratio);
+  film.diameterM = diameterM;
+  film.lengthM = lengthM;
+  film.clearanceRadialM = out.clearanceM;
+  out.feedBaseM3 = feedBaseM3(bearing.feed, diameterM, lengthM, out.flowClearanceM);
+  out.frictionBase = frictionPerViscosity(film, speedRevS, 0);
+  out.sideBaseM3S = bearing.hydrodynamicSideFlow ? sideFlowM3S(film, speedRevS, 1) : 0;
+  if (eccentricity.kind === 'ratio') setEccentricity(out, bearing, eccentricity.ratio);
+  else {
+    const relative = (lengthM / diameterM) * (diameterM / (2 * out.clearanceM));
+    out.logBase = Math.log(((speedRevS * diameterM * lengthM) / out.loadN) * relative * relative);
+  }
 }
 
 const film = { diameterM: 0, lengthM: 0, clearanceRadialM: 0 };
 
-/** Fills the coefficients for a speed and an eccentricity ratio, at the clearances that were bound. */
-function setFilmCoefficients(out: FilmCoefficients, bearing: JournalBearing, speedRevS: number, ratio: number): void {
-  film.diameterM = bearing.diameterM;
-  film.lengthM = bearing.lengthM;
-  film.clearanceRadialM = out.clearanceM;
+/** Fills the coefficients for an eccentricity ratio, at the clearances that were bound. */
+function setEccentricity(out: FilmCoefficients, bearing: JournalBearing, ratio: number): void {
   out.eccentricityRatio = ratio;
-  out.feedM3 = bearingFeedCoefficientM3(bearing.feed, bearing.diameterM, bearing.lengthM, out.flowClearanceM, ratio);
-  out.frictionPerViscosity = frictionPerViscosity(film, speedRevS, ratio);
+  out.feedM3 = out.feedBaseM3 * feedShape(bearing.feed, ratio);
+  out.frictionPerViscosity = out.frictionBase / Math.sqrt(1 - ratio * ratio);
   if (bearing.eccentricity.kind === 'specificLoad')
     out.frictionPerViscosity *= loadedFrictionFactor(bearing.lengthM / bearing.diameterM, ratio);
-  out.sideFlowM3S = bearing.hydrodynamicSideFlow ? sideFlowM3S(film, speedRevS, ratio) : 0;
+  out.sideFlowM3S = out.sideBaseM3S * ratio;
 }
 
 const FILM_TOLERANCE_K = 1e-10;
 const FILM_ITERATIONS = 100;
-/** Step of temperature for the oil's own slope [K]. */
-const SLOPE_STEP_K = 1e-3;
+const viscosity = new Float64Array(2);
 
 /**
  * Flow of one bearing at a feed pressure, solved together with its film temperature and, where a load is known, its
@@ -161,7 +176,6 @@ export function solveFilm(
   bearing: JournalBearing,
   coefficients: FilmCoefficients,
   oil: Oil,
-  speedRevS: number,
   pressurePa: number,
   inletK: number,
   heatCapacityJM3K: number,
@@ -175,8 +189,9 @@ export function solveFilm(
   let mu = 0;
   let flow = 0;
   for (let i = 0; i < FILM_ITERATIONS; i++) {
-    mu = oil.filmViscosityPaS(t);
-    if (byLoad) sinkJournal(coefficients, bearing, speedRevS, mu);
+    oil.filmViscosityInto(viscosity, t);
+    mu = viscosity[0]!;
+    if (byLoad) sinkJournal(coefficients, bearing, mu);
     const feed = (coefficients.feedM3 * pressurePa) / mu;
     const side = coefficients.sideFlowM3S;
     const both = feed + side;
@@ -190,7 +205,7 @@ export function solveFilm(
     if (residual > 0) high = t;
     else low = t;
     // d ln μ/dT, and with it d ε/dT of a loaded journal.
-    const thinning = (oil.filmViscosityPaS(t + SLOPE_STEP_K) - mu) / (SLOPE_STEP_K * mu);
+    const thinning = viscosity[1]!;
     const sinking = byLoad ? thinning * eccentricityByLogViscosity(coefficients) : 0;
     const e = coefficients.eccentricityRatio;
     const flowByT =
@@ -209,6 +224,8 @@ export function solveFilm(
     let next = t - step;
     if (!(next > low && next < high)) next = high < Infinity ? 0.5 * (low + high) : t + 2 * Math.max(1, rise);
     if (!(next > low)) next = low;
+    // The journal's next place, as far as its slope tells: one look there is enough.
+    if (sinking !== 0) coefficients.eccentricityRatio = e + sinking * (next - t);
     t = next;
   }
   state.flowM3S = flow;
@@ -219,17 +236,9 @@ export function solveFilm(
 }
 
 /** Puts the journal where its load holds it at a film viscosity. */
-function sinkJournal(out: FilmCoefficients, bearing: JournalBearing, speedRevS: number, viscosityPaS: number): void {
-  const ratio = ocvirkEccentricity(
-    out.loadN,
-    speedRevS,
-    viscosityPaS,
-    bearing.diameterM,
-    bearing.lengthM,
-    out.clearanceM,
-    out.eccentricityRatio,
-  );
-  setFilmCoefficients(out, bearing, speedRevS, ratio);
+function sinkJournal(out: FilmCoefficients, bearing: JournalBearing, viscosityPaS: number): void {
+  const ratio = out.loadN > 0 ? ratioAtLog(out.logBase + Math.log(viscosityPaS), out.eccentricityRatio) : 0;
+  setEccentricity(out, bearing, ratio);
 }
 
 /** dε/d ln μ of a loaded journal; 0 for one that nothing loads or that can sink no farther. */

@@ -53,7 +53,6 @@ function film(bearing: JournalBearing, speedRevS: number, pressurePa: number, in
     bearing,
     coefficients,
     OIL,
-    speedRevS,
     pressurePa,
     inletK,
     OIL.densityKgM3(inletK) * OIL.specificHeatJKgK(inletK),

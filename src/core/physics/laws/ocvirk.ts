@@ -1,6 +1,6 @@
 /** Beyond this the short-bearing solution is of no use; contact is near. */
 const LARGEST_RATIO = 0.99;
-/** The ratio is found to this. */
+/** The ratio is found to this, where the curve bends as it does. */
 const RATIO_TOLERANCE = 1e-13;
 const MOST_STEPS = 60;
 /** Where a search starts that knows no better. */
@@ -27,6 +27,17 @@ export function ocvirkLogSlope(e: number): number {
 }
 
 /**
+ * S·(L/D)² of {@link ocvirkSommerfeld}, which no longer follows L/D, and its logarithm's slope.
+ * @param out receives ln(S·(L/D)²) in [0], its d/dε in [1] @param e ε, 0 < ε < 1
+ */
+export function ocvirkLogInto(out: Float64Array, e: number): void {
+  const w = 1 - e * e;
+  const q = Math.PI * Math.PI * w + 16 * e * e;
+  out[0] = Math.log((w * w) / (Math.PI * e * Math.sqrt(q)));
+  out[1] = (-4 * e) / w - 1 / e - ((16 - Math.PI * Math.PI) * e) / q;
+}
+
+/**
  * Eccentricity ratio of a loaded short bearing: {@link ocvirkSommerfeld} turned round by Newton on its logarithm, inside
  * a bracket.
  *
@@ -47,22 +58,33 @@ export function ocvirkEccentricity(
   startRatio = USUAL_RATIO,
 ): number {
   if (loadN <= 0) return 0;
-  const s = ((viscosityPaS * speedRevS * diameterM * lengthM) / loadN) * (diameterM / (2 * clearanceRadialM)) ** 2;
   const ratio = lengthM / diameterM;
-  if (ocvirkSommerfeld(ratio, LARGEST_RATIO) >= s) return LARGEST_RATIO;
-  const logS = Math.log(s);
+  const s = ((viscosityPaS * speedRevS * diameterM * lengthM) / loadN) * (diameterM / (2 * clearanceRadialM)) ** 2;
+  return ratioAtLog(Math.log(s * ratio * ratio), startRatio);
+}
+
+/**
+ * ε at a ln(S·(L/D)²), by Newton on the logarithm inside a bracket.
+ * @param startRatio a guess: one step is enough where it is good @returns ε, at most 0.99
+ */
+export function ratioAtLog(log: number, startRatio: number): number {
+  if (!(log > LOG_AT_LARGEST)) return LARGEST_RATIO;
   let low = 0;
   let high = LARGEST_RATIO;
   let e = startRatio > low && startRatio < high ? startRatio : USUAL_RATIO;
   for (let i = 0; i < MOST_STEPS; i++) {
-    const off = Math.log(ocvirkSommerfeld(ratio, e)) - logS;
+    ocvirkLogInto(at, e);
+    const off = at[0]! - log;
     if (off > 0) low = e;
     else high = e;
-    let next = e - off / ocvirkLogSlope(e);
-    if (!(next > low && next < high)) next = 0.5 * (low + high);
-    const step = Math.abs(next - e);
-    e = next;
-    if (step < RATIO_TOLERANCE) break;
+    const step = -off / at[1]!;
+    const isInside = e + step > low && e + step < high;
+    // Newton's next error goes with the square of its step; at the root itself its step leads nowhere.
+    const isThere = step * step < RATIO_TOLERANCE;
+    e = isInside || isThere ? e + step : 0.5 * (low + high);
+    if (isThere) break;
   }
   return e;
 }
+const at = new Float64Array(2);
+const LOG_AT_LARGEST = Math.log(ocvirkSommerfeld(1, LARGEST_RATIO));

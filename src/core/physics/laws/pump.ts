@@ -1,5 +1,5 @@
 import { liftInto } from './lift';
-import type { Rotors } from './rotors';
+import type { Rotors } from '../rotors';
 
 const step = new Float64Array(2);
 

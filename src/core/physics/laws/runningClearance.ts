@@ -1,4 +1,4 @@
-import type { Housing } from './housing';
+import type { Housing } from '../housing';
 
 /** Where a bore gauge and a micrometer are read [K]. */
 const MEASURED_AT_K = 293.15;

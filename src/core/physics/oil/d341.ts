@@ -56,6 +56,28 @@ export function kinematicViscosityM2S(line: D341Line, temperatureK: number): num
   return d341Viscosity(Math.exp(LN10 * inner)) * M2S_PER_MM2S;
 }
 
+/** Beyond this x the inverse's exponential is less than the smallest number. */
+const NO_EXPONENTIAL = 20;
+
+/**
+ * {@link kinematicViscosityM2S} with its slope.
+ * @param out receives ν [m²/s] in [0], d ln ν/dT [1/K] in [1] @param temperatureK > 0
+ */
+export function kinematicViscosityInto(out: Float64Array, line: D341Line, temperatureK: number): void {
+  const inner = Math.exp(LN10 * line.a - line.b * Math.log(temperatureK));
+  const z = Math.exp(LN10 * inner);
+  const x = z - 0.7;
+  let below = 0;
+  let bend = 1;
+  if (x < NO_EXPONENTIAL) {
+    below = Math.exp(-0.7487 - 3.295 * x + 0.6119 * x * x - 0.3193 * x * x * x);
+    bend = 1 - below * (-3.295 + 1.2238 * x - 0.9579 * x * x);
+  }
+  const viscosity = x - below;
+  out[0] = viscosity * M2S_PER_MM2S;
+  out[1] = (-bend * z * LN10 * inner * line.b) / (temperatureK * viscosity);
+}
+
 /**
  * Temperature [K] at which the line has a viscosity [m²/s].
  * @returns Infinity or NaN for a line without slope (a fluid of constant viscosity)

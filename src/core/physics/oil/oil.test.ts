@@ -46,6 +46,19 @@ describe('Oil', () => {
     }
   });
 
+  it('has the film viscosity’s slope that differences give, thin or thick', () => {
+    const out = new Float64Array(2);
+    for (const grade of OIL_GRADES) {
+      const each = new Oil(grade);
+      for (const k of [233, 273, 313, 373, 423, 600]) {
+        each.filmViscosityInto(out, k);
+        expect(out[0]).toBeCloseTo(each.filmViscosityPaS(k), 15);
+        const by = Math.log(each.filmViscosityPaS(k + 0.01) / each.filmViscosityPaS(k - 0.01)) / 0.02;
+        expect(out[1]! / by).toBeCloseTo(1, 6);
+      }
+    }
+  });
+
   it('reproduces both viscosity points of every grade', () => {
     for (const grade of OIL_GRADES) {
       const each = new Oil(grade);

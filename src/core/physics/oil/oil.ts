@@ -1,4 +1,11 @@
-import { d341Line, kinematicViscosityM2S, REFERENCE_100C_K, REFERENCE_40C_K, type D341Line } from './d341';
+import {
+  d341Line,
+  kinematicViscosityInto,
+  kinematicViscosityM2S,
+  REFERENCE_100C_K,
+  REFERENCE_40C_K,
+  type D341Line,
+} from './d341';
 
 /** What a user states about an oil; SI. */
 export interface OilData {
@@ -56,6 +63,17 @@ export class Oil {
    */
   filmViscosityPaS(temperatureK: number): number {
     return this.viscosityPaS(temperatureK) * this.filmShare;
+  }
+
+  /**
+   * {@link filmViscosityPaS} with its slope, for solvers: what the two share is worked out once.
+   * @param out receives μ_film [Pa·s] in [0], d ln μ/dT [1/K] in [1]
+   */
+  filmViscosityInto(out: Float64Array, temperatureK: number): void {
+    kinematicViscosityInto(out, this.line, temperatureK);
+    const density = this.densityKgM3(temperatureK);
+    out[0] = out[0]! * density * this.filmShare;
+    out[1]! -= (this.data.density15KgM3 * this.data.expansionPerK) / density;
   }
 
   /** Specific heat [J/(kg K)]. @source Cragoe, NBS Misc. Publ. 97 (1929), in SI */

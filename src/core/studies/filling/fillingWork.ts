@@ -6,7 +6,7 @@ import { tracePlumbing } from '../../document/plumbing/plumbing';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import type { FillingAnswer, FillingRequest } from './fillingSchema';
-import { airOf, FillMap, LEAST_VOLUME_M3 } from './wetCircuit';
+import { airOf, FillMap, LEAST_VOLUME_M3, type Filling } from './wetCircuit';
 
 /** Pressure from which a gauge is seen to move, and a warning lamp goes out. Common practice: 0.3 to 0.5 bar */
 export const FIRST_PRESSURE_PA = 0.3e5;
@@ -88,13 +88,15 @@ function fillInSteps(given: Project, variant: Variant, request: FillingRequest, 
     const filling = map.filling(full, wet);
     const isRunning = started !== null;
     const speedRevS = isRunning ? project.engine.idleSpeedRevS : project.engine.crankingSpeedRevS;
-    const solved = solveWet(
-      project,
-      variant,
-      map.wetCircuit(full, wet, filling, (place) => last.get(place) ?? 0),
-      speedRevS,
-      request.oilTemperatureK,
-    );
+    const solvedWith = (shares: ReadonlyMap<string, number>, at: readonly Filling[]) =>
+      solveWet(
+        project,
+        variant,
+        map.wetCircuit(shares, wet, at, (place) => last.get(place) ?? 0),
+        speedRevS,
+        request.oilTemperatureK,
+      );
+    const solved = solvedWith(full, filling);
     if (!solved) {
       status = 'unsolved';
       break;
@@ -129,19 +131,14 @@ function fillInSteps(given: Project, variant: Variant, request: FillingRequest, 
       if (flows[i]! > LEAST_FLOW_M3S) dt = Math.min(dt, (Math.min(mostShare, 1 - f.share) * volume) / flows[i]!);
     });
     // What flows in the middle of the step is what fills it.
-    const middle = new Map(full);
-    filling.forEach((f, i) => middle.set(f.part.id, f.share + (0.5 * flows[i]! * dt) / map.volumeM3.get(f.part.id)!));
-    const half = filling.map((f) => ({ ...f, share: middle.get(f.part.id)! }));
+    const half = filling.map((f, i) => ({
+      ...f,
+      share: f.share + (0.5 * flows[i]! * dt) / map.volumeM3.get(f.part.id)!,
+    }));
     const there =
-      filling.length === 0
-        ? solved
-        : solveWet(
-            project,
-            variant,
-            map.wetCircuit(middle, wet, half, (place) => last.get(place) ?? 0),
-            speedRevS,
-            request.oilTemperatureK,
-          );
+      half.length > 0
+        ? solvedWith(new Map([...full, ...half.map((f) => [f.part.id, f.share] as const)]), half)
+        : solved;
     if (there) flows = flowsOf(there);
     timeS += dt;
     pumpedM3 += (there ?? solved).pumpedM3S() * dt;
@@ -158,21 +155,7 @@ function fillInSteps(given: Project, variant: Variant, request: FillingRequest, 
     gaugeS,
     crankedS: started ?? timeS,
     samples,
-    parts: circuit.parts.flatMap((p) => {
-      const volumeM3 = map.volumeM3.get(p.id) ?? 0;
-      if (volumeM3 < LEAST_VOLUME_M3) return [];
-      const began = startsFull(p, variant, request.start);
-      return [
-        {
-          part: p.id,
-          name: p.name,
-          volumeM3,
-          startedFull: began,
-          fullS: began ? 0 : (fullAtS.get(p.id) ?? null),
-          share: full.get(p.id) ?? 0,
-        },
-      ];
-    }),
+    parts: circuit.parts.flatMap((p) => partRow(p, map.volumeM3.get(p.id) ?? 0, variant, request, { full, fullAtS })),
     consumers: consumers.map((c) => ({
       part: c.id,
       name: c.name,
@@ -183,6 +166,21 @@ function fillInSteps(given: Project, variant: Variant, request: FillingRequest, 
     filledM3: filledM3(map, full) - startM3,
     pumpedM3,
   };
+}
+
+/** What became of one part; nothing of one that holds no oil. */
+function partRow(
+  part: Part,
+  volumeM3: number,
+  variant: Variant,
+  { start }: FillingRequest,
+  { full, fullAtS }: { readonly full: ReadonlyMap<string, number>; readonly fullAtS: ReadonlyMap<string, number> },
+): FillingAnswer['parts'] {
+  if (volumeM3 < LEAST_VOLUME_M3) return [];
+  const { id, name } = part;
+  const startedFull = startsFull(part, variant, start);
+  const fullS = startedFull ? 0 : (fullAtS.get(id) ?? null);
+  return [{ part: id, name, volumeM3, startedFull, fullS, share: full.get(id) ?? 0 }];
 }
 
 /** Seconds of running, after cranking, by which oil must be there. @source common practice, no source */
