@@ -147,7 +147,7 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
   await expect(page.getByRole('alert')).toContainText('Give the engine a name');
   await act(page.getByLabel('Name').fill('Brackwater'));
   await act(page.getByLabel('Displacement').fill('1598 cc'));
-  await act(page.getByLabel('Idle').fill('875'));
+  await act(page.getByLabel('Idle', { exact: true }).fill('875'));
   await act(page.getByLabel('Redline', { exact: true }).fill('7250'));
   await act(page.getByRole('radio', { name: /^Remote filter/ }).check());
   await act(page.getByRole('checkbox', { name: /Oil cooler with thermostat/ }).check());

@@ -14,7 +14,7 @@ test('one engine: its factory turbo added late, fitted to its gauge, a cooler pl
     await expect(page.getByRole('heading', { name: 'New engine' })).toBeVisible();
     await page.getByLabel('Name', { exact: true }).fill('Marram');
     await page.getByLabel('Displacement').fill('1998 cc');
-    await page.getByLabel('Idle').fill('850');
+    await page.getByLabel('Idle', { exact: true }).fill('850');
     await page.getByLabel('Redline', { exact: true }).fill('6800');
     await page.getByRole('checkbox', { name: /Oil cooler with thermostat/ }).check();
     await page.getByRole('button', { name: 'Create and check' }).click();

@@ -2,7 +2,7 @@ import { Button, Empty, Progress, Table } from 'antd';
 import { useMemo, useState } from 'react';
 import { isPressure, readingsToExplain, withReadings } from '../../../core/document/changes/readings';
 import type { KeptReading } from '../../../core/document/project/calibration';
-import { explainLines, sayNext, sayPercent, sayUsual } from '../../../core/studies/causes/sayCauses';
+import { explainLines, sayNext, sayAlike, sayPercent, sayUsual } from '../../../core/studies/causes/sayCauses';
 import type { ExplainAnswer, ExplainRequest } from '../../../core/studies/causes/causeSchema';
 import { formatQuantity } from '../../../core/foundations/units';
 import { NewReading } from '../../readings/NewReading';
@@ -132,7 +132,6 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
   const { answers, setAnswers } = useWhy();
   const [copied, setCopied] = useState(false);
   const { next } = answer;
-  const p = (pa: number | null) => (pa === null ? 'not known' : formatQuantity(pa, 'pressure', units));
   return (
     <>
       <ReadBeside readings={answer.readings} />
@@ -179,13 +178,13 @@ function Causes({ answer }: { readonly answer: ExplainAnswer }) {
           {
             title: 'Cause',
             rowScope: 'row',
-            render: (_, c) => (
+            render: (_, c, i) => (
               <>
                 {c.title} {c.words && <span className="quiet">({c.words})</span>}
-                {c.alike.length > 0 && (
+                {i === 0 && c.alike.length > 0 && (
                   <>
                     <br />
-                    <span className="quiet">Cannot be told from: {c.alike.join('; ')}</span>
+                    <span className="quiet">{sayAlike(c.alike)}</span>
                   </>
                 )}
                 {c.part && (

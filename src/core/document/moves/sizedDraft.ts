@@ -9,6 +9,8 @@ const LPM = 1e-3 / 60;
 const THROUGH_SHARE = 0.6;
 /** Oil in a pressure passage at the redline [m/s]. @source common practice */
 const PRESSURE_M_S = 6;
+/** Oil through an open thermostat [m/s]. @source engineering judgement */
+const THERMOSTAT_M_S = 4.5;
 /** A fitted cooler gives away so many times the heat that its use puts into the oil: at its rating point, in clean air. */
 const COOLER_SHARE = 1.3;
 const LEAST_COOLER_W = 1500;
@@ -84,7 +86,16 @@ export function sizedDraft(draft: MoveDraft, { circuit, engine }: FittedTo): Mov
   if (actsAs(part, 'cooler') && part.medium !== 'liquid')
     return { ...draft, ratedFlowM3S: flowM3S, cooling: airCoolingFor(coolerHeatW(engine), flowM3S) };
   if (actsAs(part, 'filter')) return { ...draft, ratedFlowM3S: Math.max(part.ratedFlowM3S, flowM3S) };
-  if (actsAs(part, 'plate')) return { ...draft, boreM: Math.max(part.boreM, boreM) };
+  if (actsAs(part, 'plate')) {
+    const { passage } = part;
+    return {
+      ...draft,
+      boreM: Math.max(part.boreM, boreM),
+      ...(passage.kind === 'thermostat'
+        ? { passage: { ...passage, areaM2: Math.max(passage.areaM2, flowM3S / THERMOSTAT_M_S) } }
+        : {}),
+    };
+  }
   if (actsAs(part, 'line') && part.form === 'hose' && part.dash === 10 && flowM3S > MOST_DASH10_M3S)
     return { ...draft, dash: 12, boreM: DASH_12_BORE_M };
   return draft;

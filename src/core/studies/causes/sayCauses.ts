@@ -12,6 +12,16 @@ export function sayNext(next: NonNullable<ExplainAnswer['next']>, units: UnitCho
   return `${where} at ${formatQuantity(next.speedRevS, 'speed', units)}, oil ${formatQuantity(next.oilTemperatureK, 'temperature', units)} (about ${next.minutes} min): near ${p(next.expectedPa[0]!)} means ${a}; near ${p(next.expectedPa[1]!)} means ${b}.`;
 }
 
+/** Most causes that are named beside the first. */
+const MOST_ALIKE = 4;
+
+/** What these readings cannot tell from the first cause. */
+export function sayAlike(titles: readonly string[]): string {
+  const more = titles.length - MOST_ALIKE;
+  const named = titles.slice(0, MOST_ALIKE).join('; ');
+  return `The gauge cannot tell it from: ${named}${more > 0 ? `; and ${more} more` : ''}.`;
+}
+
 /** What healthy engines of the kind show, beside what was read. */
 export function sayUsual([low, high]: readonly [number, number], readPa: number, units: UnitChoice = {}): string {
   const range = `${formatQuantity(low, 'pressure', units)} to ${formatQuantity(high, 'pressure', units)}`;
@@ -33,8 +43,8 @@ export function explainLines(answer: ExplainAnswer, units: UnitChoice = {}): rea
       ? ['Nothing here explains these readings: neither a healthy engine nor any single cause that the app knows.']
       : []),
     ...answer.causes.map(
-      (c) =>
-        `${percent(c.probability).padStart(9)}  ${c.title}${c.words === '' ? '' : ` (${c.words})`}${c.alike.length > 0 ? `; cannot be told from: ${c.alike.join('; ')}` : ''}${c.elsewhere.length > 0 ? `. Elsewhere: ${c.elsewhere.join('; ')}` : ''}`,
+      (c, i) =>
+        `${percent(c.probability).padStart(9)}  ${c.title}${c.words === '' ? '' : ` (${c.words})`}${i === 0 && c.alike.length > 0 ? `. ${sayAlike(c.alike)}` : ''}${c.elsewhere.length > 0 ? `. Elsewhere: ${c.elsewhere.join('; ')}` : ''}`,
     ),
     ...(answer.next ? [`Next: ${sayNext(answer.next, units)}`] : []),
   ];
