@@ -65,6 +65,8 @@ const GROUP_TITLES: Readonly<Record<string, string>> = {
   heat: 'Heat exchanged',
   drives: 'Drives',
   betas: 'What it holds',
+  freeAir: 'Air in the oil',
+  coolantHeat: 'Heat to the coolant',
 };
 
 const SCHEMAS = new WeakMap<z.ZodType, FieldSchema>();

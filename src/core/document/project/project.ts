@@ -62,6 +62,10 @@ export const heatSchema = z.strictObject({
     typical: [15e3, 150e3],
     description: 'Blank: 20 kJ/K per litre of displacement.',
   }).optional(),
+  panConductanceWK: nonNegative('conductance', 'Pan to the air at 90 km/h (56 mph)', { typical: [5, 30] }).default(15),
+  metalCapacityJK: positive('heatCapacity', 'Metal that the oil wets', { typical: [8e3, 30e3] }).default(12e3),
+  metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),
+  throttling: z.boolean().default(true).meta({ title: 'Pump losses and throttling warm the oil' }),
   /** Heat to coolant and jackets; absent: by the displacement and all of the brake power. */
   coolantHeat: z
     .strictObject({
@@ -72,10 +76,6 @@ export const heatSchema = z.strictObject({
       brakeShare: between(0, 2, 'share', 'and of the brake power', { typical: [0.5, 0.8] }),
     })
     .optional(),
-  panConductanceWK: nonNegative('conductance', 'Pan to the air at 90 km/h (56 mph)', { typical: [5, 30] }).default(15),
-  metalCapacityJK: positive('heatCapacity', 'Metal that the oil wets', { typical: [8e3, 30e3] }).default(12e3),
-  metalConductanceWK: positive('conductance', 'Between that metal and the oil', { typical: [80, 300] }).default(150),
-  throttling: z.boolean().default(true).meta({ title: 'Pump losses and throttling warm the oil' }),
 });
 
 export const engineSchema = z
