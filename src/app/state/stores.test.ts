@@ -43,7 +43,7 @@ describe('The workbench', () => {
     opened();
     const { setOil } = useDocument.getState();
     const { setUnits, setTheme } = usePreferences.getState();
-    setOil({ ...OIL_GRADES[4]! });
+    setOil({ ...OIL_GRADES.find(({ name }) => name === '10W-60')! });
     setUnits({ pressure: 'psi' });
     setTheme('dark');
     expect(useDocument.getState().project!.oil.name).toBe('10W-60');
