@@ -136,7 +136,7 @@ export const consumer = defineKind({
       {
         kind: 'consumer',
         duty: 'unnamed',
-        name: 'Unnamed leaks',
+        name: 'Leaks',
         ...rating(2, 2, 0.7, 11.8, 815),
         supply: {},
       },
