@@ -399,7 +399,7 @@ function motorcycle(build: Build): void {
   b.row('pump', 'filter', ...stockCoolerOf(build), 'gallery');
   engineOn(build, 'sump.return');
   b.fit('gearbox', 'gearJet', {
-    name: 'Gearbox jets',
+    name: 'Gearbox',
     count: 2,
     nozzle: { boreM: GEARBOX_JET_M * Math.min(1, sizes.scale), lengthM: 3 * MM },
     supply: { lowPressurePa: 0.2 * BAR },
