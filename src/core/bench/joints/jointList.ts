@@ -290,7 +290,7 @@ export function sayFit(fit: JointFit): string | undefined {
   if (fit.kind === 'mates') return undefined;
   if (fit.kind === 'adapter') return `With ${withArticle(fit.adapter)}.`;
   if (fit.kind === 'misfit')
-    return `${fit.why} ${fit.adapter ? `Use ${withArticle(fit.adapter)}.` : 'Replace one side.'}`;
+    return `${fit.why} ${fit.adapter ? `Use ${withArticle(fit.adapter)}.` : 'Change one of the two ends.'}`;
   return fit.why;
 }
 

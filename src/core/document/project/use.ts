@@ -13,7 +13,7 @@ export const driveSchema = z.strictObject({
   /** Null: until temperatures are steady. */
   durationS: positive('time', 'For', { typical: [30, 3600], description: 'Blank: until steady.' }).nullable(),
   /** What dust leaves of an air cooler. */
-  clearShare: between(0.1, 1, 'share', 'Core free of dust', { typical: [0.4, 1] }).default(1),
+  clearShare: between(0.1, 1, 'share', 'Core clear of dirt', { typical: [0.4, 1] }).default(1),
 });
 export type UseDrive = z.infer<typeof driveSchema>;
 

@@ -34,7 +34,7 @@ export function sayMargin(check: Check, units: UnitChoice = {}): string {
 /** One plain sentence why a consumer has its verdict: figure first, then limit. */
 export function sayWhy(verdict: Verdict, check: Check | null, units: UnitChoice = {}): string {
   if (verdict === 'unknown') return NOT_SOLVED;
-  if (verdict === 'dry') return 'No oil reaches it: its inlet is at crankcase pressure.';
+  if (verdict === 'dry') return 'It gets no oil.';
   if (verdict === 'shut' && !check) return 'Its spring valve is closed, and at this speed nothing is required of it.';
   if (!check) return 'No limit set here.';
   const actual = formatQuantity(check.actual, check.quantity, units);

@@ -34,7 +34,7 @@ export function ocvirkLogInto(out: Float64Array, e: number): void {
   const w = 1 - e * e;
   const q = Math.PI * Math.PI * w + 16 * e * e;
   out[0] = Math.log((w * w) / (Math.PI * e * Math.sqrt(q)));
-  out[1] = (-4 * e) / w - 1 / e - ((16 - Math.PI * Math.PI) * e) / q;
+  out[1] = ocvirkLogSlope(e);
 }
 
 /**
