@@ -148,6 +148,20 @@ export const COMMANDS = {
     options: ['oil-temp', 'variant', 'json'],
     studies: ['filling'],
   },
+  pickup: {
+    words: [FILE],
+    summary: 'how far the pickup stays covered in turns and on slopes, and what holds the pressure',
+    example: 'pickup demo/thornback.json',
+    options: ['variant', 'json', 'csv'],
+    studies: ['sweep'],
+  },
+  accumulator: {
+    words: [FILE, '[part]'],
+    summary: 'what an oil accumulator gives while the pickup is bare, and how it fills again',
+    example: 'accumulator engine.json --rpm 5000 --oil-temp 100',
+    options: [...AT, 'variant', 'json', 'csv'],
+    studies: ['accumulator'],
+  },
   cleanliness: {
     words: [FILE],
     summary: 'ISO 4406 code after 50 hours with and without the side-stream filter',

@@ -4,7 +4,7 @@ import { queries } from './queries';
 import { useView } from './view';
 import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { AUDIT_READS, ONE_STATE, type Reading } from '../../core/studies/job/asked';
+import { AUDIT_READS, ONE_STATE, SWEEP_READING, type Reading } from '../../core/studies/job/asked';
 import type { AnswerOf } from '../../core/studies/registry';
 import { originOf, type Answered, type OpenEngine, type Origin } from '../../workers/answered';
 import { solveInWorker, solvePreviewInWorker, Superseded, type Solved, type SolveRequest } from '../../workers/client';
@@ -14,7 +14,6 @@ import { studyPool } from '../../workers/studyPool';
 const STATE_KEPT_MS = 2000;
 /** Answers of circuits as they were are asked for again only by who comes back from another view at once. */
 const CIRCUIT_KEPT_MS = 30_000;
-const SWEEP: Reading = { name: 'sweep' };
 /** As the audit's own definition, which is loaded with the first audit. */
 const AUDIT: Reading = { name: 'audit', reads: AUDIT_READS };
 
@@ -121,7 +120,7 @@ export function useSolved(engine: OpenEngine | undefined, calculatesOil = false)
  */
 export function useSweep(engine: OpenEngine | undefined): AnswerView<AnswerOf<'sweep'>> {
   const first = useSolved(engine);
-  const now = useOrigin(engine, SWEEP, {});
+  const now = useOrigin(engine, SWEEP_READING, {});
   const query = useQuery({
     queryKey: ['sweep', now] as readonly unknown[],
     queryFn: ({ signal }) => studyPool().run('sweep', engine!, {}, ignore, signal, 'now'),
@@ -176,7 +175,7 @@ export function usePreviewAudit(engine: OpenEngine | undefined, isReady: boolean
 export function usePreview(engine: OpenEngine | undefined) {
   const request = useRequest();
   const now = useOrigin(engine, ONE_STATE, request);
-  const range = useOrigin(engine, SWEEP, {});
+  const range = useOrigin(engine, SWEEP_READING, {});
   const state = useQuery({
     queryKey: ['preview', now],
     queryFn: () => solvePreviewInWorker(engine!, request),

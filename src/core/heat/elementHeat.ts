@@ -4,7 +4,7 @@ import { Law } from '../network/compile/law';
 import type { CircuitSolver } from '../network/circuitSolver';
 import { DRY_WITHIN_PA } from '../network/dryWithin';
 import type { OperatingState } from '../network/solve/state';
-import { STANDARD_GRAVITY_M_S2 } from '../physics/standardGravity';
+import { STANDARD_GRAVITY_M_S2 } from '../foundations/units/conversions';
 import { consumerHeatW, engineHeatW } from './conditions';
 import { type Conditions } from './surroundings';
 import { NO_FLOW_KG_S } from './enthalpyRows';

@@ -1,6 +1,7 @@
 import { CAUTIONS } from './cautions';
 import { formatQuantity, type UnitChoice } from '../foundations/units';
 import { activeVariant, inSeason, type Project } from '../document/project/project';
+import { PICKUP_WORDS, sayPickup } from './pickup/sayPickup';
 import { sayFinding } from './audit/sayFinding';
 import { WEIGHTS, type Finding } from './audit/finding';
 import { sayMargin, sayVerdict, sayWhy } from './supply/say';
@@ -41,6 +42,7 @@ export function summaryOf(
         : '';
       return `- ${c.name}: ${sayVerdict(c.verdict, decisive)}${decisive ? `, ${sayMargin(decisive, units)}` : ''}. ${sayWhy(c.verdict, decisive, units)}${at}`;
     }),
+    `- Pickup: ${PICKUP_WORDS[sweep.pickup.verdict]}. ${sayPickup(sweep.pickup)}`,
     ...(heavy.length > 0 ? ['', 'Audit:'] : []),
     ...heavy.map((f) => `- ${WEIGHT_WORDS[f.weight]}: ${f.title}. ${sayFinding(f, f.what, units)}`),
     ...dismissed.map((f) => `- Dismissed: ${f.title} (${f.waived})`),

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { catalogueEntry } from '../document/parts/catalogue';
+import { galleryPort } from '../document/plumbing/gaugePort';
 import { actsAs, type Part } from '../document/parts/part';
 import { KINDS } from '../document/kinds';
 import { inFull } from '../document/project/inFull';
@@ -36,10 +38,17 @@ const MEANS_NONE: Readonly<Record<string, string>> = {
   volumeM3: 'not known',
   wallFactor: 'the clearance itself',
   seatLeakM2: 'a clean seat',
+  wellLengthM: 'as long as the pan',
+  wellWidthM: 'as wide as the pan',
+  betweenMarksM3: 'a fifth of the oil: PickupWatch',
+  doorsM3: 'no box',
+  connectionBoreM: 'dash 8 with its valve: workAccumulator',
 };
 
 /** Figures that inFull fills in; those of a cooling or a line's heat come as a whole. */
 const FILLED = ['heatW', 'betaRatio', 'draughtMS'];
+
+const ACCUMULATOR = { ...catalogueEntry('accumulator').part, id: 'accumulator' } as Part;
 
 /** An off-road single-cam engine with all that questions can add, as it is kept: no figure that it need not state. */
 function bare(): Project {
@@ -61,7 +70,10 @@ function bare(): Project {
     engine: { ...engine, heat: heatLeft },
     variants: built.variants.map((v) => ({
       ...v,
-      circuit: { ...v.circuit, parts: v.circuit.parts.map(without) },
+      circuit: {
+        parts: [...v.circuit.parts.map(without), ACCUMULATOR],
+        joints: [...v.circuit.joints, { from: galleryPort(v.circuit.parts)!, to: 'accumulator.in' }],
+      },
     })),
   };
 }
@@ -100,6 +112,7 @@ const QUESTIONS: { readonly [N in StudyName]: QuestionOf<N> } = {
   filling: { start: 'dry', oilTemperatureK: 293.15, crankForS: 10, idleForS: 20 } as never,
   causes: { readings: [...readings], answers: [] },
   expected: { states: [hotIdle] },
+  accumulator: { ...hotIdle, part: 'accumulator' } as never,
   cleanliness: { ...hotIdle, code: [20, 18, 15], hours: 100, usualChangeHours: 150 } as never,
 };
 

@@ -24,6 +24,7 @@ export const STUDIES = {
   filling: () => import('./filling/fillingStudy').then((m) => m.FILLING_STUDY),
   causes: () => import('./causes/causeStudy').then((m) => m.CAUSE_STUDY),
   expected: () => import('./causes/expectedStudy').then((m) => m.EXPECTED_STUDY),
+  accumulator: () => import('./accumulator/accumulatorStudy').then((m) => m.ACCUMULATOR_STUDY),
   cleanliness: () => import('./cleanliness/cleanlinessStudy').then((m) => m.CLEANLINESS_STUDY),
 };
 

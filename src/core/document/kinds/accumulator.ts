@@ -11,6 +11,14 @@ const schema = z.strictObject({
   kind: z.literal('accumulator'),
   volumeM3: positive('volume', 'Volume of the shell', { typical: [0.5e-3, 4e-3] }),
   prechargePa: nonNegative('pressure', 'Gas charge, empty of oil', { typical: [0.2 * BAR, 1 * BAR] }),
+  connectionBoreM: positive('bore', 'Smallest bore of its connection', {
+    typical: [3e-3, 12e-3],
+    description: 'Its valve, hose or a restrictor: oil goes in and out through it. Blank: 8 mm.',
+  }).optional(),
+  checkValve: z.boolean().optional().meta({
+    title: 'Check valve between it and the pump',
+    description: 'Keeps its oil from running back through the pump. Blank: none.',
+  }),
   valveOpen: z.boolean().default(true).meta({ title: 'Its valve is open' }),
 });
 

@@ -60,6 +60,7 @@ export const PHYSICAL_BOUNDS: Readonly<Record<Quantity, Bounds>> = {
   power: { least: 1e-6, most: 1e7, because: 'no engine has so much power' },
   torque: { least: 1e-6, most: 1e5, because: 'no joint is tightened so far' },
   angle: { least: 1e-6, most: 4 * Math.PI, because: 'two turns go all the way round' },
+  acceleration: { least: 1e-3, most: 100, because: 'no vehicle turns or brakes so hard' },
   leak: { least: 1e-22, most: 1e-6, because: 'that is no leak but a hole' },
   expansion: { least: 1e-6, most: 3e-3, because: 'no oil expands so much' },
   ratio: { least: 1e-9, most: 1e7, because: 'nothing on an engine has such a ratio' },

@@ -67,6 +67,8 @@ const GROUP_TITLES: Readonly<Record<string, string>> = {
   betas: 'What it holds',
   freeAir: 'Air in the oil',
   coolantHeat: 'Heat to the coolant',
+  pan: 'Shape of the pan',
+  headDrains: 'Drains of the heads',
 };
 
 const SCHEMAS = new WeakMap<z.ZodType, FieldSchema>();

@@ -14,6 +14,8 @@ export const US_GALLON_M3 = 3.785411784e-3;
 export const IMPERIAL_GALLON_M3 = 4.54609e-3;
 /** International table Btu [J]. */
 export const BTU_J = 1055.05585262;
+/** g. */
+export const STANDARD_GRAVITY_M_S2 = 9.80665;
 export const HORSEPOWER_W = 745.6998715822702;
 export const MINUTE_S = 60;
 export const HOUR_S = 3600;

@@ -14,6 +14,7 @@ import {
   POUND_FORCE_N,
   POUND_KG,
   PSI_PA,
+  STANDARD_GRAVITY_M_S2,
   THOUSAND_RPM_REV_S,
   US_GALLON_M3,
   ZERO_CELSIUS_K,
@@ -265,6 +266,12 @@ export const QUANTITIES = {
     us: 'deg',
     plausible: [0.01, 2 * Math.PI],
     zeroBelow: 0,
+  },
+  acceleration: {
+    shown: [unit('g', 'g', STANDARD_GRAVITY_M_S2, 2), unit('ms2', 'm/s²', 1, 1)],
+    us: 'g',
+    plausible: [0.1, 30],
+    zeroBelow: 0.03,
   },
   leak: {
     shown: [

@@ -165,7 +165,8 @@ function answersOf(solver: CircuitSolver): Pick<AuditContext, 'at' | 'solveWith'
   const solved = new Map<string, SolveResult>();
   const balanced = new Map<string, BalancedState>();
   const remade = (made: Variant) => {
-    const outcome = CircuitSolver.of({ ...project, variants: [made], activeVariant: made.id });
+    const variants = project.variants.map((v) => (v.id === made.id ? made : v));
+    const outcome = CircuitSolver.of({ ...project, variants, activeVariant: made.id });
     return outcome.ok ? outcome.circuit : undefined;
   };
   const changed = (change: (part: Part) => Part) =>

@@ -1,6 +1,6 @@
 import type { PartOf } from '../../document/parts/part';
 import { halfFullCapacityM3S } from '../../physics/laws/gravityDrain';
-import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
 import type { DrainVerdict } from './drainVerdicts';
 
 /** What a drain meets at a state. */

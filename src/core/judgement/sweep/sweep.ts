@@ -5,6 +5,8 @@ import { probesOf, readProbe, type Probe } from '../supply/probe';
 import { isSupplied } from '../supply/supplyVerdict';
 import { runToEnd } from '../../foundations/runToEnd';
 import { reachableStates } from './reachable';
+import { PickupWatch } from '../pickup/judgePickup';
+import { pickupResultSchema } from '../pickup/pickupResult';
 import { checkSchema, verdictSchema } from '../stateResult';
 import type { SpeedAndOil } from '../../network/solve/state';
 
@@ -46,6 +48,8 @@ export const sweepSchema = z.strictObject({
   nodeHighPa: z.array(z.number().nullable()),
   /** True where every fed part is supplied at every state. */
   supplied: z.boolean(),
+  /** Whether the pump has oil to draw, however the engine is driven. */
+  pickup: pickupResultSchema,
 });
 export type Sweep = z.infer<typeof sweepSchema>;
 
@@ -82,6 +86,7 @@ export function* sweepCircuit(
   const low = new Float64Array(nodes).fill(Infinity);
   const high = new Float64Array(nodes).fill(-Infinity);
   const notConverged: SpeedAndOil[] = [];
+  const pickup = new PickupWatch(circuit);
   let done = 0;
   for (const each of states) {
     const state = circuit.stateAt(each.speedRevS, each.oilTemperatureK);
@@ -95,8 +100,9 @@ export function* sweepCircuit(
         if (pa < low[i]!) low[i] = pa;
         if (pa > high[i]!) high[i] = pa;
       }
-      for (const row of running)
-        record(row, readProbe(row.probe, compiled.network, solver.workspace, state, still), each);
+      const readings = running.map((row) => readProbe(row.probe, compiled.network, solver.workspace, state, still));
+      running.forEach((row, i) => record(row, readings[i]!, each));
+      pickup.see(state, readings);
       onState?.(each, circuit);
     }
     yield ++done;
@@ -110,6 +116,7 @@ export function* sweepCircuit(
     nodeLowPa: Array.from(low, orNull),
     nodeHighPa: Array.from(high, orNull),
     supplied: notConverged.length === 0 && consumers.every((c) => c.supplied),
+    pickup: pickup.judge(),
   };
 }
 

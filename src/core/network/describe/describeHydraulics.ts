@@ -3,7 +3,7 @@ import { CAVITATION_BELOW_ABS_PA } from '../../physics/cavitation';
 import { oilShareSwallowed } from '../../physics/laws/pump';
 import type { Oil } from '../../physics/oil/oil';
 import { CAVITATION_MARGIN_PA } from '../solve/stopping';
-import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
 import type { CompiledCircuit } from '../compile/compile';
 import { Law, LAW_NAMES } from '../compile/law';
 import type { HydraulicSolver } from '../solve/solver';

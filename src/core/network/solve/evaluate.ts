@@ -11,7 +11,7 @@ import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import { type OperatingState } from './state';
 import type { Workspace } from './workspace';
-import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
 
 const out = new Float64Array(6);
 const gate = new Float64Array(2);

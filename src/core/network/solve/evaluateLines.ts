@@ -3,7 +3,7 @@ import { EXIT_LAMINAR_RE, EXIT_TURBULENT_RE } from '../../physics/laws/line';
 import { AT, Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import type { Workspace } from './workspace';
-import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
 
 /** Mean velocity at which the first linearisation from rest takes its chord [m/s]: typical of hot oil lines. */
 const START_VELOCITY_M_S = 1;

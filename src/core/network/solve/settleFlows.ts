@@ -5,7 +5,7 @@ import { Law } from '../compile/law';
 import type { Network } from '../compile/network';
 import { type OperatingState } from './state';
 import type { Workspace } from './workspace';
-import { STANDARD_GRAVITY_M_S2 } from '../../physics/standardGravity';
+import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
 
 const LINE_PASSES = 60;
 const SETTLED_PA = 1e-3;

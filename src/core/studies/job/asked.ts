@@ -19,6 +19,9 @@ export interface Reading<P = unknown> {
 /** The audit marks what was dismissed, and judges by what the open variant was made from. */
 export const AUDIT_READS: readonly Reads[] = ['waivers', 'variantBefore'];
 
+/** The whole range. What a pan holds at its mark follows from the engine as it is: the first variant. */
+export const SWEEP_READING: Reading = { name: 'sweep', reads: ['variantBefore'] };
+
 /** One state of the open variant: no study, but it is asked of the same project. */
 export const ONE_STATE: Reading = { name: 'solve' };
 

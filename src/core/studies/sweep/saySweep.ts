@@ -1,5 +1,6 @@
 import { formatQuantity } from '../../foundations/units';
 import { sayMargin, sayVerdict, sayWhy } from '../../judgement/supply/say';
+import { PICKUP_WORDS, sayPickup } from '../../judgement/pickup/sayPickup';
 import type { Sweep } from '../../judgement/sweep/sweep';
 
 /** Each component at its worst, then all of them. */
@@ -13,7 +14,9 @@ export function sweepLines(sweep: Sweep): string[] {
           ]
         : []),
     ]),
-    `${sweep.supplied ? 'Every component' : 'Not every component'} is supplied (${sweep.states} conditions checked).`,
+    `${'Pickup'.padEnd(20)} ${PICKUP_WORDS[sweep.pickup.verdict]}`,
+    `  ${sayPickup(sweep.pickup)}`,
+    `${sweep.supplied ? 'Every component' : 'Not every component'} is supplied (${sweep.states} conditions checked); pickup ${PICKUP_WORDS[sweep.pickup.verdict]}.`,
   ];
 }
 

@@ -12,7 +12,9 @@ import {
 import type { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
 import type { CsvTable } from '../job/command';
+import { SWEEP_READING } from '../job/asked';
 import { inShares, oneTask, type StudyKind } from '../job/study';
+import { aloftRows, pickupLines } from './sayPickupRange';
 import { sweepLines, sweepRemarks } from './saySweep';
 
 const nothingSchema = z.strictObject({});
@@ -62,9 +64,12 @@ function rowsOf(circuit: CircuitSolver): CsvTable {
   return { columns: COLUMNS, rows };
 }
 
+/** Every component is supplied, and no use that is known of the engine uncovers its pickup. */
+const isGood = ({ supplied, pickup }: Sweep) => supplied && pickup.verdict !== 'bare' && pickup.verdict !== 'lowLevel';
+
 /** Every state that the engine can be in, the oil temperature held: each consumer's range and its worst state. */
 export const SWEEP_STUDY = {
-  name: 'sweep',
+  ...SWEEP_READING,
   requestSchema: nothingSchema,
   taskSchema: nothingSchema,
   replySchema: sweepSchema,
@@ -85,13 +90,21 @@ export const SWEEP_STUDY = {
       }),
       lines: sweepLines,
       remarks: sweepRemarks,
-      isGood: (sweep) => sweep.supplied,
+      isGood,
     },
     {
       name: 'sweep',
       question: () => ({}),
       table: (_sweep, { circuit }) => rowsOf(circuit),
-      isGood: (sweep) => sweep.supplied,
+      isGood,
+    },
+    {
+      name: 'pickup',
+      question: () => ({}),
+      json: ({ pickup }) => pickup,
+      lines: ({ pickup }) => pickupLines(pickup),
+      table: ({ pickup }) => aloftRows(pickup),
+      isGood: ({ pickup }) => pickup.verdict === 'covered' || pickup.verdict === 'held' || pickup.verdict === 'tank',
     },
   ],
 } as const satisfies StudyKind<Nothing, Nothing, Sweep, Sweep>;

@@ -19,6 +19,7 @@ import { sealant, smallestBore, threadMates } from './joints';
 import { mounting } from './mounting';
 import { blankedPassage, coolerFilling, openPorts } from './passages';
 import { pumpsInSeries } from './pumps';
+import { pickup } from './pickup';
 import { cavitation, pressureRating, reliefCapacity, rodThreshold, suction } from './pump';
 import {
   benchFlush,
@@ -40,6 +41,7 @@ export const RULES: readonly Rule[] = [
   blankedPassage,
   reversedPart,
   supply,
+  pickup,
   unfilteredFeed,
   filterBypass,
   filterCollapse,

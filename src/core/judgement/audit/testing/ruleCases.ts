@@ -1,4 +1,5 @@
 import type { PlaceNote } from '../../../document/project/bench';
+import { panSchema, type Pan } from '../../../document/parts/pan';
 import type { Variant } from '../../../document/project/project';
 import { makeMoves as moved } from '../../../document/moves/makeMoves';
 import { draft, LOOP, PLATE, set, SIDE_STREAM, STOCK } from './auditing';
@@ -12,12 +13,35 @@ const placed = (place: PlaceNote): Variant => ({
   bench: { places: { cooler: place } },
 });
 
+/** A pan of one box. */
+const pan = (change: Partial<Pan>): Pan =>
+  panSchema.parse({
+    lengthM: 0.4,
+    widthM: 0.2,
+    depthM: 0.25,
+    pickupFromFrontM: 0.2,
+    pickupFromLeftM: 0.1,
+    pickupHeightM: 0.01,
+    ...change,
+  });
+
+/** Small and deep, with the mouth in its middle and little between the marks. */
+const DEEP = { lengthM: 0.16, widthM: 0.16, pickupFromFrontM: 0.08, pickupFromLeftM: 0.08, betweenMarksM3: 0.2e-3 };
+
 /**
  * Each rule: where it finds something, and where it finds nothing. Limits are those that the rule states with its
  * source; most are common practice, so what is held here is the sense of each rule, not a figure from elsewhere.
  */
 export const CASES: readonly RuleCase[] = [
   ['supply', 'a turbo that gets too much', () => STOCK, ['stop turbo'], () => set({ 'turboRestrictor.boreM': 1.2e-3 })],
+  [
+    'pickup',
+    'a flat pan on a track, its pickup beside the wall',
+    () => set({ 'sump.pan': pan({ pickupFromLeftM: 0.03 }) }),
+    ['stop sump'],
+    () => set({ 'sump.pan': pan(DEEP) }),
+  ],
+  ['pickup', 'a pan that nobody measured, as a note', () => STOCK, ['note sump'], () => STOCK],
   [
     'unfilteredFeed',
     'a turbo fed before the filter',

@@ -1,0 +1,130 @@
+import { panPlan, wellPlan, type Pan, type Plan } from '../../document/parts/pan';
+import { bisect } from '../../foundations/roots/bisection';
+import { boxBelowSurfaceM3, type Box, type Surface } from '../../physics/laws/tiltedPool';
+import type { PressedBy } from './gravityInPan';
+
+/** A pan as the oil meets it: the deep part up to its step, and the whole pan from there up. */
+export interface PanBoxes {
+  /** Undefined where the floor has no step. */
+  readonly well: Box | undefined;
+  /** The room over the deep part, above the step. */
+  readonly over: Box | undefined;
+  readonly tray: Box;
+  /** The mouth of the pickup. */
+  readonly mouth: { readonly x: number; readonly y: number; readonly z: number };
+  readonly circleM: number;
+  /** Ends of the edges over which the deep part runs over onto the shallow floor. */
+  readonly lip: readonly (readonly [x: number, y: number])[];
+}
+
+/** Places nearer than this are one [m]. */
+const SAME_M = 1e-6;
+
+export function boxesOf(pan: Pan): PanBoxes {
+  const mouth = { x: pan.pickupFromFrontM, y: pan.pickupFromLeftM, z: pan.pickupHeightM };
+  const whole = panPlan(pan);
+  const tray: Box = { ...whole, z0: pan.stepM, z1: Infinity };
+  const circleM = pan.depthM;
+  if (pan.stepM === 0) return { well: undefined, over: undefined, tray, mouth, circleM, lip: [] };
+  const well = wellPlan(pan);
+  const over: Box = {
+    x0: Math.max(well.x0, whole.x0),
+    x1: Math.min(well.x1, whole.x1),
+    y0: Math.max(well.y0, whole.y0),
+    y1: Math.min(well.y1, whole.y1),
+    z0: pan.stepM,
+    z1: Infinity,
+  };
+  return { well: { ...well, z0: 0, z1: pan.stepM }, over, tray, mouth, circleM, lip: lipOf(well, whole) };
+}
+
+/** Where the shallow floor adjoins the deep part. */
+function lipOf(well: Plan, tray: Plan): [number, number][] {
+  const [y0, y1] = [Math.max(well.y0, tray.y0), Math.min(well.y1, tray.y1)];
+  const [x0, x1] = [Math.max(well.x0, tray.x0), Math.min(well.x1, tray.x1)];
+  const edges: [number, number][] = [];
+  for (const x of [well.x0, well.x1]) if (x > tray.x0 + SAME_M && x < tray.x1 - SAME_M) edges.push([x, y0], [x, y1]);
+  for (const y of [well.y0, well.y1]) if (y > tray.y0 + SAME_M && y < tray.y1 - SAME_M) edges.push([x0, y], [x1, y]);
+  return edges;
+}
+
+/** Where oil stands in a pan. */
+export interface Pool {
+  /** Of the oil around the pickup. */
+  readonly surface: Surface;
+  /** In the deep part and over it. */
+  readonly wellM3: number;
+  /** Over the shallow floor. */
+  readonly trayM3: number;
+  /** The deep part keeps its oil to itself: the rest has run over onto the shallow floor and cannot come back. */
+  readonly isApart: boolean;
+}
+
+/** Below this share of its own weight the oil has left the floor: no pickup draws then. */
+const LEAST_WEIGHT_SHARE = 0.05;
+const HALVINGS = 60;
+
+/**
+ * Where so much oil comes to rest under what presses it: a plane normal to that, over both boxes while they are joined;
+ * else the deep part is full to its lip, and what ran over lies beyond.
+ *
+ * @param oilM3 ≥ 0 @returns undefined where the oil is not held down at all
+ * @source hydrostatics in an accelerated frame, closed form; volumes are kept
+ */
+export function poolInPan(boxes: PanBoxes, oilM3: number, by: PressedBy): Pool | undefined {
+  const weight = Math.hypot(by.backMS2, by.rightMS2, by.upMS2);
+  if (by.upMS2 > -LEAST_WEIGHT_SHARE * weight) return undefined;
+  const xSlope = -by.backMS2 / by.upMS2;
+  const ySlope = -by.rightMS2 / by.upMS2;
+  const at = (z0: number): Surface => ({ z0, xSlope, ySlope });
+  const { well, over, tray, lip } = boxes;
+  const wellM3 = (surface: Surface) =>
+    well && over ? boxBelowSurfaceM3(well, surface) + boxBelowSurfaceM3(over, surface) : 0;
+  const allM3 = (surface: Surface) => (well ? boxBelowSurfaceM3(well, surface) : 0) + boxBelowSurfaceM3(tray, surface);
+  // The surface's height over the front left corner: no oil at the lowest, more than there is at the highest.
+  const x1 = Math.max(tray.x1, well?.x1 ?? 0);
+  const [yLow, yHigh] = [Math.min(tray.y0, well?.y0 ?? 0), Math.max(tray.y1, well?.y1 ?? 0)];
+  const rises = [0, xSlope * x1].flatMap((x) => [x + ySlope * yLow, x + ySlope * yHigh]);
+  const area = (tray.x1 - tray.x0) * (tray.y1 - tray.y0);
+  const lowest = -Math.max(...rises);
+  const highest = tray.z0 + oilM3 / area - Math.min(...rises);
+  const level = (volumeAt: (surface: Surface) => number) =>
+    bisect(
+      (z0) => volumeAt(at(z0)) < oilM3,
+      lowest,
+      highest,
+      () => 0,
+      HALVINGS,
+    ).middle;
+  const joined = level(allM3);
+  const toTheLip = well ? well.z1 - Math.max(...lip.map(([x, y]) => xSlope * x + ySlope * y)) : -Infinity;
+  if (!well || lip.length === 0 || joined >= toTheLip) {
+    const surface = at(joined);
+    const inWell = wellM3(surface);
+    return { surface, wellM3: inWell, trayM3: allM3(surface) - inWell, isApart: false };
+  }
+  const holdsAll = wellM3(at(toTheLip)) >= oilM3;
+  const surface = at(holdsAll ? level(wellM3) : toTheLip);
+  const kept = wellM3(surface);
+  return { surface, wellM3: kept, trayM3: Math.max(0, oilM3 - kept), isApart: true };
+}
+
+/** Height of a surface at a place [m]. */
+export const heightAt = ({ z0, xSlope, ySlope }: Surface, x: number, y: number): number => z0 + xSlope * x + ySlope * y;
+
+/** Oil over the pickup's mouth, upright in the pan [m]; negative where it draws air. */
+export function coverM(boxes: PanBoxes, oilM3: number, by: PressedBy): number {
+  const pool = poolInPan(boxes, oilM3, by);
+  if (!pool) return -Infinity;
+  const { x, y, z } = boxes.mouth;
+  return heightAt(pool.surface, x, y) - z;
+}
+
+/** How far the oil stands over the crank's circle where it stands highest at a wall [m]; negative while it is below. */
+export function overCircleM(boxes: PanBoxes, oilM3: number, by: PressedBy): number {
+  const pool = poolInPan(boxes, oilM3, by);
+  if (!pool) return Infinity;
+  const { x0, x1, y0, y1 } = boxes.tray;
+  const corners = [x0, x1].flatMap((x) => [heightAt(pool.surface, x, y0), heightAt(pool.surface, x, y1)]);
+  return Math.max(...corners) - boxes.circleM;
+}
