@@ -79,6 +79,7 @@ const PLACES: Readonly<Record<ViewPath, readonly [Place, ...Place[]]>> = {
   heat: [
     ['heat', (page) => expect(page.getByRole('heading', { name: 'Oil temperature by ambient air' })).toBeVisible()],
   ],
+  pickup: [['pickup', (page) => expect(page.getByRole('heading', { name: 'What helps' })).toBeVisible()]],
   engine: [['engine', (page) => expect(page.getByLabel('Redline').first()).toBeVisible()]],
   gauge: [
     [

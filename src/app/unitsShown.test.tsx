@@ -22,11 +22,11 @@ const US = /\d\s?(?:psi|US gpm|US qt|°F|mph|mi|lb|in³|in²|in|ft|hp|lbf·ft|lb
 /** More digits than anything in a workshop shows. */
 const RAW = /\d[.,]\d{5,}|\d{7,}|\de[-−]?\d/g;
 /**
- * What keeps its unit: grades; viscosities at the temperatures at which standards measure them; sizes that are names; what
+ * What keeps its unit: grades; accelerations, in g everywhere; viscosities at the temperatures at which standards measure them; sizes that are names; what
  * is said in both systems; and what the demo's builder wrote himself.
  */
 const NAMES =
-  /\d+W-\d+|At (?:40|100) °C|Density at 15 °C|High shear, 150 °C|M\d+ × [\d.]+|\d+\/\d+ in hexagon|[\d.]+ in hexagon|\([\d.]+ mm hole, [\d.]+ in\)|Idle, 110 °C|[\d.]+ L (?:in-line|flat|twin)|10 psi per 1000 rpm|10 psi a thousand rpm|2\.3 L\b|(?:4, 6, )?(?:4|6|14) µm|\d[^()]{0,24}\([^()]*\)/g;
+  /\d+W-\d+|At (?:40|100) °C|Density at 15 °C|High shear, 150 °C|M\d+ × [\d.]+|\d+\/\d+ in hexagon|[\d.]+ in hexagon|\([\d.]+ mm hole, [\d.]+ in\)|Idle, 110 °C|[\d.]+ L (?:in-line|flat|twin)|10 psi per 1000 rpm|10 psi a thousand rpm|2\.3 L\b|\d\.\d\d g\b|(?:4, 6, )?(?:4|6|14) µm|\d[^()]{0,24}\([^()]*\)/g;
 
 /** Everything that the page says: texts with the texts inside them, labels, fields with their units. */
 function texts(): string[] {

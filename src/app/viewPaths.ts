@@ -3,6 +3,7 @@ export const VIEW_PATHS = [
   '',
   'envelope',
   'heat',
+  'pickup',
   'engine',
   'gauge',
   'bench',

@@ -31,6 +31,7 @@ const VIEW_OF: Readonly<Record<ViewPath, Omit<View, 'path'>>> = {
     calculatesOil: true,
     view: lazy(() => import('./features/heat/HeatPage')),
   },
+  pickup: { title: 'Pickup', view: lazy(() => import('./features/pickup/PickupPage')) },
   engine: { title: 'Engine', view: lazy(() => import('./features/engine/EnginePage')) },
   gauge: { title: 'Gauge', view: lazy(() => import('./features/gauge/GaugePage')) },
   bench: { title: 'Bench', view: lazy(() => import('./features/bench/BenchPage')) },

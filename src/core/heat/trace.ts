@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { STANDARD_GRAVITY_M_S2 } from '../foundations/units/conversions';
 import type { Conditions } from './surroundings';
 import { columnForm, readWith, sayColumn, type DecimalSign } from '../foundations/units/numeral';
 import { TIME_STEP_S, WarmUp, type Drive, type WarmSample } from './transient';
@@ -10,19 +11,43 @@ export const traceRowSchema = z.strictObject({
   speedRevS: z.number().min(0),
   load: z.number().min(0).max(1),
   roadSpeedMS: z.number().min(0),
+  /** How the vehicle is accelerated: to its right, as in a right turn, and forward. */
+  rightMS2: z.number().optional(),
+  forwardMS2: z.number().optional(),
 });
 export type TraceRow = z.infer<typeof traceRowSchema>;
 
-/** Columns that a trace must have, by any of these names, and what is likely in them at most [SI]. */
+interface TraceColumn {
+  /** It goes by any of these. */
+  readonly names: readonly [string, ...string[]];
+  readonly toSi: number;
+  /** What is likely in it at most [SI]. */
+  readonly most: number;
+  readonly what: string;
+  readonly isOptional?: true;
+}
+
+/** Columns of a trace. */
 export const TRACE_COLUMNS = {
   timeS: { names: ['time_s', 'time', 't'], toSi: 1, most: 86_400, what: 'time in seconds' },
   speedRevS: { names: ['rpm', 'engine_speed_rpm', 'speed_rpm'], toSi: 1 / 60, most: 420, what: 'engine speed in rpm' },
   load: { names: ['load', 'load_share'], toSi: 1, most: 1, what: 'load from 0 to 1' },
   roadSpeedMS: { names: ['road_speed_kmh', 'speed_kmh', 'kmh'], toSi: 1 / 3.6, most: 120, what: 'road speed in km/h' },
-} as const satisfies Record<
-  keyof TraceRow,
-  { readonly names: readonly string[]; readonly toSi: number; readonly most: number; readonly what: string }
->;
+  rightMS2: {
+    names: ['lat_g', 'lateral_g', 'g_lat'],
+    toSi: STANDARD_GRAVITY_M_S2,
+    most: 80,
+    what: 'lateral acceleration in g',
+    isOptional: true,
+  },
+  forwardMS2: {
+    names: ['long_g', 'longitudinal_g', 'g_long'],
+    toSi: STANDARD_GRAVITY_M_S2,
+    most: 80,
+    what: 'longitudinal acceleration in g',
+    isOptional: true,
+  },
+} as const satisfies Record<keyof TraceRow, TraceColumn>;
 
 const MOST_ROWS = 400_000;
 const LONGEST_S = 24 * 3600;
@@ -38,12 +63,13 @@ export function readTrace(
   table: CsvTable,
 ): { readonly ok: true; readonly rows: readonly TraceRow[] } | { readonly ok: false; readonly why: string } {
   const header = table.header.map((h) => h.trim().toLowerCase());
-  const columns = Object.entries(TRACE_COLUMNS).map(([key, c]) => ({
+  const found = Object.entries(TRACE_COLUMNS).map(([key, c]: [string, TraceColumn]) => ({
     key: key as keyof TraceRow,
     ...c,
-    at: header.findIndex((h) => (c.names as readonly string[]).includes(h)),
+    at: header.findIndex((h) => c.names.includes(h)),
   }));
-  const absent = columns.filter((c) => c.at < 0);
+  const columns = found.filter((c) => c.at >= 0);
+  const absent = found.filter((c) => c.at < 0 && !c.isOptional);
   if (absent.length > 0)
     return {
       ok: false,
@@ -59,7 +85,7 @@ export function readTrace(
   for (const c of columns) {
     const form = columnForm(
       table.rows.map((cells) => cells[c.at] ?? ''),
-      (value) => value * c.toSi <= c.most,
+      (value) => Math.abs(value) * c.toSi <= c.most,
     );
     if (!form.ok) return { ok: false, why: sayColumn(c.names[0], form) };
     signs.set(c.key, form.sign);
@@ -108,17 +134,20 @@ export interface TraceConditions extends Pick<Conditions, 'airTemperatureK'> {
   readonly limitK: number;
 }
 
+/** Sees the rows of a step, with the sump's temperature at its end; the solver holds the step's flows. */
+export type OnTraceStep = (rows: readonly TraceRow[], sumpK: number) => void;
+
 /**
  * Drives the model with a trace, a second at a time: each step takes the trace's mean over its second. Yields the time
  * done; the return value is the result.
  * @param conditions what it is driven in
- * @param dtS step [s]
+ * @param dtS step [s] @param onStep sees each step as it is solved
  */
 export function* runTrace(
   heat: HeatSolver,
   rows: readonly TraceRow[],
   { startK, limitK, ...air }: TraceConditions,
-  dtS = TIME_STEP_S,
+  { dtS = TIME_STEP_S, onStep }: { readonly dtS?: number; readonly onStep?: OnTraceStep } = {},
 ): Generator<number, TraceResult> {
   const run = new WarmUp(heat, startK);
   const samples: WarmSample[] = [];
@@ -143,6 +172,7 @@ export function* runTrace(
     if (!run.step(drive, step)) break;
     const now = run.sample(drive);
     samples.push(now);
+    onStep?.(rows.slice(at, at + n), now.sumpK);
     if (now.sumpK > peakK) [peakK, peakS] = [now.sumpK, now.timeS];
     if (now.sumpK > limitK) overS += step;
     yield now.timeS;

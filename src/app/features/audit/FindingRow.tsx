@@ -5,7 +5,8 @@ import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { Field } from '../../forms/Field';
 import { useState } from 'react';
-import { sayFinding, type Finding } from '../../../core/judgement/audit';
+import type { Finding } from '../../../core/judgement/audit/finding';
+import { sayFinding } from '../../../core/judgement/audit/sayFinding';
 import { WeightIcon } from '../../marks/WeightMark';
 
 /** One finding: what, why, remedies, where the rule comes from; moves that mend it, and the way to set it aside. */
@@ -37,7 +38,7 @@ export function FindingRow({ finding, withPart }: { readonly finding: Finding; r
           {finding.remedies.length > 0 && (
             <ul>
               {finding.remedies.map((r) => (
-                <li key={r}>{r}</li>
+                <li key={r}>{sayFinding(finding, r, units)}</li>
               ))}
             </ul>
           )}

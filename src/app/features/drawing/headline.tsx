@@ -1,4 +1,5 @@
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
+import type { PickupResult } from '../../../core/judgement/pickup/pickupResult';
 import type { UnitChoice } from '../../../core/foundations/units';
 import { placeLabels } from './labels';
 import type { DrawingLayout } from './layout';
@@ -28,16 +29,31 @@ interface HeadlinePlace {
   readonly y: number;
 }
 
-/** What the drawing says first: the component that is worst off in this condition. */
-export function headlineOf(reading: Reading, units: UnitChoice): string {
+/**
+ * What the drawing says first: the component that is worst off in this condition; where all are supplied, what is known
+ * of the pickup that they all draw by.
+ */
+export function headlineOf(reading: Reading, pickup: PickupResult | undefined, units: UnitChoice): string {
   const worst = reading.result.consumers
     .filter((c) => !c.supplied || c.verdict === 'near')
     .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   return worst
     ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
     : reading.isThere
-      ? 'Every component is supplied in this condition'
+      ? `Every component is supplied in this condition${PICKUP_BESIDE[besideOf(pickup)]}`
       : 'Not computed; see the reason beside it';
+}
+
+const PICKUP_BESIDE = {
+  nothing: '',
+  bare: '; pickup bare',
+  unknown: '; pickup not measured',
+} as const;
+
+/** A pickup that nobody measured is said here only of a use that is hard on it. */
+function besideOf(pickup: PickupResult | undefined): keyof typeof PICKUP_BESIDE {
+  if (pickup?.verdict === 'bare' || pickup?.verdict === 'lowLevel') return 'bare';
+  return pickup?.verdict === 'unknown' && pickup.isNeeded ? 'unknown' : 'nothing';
 }
 
 interface NameBox {

@@ -17,6 +17,7 @@ import type { ResultNote, SolveResult } from '../../../core/judgement/stateResul
 const MOST_AWAITED = 12;
 
 const GuessBand = lazy(() => import('./GuessBand'));
+const PickupRow = lazy(() => import('./PickupRow'));
 
 /** Each component at its worst over the range, weightiest first; a click sets the state and opens the part. */
 export function Findings({
@@ -80,6 +81,11 @@ export function Findings({
         result.consumers
           .slice(0, MOST_AWAITED)
           .map((c) => <Skeleton key={c.part} className="finding-awaited" title={false} paragraph={{ rows: 4 }} />)}
+      {sweep && (
+        <Suspense fallback={null}>
+          <PickupRow pickup={sweep.pickup} />
+        </Suspense>
+      )}
       <FirstFew of={ranked} what="components">
         {(c) => <RangeRow key={c.part} consumer={c} units={units} />}
       </FirstFew>

@@ -1,73 +1,17 @@
-import { Button, Upload } from 'antd';
 import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
-import Papa from 'papaparse';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { formatQuantity } from '../../../core/foundations/units';
-import { readTrace, type TraceResult, type TraceRow } from '../../../core/heat/trace';
+import type { TraceResult, TraceRow } from '../../../core/heat/trace';
 import { useStudy } from '../../state/useStudy';
-import { readTextFile } from '../../files/readTextFile';
+import { RecordedLap } from '../../files/RecordedLap';
 import { StudyStatus } from '../../studies/StudyStatus';
 import { SamplesView } from './SamplesView';
 import { shownOf, useOpenEngine } from '../../state/engine';
 
-const LARGEST_TRACE_BYTES = 64 * 1024 * 1024;
-
 /** A recorded lap, or the invented one that is shown first, driven through the model. */
 export function TraceStudy({ airTemperatureK }: { readonly airTemperatureK: number }) {
-  const [rows, setRows] = useState<readonly TraceRow[]>();
-  const [problem, setProblem] = useState<string>();
-  const open = (text: string, name: string) => {
-    const { data } = Papa.parse<string[]>(text, { skipEmptyLines: true });
-    const read = readTrace({ header: data[0] ?? [], rows: data.slice(1) });
-    setProblem(read.ok ? undefined : `${name}: ${read.why}`);
-    if (read.ok) setRows(read.rows);
-  };
-  useEffect(() => {
-    let gone = false;
-    void import('../../../../demo/hillclimb.csv?raw').then((demo) => {
-      if (!gone) open(demo.default, 'demo hill climb');
-    });
-    return () => {
-      gone = true;
-    };
-  }, []);
-  const takeFile = async (chosen: File) => {
-    if (chosen.size > LARGEST_TRACE_BYTES) return setProblem(`${chosen.name}: over 64 MiB. Use fewer rows.`);
-    open(await readTextFile(chosen), chosen.name);
-  };
-  return (
-    <>
-      {problem && (
-        <div className="notice" role="alert">
-          {problem} Nothing else has changed.
-        </div>
-      )}
-      <TraceFile onChoose={(chosen) => void takeFile(chosen)} />
-      {rows && <TraceView rows={rows} airTemperatureK={airTemperatureK} />}
-    </>
-  );
-}
-
-function TraceFile({ onChoose }: { readonly onChoose: (file: File) => void }) {
-  return (
-    <div className="moves">
-      <Upload
-        aria-label="Recorded lap file"
-        accept=".csv,text/csv"
-        showUploadList={false}
-        beforeUpload={(chosen) => {
-          onChoose(chosen);
-          return false;
-        }}
-      >
-        <Button>Open a recorded lap (CSV)…</Button>
-      </Upload>
-      <span className="quiet">
-        Columns: time_s, rpm, load (0 to 1), road_speed_kmh. Shown first: an invented hill climb.
-      </span>
-    </div>
-  );
+  return <RecordedLap>{(rows) => <TraceView rows={rows} airTemperatureK={airTemperatureK} />}</RecordedLap>;
 }
 
 function TraceView({

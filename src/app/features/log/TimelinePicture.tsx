@@ -1,4 +1,5 @@
-import { scaleLinear, scaleUtc } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
+import { utcTickInterval } from 'd3-time';
 import type { SessionKind } from '../../../core/document/project/log';
 import { displayUnit, toDisplay } from '../../../core/foundations/units';
 import type { Timeline, TimelineMark } from '../../../core/log/timeline';
@@ -19,6 +20,24 @@ const LETTER = 7;
 
 const dayOf = (on: string): Date => new Date(`${on}T00:00:00Z`);
 
+const TICKS = 8;
+/** The shortest month. */
+const MONTH_MS = 28 * 24 * 3600 * 1000;
+
+/** The days of an axis, whole intervals at both ends, with what is written at its ticks. */
+function daysShown(from: Date, to: Date) {
+  const interval = utcTickInterval(from, to, TICKS);
+  const first = interval?.floor(from) ?? from;
+  const last = interval?.ceil(to) ?? to;
+  const ticks = interval?.range(first, new Date(last.getTime() + 1)) ?? [first];
+  const isByMonth = ticks.length > 1 && ticks[1]!.getTime() - ticks[0]!.getTime() >= MONTH_MS;
+  const label = new Intl.DateTimeFormat('en-GB', {
+    timeZone: 'UTC',
+    ...(isByMonth ? { month: 'short', year: 'numeric' } : { day: 'numeric', month: 'short' }),
+  });
+  return { first, last, ticks, label };
+}
+
 /**
  * The log book as a picture: variants, sessions, changes of oil and filter, how far the gauge was off, oil samples,
  * reminders.
@@ -26,8 +45,9 @@ const dayOf = (on: string): Date => new Date(`${on}T00:00:00Z`);
 export function TimelinePicture({ timeline, name }: { readonly timeline: Timeline; readonly name: string }) {
   const units = usePreferences((p) => p.units);
   const { from, to, variants, marks, pressureOff, codes, reminders } = timeline;
-  const x = scaleUtc([dayOf(from), dayOf(to)], [LEFT, WIDTH - RIGHT]).nice();
-  const at = (on: string): number => x(dayOf(on));
+  const { first, last, ticks, label } = daysShown(dayOf(from), dayOf(to));
+  const x = scaleLinear([first.getTime(), last.getTime()], [LEFT, WIDTH - RIGHT]);
+  const at = (on: string): number => x(dayOf(on).getTime());
   const rows = [
     { label: 'Variant', height: ROW },
     { label: 'Sessions', height: ROW },
@@ -44,11 +64,11 @@ export function TimelinePicture({ timeline, name }: { readonly timeline: Timelin
   return (
     <figure className="timeline">
       <svg viewBox={`0 0 ${WIDTH} ${bottom + 26}`} role="img" aria-label={wordsOf(timeline)}>
-        {x.ticks(8).map((tick) => (
-          <g key={tick.getTime()} transform={`translate(${x(tick)} 0)`}>
+        {ticks.map((tick) => (
+          <g key={tick.getTime()} transform={`translate(${x(tick.getTime())} 0)`}>
             <line y1={4} y2={bottom} stroke="var(--hair)" />
             <text y={bottom + 18} textAnchor="middle" fontSize={12} fill="var(--ink2)">
-              {x.tickFormat(8)(tick)}
+              {label.format(tick)}
             </text>
           </g>
         ))}

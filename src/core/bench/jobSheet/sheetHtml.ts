@@ -279,7 +279,7 @@ class SheetMaker {
       `<ul class="findings">${all.map((f) => `<li class="${f.weight}">${say(f)}${more(f)}</li>`).join('')}</ul>`;
     return [
       heavy.length > 0
-        ? list(heavy, (f) => (f.remedies[0] ? ` Usual remedy: ${h(f.remedies[0])}.` : ''))
+        ? list(heavy, (f) => (f.remedies[0] ? ` Usual remedy: ${h(sayFinding(f, f.remedies[0], units))}.` : ''))
         : `<p>${left > 0 ? 'Nothing critical.' : 'Nothing critical and nothing to fix.'}</p>`,
       left > 0 ? `<p>${left} more to fix: see the whole sheet.</p>` : '',
       waived.length > 0

@@ -1,14 +1,12 @@
 import { bisect } from '../../foundations/roots/bisection';
-import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
 import type { Pan } from '../../document/parts/pan';
 import { pressedBy } from './gravityInPan';
 import { boxesOf, coverM, overCircleM, type PanBoxes } from './poolInPan';
+import { TRIED_TO_MS2 } from './worstTrial';
 
 /** Oil that must stand over the mouth of a pickup, lest it draws air through a hollow [m]. @source engineering judgement */
 export const LEAST_COVER_M = 0.01;
-/** How hard anything is tried: beyond this no tyre holds [m/s²]. */
-export const TRIED_TO_MS2 = 2 * STANDARD_GRAVITY_M_S2;
-const STEPS = 40;
+const STEPS = 20;
 const HALVINGS = 20;
 
 /** A way in the vehicle: unit vector, forward and to the right. */

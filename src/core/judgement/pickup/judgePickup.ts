@@ -10,11 +10,16 @@ import { PannedPickup } from './bareAt';
 import { needsPan, trialsOf, type Trial } from './limits';
 import { aloftM3, AloftReader, inPanAtFullM3, panOf, type OilAloft } from './oilAloft';
 import type { PickupRemedy, PickupResult, PickupTrial } from './pickupResult';
+import { isBare, worstTrial } from './worstTrial';
 
 /** Colder oil hangs on the walls far longer than it is driven hard: what is aloft then is shown, not judged. */
 export const JUDGED_FROM_K = 313.15;
 /** Oil between the marks where it is not stated. Common practice, no source. */
 const BETWEEN_MARKS_SHARE = 0.2;
+
+/** Oil that stands in a pan at the lower mark [m³], from that at the full one. */
+export const lowerMarkM3 = ({ pan, volumeM3 = 0 }: PartOf<'sump'>, fullM3: number): number =>
+  Math.max(0, fullM3 - (pan?.betweenMarksM3 ?? BETWEEN_MARKS_SHARE * volumeM3));
 
 /** What is known of a state that was seen. */
 interface Seen {
@@ -73,6 +78,7 @@ export class PickupWatch {
       said: limits.said,
       worst: null,
       trials: [],
+      edge: [],
       restCoverM: null,
       holds: { doorsS: 0, accumulatorS: 0, lastsS: limits.lastsS },
       remedies: [],
@@ -86,8 +92,8 @@ export class PickupWatch {
     if (fullM3 === undefined) return { ...nothing, missing: 'fill' };
     const { worst, fastest } = this;
     if (!worst || !fastest) return { ...nothing, missing: 'solved' };
-    const lowerM3 = fullM3 - (sump.pan.betweenMarksM3 ?? BETWEEN_MARKS_SHARE * sump.volumeM3!);
-    const level: Level = { sump, pan: sump.pan, fullM3, lowerM3, worst, fastest, idle: this.idle ?? worst };
+    const lowerM3 = lowerMarkM3(sump, fullM3);
+    const level: Level = { pan: sump.pan, fullM3, lowerM3, worst, fastest, idle: this.idle ?? worst };
     const tried = trials.map((trial) => tryPan(level, trial));
     const atmospherePa = engine.atmospherePa;
     const holds = {
@@ -108,6 +114,7 @@ export class PickupWatch {
         lowerM3: Math.max(0, lowerM3 - aloftM3(worst.aloft)),
       },
       trials: tried,
+      edge: edgeOf(level),
       restCoverM: new PannedPickup(sump.pan).coverM(fullM3, { forward: 0, right: 0 }, 0),
       holds,
       remedies: verdict === 'covered' ? [] : remediesOf(level, trials, tried, holds, atmospherePa),
@@ -117,7 +124,6 @@ export class PickupWatch {
 
 /** A pan with its oil at the marks, and the states that it is tried at. */
 interface Level {
-  readonly sump: PartOf<'sump'>;
   readonly pan: Pan;
   readonly fullM3: number;
   readonly lowerM3: number;
@@ -141,11 +147,24 @@ function tryPan({ pan, fullM3, lowerM3, worst, idle }: Level, trial: Trial): Pic
   };
 }
 
-const heldByDoorsS = (doorsM3: number, { drawnM3S }: OilAloft) => (drawnM3S > 0 ? doorsM3 / drawnM3S : 0);
+/** Ways that are tried for the picture. */
+const EDGE_WAYS = 24;
 
-/** True where the mouth is bare within what the use presses it to. */
-export const isBare = (bareAtMS2: number | null, limitMS2: number): boolean =>
-  bareAtMS2 !== null && bareAtMS2 < limitMS2;
+function edgeOf({ pan, fullM3, lowerM3, worst }: Level): PickupResult['edge'] {
+  const pickup = new PannedPickup(pan);
+  const missing = aloftM3(worst.aloft);
+  return Array.from({ length: EDGE_WAYS }, (_, i) => {
+    const angle = (2 * Math.PI * i) / EDGE_WAYS;
+    const way = { forward: Math.cos(angle), right: Math.sin(angle) };
+    return {
+      ...way,
+      bareAtFullMS2: pickup.bareAtMS2(Math.max(0, fullM3 - missing), way),
+      bareAtLowerMS2: pickup.bareAtMS2(Math.max(0, lowerM3 - missing), way),
+    };
+  });
+}
+
+const heldByDoorsS = (doorsM3: number, { drawnM3S }: OilAloft) => (drawnM3S > 0 ? doorsM3 / drawnM3S : 0);
 
 function verdictOf(trials: readonly PickupTrial[], holds: PickupResult['holds']): PickupResult['verdict'] {
   if (!trials.some((t) => isBare(t.bareAtLowerMS2, t.limitMS2))) return 'covered';
@@ -156,12 +175,6 @@ function verdictOf(trials: readonly PickupTrial[], holds: PickupResult['holds'])
 /** True where box and accumulator last as long as the use presses the oil aside at a time. */
 const bridges = ({ doorsS, accumulatorS, lastsS }: PickupResult['holds']): boolean =>
   lastsS !== null && doorsS + accumulatorS >= lastsS;
-
-/** The way in which the pickup is nearest to bare, against what its use asks. */
-export function worstTrial(trials: readonly PickupTrial[]): PickupTrial | undefined {
-  const share = ({ bareAtLowerMS2, limitMS2 }: PickupTrial) => (bareAtLowerMS2 ?? Infinity) / limitMS2;
-  return trials.reduce<PickupTrial | undefined>((a, b) => (!a || share(b) < share(a) ? b : a), undefined);
-}
 
 /** A box with doors of this share of the oil. Common practice, no source. */
 const DOORS_SHARE = 0.25;

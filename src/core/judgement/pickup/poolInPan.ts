@@ -52,6 +52,8 @@ function lipOf(well: Plan, tray: Plan): [number, number][] {
 export interface Pool {
   /** Of the oil around the pickup. */
   readonly surface: Surface;
+  /** Of what has run over onto the shallow floor; undefined while all of it is one pool. */
+  readonly beyond: Surface | undefined;
   /** In the deep part and over it. */
   readonly wellM3: number;
   /** Over the shallow floor. */
@@ -62,7 +64,7 @@ export interface Pool {
 
 /** Below this share of its own weight the oil has left the floor: no pickup draws then. */
 const LEAST_WEIGHT_SHARE = 0.05;
-const HALVINGS = 60;
+const HALVINGS = 45;
 
 /**
  * Where so much oil comes to rest under what presses it: a plane normal to that, over both boxes while they are joined;
@@ -88,25 +90,27 @@ export function poolInPan(boxes: PanBoxes, oilM3: number, by: PressedBy): Pool |
   const area = (tray.x1 - tray.x0) * (tray.y1 - tray.y0);
   const lowest = -Math.max(...rises);
   const highest = tray.z0 + oilM3 / area - Math.min(...rises);
-  const level = (volumeAt: (surface: Surface) => number) =>
+  const level = (volumeAt: (surface: Surface) => number, m3: number) =>
     bisect(
-      (z0) => volumeAt(at(z0)) < oilM3,
+      (z0) => volumeAt(at(z0)) < m3,
       lowest,
       highest,
       () => 0,
       HALVINGS,
     ).middle;
-  const joined = level(allM3);
+  const joined = level(allM3, oilM3);
   const toTheLip = well ? well.z1 - Math.max(...lip.map(([x, y]) => xSlope * x + ySlope * y)) : -Infinity;
   if (!well || lip.length === 0 || joined >= toTheLip) {
     const surface = at(joined);
     const inWell = wellM3(surface);
-    return { surface, wellM3: inWell, trayM3: allM3(surface) - inWell, isApart: false };
+    return { surface, beyond: undefined, wellM3: inWell, trayM3: allM3(surface) - inWell, isApart: false };
   }
   const holdsAll = wellM3(at(toTheLip)) >= oilM3;
-  const surface = at(holdsAll ? level(wellM3) : toTheLip);
+  const surface = at(holdsAll ? level(wellM3, oilM3) : toTheLip);
   const kept = wellM3(surface);
-  return { surface, wellM3: kept, trayM3: Math.max(0, oilM3 - kept), isApart: true };
+  const ranOverM3 = Math.max(0, oilM3 - kept);
+  const beyond = holdsAll ? undefined : at(level((s) => allM3(s) - wellM3(s), ranOverM3));
+  return { surface, beyond, wellM3: kept, trayM3: ranOverM3, isApart: true };
 }
 
 /** Height of a surface at a place [m]. */

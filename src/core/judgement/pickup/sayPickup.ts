@@ -1,9 +1,9 @@
 import { STANDARD_GRAVITY_M_S2 } from '../../foundations/units/conversions';
-import { formatQuantity, type UnitChoice } from '../../foundations/units';
-import { TRIED_TO_MS2 } from './bareAt';
-import { isBare, worstTrial } from './judgePickup';
+import { formatQuantity, type Quantity, type UnitChoice } from '../../foundations/units';
+import { isBare, TRIED_TO_MS2, worstTrial } from './worstTrial';
+import type { LapPickup } from './lapPickup';
 import type { Said, TrialId } from './limits';
-import type { PickupResult, PickupTrial, PickupVerdict } from './pickupResult';
+import type { PickupRemedy, PickupResult, PickupTrial, PickupVerdict } from './pickupResult';
 
 /** The words for a verdict. */
 export const PICKUP_WORDS: Readonly<Record<PickupVerdict, string>> = {
@@ -109,22 +109,47 @@ export function sayHolds({ holds: { doorsS, accumulatorS, lastsS } }: PickupResu
     : `Once it is bare, ${parts.join(' and ')}; ${lasts}.`;
 }
 
-/** What each remedy gives, in words with {size} where its size goes. */
-export function sayRemedies({ said, remedies, trials }: PickupResult, units: UnitChoice = {}): string[] {
+/** What each remedy gives, with its size as `{its id}`, to be put in in the reader's units. */
+export function remedySentences({ said, remedies, trials }: PickupResult): string[] {
   const worst = worstTrial(trials);
   if (!worst) return [];
   const way = sayWay(said, worst.id);
-  return remedies.map(({ id, size, bareAtMS2, holdsS, isEnough }) => {
+  return remedies.map(({ id, bareAtMS2, holdsS, isEnough }) => {
     const enough = isEnough ? 'enough' : 'not enough by itself';
     if (id === 'deeper')
-      return `a pan ${formatQuantity(size, 'cutLength', units)} deeper, filled to the same marks: covered up to ${sayBareAt(said, bareAtMS2)} ${way}; ${enough}`;
-    const volume = formatQuantity(size, 'volume', units);
+      return `a pan {deeper} deeper, filled to the same marks: covered up to ${sayBareAt(said, bareAtMS2)} ${way}; ${enough}`;
     return id === 'doors'
-      ? `a box with doors around the pickup, ${volume}: holds ${seconds(holdsS)}; ${enough}`
-      : `an oil accumulator, ${volume}: everything stays supplied for ${seconds(holdsS)}; ${enough}`;
+      ? `a box with doors around the pickup, {doors}: holds ${seconds(holdsS)}; ${enough}`
+      : `an oil accumulator, {accumulator}: everything stays supplied for ${seconds(holdsS)}; ${enough}`;
   });
 }
+
+/** The quantity of a remedy's size. */
+export const REMEDY_QUANTITY = {
+  doors: 'volume',
+  deeper: 'cutLength',
+  accumulator: 'volume',
+} as const satisfies Readonly<Record<PickupRemedy['id'], Quantity>>;
+
+/** What each remedy gives. */
+export const sayRemedies = (result: PickupResult, units: UnitChoice = {}): string[] =>
+  remedySentences(result).map((sentence) =>
+    result.remedies.reduce(
+      (text, { id, size }) => text.replace(`{${id}}`, formatQuantity(size, REMEDY_QUANTITY[id], units)),
+      sentence,
+    ),
+  );
 
 /** True where only the level at the lower mark is too low. */
 export const isLevelEnough = ({ trials }: PickupResult): boolean =>
   trials.every((t) => !isBare(t.bareAtFullMS2, t.limitMS2));
+
+/** What a recorded lap did to the pickup, in a sentence. */
+export function sayLap({ full, lower }: LapPickup): string {
+  if (lower.bareS === 0) return 'The pickup stays covered through the recording, at the lower mark too.';
+  const at =
+    lower.longestAtS === null ? '' : `, ${seconds(lower.longestS)} at a time from ${lower.longestAtS.toFixed(1)} s on`;
+  const without =
+    lower.withoutS > 0 ? `nothing holds the pressure for ${seconds(lower.withoutS)} of it` : 'the pressure holds';
+  return `The pickup is bare for ${seconds(lower.bareS)} at the lower mark${at}: ${without}. At the full mark: ${full.bareS === 0 ? 'covered' : `bare for ${seconds(full.bareS)}`}.`;
+}

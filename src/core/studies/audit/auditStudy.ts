@@ -14,7 +14,7 @@ function linesOf(finding: Finding): string[] {
   return [
     `${WEIGHT_WORDS[finding.weight]}  ${finding.title}: ${sayFinding(finding, finding.what)}${waived}`,
     `      ${sayFinding(finding, finding.why)}`,
-    ...finding.remedies.map((remedy) => `      - ${remedy}`),
+    ...finding.remedies.map((remedy) => `      - ${sayFinding(finding, remedy)}`),
   ];
 }
 

@@ -2,7 +2,7 @@ import { catalogueEntry } from '../../../document/parts/catalogue';
 import { galleryPort } from '../../../document/plumbing/gaugePort';
 import type { Move } from '../../../document/moves/move';
 import { panOf } from '../../pickup/oilAloft';
-import { isLevelEnough, sayHolds, sayPickup, sayRemedies } from '../../pickup/sayPickup';
+import { isLevelEnough, REMEDY_QUANTITY, remedySentences, sayHolds, sayPickup } from '../../pickup/sayPickup';
 import type { PickupResult } from '../../pickup/pickupResult';
 import type { AuditContext } from '../context';
 import { fig, rule, when, type Found } from '../rule';
@@ -32,13 +32,18 @@ export const pickup = rule(
         ...(worst
           ? {
               state: { speedRevS: worst.aloft.speedRevS, oilTemperatureK: worst.aloft.oilTemperatureK },
-              figures: { ...when(worst.aloft), full: fig(worst.fullM3, 'volume'), lower: fig(worst.lowerM3, 'volume') },
+              figures: {
+                ...when(worst.aloft),
+                full: fig(worst.fullM3, 'volume'),
+                lower: fig(worst.lowerM3, 'volume'),
+                ...Object.fromEntries(result.remedies.map(({ id, size }) => [id, fig(size, REMEDY_QUANTITY[id])])),
+              },
             }
           : {}),
         why: `At {speed}, {oil}, {full} is in the pan at the full mark and {lower} at the lower one; the rest is on its way back. ${sayHolds(result)}`,
         remedies: [
           ...(isLevelEnough(result) ? ['keep the level at the full mark, never above it: that is enough'] : []),
-          ...sayRemedies(result),
+          ...remedySentences(result),
           'a dry sump: its tank stands where turns do not empty it',
         ],
         moves: movesFor(c, result),
