@@ -3,6 +3,7 @@ import { useDocument } from '../../state/document';
 import { usePreferences } from '../../state/preferences';
 import { useState, type ReactNode } from 'react';
 import { MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareTasks';
+import { sayPickupBriefly } from '../../../core/judgement/pickup/sayPickup';
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
@@ -119,16 +120,24 @@ function linesOf({ variants, parts, settings, consumers, states }: Comparison, u
         ),
       ),
     ),
-    ...section(
-      'Each component at its worst',
-      consumers.map((c) =>
+    ...section('Each component at its worst, and the pickup', [
+      ...consumers.map((c) =>
         line(
           c.part,
           c.name,
           c.worst.map((w) => w && <Worst worst={w} units={units} />),
         ),
       ),
-    ),
+      ...(variants.some((v) => v.pickup)
+        ? [
+            line(
+              'pickup of all',
+              'Pickup',
+              variants.map((v) => v.pickup && sayPickupBriefly(v.pickup)),
+            ),
+          ]
+        : []),
+    ]),
     ...section('Gauge reading', of('gaugePa', 'pressure')),
     ...section('Pump flow', of('pumpM3S', 'flow')),
     ...section('Oil temperature, at each condition’s air, road speed and load', of('sumpK', 'temperature')),

@@ -1,4 +1,5 @@
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
+import { pickupBeside } from '../../../core/judgement/pickup/pickupBeside';
 import type { PickupResult } from '../../../core/judgement/pickup/pickupResult';
 import type { UnitChoice } from '../../../core/foundations/units';
 import { placeLabels } from './labels';
@@ -40,20 +41,8 @@ export function headlineOf(reading: Reading, pickup: PickupResult | undefined, u
   return worst
     ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
     : reading.isThere
-      ? `Every component is supplied in this condition${PICKUP_BESIDE[besideOf(pickup)]}`
+      ? `Every component is supplied in this condition${pickupBeside(pickup)}`
       : 'Not computed; see the reason beside it';
-}
-
-const PICKUP_BESIDE = {
-  nothing: '',
-  bare: '; pickup bare',
-  unknown: '; pickup not measured',
-} as const;
-
-/** A pickup that nobody measured is said here only of a use that is hard on it. */
-function besideOf(pickup: PickupResult | undefined): keyof typeof PICKUP_BESIDE {
-  if (pickup?.verdict === 'bare' || pickup?.verdict === 'lowLevel') return 'bare';
-  return pickup?.verdict === 'unknown' && pickup.isNeeded ? 'unknown' : 'nothing';
 }
 
 interface NameBox {

@@ -6,9 +6,11 @@ import { sayPress } from '../../../core/judgement/pickup/sayPickup';
 
 const SIZE = 330;
 const MIDDLE = SIZE / 2;
-const MOST_G = 1.5;
-const RINGS_G = [0.5, 1, 1.5] as const;
-const SCALE = (MIDDLE - 26) / MOST_G;
+const MOST_G = 2;
+const RINGS_G = [0.5, 1, 1.5, 2] as const;
+const SCALE = (MIDDLE - 16) / MOST_G;
+/** Rings are named where nothing is needed: between the ways that are tried. */
+const [ASIDE, DOWN] = [0.38, 0.92] as const;
 
 const at = (forwardMS2: number, rightMS2: number): readonly [number, number] => [
   MIDDLE + (rightMS2 / STANDARD_GRAVITY_M_S2) * SCALE,
@@ -35,7 +37,7 @@ export function GripPlot({ result, lap }: { readonly result: PickupResult; reado
         {RINGS_G.map((g) => (
           <g key={g}>
             <circle className="ring" cx={MIDDLE} cy={MIDDLE} r={g * SCALE} />
-            <text x={MIDDLE + 3} y={MIDDLE - g * SCALE - 2}>
+            <text x={MIDDLE + 3 + g * SCALE * ASIDE} y={MIDDLE + 10 + g * SCALE * DOWN}>
               {sayPress(said, g * STANDARD_GRAVITY_M_S2)}
             </text>
           </g>

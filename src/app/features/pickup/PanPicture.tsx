@@ -42,6 +42,8 @@ const WIDTH = 340;
 const HEIGHT = 190;
 const EDGE = 24;
 const MOUTH_HALF_M = 0.02;
+/** The tube is drawn up to here, clear of what is written over the pan. */
+const TUBE_SHARE = 0.7;
 
 /** Two sections of the pan to one scale, through the pickup's mouth, with the oil where it comes to rest. */
 export function PanPicture({
@@ -60,7 +62,7 @@ export function PanPicture({
   const pool =
     oilM3 === undefined ? undefined : poolInPan(boxesOf(pan), oilM3, pressedBy(acceleration, pan.facing, pan.leanRad));
   const widestM = Math.max(pan.lengthM, pan.widthM, pan.wellWidthM ?? 0);
-  const scale = Math.min((WIDTH - 2 * EDGE) / widestM, (HEIGHT - 2 * EDGE) / (1.15 * pan.depthM));
+  const scale = Math.min((WIDTH - 2 * EDGE) / widestM, (HEIGHT - 2 * EDGE) / (1.2 * pan.depthM));
   return (
     <div className="pan-sections">
       {sectionsOf(pan, whole, well).map((section) => (
@@ -98,8 +100,9 @@ function SectionView({
   const left = (WIDTH - (high - low) * scale) / 2;
   const x = (at: number) => left + (at - low) * scale;
   const y = (up: number) => HEIGHT - EDGE - up * scale;
-  const topM = 1.12 * pan.depthM;
+  const topM = 1.2 * pan.depthM;
   const step = pan.stepM;
+  const tubeM = Math.max(TUBE_SHARE * pan.depthM, pan.pickupHeightM + 2 * MOUTH_HALF_M);
   const outline = (topOfWell: number): string =>
     step === 0
       ? `M${x(tray[0])} ${y(topM)} V${y(0)} H${x(tray[1])} V${y(topM)}`
@@ -140,7 +143,7 @@ function SectionView({
         <path className="wall" d={outline(step)} />
         <path
           className="mouth"
-          d={`M${x(mouth - MOUTH_HALF_M)} ${y(pan.pickupHeightM)} H${x(mouth + MOUTH_HALF_M)} L${x(mouth + MOUTH_HALF_M / 3)} ${y(pan.pickupHeightM + 0.02)} V${y(topM)} H${x(mouth - MOUTH_HALF_M / 3)} V${y(pan.pickupHeightM + 0.02)} Z`}
+          d={`M${x(mouth - MOUTH_HALF_M)} ${y(pan.pickupHeightM)} H${x(mouth + MOUTH_HALF_M)} L${x(mouth + MOUTH_HALF_M / 3)} ${y(pan.pickupHeightM + MOUTH_HALF_M)} V${y(tubeM)} H${x(mouth - MOUTH_HALF_M / 3)} V${y(pan.pickupHeightM + MOUTH_HALF_M)} Z`}
         />
         <text x={x(tray[0])} y={HEIGHT - 6}>
           {from}
@@ -148,7 +151,7 @@ function SectionView({
         <text x={x(tray[1])} y={HEIGHT - 6} textAnchor="end">
           {to}
         </text>
-        <text x={x(tray[1])} y={y(pan.depthM) - 4} textAnchor="end">
+        <text x={x(tray[0]) + 5} y={y(pan.depthM) - 5}>
           crank’s circle, {formatQuantity(pan.depthM, 'cutLength', units)} up
         </text>
       </svg>

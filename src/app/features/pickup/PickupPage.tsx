@@ -1,4 +1,4 @@
-import { Segmented, Select, Slider, Table } from 'antd';
+import { Segmented, Select, Table } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { CAUTIONS } from '../../../core/judgement/cautions';
 import { actsAs, type PartOf } from '../../../core/document/parts/part';
@@ -119,14 +119,15 @@ function Tilted({
             options={trials.map((t) => ({ value: t.id, label: sayWay(result.said, t.id) }))}
             popupMatchSelectWidth={false}
           />
-          <Slider
+          <input
+            type="range"
             aria-label="How hard"
+            aria-valuetext={sayPress(result.said, byG * STANDARD_GRAVITY_M_S2)}
             min={0}
             max={MOST_TILT_G}
             step={TILT_STEP_G}
             value={Math.min(byG, MOST_TILT_G)}
-            onChange={(g) => setTiltG(g)}
-            tooltip={{ formatter: (g) => sayPress(result.said, (g ?? 0) * STANDARD_GRAVITY_M_S2) }}
+            onChange={(event) => setTiltG(Number(event.target.value))}
           />
           <b>{sayPress(result.said, byG * STANDARD_GRAVITY_M_S2)}</b>
           <Segmented

@@ -118,10 +118,12 @@ function Verdict({ head }: { readonly head: ProjectHead }) {
   if (error) return <span className="quiet">cannot be computed</span>;
   if (!data) return <span className="quiet">checking…</span>;
   const isWhole = data.supplied === data.of;
+  const mark = !isWhole ? 'short' : data.pickup === '' ? 'inBand' : 'near';
   return (
     <span className={`verdict${isWhole ? '' : ' problem'}`}>
-      <VerdictIcon verdict={isWhole ? 'inBand' : 'short'} />
+      <VerdictIcon verdict={mark} />
       {isWhole ? `all ${data.of} supplied` : `${data.of - data.supplied} of ${data.of} not supplied`}
+      {data.pickup}
     </span>
   );
 }

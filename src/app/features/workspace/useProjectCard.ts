@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { pickupBeside } from '../../../core/judgement/pickup/pickupBeside';
 import { readProject } from '../../../core/document/project/readProject';
 import { rawProject, type ProjectHead } from '../../../storage/projects';
 import { studyPool } from '../../../workers/studyPool';
@@ -27,7 +28,12 @@ export function useProjectVerdict(head: ProjectHead) {
     queryFn: async ({ signal }) => {
       const engine = { id: head.id, project: project! };
       const sweep = (await studyPool().run('sweep', engine, {}, ignore, signal)).for(engine)!;
-      return { of: sweep.consumers.length, supplied: sweep.consumers.filter((c) => c.supplied).length };
+      const { consumers, pickup } = sweep;
+      return {
+        of: consumers.length,
+        supplied: consumers.filter((c) => c.supplied).length,
+        pickup: pickupBeside(pickup),
+      };
     },
     enabled: project !== undefined,
     staleTime: Infinity,

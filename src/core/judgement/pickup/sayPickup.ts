@@ -87,6 +87,14 @@ export function sayPickup(result: PickupResult): string {
   return `${sayBare(said, worst)}; ${needed}.${verdict === 'held' ? ` ${sayHolds(result)}` : ''}`;
 }
 
+/** The verdict with the figure that decides it, for a line of a table. */
+export function sayPickupBriefly({ verdict, said, trials }: PickupResult): string {
+  const worst = worstTrial(trials);
+  return worst
+    ? `${PICKUP_WORDS[verdict]}: ${sayBareAt(said, worst.bareAtLowerMS2)} ${sayWay(said, worst.id)}`
+    : PICKUP_WORDS[verdict];
+}
+
 function sayBare(said: Said, { id, bareAtLowerMS2, bareAtFullMS2 }: PickupTrial): string {
   const way = sayWay(said, id);
   const full = bareAtFullMS2 === 0 ? 'at full too' : `${sayBareAt(said, bareAtFullMS2)} at full`;

@@ -44,7 +44,8 @@ export const COMPARE_STUDY = {
   start,
   work: compareWork,
   partial: sideBySide,
-  reads: ['variantNames'],
+  // What a pan holds at its mark follows from the first variant.
+  reads: ['variantNames', 'variantBefore'],
   variants: ({ ids }) => ids,
   commands: [
     {

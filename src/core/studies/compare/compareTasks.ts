@@ -4,6 +4,7 @@ import { isReservoir } from '../../document/parts/ports';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import type { Study } from '../job/study';
+import { pickupResultSchema } from '../../judgement/pickup/pickupResult';
 import { consumerRangeSchema } from '../../judgement/sweep/sweep';
 import { differences, differenceSchema } from './differences';
 import { checkSchema, verdictSchema } from '../../judgement/stateResult';
@@ -42,6 +43,8 @@ export const comparisonSchema = z.strictObject({
       supplied: z.boolean(),
       notSupplied: z.int(),
       notConverged: z.int(),
+      /** Null where it is not known; without what only the pickup's page shows. */
+      pickup: pickupResultSchema.nullable(),
       /** Oil in everything but sumps and tanks. */
       oilInPartsM3: z.number(),
       /** Sums over the parts that state it, and how many do. */
@@ -71,6 +74,7 @@ export const replySchema = z.strictObject({
   supplied: z.boolean(),
   notConverged: z.int(),
   consumers: z.array(consumerRangeSchema),
+  pickup: pickupResultSchema.nullable(),
   states: z.array(stateFiguresSchema),
 });
 export type CompareReply = z.infer<typeof replySchema>;
@@ -122,9 +126,16 @@ export function sideBySide(project: Project, { ids }: Request, computed: readonl
 }
 
 function verdicts(reply: CompareReply | undefined) {
-  if (!reply) return { known: false, refused: null, supplied: false, notConverged: 0, notSupplied: 0 };
-  const { refused, supplied, notConverged, consumers } = reply;
-  return { known: true, refused, supplied, notConverged, notSupplied: consumers.filter((c) => !c.supplied).length };
+  if (!reply) return { known: false, refused: null, supplied: false, notConverged: 0, notSupplied: 0, pickup: null };
+  const { refused, supplied, notConverged, consumers, pickup } = reply;
+  return {
+    known: true,
+    refused,
+    supplied,
+    notConverged,
+    notSupplied: consumers.filter((c) => !c.supplied).length,
+    pickup,
+  };
 }
 
 function inventory({ id, name, basedOn, circuit: { parts } }: Variant) {

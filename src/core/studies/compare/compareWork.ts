@@ -16,7 +16,7 @@ import { StudyRefused } from '../job/studyRefused';
 export function compareWork(circuits: StudyCircuits, { id }: CompareTask): CompareReply {
   try {
     const circuit = circuits.circuit(id);
-    const { consumers, supplied, notConverged } = sweepToEnd(circuit);
+    const { consumers, supplied, notConverged, pickup } = sweepToEnd(circuit);
     const heat = new HeatSolver(circuit);
     return {
       id,
@@ -24,11 +24,12 @@ export function compareWork(circuits: StudyCircuits, { id }: CompareTask): Compa
       supplied,
       notConverged: notConverged.length,
       consumers,
+      pickup: { ...pickup, aloft: [], edge: [] },
       states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)),
     };
   } catch (error) {
     if (!(error instanceof StudyRefused)) throw error;
-    return { id, refused: error.message, supplied: false, notConverged: 0, consumers: [], states: [] };
+    return { id, refused: error.message, supplied: false, notConverged: 0, consumers: [], pickup: null, states: [] };
   }
 }
 

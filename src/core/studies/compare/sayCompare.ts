@@ -1,4 +1,5 @@
 import { formatQuantity, type Quantity } from '../../foundations/units';
+import { sayPickupBriefly } from '../../judgement/pickup/sayPickup';
 import { sayMargin, sayVerdict } from '../../judgement/supply/say';
 import type { Comparison } from './compareTasks';
 
@@ -39,6 +40,10 @@ export function comparisonLines(comparison: Comparison): string[] {
           w ? `${sayVerdict(w.verdict, w.decisive)}${w.decisive ? `, ${sayMargin(w.decisive)}` : ''}` : '-',
         ),
       ),
+    ),
+    line(
+      'Pickup',
+      variants.map((v) => (v.pickup ? sayPickupBriefly(v.pickup) : '-')),
     ),
     ...comparison.states.flatMap(({ name, figures }) => [
       line(

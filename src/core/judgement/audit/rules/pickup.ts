@@ -55,11 +55,12 @@ export const pickup = rule(
 
 const lower = (sentence: string) => sentence.charAt(0).toLowerCase() + sentence.slice(1);
 
-/** Remedies that the app can carry out: a box with doors, an accumulator on the gallery. */
+/** Remedies that the app can carry out and that are enough: a box with doors, an accumulator on the gallery. */
 function movesFor(c: AuditContext, { remedies }: PickupResult): Move[] {
   const sump = panOf(c.circuit)!;
   const at = galleryPort(c.circuit.parts);
-  return remedies.flatMap(({ id, size }): Move[] => {
+  return remedies.flatMap(({ id, size, isEnough }): Move[] => {
+    if (!isEnough) return [];
     if (id === 'doors')
       return [{ kind: 'set', part: sump.id, path: ['pan', 'doorsM3'], value: size, said: 'fit a box with doors' }];
     if (id === 'accumulator' && at !== undefined)

@@ -41,7 +41,13 @@ export const CASES: readonly RuleCase[] = [
     ['stop sump'],
     () => set({ 'sump.pan': pan(DEEP) }),
   ],
-  ['pickup', 'a pan that nobody measured, as a note', () => STOCK, ['note sump'], () => STOCK],
+  [
+    'pickup',
+    'a pan that nobody measured, as a note',
+    () => set({ 'sump.pan': undefined }),
+    ['note sump'],
+    () => set({ 'sump.pan': pan(DEEP) }),
+  ],
   [
     'unfilteredFeed',
     'a turbo fed before the filter',
