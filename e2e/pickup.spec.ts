@@ -38,8 +38,9 @@ test('the pickup: an answer for a pan that is known, a picture that follows, a l
     const words = page.getByRole('combobox', { name: 'What do you want to change?' });
     await words.fill('feed oil accumulator after main gallery');
     await page.keyboard.press('ArrowDown');
+    await expect(page.locator('#moves-list [aria-selected=true]')).toHaveText(/accumulator.*gallery/i);
     await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: /^Apply/ }).click();
+    await expect(words).toBeHidden();
     await page.getByRole('link', { name: 'Pickup', exact: true }).click();
     await expect(page.getByText(/it holds [\d.]+.L\.$/)).toBeVisible();
     await expect(page.getByText(/never with oxygen/)).toBeVisible();
