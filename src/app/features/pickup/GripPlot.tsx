@@ -1,3 +1,6 @@
+import { useMemo } from 'react';
+import type { Pan } from '../../../core/document/parts/pan';
+import { pickupEdge } from '../../../core/judgement/pickup/pickupEdge';
 import { STANDARD_GRAVITY_M_S2 } from '../../../core/foundations/units/conversions';
 import { TRIED_TO_MS2 } from '../../../core/judgement/pickup/worstTrial';
 import type { LapPickup } from '../../../core/judgement/pickup/lapPickup';
@@ -20,8 +23,17 @@ const closed = (points: readonly (readonly [number, number])[]) =>
   `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join(' L')} Z`;
 
 /** How hard the oil may be pressed in every way before the mouth is bare, at both marks, against what the use asks. */
-export function GripPlot({ result, lap }: { readonly result: PickupResult; readonly lap: LapPickup | undefined }) {
-  const { edge, trials, said } = result;
+export function GripPlot({
+  result,
+  pan,
+  lap,
+}: {
+  readonly result: PickupResult;
+  readonly pan: Pan;
+  readonly lap: LapPickup | undefined;
+}) {
+  const { trials, said, worst } = result;
+  const edge = useMemo(() => (worst ? pickupEdge(pan, worst) : []), [pan, worst]);
   const names =
     said === 'turns'
       ? ['accelerating', 'braking', 'left', 'right']

@@ -5,7 +5,7 @@ import { actsAs, type PartOf } from '../../../core/document/parts/part';
 import { activeVariant } from '../../../core/document/project/project';
 import { formatQuantity, type UnitChoice } from '../../../core/foundations/units';
 import { STANDARD_GRAVITY_M_S2 } from '../../../core/foundations/units/conversions';
-import { panSchema } from '../../../core/document/parts/pan';
+import { panSchema, type Pan } from '../../../core/document/parts/pan';
 import { aloftM3, panOf } from '../../../core/judgement/pickup/oilAloft';
 import { worstTrial } from '../../../core/judgement/pickup/worstTrial';
 import type { LapPickup } from '../../../core/judgement/pickup/lapPickup';
@@ -17,6 +17,7 @@ import {
   sayLap,
   sayPickup,
   sayPress,
+  sayReachesCrank,
   sayRemedies,
   sayWay,
 } from '../../../core/judgement/pickup/sayPickup';
@@ -59,7 +60,9 @@ export default function PickupPage() {
           </section>
           <div>
             <Tilted sump={sump} result={result} units={units} />
-            {result && result.trials.length > 0 && <Ways result={result} lap={lap} units={units} />}
+            {result && sump.pan && result.trials.length > 0 && (
+              <Ways result={result} pan={sump.pan} lap={lap} units={units} />
+            )}
           </div>
         </div>
       ) : null}
@@ -156,10 +159,12 @@ function Tilted({
 /** Each way with what it bears, and what would help. */
 function Ways({
   result,
+  pan,
   lap,
   units,
 }: {
   readonly result: PickupResult;
+  readonly pan: Pan;
   readonly lap: LapPickup | undefined;
   readonly units: UnitChoice;
 }) {
@@ -189,9 +194,11 @@ function Ways({
             { title: 'Needed', align: 'right', render: (_, t) => sayPress(said, t.limitMS2) },
           ]}
         />
-        <GripPlot result={result} lap={lap} />
+        <GripPlot result={result} pan={pan} lap={lap} />
       </div>
-      <p>{sayHolds(result)}</p>
+      <p>
+        {sayHolds(result)} {sayReachesCrank(result)}
+      </p>
       {remedies.length > 0 && (
         <>
           <h2>What helps</h2>

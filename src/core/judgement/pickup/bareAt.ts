@@ -1,13 +1,13 @@
 import { bisect } from '../../foundations/roots/bisection';
 import type { Pan } from '../../document/parts/pan';
 import { pressedBy } from './gravityInPan';
-import { boxesOf, coverM, overCircleM, type PanBoxes } from './poolInPan';
+import { boxesOf, coverM, isCovered, reachesCircle, type PanBoxes } from './poolInPan';
 import { TRIED_TO_MS2 } from './worstTrial';
 
 /** Oil that must stand over the mouth of a pickup, lest it draws air through a hollow [m]. @source engineering judgement */
 export const LEAST_COVER_M = 0.01;
-const STEPS = 20;
-const HALVINGS = 20;
+const STEPS = 10;
+const HALVINGS = 14;
 
 /** A way in the vehicle: unit vector, forward and to the right. */
 export interface Way {
@@ -28,6 +28,11 @@ export class PannedPickup {
     return coverM(this.boxes, oilM3, this.pressed(forward, right, accelerationMS2));
   }
 
+  /** Whether enough stands over the mouth at an acceleration [m/s²] in a way. */
+  isCovered(oilM3: number, { forward, right }: Way, accelerationMS2: number): boolean {
+    return isCovered(this.boxes, oilM3, this.pressed(forward, right, accelerationMS2), LEAST_COVER_M);
+  }
+
   private pressed(forward: number, right: number, accelerationMS2: number) {
     const { facing, leanRad } = this.pan;
     return pressedBy({ forwardMS2: forward * accelerationMS2, rightMS2: right * accelerationMS2 }, facing, leanRad);
@@ -35,12 +40,12 @@ export class PannedPickup {
 
   /** Least acceleration at which the mouth is bare; 0 where it is at rest; null up to what is tried. */
   bareAtMS2(oilM3: number, way: Way): number | null {
-    return firstAt((a) => this.coverM(oilM3, way, a) < LEAST_COVER_M);
+    return firstAt((a) => !this.isCovered(oilM3, way, a));
   }
 
   /** Least at which the oil reaches the crank's circle. */
   reachesCrankMS2(oilM3: number, { forward, right }: Way): number | null {
-    return firstAt((a) => overCircleM(this.boxes, oilM3, this.pressed(forward, right, a)) > 0);
+    return firstAt((a) => reachesCircle(this.boxes, oilM3, this.pressed(forward, right, a)));
   }
 }
 

@@ -41,15 +41,18 @@ export class PickupWatch {
   private idle: Seen | undefined;
   private fastest: Seen | undefined;
 
+  private readonly hasPan: boolean;
+
   constructor(private readonly circuit: CircuitSolver) {
     this.reader = new AloftReader(circuit);
+    this.hasPan = panOf(circuit.variant.circuit)?.pan !== undefined;
   }
 
   /** @param readings of every component at a state that was solved last */
   see(state: OperatingState, readings: readonly ProbeReading[]): void {
     const aloft = this.reader.at(state);
     this.aloft.push(aloft);
-    if (aloft.oilTemperatureK < JUDGED_FROM_K) return;
+    if (!this.hasPan || aloft.oilTemperatureK < JUDGED_FROM_K) return;
     const { idleSpeedRevS } = this.circuit.project.engine;
     const isIdle = state.speedRevS <= idleSpeedRevS * (1 + 1e-9);
     const isWorst = !this.worst || aloftM3(aloft) > aloftM3(this.worst.aloft);
@@ -78,7 +81,6 @@ export class PickupWatch {
       said: limits.said,
       worst: null,
       trials: [],
-      edge: [],
       restCoverM: null,
       holds: { doorsS: 0, accumulatorS: 0, lastsS: limits.lastsS },
       remedies: [],
@@ -114,7 +116,6 @@ export class PickupWatch {
         lowerM3: Math.max(0, lowerM3 - aloftM3(worst.aloft)),
       },
       trials: tried,
-      edge: edgeOf(level),
       restCoverM: new PannedPickup(sump.pan).coverM(fullM3, { forward: 0, right: 0 }, 0),
       holds,
       remedies: verdict === 'covered' ? [] : remediesOf(level, trials, tried, holds, atmospherePa),
@@ -145,23 +146,6 @@ function tryPan({ pan, fullM3, lowerM3, worst, idle }: Level, trial: Trial): Pic
     bareAtLowerMS2: pickup.bareAtMS2(Math.max(0, lowerM3 - missing), trial),
     reachesCrankMS2: pickup.reachesCrankMS2(Math.max(0, fullM3 - missing), trial),
   };
-}
-
-/** Ways that are tried for the picture. */
-const EDGE_WAYS = 24;
-
-function edgeOf({ pan, fullM3, lowerM3, worst }: Level): PickupResult['edge'] {
-  const pickup = new PannedPickup(pan);
-  const missing = aloftM3(worst.aloft);
-  return Array.from({ length: EDGE_WAYS }, (_, i) => {
-    const angle = (2 * Math.PI * i) / EDGE_WAYS;
-    const way = { forward: Math.cos(angle), right: Math.sin(angle) };
-    return {
-      ...way,
-      bareAtFullMS2: pickup.bareAtMS2(Math.max(0, fullM3 - missing), way),
-      bareAtLowerMS2: pickup.bareAtMS2(Math.max(0, lowerM3 - missing), way),
-    };
-  });
 }
 
 const heldByDoorsS = (doorsM3: number, { drawnM3S }: OilAloft) => (drawnM3S > 0 ? doorsM3 / drawnM3S : 0);

@@ -25,7 +25,7 @@ function demoWith(change: Partial<Pan> | undefined): Project {
       circuit: {
         ...v.circuit,
         parts: v.circuit.parts.map((p) =>
-          p.kind === 'sump' && change ? { ...p, volumeM3: 5e-3, pan: { ...PAN, ...change } } : p,
+          p.kind === 'sump' ? { ...p, volumeM3: 5e-3, pan: change && { ...PAN, ...change } } : p,
         ),
       },
     })),

@@ -4,7 +4,7 @@ import type { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
 import { probesOf, readProbe } from '../supply/probe';
 import { accumulatorsAt, holdsS } from './accumulatorHolds';
-import { LEAST_COVER_M, PannedPickup } from './bareAt';
+import { PannedPickup } from './bareAt';
 import { lowerMarkM3 } from './judgePickup';
 import { aloftM3, AloftReader, inPanAtFullM3, panOf } from './oilAloft';
 
@@ -120,8 +120,8 @@ export class LapWatch {
         (rows[i + 1]?.timeS ?? timeS + (i > 0 ? timeS - rows[i - 1]!.timeS : 0)) - timeS,
       );
       const way = { forward: forwardMS2, right: rightMS2 };
-      const isBareAtLower = this.pickup.coverM(lower, way, 1) < LEAST_COVER_M;
-      const isBareAtFull = isBareAtLower && this.pickup.coverM(full, way, 1) < LEAST_COVER_M;
+      const isBareAtLower = !this.pickup.isCovered(lower, way, 1);
+      const isBareAtFull = isBareAtLower && !this.pickup.isCovered(full, way, 1);
       this.lower.add(timeS, forS, isBareAtLower, heldS);
       this.full.add(timeS, forS, isBareAtFull, heldS);
       if (this.seen++ % this.every === 0)

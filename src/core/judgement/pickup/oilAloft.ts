@@ -56,12 +56,17 @@ export function inPanAtFullM3(pan: PartOf<'sump'>, asItIs: Circuit): number | un
   return Math.max(0, pan.volumeM3 - elsewhere);
 }
 
-/** Reads what is aloft off a circuit that was solved last. */
+/** Reads what is aloft off a circuit that was solved last: once for each of many states. */
 export class AloftReader {
   private readonly fed: readonly number[];
   private readonly inHead: readonly number[];
   private readonly drawn: readonly number[];
+  private readonly open: readonly { readonly part: PartOf<'accumulator'>; readonly node: number }[];
   private readonly pan: PartOf<'sump'> | undefined;
+  /** Of the oil temperature that was asked for last: a sweep asks for one many times over. */
+  private atK = NaN;
+  private densityKgM3 = NaN;
+  private viscosityPaS = NaN;
 
   constructor(private readonly circuit: CircuitSolver) {
     const { compiled, variant } = circuit;
@@ -72,45 +77,60 @@ export class AloftReader {
     };
     this.fed = parts.filter(isConsumer).flatMap(into);
     this.inHead = parts.filter(isInHead).flatMap(into);
+    this.open = parts
+      .filter((p) => actsAs(p, 'accumulator'))
+      .filter((p) => p.valveOpen)
+      .flatMap((part) => {
+        const node = compiled.nodeOfPort.get(`${part.id}.in`);
+        return node === undefined ? [] : [{ part, node }];
+      });
     this.pan = panOf(variant.circuit);
     const mouth = this.pan && compiled.nodeOfPort.get(`${this.pan.id}.suction`);
     this.drawn = [...compiled.network.from.keys()].filter((e) => compiled.network.from[e] === mouth);
   }
 
   /** @param state that was solved last */
-  at(state: SpeedAndOil): OilAloft {
-    const { solver, oil, project, variant, compiled } = this.circuit;
-    const ws = solver.workspace;
-    const flow = (elements: readonly number[]) => elements.reduce((sum, e) => sum + Math.max(0, ws.flowM3S[e]!), 0);
-    const fedM3S = flow(this.fed);
-    const density = oil.densityKgM3(state.oilTemperatureK);
-    const viscosityPaS = oil.viscosityPaS(state.oilTemperatureK);
-    const engineM3 = project.engine.displacementM3 ?? 0;
-    const filmM = engineM3 > 0 ? fallingFilmM(viscosityPaS / density, fedM3S / (WALL.widthPerM3 * engineM3)) : 0;
-    const { atmospherePa } = project.engine;
-    const held = variant.circuit.parts.filter((p) => actsAs(p, 'accumulator')).filter((p) => p.valveOpen);
+  at({ speedRevS, oilTemperatureK }: SpeedAndOil): OilAloft {
+    const { solver, oil, project } = this.circuit;
+    if (oilTemperatureK !== this.atK) {
+      this.atK = oilTemperatureK;
+      this.densityKgM3 = oil.densityKgM3(oilTemperatureK);
+      this.viscosityPaS = oil.viscosityPaS(oilTemperatureK);
+    }
+    const { flowM3S, pressurePa } = solver.workspace;
+    const fedM3S = sumOf(flowM3S, this.fed);
+    const { displacementM3: engineM3 = 0, atmospherePa } = project.engine;
+    const filmM =
+      engineM3 > 0 ? fallingFilmM(this.viscosityPaS / this.densityKgM3, fedM3S / (WALL.widthPerM3 * engineM3)) : 0;
+    let accumulatorsM3 = 0;
+    for (const { part, node } of this.open)
+      accumulatorsM3 += accumulatorOilM3(part.volumeM3, part.prechargePa, pressurePa[node]!, atmospherePa);
     return {
-      speedRevS: state.speedRevS,
-      oilTemperatureK: state.oilTemperatureK,
+      speedRevS,
+      oilTemperatureK,
       filmM3: filmM * WALL.areaPerM3 * engineM3,
-      headsM3: this.inHeadsM3(flow(this.inHead), density, viscosityPaS),
-      accumulatorsM3: held.reduce((sum, part) => {
-        const node = compiled.nodeOfPort.get(`${part.id}.in`);
-        const pa = node === undefined ? 0 : ws.pressurePa[node]!;
-        return sum + accumulatorOilM3(part.volumeM3, part.prechargePa, pa, atmospherePa);
-      }, 0),
+      headsM3: this.inHeadsM3(flowM3S),
+      accumulatorsM3,
       fedM3S,
-      drawnM3S: flow(this.drawn),
+      drawnM3S: sumOf(flowM3S, this.drawn),
     };
   }
 
-  private inHeadsM3(flowM3S: number, densityKgM3: number, viscosityPaS: number): number {
+  private inHeadsM3(flowM3S: Float64Array): number {
     const ways = this.pan?.headDrains;
     if (!ways) return 0;
-    const each = (FOAM_FACTOR * flowM3S) / ways.drains;
+    const each = (FOAM_FACTOR * sumOf(flowM3S, this.inHead)) / ways.drains;
     const { boreM, fallM, floorAreaM2 } = ways;
-    return floorAreaM2 * backedUpM(each, boreM, fallM, fallM, CAST_ROUGHNESS_M, densityKgM3, viscosityPaS);
+    const heightM = backedUpM(each, boreM, fallM, fallM, CAST_ROUGHNESS_M, this.densityKgM3, this.viscosityPaS);
+    return floorAreaM2 * heightM;
   }
+}
+
+/** What flows forward through some elements, together. */
+function sumOf(flowM3S: Float64Array, elements: readonly number[]): number {
+  let sum = 0;
+  for (const e of elements) if (flowM3S[e]! > 0) sum += flowM3S[e]!;
+  return sum;
 }
 
 /** All that the pan lacks [m³]. */

@@ -56,10 +56,6 @@ export const pickupResultSchema = z.strictObject({
   /** The state with the least oil in the pan, and what stands there then. */
   worst: z.strictObject({ aloft: aloftSchema, fullM3: z.number(), lowerM3: z.number() }).nullable(),
   trials: z.array(pickupTrialSchema),
-  /** The least acceleration at which the mouth is bare, all round: forward, then to the right. */
-  edge: z.array(
-    z.strictObject({ forward: z.number(), right: z.number(), bareAtFullMS2: figure, bareAtLowerMS2: figure }),
-  ),
   /** Oil over the mouth at rest, stopped, at the full mark [m]. */
   restCoverM: figure,
   holds: z.strictObject({

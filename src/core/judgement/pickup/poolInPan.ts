@@ -74,10 +74,9 @@ const HALVINGS = 45;
  * @source hydrostatics in an accelerated frame, closed form; volumes are kept
  */
 export function poolInPan(boxes: PanBoxes, oilM3: number, by: PressedBy): Pool | undefined {
-  const weight = Math.hypot(by.backMS2, by.rightMS2, by.upMS2);
-  if (by.upMS2 > -LEAST_WEIGHT_SHARE * weight) return undefined;
-  const xSlope = -by.backMS2 / by.upMS2;
-  const ySlope = -by.rightMS2 / by.upMS2;
+  const slopes = slopesOf(by);
+  if (!slopes) return undefined;
+  const { xSlope, ySlope } = slopes;
   const at = (z0: number): Surface => ({ z0, xSlope, ySlope });
   const { well, over, tray, lip } = boxes;
   const wellM3 = (surface: Surface) =>
@@ -99,7 +98,7 @@ export function poolInPan(boxes: PanBoxes, oilM3: number, by: PressedBy): Pool |
       HALVINGS,
     ).middle;
   const joined = level(allM3, oilM3);
-  const toTheLip = well ? well.z1 - Math.max(...lip.map(([x, y]) => xSlope * x + ySlope * y)) : -Infinity;
+  const toTheLip = well ? well.z1 - highestRise(lip, xSlope, ySlope) : -Infinity;
   if (!well || lip.length === 0 || joined >= toTheLip) {
     const surface = at(joined);
     const inWell = wellM3(surface);
@@ -124,11 +123,47 @@ export function coverM(boxes: PanBoxes, oilM3: number, by: PressedBy): number {
   return heightAt(pool.surface, x, y) - z;
 }
 
-/** How far the oil stands over the crank's circle where it stands highest at a wall [m]; negative while it is below. */
-export function overCircleM(boxes: PanBoxes, oilM3: number, by: PressedBy): number {
-  const pool = poolInPan(boxes, oilM3, by);
-  if (!pool) return Infinity;
-  const { x0, x1, y0, y1 } = boxes.tray;
-  const corners = [x0, x1].flatMap((x) => [heightAt(pool.surface, x, y0), heightAt(pool.surface, x, y1)]);
-  return Math.max(...corners) - boxes.circleM;
+/**
+ * Whether at least so much oil stands over the mouth: the same answer as by {@link coverM}, without finding the plane. A
+ * plane through the place that must be covered asks for some volume; there is that much, or there is not.
+ *
+ * @param leastM over the mouth, upright in the pan
+ */
+export function isCovered(boxes: PanBoxes, oilM3: number, by: PressedBy, leastM: number): boolean {
+  const slopes = slopesOf(by);
+  if (!slopes) return false;
+  const { xSlope, ySlope } = slopes;
+  const { well, over, tray, lip, mouth } = boxes;
+  const asked: Surface = { z0: mouth.z + leastM - xSlope * mouth.x - ySlope * mouth.y, xSlope, ySlope };
+  const allM3 = (s: Surface) => (well ? boxBelowSurfaceM3(well, s) : 0) + boxBelowSurfaceM3(tray, s);
+  if (!well || !over || lip.length === 0) return allM3(asked) <= oilM3;
+  const toTheLip = well.z1 - highestRise(lip, xSlope, ySlope);
+  const full: Surface = { z0: toTheLip, xSlope, ySlope };
+  if (allM3(full) <= oilM3) return allM3(asked) <= oilM3;
+  const wellM3 = (s: Surface) => boxBelowSurfaceM3(well, s) + boxBelowSurfaceM3(over, s);
+  return wellM3(full) >= oilM3 ? wellM3(asked) <= oilM3 : toTheLip >= asked.z0;
+}
+
+/** Whether the oil, while it is one pool, reaches the crank's circle where it stands highest at a wall. */
+export function reachesCircle(boxes: PanBoxes, oilM3: number, by: PressedBy): boolean {
+  const slopes = slopesOf(by);
+  if (!slopes) return true;
+  const { xSlope, ySlope } = slopes;
+  const { well, tray, circleM } = boxes;
+  const corners = [tray.x0, tray.x1].flatMap((x) => [[x, tray.y0] as const, [x, tray.y1] as const]);
+  const touching: Surface = { z0: circleM - highestRise(corners, xSlope, ySlope), xSlope, ySlope };
+  return (well ? boxBelowSurfaceM3(well, touching) : 0) + boxBelowSurfaceM3(tray, touching) <= oilM3;
+}
+
+/** How much the steepest of some places lifts a plane's height over that at the front left corner [m]. */
+function highestRise(places: readonly (readonly [number, number])[], xSlope: number, ySlope: number): number {
+  let most = -Infinity;
+  for (const [x, y] of places) most = Math.max(most, xSlope * x + ySlope * y);
+  return most;
+}
+
+/** Slopes of the free surface; undefined where the oil is not held down. */
+function slopesOf({ backMS2, rightMS2, upMS2 }: PressedBy): { xSlope: number; ySlope: number } | undefined {
+  if (upMS2 > -LEAST_WEIGHT_SHARE * Math.hypot(backMS2, rightMS2, upMS2)) return undefined;
+  return { xSlope: -backMS2 / upMS2, ySlope: -rightMS2 / upMS2 };
 }

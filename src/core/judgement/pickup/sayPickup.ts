@@ -152,6 +152,17 @@ export const sayRemedies = (result: PickupResult, units: UnitChoice = {}): strin
 export const isLevelEnough = ({ trials }: PickupResult): boolean =>
   trials.every((t) => !isBare(t.bareAtFullMS2, t.limitMS2));
 
+/** From where on the crank whips the oil, where that is within what the use asks; undefined where it does not. */
+export function sayReachesCrank({ said, trials }: PickupResult): string | undefined {
+  const first = trials
+    .filter((t) => isBare(t.reachesCrankMS2, t.limitMS2))
+    .reduce<PickupTrial | undefined>((a, b) => (!a || b.reachesCrankMS2! < a.reachesCrankMS2! ? b : a), undefined);
+  if (!first) return undefined;
+  return first.reachesCrankMS2 === 0
+    ? 'At the full mark the oil reaches the crank’s circle at rest: check the depth and the fill.'
+    : `At the full mark the oil reaches the crank’s circle above ${sayPress(said, first.reachesCrankMS2!)} ${sayWay(said, first.id)}: it is whipped there, and foams.`;
+}
+
 /** What a recorded lap did to the pickup, in a sentence. */
 export function sayLap({ full, lower }: LapPickup): string {
   if (lower.bareS === 0) return 'The pickup stays covered through the recording, at the lower mark too.';

@@ -24,7 +24,7 @@ export function compareWork(circuits: StudyCircuits, { id }: CompareTask): Compa
       supplied,
       notConverged: notConverged.length,
       consumers,
-      pickup: { ...pickup, aloft: [], edge: [] },
+      pickup: { ...pickup, aloft: [] },
       states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)),
     };
   } catch (error) {
