@@ -29,25 +29,17 @@ const PICTURES: readonly {
     },
   },
   {
+    name: 'pickup',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Pickup', exact: true }).click();
+      await page.getByText(/^The pickup is bare for/).waitFor();
+    },
+  },
+  {
     name: 'audit',
     prepare: async (page) => {
       await choose(page, 'Variant', 'Nose cooler');
       await page.getByRole('tab', { name: /Audit/ }).click();
-    },
-  },
-  {
-    name: 'preview',
-    prepare: async (page) => {
-      await page.locator('[data-part=filter]').click();
-      await page.keyboard.press('m');
-      const words = page.getByRole('combobox', { name: 'What do you want to change?' });
-      await words.fill('insert before sandwich thermostat');
-      await page.keyboard.press('ArrowDown');
-      await page.keyboard.press('Shift+Enter');
-      await page.getByText('Plan of 1 change').waitFor();
-      await page.getByRole('button', { name: 'Any part' }).click();
-      await words.fill('connect air cooler');
-      await page.keyboard.press('ArrowDown');
     },
   },
   {

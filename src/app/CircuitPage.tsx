@@ -4,7 +4,15 @@ import { useView } from './state/view';
 import { lazy, useEffect, useMemo, useRef } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit/finding';
 import { Drawing } from './features/drawing/Drawing';
-import { useAudit, usePreview, usePreviewAudit, usePreviewEngine, useSolved, useSweep } from './state/useAnswers';
+import {
+  useAudit,
+  useBandsOfKind,
+  usePreview,
+  usePreviewAudit,
+  usePreviewEngine,
+  useSolved,
+  useSweep,
+} from './state/useAnswers';
 import { spreadAt } from './state/spreadRequest';
 import { useAnswerAtHand } from './state/useStudy';
 import type { PostBand } from './marks/TidePost';
@@ -110,12 +118,17 @@ function useTopOf(...opened: readonly unknown[]) {
 
 const NO_BANDS: ReadonlyMap<string, PostBand> = new Map();
 
-/** Bands that tolerances leave each consumer's pressure at this state, where they have been drawn and still hold. */
+/**
+ * Bands that tolerances leave each consumer's pressure at this state, where they have been drawn and still hold, and
+ * what is not measured of an engine of the reader's own.
+ */
 function useBands(engine: OpenEngine): ReadonlyMap<string, PostBand> {
   const speedRevS = useView((w) => w.speedRevS);
   const oilTemperatureK = useView((w) => w.oilTemperatureK);
   const found = useView((w) => w.found);
-  const spread = useAnswerAtHand(engine, 'spread', spreadAt({ speedRevS, oilTemperatureK }));
+  const drawn = useAnswerAtHand(engine, 'spread', spreadAt({ speedRevS, oilTemperatureK }));
+  const ofKind = useBandsOfKind(engine);
+  const spread = drawn ?? ofKind;
   return useMemo(
     () =>
       spread && !found

@@ -1,6 +1,8 @@
 import { useDocument } from './document';
 import { useOpenEngine } from './engine';
 import { queries } from './queries';
+import { spreadAt } from './spreadRequest';
+import { useSettled } from './useSettled';
 import { useView } from './view';
 import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -16,6 +18,11 @@ const STATE_KEPT_MS = 2000;
 const CIRCUIT_KEPT_MS = 30_000;
 /** As the audit's own definition, which is loaded with the first audit. */
 const AUDIT: Reading = { name: 'audit', reads: AUDIT_READS };
+
+/** As the study's own definition. */
+const SPREAD: Reading = { name: 'spread' };
+/** Enough for a box of a few pixels. */
+const SAMPLES_OF_BANDS = 256;
 
 /** The views show these as they come, without a share done. */
 const ignore = () => undefined;
@@ -147,6 +154,32 @@ export function useAudit(engine: OpenEngine | undefined): AnswerView<AnswerOf<'a
     retryDelay: 0,
   });
   return useShown(query, engine, now);
+}
+
+/**
+ * What is not measured of an engine that was made by questions leaves this band about each component's pressure at the
+ * state of the state bar: that of its kind, or what a fit to its gauge left. Asked once the state has come to rest.
+ */
+export function useBandsOfKind(engine: OpenEngine): AnswerOf<'spread'> | undefined {
+  const first = useSolved(engine);
+  const speedRevS = useView((w) => w.speedRevS);
+  const oilTemperatureK = useView((w) => w.oilTemperatureK);
+  const found = useView((w) => w.found);
+  const at = useSettled({ speedRevS, oilTemperatureK });
+  const request = { ...spreadAt(at), samples: SAMPLES_OF_BANDS };
+  const now = useOrigin(engine, SPREAD, request);
+  const { data } = useQuery({
+    queryKey: ['bands', now] as readonly unknown[],
+    queryFn: ({ signal }) => studyPool().run('spread', engine, request, ignore, signal),
+    enabled:
+      engine.project.engine.kind !== undefined && !found && at.speedRevS > 0 && first.data !== undefined && !first.old,
+    gcTime: STATE_KEPT_MS,
+    staleTime: Infinity,
+    retry,
+    retryDelay: 0,
+  });
+  // While an instrument moves the last band is of another state.
+  return at.speedRevS === speedRevS && at.oilTemperatureK === oilTemperatureK ? data?.for(engine) : undefined;
 }
 
 /** The engine as the change that is looked at would make it; undefined where none is. */

@@ -5,7 +5,7 @@ import type { Conditions } from '../heat/surroundings';
 /** Speed and surroundings that a heat balance is asked for. */
 export type SteadyDrive = Conditions & { readonly speedRevS: number };
 
-/** A drive that heat is judged at: until steady, or for so long from another one or from warm oil. */
+/** A drive for which heat is judged: until steady, or for so long from another one or from warm oil. */
 export type Drive = SteadyDrive & {
   readonly name?: string;
   /** Null or absent: until steady. */

@@ -86,7 +86,16 @@ describe('The demos', () => {
   it('are rewritten as changes, with the very circuits that they had as whole ones', () => {
     const [, whole] = older.find(([file]) => file === 'version5.json')!;
     const now = demoProject();
-    expect(now.variants.map((v) => v.circuit)).toEqual(whole.variants.map((v) => v.circuit));
+    // The demo has been given a pan since.
+    const panless = now.variants.map(({ circuit }) => ({
+      ...circuit,
+      parts: circuit.parts.map((p) => {
+        if (p.kind !== 'sump') return p;
+        const { pan: _, ...rest } = p;
+        return rest;
+      }),
+    }));
+    expect(panless).toEqual(whole.variants.map((v) => v.circuit));
     expect(now.variants.map((v) => v.sheet)).toEqual(whole.variants.map((v) => v.sheet));
     expect(demoKept().variants[0]!.acts).toHaveLength(4);
   });

@@ -120,4 +120,3 @@ export const headDrainsSchema = z.strictObject({
   boreM: positive('bore', 'Bore of each', { typical: [6 * MM, 20 * MM] }),
   fallM: positive('cutLength', 'Height that they fall', { typical: [100 * MM, 400 * MM] }),
 });
-export type HeadDrains = z.infer<typeof headDrainsSchema>;

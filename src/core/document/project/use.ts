@@ -3,7 +3,7 @@ import { between, nonNegative, positive } from '../parts/field';
 
 const C = 273.15;
 
-/** A drive that heat is judged at: a speed and load for so long, in its surroundings. */
+/** A drive for which heat is judged: a speed and load for so long, in its surroundings. */
 export const driveSchema = z.strictObject({
   name: z.string().trim().min(1).max(60).meta({ title: 'Name' }),
   loadShare: between(0, 1, 'share', 'Load, share of full', { typical: [0.1, 1] }),
@@ -86,7 +86,7 @@ export const USE_IDS = USES.map((use) => use.id) as [UseId, ...UseId[]];
 /** Where no use is stated: full load until steady on a hot day, the hardest that is asked. */
 const NO_USE: readonly UseDrive[] = [drive('Full load', 1, 0.9, 35, 25, null)];
 
-/** The drives that an engine is judged at: its own, its use's, or the hardest. */
+/** The drives for which an engine is judged: its own, its use's, or the hardest. */
 export function drivesOf(engine: {
   readonly use?: UseId | undefined;
   readonly drives?: readonly UseDrive[] | undefined;

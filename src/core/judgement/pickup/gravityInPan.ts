@@ -7,8 +7,6 @@ export interface Acceleration {
   readonly rightMS2: number;
 }
 
-export const AT_REST: Acceleration = { forwardMS2: 0, rightMS2: 0 };
-
 /** What presses the oil, along the pan's own axes: backward, to its right, up [m/s²]. Downward it is negative. */
 export interface PressedBy {
   readonly backMS2: number;

@@ -186,13 +186,17 @@ function remediesOf(
   const triedDeeper = trials.map((trial) => tryPan(deeper, trial));
   const lasts = ({ doorsS, accumulatorS }: PickupResult['holds']) => doorsS + accumulatorS;
   return [
-    {
-      id: 'doors',
-      size: doorsM3,
-      bareAtMS2: at.bareAtLowerMS2,
-      holdsS: lasts(withDoors),
-      isEnough: bridges(withDoors),
-    },
+    ...(doorsM3 > (pan.doorsM3 ?? 0)
+      ? [
+          {
+            id: 'doors' as const,
+            size: doorsM3,
+            bareAtMS2: at.bareAtLowerMS2,
+            holdsS: lasts(withDoors),
+            isEnough: bridges(withDoors),
+          },
+        ]
+      : []),
     {
       id: 'deeper',
       size: DEEPER_M,

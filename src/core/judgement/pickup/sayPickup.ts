@@ -60,9 +60,9 @@ export const sayPress = (said: Said, accelerationMS2: number): string =>
     ? formatQuantity(accelerationMS2, 'acceleration')
     : formatQuantity(Math.atan2(accelerationMS2, STANDARD_GRAVITY_M_S2), 'angle').replace(/\s°/, '°');
 
-/** "0.82 g", or that it is covered as far as is tried. */
+/** "0.82 g", or that it is bare without any, or covered as far as is tried. */
 export const sayBareAt = (said: Said, bareAtMS2: number | null): string =>
-  bareAtMS2 === null ? `over ${sayPress(said, TRIED_TO_MS2)}` : sayPress(said, bareAtMS2);
+  bareAtMS2 === null ? `over ${sayPress(said, TRIED_TO_MS2)}` : bareAtMS2 === 0 ? 'at once' : sayPress(said, bareAtMS2);
 
 const MISSING: Readonly<Record<NonNullable<PickupResult['missing']>, string>> = {
   pan: 'Measure the pan’s length, width and depth, and where the pickup’s mouth sits in it.',
@@ -99,7 +99,7 @@ function sayBare(said: Said, { id, bareAtLowerMS2, bareAtFullMS2 }: PickupTrial)
   const way = sayWay(said, id);
   const full = bareAtFullMS2 === 0 ? 'at full too' : `${sayBareAt(said, bareAtFullMS2)} at full`;
   return bareAtLowerMS2 === 0
-    ? `Bare at rest at the lower mark; ${full} ${way}`
+    ? `Bare even standing level at the lower mark, engine running; ${full} ${way}`
     : `Bare above ${sayBareAt(said, bareAtLowerMS2)} ${way} at the lower mark; ${full}`;
 }
 
@@ -159,7 +159,7 @@ export function sayReachesCrank({ said, trials }: PickupResult): string | undefi
     .reduce<PickupTrial | undefined>((a, b) => (!a || b.reachesCrankMS2! < a.reachesCrankMS2! ? b : a), undefined);
   if (!first) return undefined;
   return first.reachesCrankMS2 === 0
-    ? 'At the full mark the oil reaches the crank’s circle at rest: check the depth and the fill.'
+    ? 'At the full mark the oil reaches the crank’s circle even standing level: check the depth and the fill.'
     : `At the full mark the oil reaches the crank’s circle above ${sayPress(said, first.reachesCrankMS2!)} ${sayWay(said, first.id)}: it is whipped there, and foams.`;
 }
 
