@@ -46,7 +46,7 @@ describe('Supply', () => {
   it('says why by what is found', () => {
     const why = (...of: Parameters<typeof turbo>) => found('supply', turbo(...of)).find((f) => f.part === 'turbo')!.why;
     expect(why('flooded', check('high'))).toMatch(/seals and its drain/);
-    expect(why('dry', check('low'))).toMatch(/^No oil reaches it/);
+    expect(why('dry', check('low'))).toMatch(/^It gets no oil/);
     expect(why('short', check('low', { reason: 'centrifugal' }))).toMatch(/crank throws/);
     expect(why('short', check('low'))).toMatch(/film thins/);
     expect(why('short', null)).toMatch(/film thins/);

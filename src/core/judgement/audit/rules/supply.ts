@@ -42,7 +42,7 @@ export const supply = rule('supply', 'Supply', (c) =>
 
 function reasonFor(verdict: Verdict, decisive: Check | null): string {
   if (verdict === 'flooded') return 'More oil than its seals and its drain can clear goes past them.';
-  if (verdict === 'dry') return 'No oil reaches it: what carried its oil is closed, taken away, or starved.';
+  if (verdict === 'dry') return 'It gets no oil: what carried its oil is closed, taken away, or starved.';
   if (decisive?.reason === 'centrifugal')
     return 'The turning crank throws the oil outward; below this pressure none gets in to the pins.';
   return 'Below its minimum the oil film thins until metal touches metal.';
