@@ -12,5 +12,7 @@ export const CAUTIONS = {
   hotCoolant: 'Never open a hot cooling system.',
   solvent: 'Solvent burns and hurts the eyes: goggles, fresh air, no flame.',
   insideEngine: 'Inside the engine: work for someone who builds engines.',
+  accumulator:
+    'An accumulator stays under pressure with the engine stopped. Before a joint is loosened, open its valve and let the oil back until the gauge reads 0. Charge it with dry air or nitrogen within the maker’s limit, never with oxygen.',
   battery: 'Disconnect the battery before wiring.',
 } as const;

@@ -13,6 +13,7 @@ import { OIL_GRADES } from '../../../core/physics/oil/grades';
 import { SchemaForm, TextInput } from '../../forms/SchemaForm';
 import { useDocument } from '../../state/document';
 import { Field } from '../../forms/Field';
+import { NewerLaws } from './NewerLaws';
 
 const USE_LABELS = Object.fromEntries(USES.map((use) => [use.id, use.label]));
 const LABELS = { v: 'V', inline: 'in-line', ...USE_LABELS };
@@ -30,6 +31,7 @@ export default function EnginePage() {
       <DrivesSection project={project} />
       <ConditionsSection project={project} />
       <HeatSection project={project} />
+      <NewerLaws />
     </main>
   );
 }

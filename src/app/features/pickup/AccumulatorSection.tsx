@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { CAUTIONS } from '../../../core/judgement/cautions';
 import { accumulatorLines } from '../../../core/studies/accumulator/sayAccumulator';
 import type { OpenEngine } from '../../../workers/answered';
 import { shownOf } from '../../state/engine';
@@ -19,10 +20,7 @@ export function AccumulatorSection({ engine, part }: { readonly engine: OpenEngi
       <h2>The accumulator, at full speed and hot</h2>
       <StudyStatus study={study} doing="emptying and filling it" />
       {study.answer && accumulatorLines(study.answer, units).map((line) => <p key={line}>{line}</p>)}
-      <p className="notice">
-        It stays under pressure with the engine stopped. Before a joint is loosened, open its valve and let the oil back
-        until the gauge reads 0. Charge it with dry air or nitrogen within the maker’s limit, never with oxygen.
-      </p>
+      <p className="notice">{CAUTIONS.accumulator}</p>
     </section>
   );
 }

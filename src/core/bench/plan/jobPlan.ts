@@ -97,6 +97,7 @@ function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
     text: `Take off ${nameIn(from, change.part)}. Cap what stays open.`,
     changes: [...(undoneWith.get(change.part) ?? []), change],
     plannedMin: MINUTES.takeOff,
+    ...underPressure(from.circuit.parts.find((p) => p.id === change.part)),
   }));
   const undone: Draft[] = (undoneWith.get(undefined) ?? []).map((change) => ({
     id: `undo-${change.joint.from}-${change.joint.to}`,
@@ -167,8 +168,12 @@ function fitWords(part: Part, to: Variant): Pick<Draft, 'text' | 'caution' | 'fi
     };
   if (actsAs(part, 'plug')) return { text: `Close the open port with ${part.name}.` };
   const wired = part.electrical ? { caution: CAUTIONS.battery } : {};
-  return { text: `Fit ${part.name}.`, ...wired };
+  return { text: `Fit ${part.name}.`, ...wired, ...underPressure(part) };
 }
+
+/** What is said of a part that stays under pressure. */
+const underPressure = (part: Part | undefined): Pick<Draft, 'caution'> =>
+  actsAs(part, 'accumulator') ? { caution: CAUTIONS.accumulator } : {};
 
 /** Figures that one step names with what they were; of more it names the fields. */
 const MOST_FIGURES = 4;

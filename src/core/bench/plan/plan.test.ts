@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { applyMove, offersFor } from '../../document/moves';
+import { applyMove, offersFor, type MoveDraft } from '../../document/moves';
+import { catalogueEntry } from '../../document/parts/catalogue';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { isReservoir } from '../../document/parts/ports';
 import type { Project, Variant } from '../../document/project/project';
@@ -103,6 +104,22 @@ describe('The plan of a job', () => {
     expect(say('refill')).toContain('6.06 L of 10W-40');
     expect(plan.steps.find((s) => s.id === 'drain')!.caution).toContain('burn');
     expect([0, 59, 60, 135].map(sayMinutes)).toEqual(['0 min', '59 min', '1 h', '2 h 15 min']);
+  });
+
+  it('warns of an accumulator’s pressure where it is fitted and where it comes off, and fills its oil in', () => {
+    const { project, from } = job();
+    const fitted = applyMove(from, {
+      kind: 'tee',
+      at: 'gallery.out',
+      drafts: [{ ...catalogueEntry('accumulator').part } as MoveDraft],
+    });
+    if (!fitted.ok) throw new Error(fitted.why);
+    const to = { ...fitted.variant, id: 'with', name: 'With' };
+    const steps = (a: Variant, b: Variant) => planJob(project, a, b).steps.filter((s) => /ccumulator/.test(s.text));
+    expect(steps(from, to).find((s) => s.text.startsWith('Fit'))!.caution).toContain('never with oxygen');
+    expect(steps(to, from).find((s) => s.text.startsWith('Take off'))!.caution).toContain('until the gauge reads 0');
+    // Two litres charged to half a bar hold 1.39 L at 4 bar: 2·(1 − 1.513/5).
+    expect(oilChange(to, from).addedM3).toBeCloseTo(2e-3 * (1 - 1.51325 / 5), 9);
   });
 
   it('refits what was taken off for access at the end, the last first', () => {

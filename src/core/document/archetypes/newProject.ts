@@ -4,6 +4,7 @@ import { OIL_GRADES } from '../../physics/oil/grades';
 import type { OilData } from '../../physics/oil/oil';
 import type { FullAnswers } from './answers';
 import { archetypeOf } from './archetypes';
+import { FREE_AIR, usualCoolantHeat } from './usualOfEngine';
 
 const RPM = 1 / 60;
 const C = 273.15;
@@ -17,11 +18,8 @@ const BASE_HEAT_W_L = 650;
 const BLOCK_WK_L = 52;
 const PAN_WK = 15;
 const PAN_AT_L = 2.3;
-/** Block, head and coolant, and the heat that goes into them. @source engineering judgement */
+/** Block, head and coolant. @source engineering judgement */
 const COOLANT_JK_L = 37e3;
-const COOLANT_IDLE_W_L = 2.5e3;
-const COOLANT_SHARE = 0.7;
-const DIESEL_COOLANT_SHARE = 0.55;
 const METAL_JK_L = 8e3;
 const METAL_WK_L = 65;
 /** Air-cooled engines that work hard at little speed have a fan. @source common practice, no source */
@@ -30,17 +28,6 @@ const BLOCK_FAN_MS = 45;
 /** Oil that an air-cooled engine may have. @source common practice */
 const HOTTEST_LIQUID_K = C + 120;
 const HOTTEST_AIR_K = C + 130;
-
-/**
- * Air that is whipped into the oil, by volume: little at idle; at the redline more without a windage tray, little in a
- * tank in which it has time to leave.
- * @source engineering judgement
- */
-const FREE_AIR = {
-  tray: { atIdleShare: 0.02, atRedlineShare: 0.08 },
-  noTray: { atIdleShare: 0.02, atRedlineShare: 0.12 },
-  tank: { atIdleShare: 0.02, atRedlineShare: 0.04 },
-} as const;
 
 function freeAirOf({ archetype, kind }: FullAnswers): (typeof FREE_AIR)[keyof typeof FREE_AIR] {
   if (archetype === 'drySump' || archetype === 'airTwin') return FREE_AIR.tank;
@@ -87,10 +74,7 @@ export function newProject(answers: FullAnswers, circuit: Circuit): Project {
         blockCooledBy: answers.cooling === 'air' ? 'air' : 'coolant',
         blockConductanceWK: BLOCK_WK_L * litres,
         coolantCapacityJK: COOLANT_JK_L * litres,
-        coolantHeat: {
-          idleW: COOLANT_IDLE_W_L * litres,
-          brakeShare: answers.fuel === 'diesel' ? DIESEL_COOLANT_SHARE : COOLANT_SHARE,
-        },
+        coolantHeat: usualCoolantHeat(answers.displacementM3, answers.fuel),
         ...(answers.cooling === 'air' && FAN_USES.includes(answers.use) ? { blockFanMS: BLOCK_FAN_MS } : {}),
         panConductanceWK: archetypeOf(answers.archetype).usual.panShare * PAN_WK * (litres / PAN_AT_L) ** (2 / 3),
         metalCapacityJK: METAL_JK_L * litres,

@@ -20,7 +20,8 @@ const betasSchema = z.strictObject({
   at10Um: beta('at 10 µm', [1.1, 5]),
   at20Um: beta('at 20 µm', [5, 100]),
 });
-const IN_SERVICE = { at4Um: 1.02, at10Um: 1.5, at20Um: 20 };
+/** Of a usual full-flow element. */
+export const BETAS_IN_SERVICE = { at4Um: 1.02, at10Um: 1.5, at20Um: 20 };
 const MESH_IN_SERVICE = { at4Um: 1.01, at10Um: 1.1, at20Um: 3 };
 
 const schema = z.strictObject({
@@ -77,7 +78,7 @@ export const filter = defineKind({
         kind: 'filter',
         name: 'Filter',
         ...filterRating(0.15, 30, 0.6),
-        betas: IN_SERVICE,
+        betas: BETAS_IN_SERVICE,
         collapsePa: 10 * BAR,
         bypass: springValve(1, 1.7, 80),
       },
@@ -92,7 +93,7 @@ export const filter = defineKind({
         kind: 'filter',
         name: 'Filter',
         ...filterRating(0.15, 30, 0.6),
-        betas: IN_SERVICE,
+        betas: BETAS_IN_SERVICE,
         collapsePa: 10 * BAR,
         bypass: null,
       },
@@ -107,7 +108,7 @@ export const filter = defineKind({
         kind: 'filter',
         name: 'Remote filter',
         ...filterRating(0.15, 30, 0.6),
-        betas: IN_SERVICE,
+        betas: BETAS_IN_SERVICE,
         mounting: 'remote',
         collapsePa: 10 * BAR,
         place: { mount: 'frame' },

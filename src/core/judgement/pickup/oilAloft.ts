@@ -14,7 +14,7 @@ export interface OilAloft extends SpeedAndOil {
   readonly filmM3: number;
   /** Standing over the drains of the heads. */
   readonly headsM3: number;
-  /** In gas-charged accumulators. */
+  /** In gas-charged accumulators, beyond what they were topped up with. */
   readonly accumulatorsM3: number;
   /** What the parts that are fed let go of. */
   readonly fedM3S: number;
@@ -104,7 +104,10 @@ export class AloftReader {
       engineM3 > 0 ? fallingFilmM(this.viscosityPaS / this.densityKgM3, fedM3S / (WALL.widthPerM3 * engineM3)) : 0;
     let accumulatorsM3 = 0;
     for (const { part, node } of this.open)
-      accumulatorsM3 += accumulatorOilM3(part.volumeM3, part.prechargePa, pressurePa[node]!, atmospherePa);
+      accumulatorsM3 += Math.max(
+        0,
+        accumulatorOilM3(part.volumeM3, part.prechargePa, pressurePa[node]!, atmospherePa) - partVolumeM3(part),
+      );
     return {
       speedRevS,
       oilTemperatureK,

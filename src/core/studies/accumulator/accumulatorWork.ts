@@ -100,7 +100,9 @@ export function workAccumulator(project: Project, variant: Variant, request: Acc
 /** What runs back from an engine's parts over a long rest, but for the filter with its valve [m³]. */
 const emptyAfterRestM3 = (circuit: Circuit): number =>
   circuit.parts
-    .filter((p) => !isReservoir(p) && !isReturn(p) && !(actsAs(p, 'filter') && hasAntiDrain(p)))
+    .filter(
+      (p) => !isReservoir(p) && !isReturn(p) && !actsAs(p, 'accumulator') && !(actsAs(p, 'filter') && hasAntiDrain(p)),
+    )
     .reduce((sum, p) => sum + partVolumeM3(p), 0);
 
 function solverOf(project: Project, variant: Variant, circuit: Circuit): CircuitSolver {
