@@ -77,7 +77,7 @@ test('a component at its worst, a figure changed, refused and typed in another u
     await page.reload();
     await expect(part(page, 'turboRestrictor')).toHaveAttribute('aria-label', /1\.20.mm/);
     await page.keyboard.press('Escape');
-    await expect(page.getByText(/all 7 components supplied \(337 conditions checked\)/)).toBeVisible();
+    await expect(page.getByText(/all 7 components supplied; pickup bare \(337 conditions checked\)/)).toBeVisible();
     // Another unit, typed in.
     await part(page, 'turboRestrictor').click();
     await page.getByLabel('Bore', { exact: true }).fill('0.06 in');

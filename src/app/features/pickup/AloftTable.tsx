@@ -16,28 +16,29 @@ export function AloftTable({ result, units }: { readonly result: PickupResult; r
         On the walls of block and heads, in the heads where their drains are too small, and in accumulators. The pickup
         is judged from {formatQuantity(JUDGED_FROM_K, 'temperature', units)} upward; colder oil is shown only.
       </p>
-      <Table
-        rowKey="oilTemperatureK"
-        size="small"
-        pagination={false}
-        scroll={{ x: 'max-content' }}
-        dataSource={[...rows]}
-        columns={[
-          {
-            title: 'Oil',
-            rowScope: 'row',
-            render: (_, row) => formatQuantity(row.oilTemperatureK, 'temperature', units),
-          },
-          ...speedsRevS.map((speedRevS, i) => ({
-            title: formatQuantity(speedRevS, 'speed', units),
-            align: 'right' as const,
-            render: (_: unknown, row: (typeof rows)[number]) => {
-              const m3 = row.aloftM3[i] ?? null;
-              return m3 === null ? '—' : formatQuantity(m3, 'volume', units);
+      <div className="wide" tabIndex={0} role="region" aria-label="Oil aloft by speed and temperature">
+        <Table
+          rowKey="oilTemperatureK"
+          size="small"
+          pagination={false}
+          dataSource={[...rows]}
+          columns={[
+            {
+              title: 'Oil',
+              rowScope: 'row',
+              render: (_, row) => formatQuantity(row.oilTemperatureK, 'temperature', units),
             },
-          })),
-        ]}
-      />
+            ...speedsRevS.map((speedRevS, i) => ({
+              title: formatQuantity(speedRevS, 'speed', units),
+              align: 'right' as const,
+              render: (_: unknown, row: (typeof rows)[number]) => {
+                const m3 = row.aloftM3[i] ?? null;
+                return m3 === null ? '—' : formatQuantity(m3, 'volume', units);
+              },
+            })),
+          ]}
+        />
+      </div>
     </section>
   );
 }

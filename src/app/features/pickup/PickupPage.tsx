@@ -174,26 +174,28 @@ function Ways({
     <section aria-label="How far it is covered">
       <h2>Bare above</h2>
       <div className="ways">
-        <Table<PickupTrial>
-          rowKey="id"
-          size="small"
-          pagination={false}
-          dataSource={[...trials]}
-          columns={[
-            { title: 'Way', rowScope: 'row', render: (_, t) => sayWay(said, t.id) },
-            {
-              title: 'Lower mark',
-              align: 'right',
-              render: (_, t) => <Bare trial={t} at={t.bareAtLowerMS2} said={said} />,
-            },
-            {
-              title: 'Full mark',
-              align: 'right',
-              render: (_, t) => <Bare trial={t} at={t.bareAtFullMS2} said={said} />,
-            },
-            { title: 'Needed', align: 'right', render: (_, t) => sayPress(said, t.limitMS2) },
-          ]}
-        />
+        <div className="wide" tabIndex={0} role="region" aria-label="Ways">
+          <Table<PickupTrial>
+            rowKey="id"
+            size="small"
+            pagination={false}
+            dataSource={[...trials]}
+            columns={[
+              { title: 'Way', rowScope: 'row', render: (_, t) => sayWay(said, t.id) },
+              {
+                title: 'Lower mark',
+                align: 'right',
+                render: (_, t) => <Bare trial={t} at={t.bareAtLowerMS2} said={said} />,
+              },
+              {
+                title: 'Full mark',
+                align: 'right',
+                render: (_, t) => <Bare trial={t} at={t.bareAtFullMS2} said={said} />,
+              },
+              { title: 'Needed', align: 'right', render: (_, t) => sayPress(said, t.limitMS2) },
+            ]}
+          />
+        </div>
         <GripPlot result={result} pan={pan} lap={lap} />
       </div>
       <p>
