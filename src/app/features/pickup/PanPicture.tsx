@@ -45,7 +45,7 @@ const MOUTH_HALF_M = 0.02;
 /** The tube is drawn up to here, clear of what is written over the pan. */
 const TUBE_SHARE = 0.7;
 
-/** Two sections of the pan to one scale, through the pickup's mouth, with the oil where it comes to rest. */
+/** Two sections of the pan to one scale, through the pickup's mouth, with the oil as it lies there. */
 export function PanPicture({
   pan,
   oilM3,

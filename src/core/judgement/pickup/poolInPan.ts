@@ -67,7 +67,7 @@ const LEAST_WEIGHT_SHARE = 0.05;
 const HALVINGS = 45;
 
 /**
- * Where so much oil comes to rest under what presses it: a plane normal to that, over both boxes while they are joined;
+ * Where so much oil lies under what presses it: a plane normal to that, over both boxes while they are joined;
  * else the deep part is full to its lip, and what ran over lies beyond.
  *
  * @param oilM3 ≥ 0 @returns undefined where the oil is not held down at all

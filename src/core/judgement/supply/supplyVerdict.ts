@@ -37,7 +37,7 @@ export interface SupplyReading {
   readonly spring?: { readonly crackPa: number; readonly lift: number } | undefined;
 }
 
-/** Low water of the pressure at a speed, stated and centrifugal together; undefined where none applies. */
+/** Least pressure required at a speed, stated and centrifugal together; undefined where none applies. */
 export function lowWaterPa(supply: Supply, speedRevS: number, centrifugalPa = 0): number | undefined {
   const needed = speedRevS >= (supply.neededFromRevS ?? 0);
   const stated =
