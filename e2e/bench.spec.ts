@@ -173,28 +173,30 @@ test('lists of 500 hoses are shown, and an act on them holds the page up no long
   await page.getByRole('tab', { name: 'Plan' }).click();
   const step = page.getByRole('checkbox').nth(1);
   await expect(step).toBeVisible();
-  // The machine's own measure, before and after: how long a fixed loop takes in this page now.
-  const loopMs = () =>
+  // Both are processor time of the page's own thread, which a busy machine does not lengthen.
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Performance.enable', { timeDomain: 'threadTicks' });
+  const busyS = async () => {
+    const { metrics } = await cdp.send('Performance.getMetrics');
+    return metrics.find((metric) => metric.name === 'TaskDuration')!.value;
+  };
+  const during = async (act: () => Promise<unknown>) => {
+    const from = await busyS();
+    await act();
+    await page.waitForTimeout(500);
+    return (await busyS()) - from;
+  };
+  const loop = () =>
     page.evaluate(() => {
-      const from = performance.now();
       let sum = 0;
       for (let i = 1; i < 5e6; i++) sum += Math.sqrt(i) % 3;
-      return performance.now() - from + (sum < 0 ? 1 : 0);
+      return sum;
     });
-  const before = await loopMs();
-  await page.evaluate(() => {
-    const seen: number[] = [];
-    Object.assign(window, { seen });
-    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
-      type: 'longtask',
-    });
-  });
-  for (let n = 0; n < 4; n++) {
-    await step.click();
-    await page.waitForTimeout(500);
-  }
-  const acts = await page.evaluate(() => [...(window as unknown as { readonly seen: readonly number[] }).seen]);
-  const loops = [before, await loopMs()];
-  // With every line drawn an act took thirty loops.
-  expect(Math.max(0, ...acts)).toBeLessThan(8 * Math.max(...loops));
+  const loops = [await during(loop)];
+  const acts: number[] = [];
+  for (let n = 0; n < 4; n++) acts.push(await during(() => step.click()));
+  loops.push(await during(loop));
+  // Answers of workers arrive meanwhile and add to some acts: the least of four is the act itself.
+  // With every line drawn it took thirty loops.
+  expect(Math.min(...acts)).toBeLessThan(8 * Math.max(...loops));
 });
