@@ -1,6 +1,6 @@
 import { seeded } from '../../src/core/foundations/random/quasiRandom';
 import { CircuitSolver } from '../../src/core/network/circuitSolver';
-import { randomProject } from '../../src/core/verification/testing/randomCircuit';
+import { randomModernProject, randomProject } from '../../src/core/verification/testing/randomCircuit';
 import type { Part } from './part';
 
 /** States of each random circuit. */
@@ -19,7 +19,7 @@ export const states: Part = {
     let cavitating = 0;
     for (let circuit = 0; circuit * STATES_A_CIRCUIT < count; circuit++) {
       const random = seeded(seed + circuit);
-      const made = CircuitSolver.of(randomProject(seed + circuit));
+      const made = CircuitSolver.of((circuit % 2 ? randomModernProject : randomProject)(seed + circuit));
       if (!made.ok) {
         failures.push(`circuit ${seed + circuit} was refused`);
         continue;

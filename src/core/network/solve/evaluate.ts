@@ -23,7 +23,7 @@ const gate = new Float64Array(2);
 export const LEAST_GATE_PA = 2.5e3;
 
 /**
- * How valves, nozzles and openings that know no flow yet are linearised: by chords to a typical drop, which is quick,
+ * How valves, nozzles, openings and bearings that know no flow yet are linearised: by chords to a typical drop, which is quick,
  * or by their tangents at rest, which now and then gets through where chords do not. Lines go by chords either way.
  */
 export type Start = 'chords' | 'tangents';
@@ -65,7 +65,7 @@ export function evaluateElements(
         break;
       case Law.bearing:
       case Law.crankFedRod:
-        evaluateBearing(network, ws, e, drop, oil);
+        evaluateBearing(network, ws, e, drop, oil, start);
         break;
       default:
         if (start === 'chords') startByChord(network, ws, e, drop);
@@ -152,9 +152,13 @@ function evaluatePump(network: Network, ws: Workspace, e: number, state: Operati
   ws.opening[e] = out[4]! * out[5]!;
 }
 
-/** A journal bearing; one that is fed through the turning crank stands behind the crank's gate. */
-function evaluateBearing(network: Network, ws: Workspace, e: number, drop: number, oil: Oil): void {
-  if (isShutBackward(network, ws, e, drop)) return;
+/**
+ * A journal bearing; one that is fed through the turning crank stands behind the crank's gate. At rest its chord is
+ * taken: where rotation drags oil out, the tangent without pressure promises twice what the feed gives.
+ */
+function evaluateBearing(network: Network, ws: Workspace, e: number, available: number, oil: Oil, start?: Start): void {
+  if (isShutBackward(network, ws, e, available)) return;
+  const drop = start === 'chords' ? START_DROP_PA : available;
   const isRod = network.law[e] === Law.crankFedRod;
   const film = ws.film[e]!;
   const inletK = ws.temperatureK[e]!;
@@ -181,6 +185,10 @@ function evaluateBearing(network: Network, ws: Workspace, e: number, drop: numbe
     slope = gate[0]! * film.slope + gate[1]! * film.flowM3S + leak * (shut - gate[1]! * drop);
   }
   const n = network.count[e]!;
+  if (start === 'chords') {
+    setChord(ws, e, available, (n * flow) / drop);
+    return;
+  }
   ws.flowM3S[e] = n * flow;
   ws.targetM3S[e] = ws.flowM3S[e]!;
   ws.byFromPa[e] = n * slope;
@@ -199,8 +207,8 @@ function isShutBackward(network: Network, ws: Workspace, e: number, drop: number
 }
 
 /**
- * Where a start from rest takes its chords: a drop of some bar, as across jets and nozzles, and a valve that has just
- * begun to open. These two halve the evaluations of the demos' operating maps; no answer depends on them.
+ * Where a start from rest takes its chords: a drop of some bar, as across jets, nozzles and bearings, and a valve that
+ * has just begun to open. These two halve the evaluations of the demos' operating maps; no answer depends on them.
  */
 const START_DROP_PA = 3e5;
 const START_LIFT = 0.08;
@@ -257,7 +265,11 @@ function startByChord(network: Network, ws: Workspace, e: number, available: num
     drop = crack + START_LIFT * (network.parameters[at + AT.springValve.fullOpenPa]! - crack);
     springValveFlow(network, ws, e, drop, drop);
   } else lawFlow(network, ws, e, drop);
-  const conductance = (network.count[e]! * out[0]!) / drop;
+  setChord(ws, e, available, (network.count[e]! * out[0]!) / drop);
+}
+
+/** An element that knows no flow yet, as if it passed so much per pressure [m³/(s Pa)]. */
+function setChord(ws: Workspace, e: number, available: number, conductance: number): void {
   ws.targetM3S[e] = available * conductance;
   ws.lawErrorPa[e] = available;
   ws.byFromPa[e] = conductance;

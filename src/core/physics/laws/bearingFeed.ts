@@ -25,7 +25,9 @@ export function bearingFeedCoefficientM3(
   clearanceRadialM: number,
   eccentricityRatio: number,
 ): number {
-  return feedBaseM3(feed, diameterM, lengthM, clearanceRadialM) * feedShape(feed, eccentricityRatio);
+  return (
+    feedBaseM3(feed, diameterM, lengthM, clearanceRadialM) * feedShape(feed, eccentricityRatio, towardWidest(feed))
+  );
 }
 
 /** What of {@link bearingFeedCoefficientM3} does not follow the eccentricity [m³]. */
@@ -41,15 +43,18 @@ export function feedBaseM3(feed: BearingFeed, diameterM: number, lengthM: number
   }
 }
 
-/** What of it does [-]. @param e ε, 0 ≤ ε < 1 */
-export function feedShape(feed: BearingFeed, e: number): number {
+/** cos θ of a hole, 0 without one: worked out once, for the two below. */
+export const towardWidest = (feed: BearingFeed): number => (feed.kind === 'hole' ? Math.cos(feed.holeAngleRad) : 0);
+
+/** What of it does [-]. @param e ε, 0 ≤ ε < 1 @param toward {@link towardWidest} */
+export function feedShape(feed: BearingFeed, e: number, toward: number): number {
   switch (feed.kind) {
     case 'fullGroove':
       return 1 + 1.5 * e * e;
     case 'halfGroove':
       return Math.PI + e * (6 + e * (1.5 * Math.PI + (4 / 3) * e));
     case 'hole': {
-      const film = 1 + e * Math.cos(feed.holeAngleRad);
+      const film = 1 + e * toward;
       return film * film * film;
     }
   }
@@ -57,17 +62,15 @@ export function feedShape(feed: BearingFeed, e: number): number {
 
 /**
  * d ln k/dε of {@link bearingFeedCoefficientM3}: what a little more eccentricity does to the feed flow.
- * @param e ε, 0 ≤ ε < 1 @returns [-] @source derivative of the same expressions
+ * @param e ε, 0 ≤ ε < 1 @param toward {@link towardWidest} @returns [-] @source derivative of the same expressions
  */
-export function feedByEccentricity(feed: BearingFeed, e: number): number {
+export function feedByEccentricity(feed: BearingFeed, e: number, toward: number): number {
   switch (feed.kind) {
     case 'fullGroove':
       return (3 * e) / (1 + 1.5 * e * e);
     case 'halfGroove':
-      return (6 + 3 * Math.PI * e + 4 * e * e) / (Math.PI + 6 * e + 1.5 * Math.PI * e * e + (4 / 3) * e ** 3);
-    case 'hole': {
-      const toward = Math.cos(feed.holeAngleRad);
+      return (6 + 3 * Math.PI * e + 4 * e * e) / (Math.PI + 6 * e + 1.5 * Math.PI * e * e + (4 / 3) * e * e * e);
+    case 'hole':
       return (3 * toward) / (1 + e * toward);
-    }
   }
 }

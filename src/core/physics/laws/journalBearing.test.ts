@@ -86,7 +86,8 @@ describe('A film', () => {
     const feed = (feedM3 * pressure) / f.viscosityPaS;
     const flow = side > 0 && feed > 0 ? feed + (feed * side) / (feed + side) : feed;
     expect(f.flowM3S).toBeCloseTo(flow, 14);
-    expect(f.viscosityPaS).toBe(OIL.filmViscosityPaS(f.temperatureK));
+    // The last step is taken along the slopes: what is left goes with its square.
+    expect(f.viscosityPaS / OIL.filmViscosityPaS(f.temperatureK)).toBeCloseTo(1, 10);
     expect(f.frictionW).toBe(f.coefficients.frictionPerViscosity * f.viscosityPaS);
     expect(f.temperatureK - INLET_K).toBeCloseTo((0.5 * f.frictionW) / (CAPACITY * flow + 1), 6);
     expect(f.eccentricityRatio).toBe(0.6);
@@ -122,7 +123,8 @@ describe('A film', () => {
     const f = film({ eccentricity: { kind: 'load', loadN: 4000 } });
     const ratio = ocvirkEccentricity(4000, 80, f.viscosityPaS, 0.05, 0.02, 30e-6);
     expect(f.eccentricityRatio).toBeCloseTo(ratio, 9);
-    expect(f.coefficients.feedM3).toBeCloseTo(bearingFeedCoefficientM3(BEARING.feed, 0.05, 0.02, 30e-6, ratio), 24);
+    const feed = bearingFeedCoefficientM3(BEARING.feed, 0.05, 0.02, 30e-6, ratio);
+    expect((f.flowM3S * f.viscosityPaS) / 3e5 / feed).toBeCloseTo(1, 9);
     expect(film({ eccentricity: { kind: 'load', loadN: 8000 } }).eccentricityRatio).toBeGreaterThan(
       f.eccentricityRatio,
     );

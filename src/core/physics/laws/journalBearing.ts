@@ -1,5 +1,5 @@
 import type { Oil } from '../oil/oil';
-import { feedBaseM3, feedByEccentricity, feedShape, type BearingFeed } from './bearingFeed';
+import { feedBaseM3, feedByEccentricity, feedShape, towardWidest, type BearingFeed } from './bearingFeed';
 import { ocvirkLogSlope, ratioAtLog } from './ocvirk';
 import type { Housing } from '../housing';
 import { runningClearanceM } from './runningClearance';
@@ -49,6 +49,7 @@ export interface FilmCoefficients {
   loadN: number;
   /** What of feed, friction, side flow and ln(S·(L/D)²) at a viscosity of 1 Pa·s does not follow ε. */
   feedBaseM3: number;
+  towardHole: number;
   frictionBase: number;
   sideBaseM3S: number;
   logBase: number;
@@ -64,6 +65,7 @@ export const noFilmYet = (): FilmCoefficients => ({
   flowClearanceM: 0,
   loadN: 0,
   feedBaseM3: 0,
+  towardHole: 0,
   frictionBase: 0,
   sideBaseM3S: 0,
   logBase: 0,
@@ -97,7 +99,9 @@ export function frictionPerViscosity(bearing: Film, speedRevS: number, eccentric
  * @example loadedFrictionFactor(0.5, 0.6) // 1.03516
  */
 export const loadedFrictionFactor = (lengthOverDiameter: number, eccentricityRatio: number): number =>
-  1 + (eccentricityRatio * lengthOverDiameter) ** 2 / (4 * (1 - eccentricityRatio * eccentricityRatio));
+  1 +
+  (eccentricityRatio * eccentricityRatio * lengthOverDiameter * lengthOverDiameter) /
+    (4 * (1 - eccentricityRatio * eccentricityRatio));
 
 /**
  * Hydrodynamic side flow ω(D/2)cLε [m³/s]. @source short-bearing theory
@@ -133,6 +137,7 @@ export function bindFilm(
   film.lengthM = lengthM;
   film.clearanceRadialM = out.clearanceM;
   out.feedBaseM3 = feedBaseM3(bearing.feed, diameterM, lengthM, out.flowClearanceM);
+  out.towardHole = towardWidest(bearing.feed);
   out.frictionBase = frictionPerViscosity(film, speedRevS, 0);
   out.sideBaseM3S = bearing.hydrodynamicSideFlow ? sideFlowM3S(film, speedRevS, 1) : 0;
   if (eccentricity.kind === 'ratio') setEccentricity(out, bearing, eccentricity.ratio);
@@ -147,14 +152,15 @@ const film = { diameterM: 0, lengthM: 0, clearanceRadialM: 0 };
 /** Fills the coefficients for an eccentricity ratio, at the clearances that were bound. */
 function setEccentricity(out: FilmCoefficients, bearing: JournalBearing, ratio: number): void {
   out.eccentricityRatio = ratio;
-  out.feedM3 = out.feedBaseM3 * feedShape(bearing.feed, ratio);
+  out.feedM3 = out.feedBaseM3 * feedShape(bearing.feed, ratio, out.towardHole);
   out.frictionPerViscosity = out.frictionBase / Math.sqrt(1 - ratio * ratio);
   if (bearing.eccentricity.kind === 'specificLoad')
     out.frictionPerViscosity *= loadedFrictionFactor(bearing.lengthM / bearing.diameterM, ratio);
   out.sideFlowM3S = out.sideBaseM3S * ratio;
 }
 
-const FILM_TOLERANCE_K = 1e-10;
+/** Share of its temperature that a film may be off where it is taken for found: what is left goes with its square. */
+const LAST_STEP = 1e-7;
 const FILM_ITERATIONS = 100;
 const viscosity = new Float64Array(2);
 
@@ -197,8 +203,8 @@ export function solveFilm(
     const both = feed + side;
     const drags = side > 0 && both > 0;
     flow = drags ? feed + (side * feed) / both : feed;
-    const flowByFeed = drags ? 1 + (side / both) ** 2 : 1;
-    const flowBySide = drags ? (feed / both) ** 2 : 0;
+    const flowByFeed = drags ? 1 + (side / both) * (side / both) : 1;
+    const flowBySide = drags ? (feed / both) * (feed / both) : 0;
     const sink = heatCapacityJM3K * flow + conductance;
     const rise = (kappa * coefficients.frictionPerViscosity * mu) / sink;
     const residual = t - inletK - rise;
@@ -209,16 +215,27 @@ export function solveFilm(
     const sinking = byLoad ? thinning * eccentricityByLogViscosity(coefficients) : 0;
     const e = coefficients.eccentricityRatio;
     const flowByT =
-      flowByFeed * feed * (sinking === 0 ? -thinning : feedByEccentricity(bearing.feed, e) * sinking - thinning) +
+      flowByFeed *
+        feed *
+        (sinking === 0
+          ? -thinning
+          : feedByEccentricity(bearing.feed, e, coefficients.towardHole) * sinking - thinning) +
       (sinking === 0 ? 0 : flowBySide * (side / e) * sinking);
     const heatByT = sinking === 0 ? thinning : thinning + frictionByEccentricity(bearing, e) * sinking;
     const dResidual = 1 - rise * heatByT + (rise * heatCapacityJM3K * flowByT) / sink;
     const step = residual / dResidual;
-    if (Math.abs(step) < FILM_TOLERANCE_K * t || high - low < FILM_TOLERANCE_K * t) {
+    if (Math.abs(step) < LAST_STEP * t || high - low < LAST_STEP * t) {
       // dT/dΔp: at one temperature the flow carries more heat away.
       const flowSlopeAtT = pressurePa > 0 ? (flowByFeed * feed) / pressurePa : (coefficients.feedM3 / mu) * flowByFeed;
       const tByPressure = (-rise * heatCapacityJM3K * flowSlopeAtT) / (sink * dResidual);
       state.slope = flowSlopeAtT + flowByT * tByPressure;
+      // The last step goes along the slopes: another look would find what they say.
+      const last = Math.abs(step) < LAST_STEP * t ? step : 0;
+      t -= last;
+      flow -= flowByT * last;
+      mu *= 1 - thinning * last;
+      coefficients.frictionPerViscosity *= 1 - (heatByT - thinning) * last;
+      coefficients.eccentricityRatio = e - sinking * last;
       break;
     }
     let next = t - step;
@@ -253,6 +270,6 @@ function frictionByEccentricity(bearing: JournalBearing, e: number): number {
   const w = 1 - e * e;
   const petroff = e / w;
   if (bearing.eccentricity.kind !== 'specificLoad') return petroff;
-  const square = (bearing.lengthM / bearing.diameterM) ** 2;
+  const square = (bearing.lengthM * bearing.lengthM) / (bearing.diameterM * bearing.diameterM);
   return petroff + (square * e) / (2 * w * w) / (1 + (square * e * e) / (4 * w));
 }
