@@ -10,6 +10,7 @@ import { explainReadings } from '../src/core/studies/causes/causeWork';
 import { fitReadings } from '../src/core/studies/fit/fitWork';
 import {
   HEALTHY_ENGINES,
+  RISE_K,
   SPLIT_PERCENT,
   type Expected,
   type Range,
@@ -108,15 +109,26 @@ function engineTable({ engines }: Population): string[] {
 const inRange = ({ engines }: Population, sign: keyof Expected) =>
   HEALTHY_ENGINES.filter(({ expects }, i) => isIn(engines[i]!.measured[sign], expects[sign])).length;
 
-function splitTable({ engines }: Population): string[] {
-  return Object.entries(SPLIT_PERCENT).map(([group, [low, high]]) => {
-    const all = engines
-      .flatMap(({ measured }) => (measured.split[group] === undefined ? [] : [measured.split[group]]))
-      .sort((a, b) => a - b);
+const SPREAD_HEAD = `| group | from memory | engines | least | 10 % | median | 90 % | most |
+|---|---|---|---|---|---|---|---|`;
+
+/** One row a group: how a figure lies over the engines that have it. */
+function spreadTable(
+  { engines }: Population,
+  of: 'split' | 'riseK' | 'leastFilmUm',
+  expected: readonly (readonly [string, Range | undefined])[],
+): string {
+  const rows = expected.map(([group, range]) => {
+    const all = engines.flatMap(({ measured }) => measured[of]?.[group] ?? []).sort((a, b) => a - b);
     const at = (share: number) => said(all[Math.floor(share * (all.length - 1))]);
-    return `| ${group} | ${low} to ${high} | ${all.length} | ${at(0)} | ${at(0.1)} | ${at(0.5)} | ${at(0.9)} | ${at(1)} |`;
+    const usual = range ? `${range[0]} to ${range[1]}` : '';
+    return `| ${group} | ${usual} | ${all.length} | ${at(0)} | ${at(0.1)} | ${at(0.5)} | ${at(0.9)} | ${at(1)} |`;
   });
+  return [SPREAD_HEAD, ...rows].join('\n');
 }
+
+const BEARINGS = ['mains', 'rods', 'head'] as const;
+const SPLIT = Object.entries(SPLIT_PERCENT);
 
 function gaugeTable({ gauges }: Population): string[] {
   return [
@@ -162,15 +174,31 @@ ${engineTable(before).join('\n')}
 
 ## Split at a hot idle now, % of what leaves the gallery
 
-| group | from memory | engines | least | 10 % | median | 90 % | most |
-|---|---|---|---|---|---|---|---|
-${splitTable(now).join('\n')}
+${spreadTable(now, 'split', SPLIT)}
 
 ## Split before
 
-| group | from memory | engines | least | 10 % | median | 90 % | most |
-|---|---|---|---|---|---|---|---|
-${splitTable(before).join('\n')}
+${spreadTable(before, 'split', SPLIT)}
+
+## Rise of the oil through bearings at the redline now, K
+
+Oil at 100 °C, from a bearing's inlet to its outlet, mean load. Of the head: camshafts' bearings.
+
+${spreadTable(
+  now,
+  'riseK',
+  BEARINGS.map((group) => [group, RISE_K]),
+)}
+
+## Smallest film at mean load at the redline now, µm
+
+For comparing engines: peak loads and misalignment are not in it.
+
+${spreadTable(
+  now,
+  'leastFilmUm',
+  BEARINGS.map((group) => [group, undefined]),
+)}
 
 ## Gauges now
 

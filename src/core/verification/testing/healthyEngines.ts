@@ -224,3 +224,6 @@ export const SPLIT_PERCENT: Readonly<Record<string, Range>> = {
   turbo: [5, 10],
   unnamed: [5, 50],
 };
+
+/** What oil gains from inlet to outlet of a loaded bearing at the redline [K]: to look at. @source from memory */
+export const RISE_K: Range = [10, 45];

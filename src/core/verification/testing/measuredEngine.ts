@@ -31,6 +31,10 @@ export type Measured = {
 } & {
   /** Shares of the oil that leaves the gallery at a hot idle, by group [%]. */
   readonly split: Readonly<Record<string, number>>;
+  /** What oil gains from inlet to outlet of a group's bearings at the redline, oil at 100 °C [K]. */
+  readonly riseK?: Readonly<Record<string, number>>;
+  /** Smallest film of a group at its mean load, there [µm]. */
+  readonly leastFilmUm?: Readonly<Record<string, number>>;
   /** Fed parts that are not supplied somewhere in the range. */
   readonly short: readonly string[];
 };
@@ -77,6 +81,17 @@ export function measuredProject(project: Project): Measured {
     const group = actsAs(part, 'jets') ? (part.id === 'jets' ? 'jets' : 'timing') : groupOf(part);
     if (group !== undefined) groups.set(group, (groups.get(group) ?? 0) + flowOf(idle, (p) => p.id === part.id));
   }
+  const riseK: Record<string, number> = {};
+  const leastFilmUm: Record<string, number> = {};
+  full.elements.forEach((e, i) => {
+    const part = parts.find((p) => p.id === e.part);
+    const bearing = circuit.solver.network.bearing[i];
+    if (!part || !bearing || e.filmTemperatureK === null || e.temperatureK === null) return;
+    const group = groupOf(part)!;
+    // κ of the whole rise is what the film has taken up.
+    riseK[group] = Math.max(riseK[group] ?? 0, (e.filmTemperatureK - e.temperatureK) / bearing.filmHeatShare);
+    if (e.leastFilmM !== null) leastFilmUm[group] = Math.min(leastFilmUm[group] ?? Infinity, e.leastFilmM * 1e6);
+  });
   const fed = [...groups.values()].reduce((sum, q) => sum + q, 0);
   const pump = parts.find((p) => actsAs(p, 'pump'));
   const cruiseRevS = Math.max(idleSpeedRevS, CRUISE_SHARE * maximumSpeedRevS);
@@ -107,6 +122,8 @@ export function measuredProject(project: Project): Measured {
     oilMin: warmAfter('sumpK'),
     bmepBar: (2 * engine.heat.brakePowerW!) / (engine.displacementM3! * 0.9 * maximumSpeedRevS) / BAR,
     split: Object.fromEntries([...groups].map(([group, q]) => [group, (100 * q) / fed])),
+    riseK,
+    leastFilmUm,
     short: sweepToEnd(circuit, 8, 6).consumers.flatMap((c) => (c.supplied ? [] : [`${c.name} ${c.verdict}`])),
   };
 }
