@@ -7,7 +7,7 @@ test('an older file keeps its answers, says what newer laws would change, and ta
   const problems = await openApp(page);
   await page.getByRole('link', { name: 'Engine', exact: true }).click();
   const offer = page.getByRole('region', { name: 'What this file leaves out' });
-  await expect(offer.getByRole('listitem')).toHaveCount(5);
+  await expect(offer.getByRole('listitem')).toHaveCount(6);
   const gauge = offer.getByRole('row', { name: /^Gauge, full speed/ });
   await expect(gauge).toBeVisible();
   const [before, after] = (await gauge.getByRole('cell').allInnerTexts()).map((text) => parseFloat(text));

@@ -16,6 +16,7 @@ const LABELS: Readonly<Record<NewerLaw, string>> = {
   filling: 'a pump that fills less at high speed',
   air: 'air in the oil, more of it at high speed',
   sideFlow: 'oil that rotation drags out of the bearings',
+  load: 'how far their load sinks crank and rods in their bearings',
   element: 'how little a filter element holds that is finer than its rating',
   coolant: 'heat to the coolant by speed and power, so that it warms up as slowly as real engines do',
 };
@@ -105,7 +106,8 @@ function Offer({ missing }: { readonly missing: readonly NewerLaw[] }) {
         <p role="status">Computing what they change…</p>
       )}
       <p className="quiet">
-        They are usual figures, no data of your engine.
+        They are usual figures, no data of your engine. Clearances that were measured cold grow as the housing warms: only
+        you know them, so choose the housing in the figures of the bearings.
         {kept.fit ? ' The fit to your gauge was made without them: fit it anew afterwards.' : ''}
       </p>
       <Button disabled={!rows} onClick={() => replaceProject('use what new engines state', withAllLaws(kept))}>

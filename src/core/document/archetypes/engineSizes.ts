@@ -9,6 +9,7 @@ import { atSpeedRevS, HOT_OIL_K } from '../project/conditions';
 import { engineKindOf } from '../project/healthyGauge';
 import type { FullAnswers } from './answers';
 import { archetypeOf } from './archetypes';
+import { FULL_LOAD_PA } from './usualOfEngine';
 
 const MM = 1e-3;
 const UM = 1e-6;
@@ -26,9 +27,6 @@ const LEAST_CLEARANCE = 0.75;
 const MOST_CLEARANCE = 1.3;
 /** What shells taper and are relieved by, for their flow. @source engineering judgement: 1.2 to 1.5 */
 const SHELLS = 1.3;
-/** Mean load at full power over width and diameter. @source engineering judgement: rods 4 to 8 MPa, mains half */
-const ROD_LOAD_PA = 6e6;
-const MAIN_LOAD_PA = 3e6;
 /** Volume of a usual pump a turn of the crank and a litre of engine. @source engineering judgement */
 const PUMP_RANGE = [3.5e-3, 7e-3] as const;
 /**
@@ -139,7 +137,7 @@ function bearingsOf(
       runsIn: answers.block,
       wallFactor: SHELLS,
       feed: { kind: 'halfGroove', landEachM: 6.5 * MM * scale },
-      eccentricity: { kind: 'specificLoad', fullLoadPa: MAIN_LOAD_PA },
+      eccentricity: { kind: 'specificLoad', fullLoadPa: FULL_LOAD_PA.mains },
     },
     rods: {
       ...COMMON,
@@ -150,7 +148,7 @@ function bearingsOf(
       runsIn: 'iron',
       wallFactor: SHELLS,
       feed: hole(6 * MM),
-      eccentricity: { kind: 'specificLoad', fullLoadPa: ROD_LOAD_PA },
+      eccentricity: { kind: 'specificLoad', fullLoadPa: FULL_LOAD_PA.rods },
     },
     cam: {
       ...COMMON,

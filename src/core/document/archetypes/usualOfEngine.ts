@@ -26,3 +26,6 @@ export const usualCoolantHeat = (
   idleW: COOLANT_IDLE_W_L * (displacementM3 / LITRE),
   brakeShare: fuel === 'diesel' ? DIESEL_COOLANT_SHARE : COOLANT_SHARE,
 });
+
+/** Mean load at full power over width and diameter. @source engineering judgement: rods 4 to 8 MPa, mains half */
+export const FULL_LOAD_PA = { rods: 6e6, mains: 3e6 } as const;

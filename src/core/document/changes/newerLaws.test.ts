@@ -50,4 +50,20 @@ describe('Laws that an older file does not state', () => {
     const swallowed = (pump.displacementM3Rev * pump.speedRatio * rpm) / 60;
     expect(before - after).toBeCloseTo((1 - share) * swallowed, 4);
   });
+
+  it('load journals whose ratio nobody set, and keep a ratio that was', () => {
+    const kept = demoKept();
+    const ratioOf = (of: typeof kept, id: string) => {
+      const part = withLaw(of, 'load').asItIs.circuit.parts.find((p) => p.id === id);
+      return part && 'eccentricity' in part ? part.eccentricity : undefined;
+    };
+    expect(ratioOf(kept, 'mains')).toEqual({ kind: 'specificLoad', fullLoadPa: 3e6 });
+    expect(ratioOf(kept, 'rods')).toEqual({ kind: 'specificLoad', fullLoadPa: 6e6 });
+    expect(ratioOf(kept, 'cams')).toEqual({ kind: 'ratio', ratio: 0.4 });
+    const set = kept.asItIs.circuit.parts.map((p) =>
+      p.id === 'mains' && 'eccentricity' in p ? { ...p, eccentricity: { kind: 'ratio' as const, ratio: 0.55 } } : p,
+    );
+    const typed = { ...kept, asItIs: { ...kept.asItIs, circuit: { ...kept.asItIs.circuit, parts: set } } };
+    expect(ratioOf(typed, 'mains')).toEqual({ kind: 'ratio', ratio: 0.55 });
+  });
 });

@@ -1,11 +1,23 @@
-import { FREE_AIR, usualCoolantHeat } from '../archetypes/usualOfEngine';
+import { FREE_AIR, FULL_LOAD_PA, usualCoolantHeat } from '../archetypes/usualOfEngine';
 import { BETAS_IN_SERVICE } from '../kinds/filter';
 import { actsAs, type Part } from '../parts/part';
 import type { KeptProject } from '../project/keptProject';
 
 /** What a new engine states and an older file may not: each changes answers, so a file keeps its own until it is taken. */
-export const NEWER_LAWS = ['filling', 'air', 'sideFlow', 'element', 'coolant'] as const;
+export const NEWER_LAWS = ['filling', 'air', 'sideFlow', 'load', 'element', 'coolant'] as const;
 export type NewerLaw = (typeof NEWER_LAWS)[number];
+
+/** Ratios that a file has where nobody set one: mains' and rods'. */
+const UNSET_RATIO = { mains: 0.6, rods: 0.7 } as const;
+
+/** A journal of the crank that turns at a ratio nobody set, with the usual load instead. */
+function loaded(part: Part): Part {
+  const isMain = actsAs(part, 'mains') && part.role === 'main';
+  if (!isMain && !actsAs(part, 'rods')) return part;
+  const group = isMain ? 'mains' : 'rods';
+  if (part.eccentricity.kind !== 'ratio' || part.eccentricity.ratio !== UNSET_RATIO[group]) return part;
+  return { ...part, eccentricity: { kind: 'specificLoad', fullLoadPa: FULL_LOAD_PA[group] } };
+}
 
 /** A part with what a law asks it to state; the same object where it states it, or the law is none of its. */
 function statedBy(part: Part, law: NewerLaw): Part {
@@ -13,6 +25,7 @@ function statedBy(part: Part, law: NewerLaw): Part {
     return { ...part, rotors: 'gerotor' };
   if (law === 'sideFlow' && actsAs(part, 'bearing') && !part.hydrodynamicSideFlow)
     return { ...part, hydrodynamicSideFlow: true };
+  if (law === 'load') return loaded(part);
   if (law === 'element' && actsAs(part, 'filter') && !part.betas) return { ...part, betas: BETAS_IN_SERVICE };
   return part;
 }
