@@ -1,4 +1,5 @@
 import { activeVariant } from '../../document/project/project';
+import { testProject } from '../../verification/testing/stockEngine';
 import { demoProject } from '../../verification/testing/demo';
 import { howToMeasure } from './howToMeasure';
 import { inputsOf } from './inputs';
@@ -33,6 +34,14 @@ describe('How a figure is measured', () => {
     ['oil.viscosity', /^From the oil’s data sheet/],
   ])('%s: %s', (id, way) => {
     expect(say(id)).toMatch(way);
+  });
+
+  it('is told of the figures that only new engines have', () => {
+    const made = testProject('wetSump');
+    const rods = activeVariant(made).circuit.parts.find((part) => part.id === 'rods')!;
+    const ways = new Map(inputsOf(made, activeVariant(made)).map((input) => [input.id, howToMeasure(input, rods)]));
+    expect(ways.get('rods.wallFactor')).toMatch(/^Ball micrometer: the shell’s wall/);
+    expect(ways.get('rods.eccentricity.fullLoadPa')).toMatch(/^From the rod’s and piston’s masses/);
   });
 
   it('is said for every figure that has a tolerance', () => {

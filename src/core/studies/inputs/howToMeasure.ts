@@ -6,6 +6,8 @@ import type { Input } from './inputs';
 type Ways = Readonly<Record<string, string>>;
 
 const VALVE_AREA = 'Bore of its seat × π × lift, but no more than its port.';
+const JOURNAL_LOAD =
+  'From the rod’s and piston’s masses and the peak pressure; typical of its class where they are not known.';
 const CLOGGING = 'Its pressure drop now over that of a new one, at the same flow and oil temperature.';
 
 /**
@@ -16,7 +18,10 @@ const BY_PATH: Ways = {
   clearanceRadialM: MEASURING.journalClearance,
   'eccentricity.ratio':
     'Nobody measures it on an engine. Give the bearing’s load instead, or fit the clearances to the gauge.',
-  loadN: 'From the rod’s and piston’s masses and the peak pressure; typical of its class where they are not known.',
+  wallFactor:
+    'Ball micrometer: the shell’s wall at its crown and near the parting. The more it thins, the more it counts.',
+  fullLoadPa: JOURNAL_LOAD,
+  loadN: JOURNAL_LOAD,
   landEachM: 'Vernier: the shell’s width less its groove, halved.',
   holeDiameterM: 'Number drill that just enters the hole.',
   dischargeCoefficient: 'Typical of its shape. Flow at a known pressure drop, with its bore, gives it.',
