@@ -1,7 +1,7 @@
 import { entryFor } from '../../document/parts/catalogue';
 import { kindOf, actsAs, type Part } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
-import { jointOf, threadLabel, type Thread } from '../../document/parts/threads';
+import { jointOf, threadLabel, THREAD_IDS, type Thread } from '../../document/parts/threads';
 import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
@@ -91,11 +91,17 @@ class JointList {
     // What a filter on the block lets out goes back through the stub that it is screwed onto: one joint, counted at its
     // inlet.
     if (isOutletOfStub(pa, from, pb) || isOutletOfStub(pb, to, pa)) return [];
-    const [a, b] = toMatch(pa, this.side(pa, from, pb), pb, this.side(pb, to, pa));
     const note = this.variant.bench?.joints?.[key] ?? {};
+    const [own, mate] = [this.side(pa, from, pb), this.side(pb, to, pa)];
+    const onto = this.hasBanjo(own) ? mate.thread : this.hasBanjo(mate) ? own.thread : undefined;
+    const [a, b] = toMatch(pa, own, pb, mate);
     if (isPlateOnBlock(pa, from, pb) || isPlateOnBlock(pb, to, pa))
       return [this.row(key, a, b, note, { kind: 'mates' }, 'plate seal and centre bolt', CENTRE_BOLT, true)];
     const shared = this.sharedPort(from, to);
+    if (!shared && onto !== undefined && jointOf(onto) !== 'bondedWasher')
+      return [
+        this.row(key, own, mate, note, { kind: 'misfit', why: NO_FACE, adapter: undefined }, undefined, undefined),
+      ];
     if (!a.thread || !b.thread) {
       const known = a.thread ?? b.thread;
       const blank = a.thread ? b : a;
@@ -115,10 +121,12 @@ class JointList {
       ];
     }
     if (shared) return [this.row(key, a, b, note, shared, threadLabel(a.thread), tighteningOf(a.thread, note))];
-    const mating = matesWith(a.thread, b.thread);
+    const mating = matesWith(a.thread, b.thread, actsAs(pa, 'element') ? 'a' : actsAs(pb, 'element') ? 'b' : undefined);
     if (mating.mates) {
+      const banjo = onto && banjoOn(onto);
       // A banjo on a metric port is made as a banjo.
-      const thread = jointOf(a.thread) === 'banjo' ? a.thread : jointOf(b.thread) === 'banjo' ? b.thread : a.thread;
+      const thread =
+        banjo ?? (jointOf(a.thread) === 'banjo' ? a.thread : jointOf(b.thread) === 'banjo' ? b.thread : a.thread);
       return [this.row(key, a, b, note, { kind: 'mates' }, threadLabel(thread), tighteningOf(thread, note))];
     }
     if (note.adapter && mating.adapter !== undefined) {
@@ -214,6 +222,13 @@ class JointList {
       : undefined;
   }
 
+  /** A hose end that is a banjo. */
+  private hasBanjo({ port }: JointSide): boolean {
+    const { part, port: at } = splitPortRef(port);
+    const hose = this.hoses.get(part);
+    return hose !== undefined && (at === 'in' ? hose.from : hose.to).end.style === 'banjo';
+  }
+
   private partOf(ref: string): Part | undefined {
     return this.byId.get(splitPortRef(ref).part);
   }
@@ -274,6 +289,13 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
   };
   return [matched(a, pa, b), matched(b, pb, a)];
 }
+
+/** A banjo's bolt in a port with a flat face; undefined where such banjos are not on the list. */
+function banjoOn(port: Thread): Thread | undefined {
+  const banjo = port.replace('washer', 'banjo');
+  return THREAD_IDS.find((id) => id === banjo);
+}
+const NO_FACE = 'A banjo seals between two washers on a flat face; this port has none.';
 
 const isTail = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'hoseTail';
 

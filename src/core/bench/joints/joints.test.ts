@@ -55,6 +55,13 @@ describe('What mates with what', () => {
     ['flare6', 'washerM14x1_5', /turn or two .* tear/],
     ['flare10', 'washerM22x1_5', /turn or two .* tear/],
     ['boss8', 'washerM20x1_5', /turn or two .* tear/],
+    ['flare12', 'washerM27x2', /turn or two .* tear/],
+    ['flare3', 'washerM10x1', /turn or two .* tear/],
+    ['taperRp1_2', 'taper1_2', /share their pitch/],
+    ['taperRp1_8', 'taper1_8', /differ in pitch/],
+    ['taperRp1_8', 'taperR1_4', /sizes differ/],
+    ['taperRp1_4', 'taperRp1_4', /mates/],
+    ['taperR1_8', 'washerG1_8', /does not seal in a parallel port/],
     ['flare8', 'spinOn3_4', /spin-on stub/],
     ['taper1_2', 'taperR1_2', /share their pitch/],
     ['taper3_4', 'taperR3_4', /share their pitch/],
@@ -66,6 +73,28 @@ describe('What mates with what', () => {
     ['washerM14x1_5', 'washerM16x1_5', /sizes differ/],
   ])('%s and %s are refused with the reason', (a, b, reason) => {
     expect(why(a, b)).toMatch(reason);
+  });
+
+  /* ISO 7-1: a taper outside thread seals in a parallel inside one (Rp); in ISO 228 (G) it does not. */
+  it('a British taper in a parallel thread made for it', () => {
+    expect(why('taperR1_8', 'taperRp1_8')).toBe('mates');
+    expect(tighteningOf('taperRp1_8').seal).toContain('sealant');
+  });
+
+  /* Diameters and pitches of ISO 261 and ASME B1.1; depth of ISO 68-1: (20 − 18.919)/1.719 and (19.05 − 18.376)/1.624. */
+  it.each<[filter: Thread, stub: Thread, RegExp]>([
+    ['spinOn13_16', 'spinOnM20x1_5', /larger than the stub: it goes on, holds by 63 % .* blown off/],
+    ['spinOnM20x1_5', 'spinOn3_4', /larger than the stub: it goes on, holds by 41 % .* blown off/],
+    ['spinOnM20x1_5', 'spinOn13_16', /smaller than the stub: it does not start/],
+    ['spinOn3_4', 'spinOnM20x1_5', /smaller than the stub: it does not start/],
+    ['spinOn1x12', 'spinOnM22x1_5', /slips over the stub/],
+  ])('a filter of %s on a stub of %s', (filter, stub, reason) => {
+    const [there, back] = [matesWith(filter, stub, 'a'), matesWith(stub, filter, 'b')];
+    expect(there).toEqual(back);
+    expect(there).toMatchObject({ mates: false, why: expect.stringMatching(reason) as string, adapter: undefined });
+    expect(why(filter, stub)).toMatch(
+      /^The sizes differ: a filter of the larger .*; one of the smaller does not start\.$/,
+    );
   });
 
   it('names the adapter, and none onto a spin-on stub', () => {
@@ -86,6 +115,9 @@ describe('How joints are sealed and tightened', () => {
       renew: undefined,
     });
     expect(tighteningOf('flare6').by).toContain('1¼ flats');
+    expect(tighteningOf('flare10').by.replace(/\s/g, ' ')).toBe(
+      '1 flat past wrench resistance; aluminium nut 23 to 40 N·m (17 to 30 lbf·ft), steel nut 81 N·m (60 lbf·ft)',
+    );
     expect(tighteningOf('flare12')).toMatchObject({ typicalNm: [34, 56] });
   });
 
@@ -165,6 +197,27 @@ describe('The joints of a circuit', () => {
       [key, 'dry'],
       [`${key} 2`, 'new O-ring, oiled'],
     ]);
+  });
+
+  it('of a banjo hose end need a port with a flat face', () => {
+    const stated = (thread: Thread): Variant => {
+      const variant = cooled();
+      return {
+        ...variant,
+        circuit: {
+          ...variant.circuit,
+          parts: variant.circuit.parts.map((p) =>
+            p.id === 'noseCooler' ? { ...p, connections: [{ port: 'in', thread, sealant: false }] } : p,
+          ),
+        },
+        bench: { hoses: { hoseOut: { ends: { out: { style: 'banjo', angleDeg: 0 } } } } },
+      };
+    };
+    const joint = (thread: Thread) => jointsOf(stated(thread)).find((j) => j.key === 'hoseOut.out noseCooler.in')!;
+    expect(sayFit(joint('taper1_2').fit)).toBe(
+      'A banjo seals between two washers on a flat face; this port has none. Change one of the two ends.',
+    );
+    expect(joint('washerM14x1_5')).toMatchObject({ fit: { kind: 'mates' }, tightening: { renew: { count: 2 } } });
   });
 
   it('of any random circuit: each end of every hose mates, or its misfit has a name', () => {

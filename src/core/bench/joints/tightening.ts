@@ -62,6 +62,12 @@ const CENTRE_BOLT_NM: readonly [number, number] = [40, 48];
 const flats = (row: FlareRow | undefined): string =>
   row ? `${row.flats} past wrench resistance` : 'by flats past wrench resistance';
 
+/** "23 to 40 N·m (17 to 30 lbf·ft)". */
+function bothUnits(...nm: readonly number[]): string {
+  const us = nm.map((each) => formatQuantity(each, 'torque', US_UNITS, 0));
+  return `${nm.join(' to ')} N·m (${us.map((each, i) => (i < us.length - 1 ? each.split(/\s/)[0]! : each)).join(' to ')})`;
+}
+
 /** Bolt pattern by count: how they are gone round. */
 const patternOf = (count: number): string =>
   count <= 2 ? 'in turns' : count <= 4 ? 'crosswise' : 'from the centre outwards, crosswise';
@@ -74,7 +80,7 @@ const flare: Rule = (thread) => {
     seal: 'dry',
     renew: undefined,
     by: row
-      ? `${flats(row)}; aluminium nut as here, steel nut ${row.steelNm} N·m (${formatQuantity(row.steelNm, 'torque', US_UNITS, 0)})`
+      ? `${flats(row)}; aluminium nut ${bothUnits(...row.aluminiumNm)}, steel nut ${bothUnits(row.steelNm)}`
       : flats(row),
     typicalNm: row?.aluminiumNm,
     sureness: 'typical',

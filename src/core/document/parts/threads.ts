@@ -74,6 +74,11 @@ export const THREAD_IDS = [
   'taperR3_8',
   'taperR1_2',
   'taperR3_4',
+  'taperRp1_8',
+  'taperRp1_4',
+  'taperRp3_8',
+  'taperRp1_2',
+  'taperRp3_4',
   'washerM10x1',
   'washerM12x1_5',
   'washerM14x1_5',
@@ -150,6 +155,7 @@ const WRITTEN: Partial<Readonly<Record<Thread, string>>> = {
     ['1_8', '1_4', '3_8', '1_2', '3_4'].flatMap((size) => [
       [`washerG${size}`, `G ${size.replace('_', '/')}`],
       [`taperR${size}`, `R ${size.replace('_', '/')} (British)`],
+      [`taperRp${size}`, `into Rp ${size.replace('_', '/')} (British, parallel)`],
     ]),
   ),
 };
