@@ -1,11 +1,11 @@
 import { writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
-import { hosesOf } from '../core/bench/hoses/hoseList';
+import { jobTouches } from '../core/bench/jobTouches';
 import { hoseVerdicts, seenByRange, type WorstSeen } from '../core/bench/hoses/hoseVerdicts';
 import { sayHoseEnd } from '../core/bench/hoses/hoseEnd';
 import { sayHoseSize, sayHoseVerdict } from '../core/bench/hoses/sayHose';
 import { itemsOf } from '../core/bench/items/itemList';
-import { jointsOf, sayFit } from '../core/bench/joints/jointList';
+import { sayFit } from '../core/bench/joints/jointList';
 import { planJob } from '../core/bench/plan/jobPlan';
 import { sayMinutes, sayStep } from '../core/bench/plan/sayStep';
 import { bracketPage, bracketProblems, bracketTemplate } from '../core/bench/places/bracketTemplate';
@@ -79,7 +79,7 @@ const mm = (m: number | undefined): number | null => (m === undefined ? null : M
 
 function hoses(words: readonly string[], given: OwnGiven): number {
   const job = jobOf('hoses', words, given);
-  const list = hosesOf(job.variant);
+  const list = jobTouches(job.variant, job.before).hoses;
   const verdicts = hoseVerdicts(list, job.variant, worstSeen(job.project, job.variant));
   const said = (key: string) => (verdicts.get(key) ?? []).map((v) => sayHoseVerdict(v));
   const rows = list.map((h) => ({
@@ -108,7 +108,7 @@ function hoses(words: readonly string[], given: OwnGiven): number {
 
 function joints(words: readonly string[], given: OwnGiven): number {
   const job = jobOf('joints', words, given);
-  const list = jointsOf(job.variant);
+  const list = jobTouches(job.variant, job.before).joints;
   const rows = list.map((j, i) => ({
     order: i + 1,
     joint: j.name,
@@ -134,15 +134,18 @@ function joints(words: readonly string[], given: OwnGiven): number {
 function parts(words: readonly string[], given: OwnGiven): number {
   const job = jobOf('parts', words, given);
   const list = itemsOf(job.project, job.variant, job.before);
-  const rows = list.map((i) => ({
-    group: i.group,
-    part: i.name,
-    size: i.size,
-    status: i.status,
-    quantity: i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
-    unit: i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
-    price: i.price ?? null,
-  }));
+  // What stays as it is, is no part of the job.
+  const rows = list
+    .filter((i) => i.status !== 'kept')
+    .map((i) => ({
+      group: i.group,
+      part: i.name,
+      size: i.size,
+      status: i.status,
+      quantity: i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
+      unit: i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
+      price: i.price ?? null,
+    }));
   const lines = rows.map(
     (r) =>
       `${r.group.padEnd(12)} ${r.quantity === 0 ? 'some' : Number(r.quantity.toFixed(3))} ${r.unit}  ${r.part}${r.size ? `, ${r.size}` : ''} (${r.status})`,

@@ -1,7 +1,7 @@
 import { HOT_OIL_K } from '../document/project/conditions';
 import { actsAs, thermostatOf } from '../document/parts/part';
 import { isBolted } from '../bench/bolted';
-import { jointsOf } from '../bench/joints/jointList';
+import { jobTouches } from '../bench/jobTouches';
 import { oilChange } from '../bench/level/oilToAdd';
 import { isReservoir } from '../document/parts/ports';
 import { partVolumeM3 } from '../document/parts/partVolume';
@@ -112,7 +112,7 @@ function startContext(
   const thermostat = variant.circuit.parts.find((part) => thermostatOf(part) !== undefined);
   const sideStream = variant.circuit.parts.find((part) => actsAs(part, 'sideStream'));
   const fan = variant.circuit.parts.find((part) => actsAs(part, 'cooler') && part.electrical);
-  const joints = jointsOf(variant);
+  const { joints } = jobTouches(variant, before);
   // A round figure in either system.
   const recheckAfter = units.distance === US_UNITS.distance ? '60 mi' : '100 km';
   const { engine, range } = seasonal;

@@ -10,16 +10,18 @@ import { WeightIcon } from '../../marks/WeightMark';
 import { usePreferences } from '../../state/preferences';
 import { HoseForm } from './HoseForm';
 import { RollSection } from './RollSection';
+import { useJobOnly } from './JobOnly';
 import { LONG_LIST } from './longList';
 import { useJob, useWorstSeen } from './useBench';
 
 /** The cut list: each hose between its two ports. */
 export default function HosesTab() {
-  const { variant, hoses } = useJob();
+  const { variant, hoses: all, touches } = useJob();
+  const { list: hoses, rest } = useJobOnly(touches.hoses, all, 'hoses');
   const units = usePreferences((p) => p.units);
   const verdicts = hoseVerdicts(hoses, variant, useWorstSeen());
   const l = (m: number | undefined) => (m === undefined ? 'not known' : formatQuantity(m, 'cutLength', units));
-  if (hoses.length === 0) return <Empty description="This circuit has no hoses." />;
+  if (all.length === 0) return <Empty description="This circuit has no hoses." />;
   return (
     <>
       <p className="quiet block">
@@ -66,6 +68,7 @@ export default function HosesTab() {
           { title: 'State', render: (_, h) => HOSE_STATE_WORDS[h.state] },
         ]}
       />
+      {rest}
       <CsvButton name="hoses" />
       <RollSection />
     </>

@@ -50,10 +50,10 @@ export function JointForm({ joint }: { readonly joint: BenchJoint }) {
           <ThreadOf side={joint.a} />
           <ThreadOf side={joint.b} />
           {fit.kind === 'misfit' && fit.adapter && (
-            <Button onClick={() => set('add the adapter', { adapter: true })}>Use the {fit.adapter}</Button>
+            <Button onClick={() => set('add the adapter', { adapter: undefined })}>Use the {fit.adapter}</Button>
           )}
           {fit.kind === 'adapter' && (
-            <Button onClick={() => set('leave out the adapter', { adapter: undefined })}>Leave out the adapter</Button>
+            <Button onClick={() => set('leave out the adapter', { adapter: false })}>Leave out the adapter</Button>
           )}
         </section>
         <section aria-label="Tightening">

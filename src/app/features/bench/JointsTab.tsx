@@ -11,6 +11,7 @@ import { sayTorque, torqueIn } from '../../../core/bench/joints/torque';
 import { CsvButton } from '../../files/CsvButton';
 import { WeightIcon } from '../../marks/WeightMark';
 import { JointForm } from './JointForm';
+import { useJobOnly } from './JobOnly';
 import { LONG_LIST } from './longList';
 import { useJob } from './useBench';
 import { useMemo } from 'react';
@@ -18,9 +19,10 @@ import { Why } from '../../help/Why';
 
 /** Every joint that somebody makes, in the order in which they are tightened. */
 export default function JointsTab() {
-  const { variant } = useJob();
-  const joints = useMemo(() => jointsOf(variant), [variant]);
-  if (joints.length === 0) return <Empty description="This circuit has no joints outside the engine." />;
+  const { variant, touches } = useJob();
+  const all = useMemo(() => jointsOf(variant), [variant]);
+  const { list: joints, rest } = useJobOnly(touches.joints, all, 'joints');
+  if (all.length === 0) return <Empty description="This circuit has no joints outside the engine." />;
   const done = joints.filter((j) => j.state !== 'loose' && j.state !== 'snug').length;
   return (
     <>
@@ -67,6 +69,7 @@ export default function JointsTab() {
           { title: 'State', render: (_, j) => `${JOINT_STATE_WORDS[j.state]}${j.note.on ? `, ${j.note.on}` : ''}` },
         ]}
       />
+      {rest}
       <CsvButton name="joints" />
     </>
   );

@@ -3,7 +3,6 @@ import { useMemo } from 'react';
 import type { Item } from '../../../core/bench/items/item';
 import { costOf, itemsOf } from '../../../core/bench/items/itemList';
 import { toolsFor } from '../../../core/bench/items/tools';
-import { jointsOf } from '../../../core/bench/joints/jointList';
 import type { ItemNote } from '../../../core/document/project/bench';
 import { formatQuantity } from '../../../core/foundations/units';
 import { saveTable } from '../../files/saveTable';
@@ -11,6 +10,7 @@ import { FigureCell } from '../../forms/FigureInput';
 import { usePreferences } from '../../state/preferences';
 import { DeliverySection } from './DeliverySection';
 import { tidy } from '../../state/plain';
+import { useJobOnly } from './JobOnly';
 import { LONG_LIST } from './longList';
 import { useBenchChange, useJob } from './useBench';
 
@@ -24,15 +24,18 @@ const STATUS_WORDS = {
 
 /** What to buy, what stays, what is left over; tools; and what came. */
 export default function PartsTab() {
-  const { project, variant, before, hoses } = useJob();
+  const { project, variant, before, touches } = useJob();
   const units = usePreferences((p) => p.units);
   const items = useMemo(() => itemsOf(project, variant, before), [project, variant, before]);
-  const tools = useMemo(() => toolsFor(jointsOf(variant), hoses), [variant, hoses]);
+  const touched = useMemo(() => items.filter((i) => i.status !== 'kept'), [items]);
+  const { list, rest } = useJobOnly(touched, items, 'parts');
+  const tools = useMemo(() => toolsFor(touches.joints, touches.hoses), [touches]);
   const notes = variant.bench?.items ?? {};
   const cost = costOf(items);
   return (
     <>
-      <ItemTable items={items} />
+      <ItemTable items={list} />
+      {rest}
       <p>
         Together {formatQuantity(cost.total, 'money', units)}
         {cost.unpriced > 0 && <span className="quiet">; {cost.unpriced} lines without a price</span>}

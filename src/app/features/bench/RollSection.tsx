@@ -11,7 +11,8 @@ import { useBenchChange, useJob } from './useBench';
 
 /** Rolls and lengths that one has, and how the hoses are cut from them with least waste. */
 export function RollSection() {
-  const { variant, hoses } = useJob();
+  const { variant, touches } = useJob();
+  const { hoses } = touches;
   const change = useBenchChange();
   const units = usePreferences((p) => p.units);
   const rolls = useMemo(() => variant.bench?.rolls ?? [], [variant.bench?.rolls]);

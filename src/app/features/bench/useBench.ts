@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { withoutWhatIf } from '../../../core/document/changes/acts';
 import { deriveProject } from '../../../core/document/changes/deriveProject';
+import { jobTouches, type JobTouches } from '../../../core/bench/jobTouches';
 import { hosesOf, type Hose } from '../../../core/bench/hoses/hoseList';
 import { highByNodes, seenByRange, type WorstSeen } from '../../../core/bench/hoses/hoseVerdicts';
 import { activeVariant, type Project, type Variant } from '../../../core/document/project/project';
@@ -19,6 +20,8 @@ export interface Job {
   /** Undefined where the open variant is the first of all. */
   readonly before: Variant | undefined;
   readonly hoses: readonly Hose[];
+  /** What of it the job makes, moves or opens. */
+  readonly touches: JobTouches;
 }
 
 /** The job, derived again when the document changes. */
@@ -31,8 +34,9 @@ export function useJob(): Job {
   const from = variant.bench?.plan?.from ?? variant.basedOn;
   const before = project.variants.find((v) => v.id === from && v.id !== variant.id);
   const hoses = useMemo(() => hosesOf(variant), [variant]);
+  const touches = useMemo(() => jobTouches(variant, before), [variant, before]);
   const engine = useMemo(() => ({ id, project }), [id, project]);
-  return { engine, project, variant, before, hoses };
+  return { engine, project, variant, before, hoses, touches };
 }
 
 /** What the open circuit is seen to do at its worst; pressures only once its sweep is there. */

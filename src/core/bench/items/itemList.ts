@@ -7,7 +7,8 @@ import { inSeason, type Project, type Variant } from '../../document/project/pro
 import { isBolted } from '../bolted';
 import { hosesOf, type Hose, type HoseConstruction } from '../hoses/hoseList';
 import { sayHoseEnd } from '../hoses/hoseEnd';
-import { jointsOf, type BenchJoint } from '../joints/jointList';
+import { jobTouches } from '../jobTouches';
+import type { BenchJoint } from '../joints/jointList';
 import { oilChange } from '../level/oilToAdd';
 import { consumables } from './consumables';
 import { ITEM_GROUPS, type Item, type ItemStatus } from './item';
@@ -27,7 +28,7 @@ const CONSTRUCTION_LABELS: Readonly<Record<HoseConstruction, string>> = {
 /**
  * Everything that a job takes, from the circuit and from the difference to the variant that the engine is in now.
  *
- * Hoses and joints that are the same in both are not in the job: they keep what they have.
+ * Hoses and joints that the job does not touch keep what they have.
  *
  * @param before the variant that the engine is in now; undefined: all of it is new
  */
@@ -38,15 +39,10 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
     list.set(`${item.status} ${item.key}`, known ? { ...known, quantity: known.quantity + item.quantity } : item);
   };
   partItems(variant, before).forEach(put);
-  const same = unchangedHoses(variant, before);
-  const hoses = hosesOf(variant).filter((h) => !same.has(h.key));
+  const { hoses, joints } = jobTouches(variant, before);
   const old = new Map(before && hosesOf(before).map((h) => [h.key, h]));
   hoses.flatMap((h) => hoseItems(h, isLongEnough(h, old.get(h.key)))).forEach(put);
-  const unchanged = new Set(before?.circuit.joints.flatMap(({ from, to }) => [`${from} ${to}`, `${to} ${from}`]));
-  jointsOf(variant)
-    .filter((j) => !unchanged.has(`${j.a.port} ${j.b.port}`))
-    .flatMap(jointItems)
-    .forEach(put);
+  joints.flatMap(jointItems).forEach(put);
   consumables({
     makesHoses: hoses.some((h) => h.duty !== 'coolant'),
     opensCoolant: liquidCoolers(variant) !== liquidCoolers(before),
@@ -67,19 +63,6 @@ const liquidCoolers = (variant: Variant | undefined): string =>
     .map((p) => p.id)
     .sort()
     .join(' ');
-
-/** Hoses that are in both variants between the same ports and of the same length: nothing is made anew. */
-function unchangedHoses(variant: Variant, before: Variant | undefined): ReadonlySet<string> {
-  if (!before) return new Set();
-  const old = new Map(hosesOf(before).map((h) => [h.key, h]));
-  return new Set(
-    hosesOf(variant).flatMap((h) => {
-      const was = old.get(h.key);
-      const isSame = was && was.from.mate === h.from.mate && was.to.mate === h.to.mate && was.boreM === h.boreM;
-      return isSame ? [h.key] : [];
-    }),
-  );
-}
 
 function partItems(variant: Variant, before: Variant | undefined): Item[] {
   const old = new Map(before?.circuit.parts.map((p) => [p.id, p]));

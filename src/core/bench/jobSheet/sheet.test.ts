@@ -1,10 +1,11 @@
+import { hosesOf } from '../hoses/hoseList';
+import { jobTouches } from '../jobTouches';
 import { demoProject } from '../../verification/testing/demo';
 import type { Project, Variant } from '../../document/project/project';
 import { US_UNITS } from '../../foundations/units';
 import { bracketProblems, bracketTemplate } from '../places/bracketTemplate';
 import { seenByRange } from '../hoses/hoseVerdicts';
-import { hosesOf } from '../hoses/hoseList';
-import { jointsOf } from '../joints/jointList';
+
 import { SHEET_SECTIONS, SHORT_SECTIONS, type JobSheetRequest } from './jobSheet';
 import { sheetHtml } from './sheetHtml';
 import { schematic } from './schematic';
@@ -26,24 +27,26 @@ const request = (project: Project = demoProject(), more: Partial<JobSheetRequest
 });
 
 describe('The job sheet', () => {
-  it('has every hose, every joint with a tick and a paint mark, the steps and the cautions', () => {
+  it('has each hose and joint that the job touches, with a tick and a paint mark, the steps and the cautions', () => {
     const html = sheetHtml(request());
-    for (const letter of ['A', 'B', 'C', 'D']) expect(html).toContain(`<b>${letter}</b>`);
-    const joints = jointsOf(request().variant);
+    for (const letter of ['A', 'C', 'D']) expect(html).toContain(`<b>${letter}</b>`);
+    // The turbo's drain stays as it is.
+    expect(html).not.toContain('<b>B</b>');
+    const { joints } = jobTouches(request().variant, request().before);
     expect(html.match(/class="paint"/g)).toHaveLength(joints.length);
     expect(html).toContain('Never go under a vehicle that only a jack holds.');
     expect(html).toContain('size: A4');
     expect(html).toContain('Invented demonstration data');
   });
 
-  it('draws both ends of every hose, names the ports of what has several, and lists the parts of a split step', () => {
+  it('draws both ends of every hose of the job, names the ports of what has several, and lists the parts of a split step', () => {
     const project = demoProject();
     const variant: Variant = {
       ...project.variants[1]!,
       bench: { plan: { steps: { drain: { pieces: [{ text: 'Loosen the filler cap' }] } } } },
     };
     const html = sheetHtml(request(project, { variant }));
-    expect(html.match(/class="ends[ "]/g)).toHaveLength(hosesOf(variant).length);
+    expect(html.match(/class="ends[ "]/g)).toHaveLength(jobTouches(variant, request().before).hoses.length);
     expect(html).toContain('>to cooler</text>');
     expect(html).toContain('>from cooler</text>');
     expect(html).toContain('Loosen the filler cap');

@@ -3,12 +3,13 @@ import { formatFigure, formatQuantity, displayUnit, type Quantity } from '../../
 import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
 import { inSeason } from '../../document/project/project';
 import { kindOf } from '../../document/parts/part';
-import { hosesOf, type Hose } from '../hoses/hoseList';
+import type { Hose } from '../hoses/hoseList';
 import { hoseVerdicts } from '../hoses/hoseVerdicts';
 import { CONSTRUCTION_WORDS, DUTY_WORDS, sayHoseSize, sayHoseVerdict } from '../hoses/sayHose';
 import { endDrawing } from '../hoses/endDrawing';
 import { sayHoseEnd } from '../hoses/hoseEnd';
-import { jointKindWords, jointsOf, sayFit, type BenchJoint } from '../joints/jointList';
+import { jobTouches } from '../jobTouches';
+import { jointKindWords, sayFit, type BenchJoint } from '../joints/jointList';
 import { sayTorque, torqueIn } from '../joints/torque';
 import { ITEM_GROUPS, type Item } from '../items/item';
 import { itemsOf } from '../items/itemList';
@@ -65,8 +66,7 @@ class SheetMaker {
   private readonly items: readonly Item[];
 
   constructor(private readonly request: JobSheetRequest) {
-    this.hoses = hosesOf(request.variant);
-    this.joints = jointsOf(request.variant);
+    ({ hoses: this.hoses, joints: this.joints } = jobTouches(request.variant, request.before));
     this.items = itemsOf(request.project, request.variant, request.before);
   }
 

@@ -88,8 +88,8 @@ class JointList {
     if (!pa || !pb || this.seen.has(key) || pa === pb) return [];
     if (!isBolted(pa) && !isBolted(pb)) return [];
     this.seen.add(key);
-    // What a filter on the block lets out goes back through the stub that it is screwed onto: one joint, counted at its
-    // inlet.
+    // What a filter or a plate on the block lets out goes back through the stub that it is screwed onto: one joint,
+    // counted at its inlet.
     if (isOutletOfStub(pa, from, pb) || isOutletOfStub(pb, to, pa)) return [];
     const note = this.variant.bench?.joints?.[key] ?? {};
     const [own, mate] = [this.side(pa, from, pb), this.side(pb, to, pa)];
@@ -129,7 +129,7 @@ class JointList {
         banjo ?? (jointOf(a.thread) === 'banjo' ? a.thread : jointOf(b.thread) === 'banjo' ? b.thread : a.thread);
       return [this.row(key, a, b, note, { kind: 'mates' }, threadLabel(thread), tighteningOf(thread, note))];
     }
-    if (note.adapter && mating.adapter !== undefined) {
+    if (note.adapter !== false && mating.adapter !== undefined) {
       const fit: JointFit = { kind: 'adapter', adapter: mating.adapter };
       const far = `${key} 2`;
       const farNote = this.variant.bench?.joints?.[far] ?? {};
@@ -300,7 +300,9 @@ const NO_FACE = 'A banjo seals between two washers on a flat face; this port has
 const isTail = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'hoseTail';
 
 const isOutletOfStub = (part: Part, ref: string, mate: Part): boolean =>
-  actsAs(part, 'filter') && part.mounting === 'block' && splitPortRef(ref).port === 'out' && !isBolted(mate);
+  ((actsAs(part, 'filter') && part.mounting === 'block') || (actsAs(part, 'plate') && part.form !== 'inline')) &&
+  splitPortRef(ref).port === 'out' &&
+  !isBolted(mate);
 
 const isPlateOnBlock = (part: Part, ref: string, mate: Part): boolean =>
   actsAs(part, 'plate') && part.form !== 'inline' && splitPortRef(ref).port === 'in' && !isBolted(mate);

@@ -70,6 +70,7 @@ export const jointNoteSchema = z.strictObject({
   torque: z
     .strictObject({ value: z.number().positive().max(5000), unit: z.enum(TORQUE_UNITS), source: text(120) })
     .optional(),
+  /** An adapter between two ends that do not mate; absent: where one is sold. */
   adapter: z.boolean().optional(),
   bolts: z
     .strictObject({ size: z.enum(BOLT_SIZES), count: z.int().min(1).max(40), intoAluminium: z.boolean() })
