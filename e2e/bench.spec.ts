@@ -51,8 +51,8 @@ test('from stock to the nose cooler: hoses trimmed, a delivery with the wrong si
 
   // A torque that would snap the thread is asked about.
   await tab(page, 'Joints');
-  await openRow(page, 'Restrictor – Turbo, inlet');
-  const joint = page.getByRole('group', { name: 'Restrictor – Turbo, inlet' });
+  await openRow(page, 'hose C – Nose cooler, lower port');
+  const joint = page.getByRole('group', { name: 'hose C – Nose cooler, lower port' });
   await joint.getByLabel('Torque', { exact: true }).fill('80');
   await choose(joint, 'Unit of the torque', 'lbf·ft');
   await joint.getByRole('button', { name: 'Keep torque' }).click();
@@ -61,9 +61,9 @@ test('from stock to the nose cooler: hoses trimmed, a delivery with the wrong si
   await question.getByRole('button', { name: 'Cancel' }).click();
   await choose(joint, 'Unit of the torque', 'lbf·in');
   await joint.getByRole('button', { name: 'Keep torque' }).click();
-  await expect(page.getByRole('row', { name: /row 2 Restrictor – Turbo, inlet/ })).toContainText('9.0');
+  await expect(page.getByRole('row', { name: /row 2 hose C – Nose cooler, lower port/ })).toContainText('9.0');
   await choose(joint, 'State', 'paint mark');
-  await expect(page.getByText('1 of 12 joints tightened.')).toBeVisible();
+  await expect(page.getByText('1 of 8 joints tightened.')).toBeVisible();
 
   // The plan: a step ticked, another moved by keyboard buttons, one refused.
   await tab(page, 'Plan');

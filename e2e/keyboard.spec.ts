@@ -40,9 +40,9 @@ test('by keyboard only: a hose measured and trimmed, a joint marked, a step tick
   await expect(page.getByRole('row', { name: /port to the cooler/ })).toContainText('1640 mm');
 
   await press(page.getByRole('tab', { name: 'Joints' }));
-  await openRow(page, /Restrictor – Turbo, inlet/);
+  await openRow(page, /hose C – Nose cooler, lower port/);
   await pick(page, 'State', 'paint mark');
-  await expect(page.getByText('1 of 12 joints tightened.')).toBeVisible();
+  await expect(page.getByText('1 of 8 joints tightened.')).toBeVisible();
 
   await press(page.getByRole('tab', { name: 'Plan' }));
   const step = page.getByRole('checkbox', { name: /Hold every new part/ });

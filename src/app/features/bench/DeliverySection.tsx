@@ -2,6 +2,8 @@ import { Button, Input, Table, Upload } from 'antd';
 import { useMemo, useState } from 'react';
 import { checkDelivery, lineKey, parseDelivery, type DeliveredLine } from '../../../core/bench/items/delivery';
 import type { Item } from '../../../core/bench/items/item';
+import { formatQuantity } from '../../../core/foundations/units';
+import { usePreferences } from '../../state/preferences';
 import { SelectInput } from '../../forms/SelectInput';
 import { readTextFile } from '../../files/readTextFile';
 import { WeightIcon } from '../../marks/WeightMark';
@@ -10,6 +12,7 @@ import { useBenchChange, useJob } from './useBench';
 const LARGEST_BYTES = 1024 * 1024;
 const VERDICT_WORDS = {
   wanted: 'wanted',
+  unmeasured: 'wanted, but the line does not say how long or how much: write it again with its length or volume',
   wrongSize: 'wrong size',
   surplus: 'surplus',
   unknown: 'not recognised',
@@ -41,7 +44,8 @@ export function DeliverySection({ items }: { readonly items: readonly Item[] }) 
     <section aria-label="Delivery check">
       <h2>Delivery check</h2>
       <label htmlFor="delivery">
-        What came, one part a line: “2 x hose end 90, dash 10”. Type it, paste it, or open a CSV.
+        What came or what is on the shelf, one thing a line: “2 x hose end 90, dash 10”, “8 ft of AN6”. Type it, paste
+        it, or open a CSV.
       </label>
       <Input.TextArea id="delivery" rows={4} value={text} onChange={(e) => setText(e.target.value)} />
       {refused && (
@@ -84,6 +88,7 @@ function DeliveryVerdicts({
   readonly items: readonly Item[];
 }) {
   const change = useBenchChange();
+  const units = usePreferences((p) => p.units);
   const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0);
   return (
     <>
@@ -94,7 +99,7 @@ function DeliveryVerdicts({
         scroll={{ x: 'max-content' }}
         dataSource={check.lines.map((line, n) => ({ ...line, n }))}
         columns={[
-          { title: 'Came', rowScope: 'row', className: 'wrap', render: (_, l) => `${l.quantity} × ${l.text}` },
+          { title: 'Came', rowScope: 'row', className: 'wrap', render: (_, l) => l.text },
           {
             title: 'Verdict',
             className: 'wrap',
@@ -104,7 +109,9 @@ function DeliveryVerdicts({
                 {VERDICT_WORDS[l.verdict]}
                 {l.verdict === 'wrongSize' && `: ${l.came} came, ${l.wanted} needed.`}
                 {l.fits &&
-                  (l.fits.length > 0 ? ` It would fit: ${l.fits.join('; ')}.` : ' It fits nothing here: send it back.')}
+                  (l.fits.length > 0
+                    ? ` It would fit: ${l.fits.join('; ')}.`
+                    : ` Nothing here takes ${l.came}: send it back.`)}
               </>
             ),
           },
@@ -133,8 +140,8 @@ function DeliveryVerdicts({
       <ul className="plain">
         {check.missing.map(({ item, quantity }) => (
           <li key={item.key}>
-            {Number(quantity.toFixed(3))}
-            {item.unit === 'm' ? ' m' : item.unit === 'm³' ? ' m³' : ' ×'} {item.name}
+            {item.unit ? formatQuantity(quantity, item.unit === 'm' ? 'length' : 'volume', units) : `${quantity} ×`}{' '}
+            {item.name}
             {item.size && `, ${item.size}`}
           </li>
         ))}

@@ -9,7 +9,6 @@ const item = (name: string, quantity: number, more: Partial<Item> = {}): Item =>
   quantity,
   price: undefined,
   massKg: undefined,
-  words: [name],
   ...more,
 });
 
@@ -33,19 +32,12 @@ export function consumables(needs: JobNeeds): readonly Item[] {
     item('engine oil', needs.fillM3 + Math.max(0, needs.addedM3) + OIL_MARGIN_M3, {
       size: needs.oil,
       unit: 'm³',
-      words: ['oil', needs.oil],
     }),
-    item('paint pen', 1, { words: ['paint pen', 'marker'] }),
-    item('caps and plugs for open ports', 1, { words: ['caps', 'plugs'] }),
+    item('paint pen', 1),
+    item('caps and plugs for open ports', 1),
     ...(needs.makesHoses
-      ? [
-          item('solvent for flushing', 1, { words: ['solvent', 'brake cleaner'] }),
-          item('tape for cutting', 1, { words: ['tape'] }),
-          item('cable ties', 1, { words: ['ties', 'cable ties'], size: 'set' }),
-        ]
+      ? [item('solvent for flushing', 1), item('tape for cutting', 1), item('cable ties', 1, { size: 'set' })]
       : []),
-    ...(needs.opensCoolant
-      ? [item('coolant', 1, { words: ['coolant', 'antifreeze'], size: 'as the maker says' })]
-      : []),
+    ...(needs.opensCoolant ? [item('coolant', 1, { size: 'as the maker says' })] : []),
   ];
 }

@@ -1,16 +1,17 @@
 import type { Delivered } from '../../document/project/bench';
-import { NUMERAL, numeralReadings } from '../../foundations/units/numeral';
 import type { Item } from './item';
+import { readLine, type ReadLine } from './readLine';
+import { thingNamed } from './things';
 
 /** What a line of a delivery turned out to be. */
 export interface DeliveredLine extends Delivered {
-  readonly verdict: 'wanted' | 'wrongSize' | 'surplus' | 'unknown';
+  readonly verdict: 'wanted' | 'unmeasured' | 'wrongSize' | 'surplus' | 'unknown';
   /** The item that it was taken for. */
   readonly item: Item | undefined;
   /** Of a wrong size: what was wanted and what came. */
   readonly wanted?: string;
   readonly came?: string;
-  /** Of what is wrong or surplus: where else it would fit. */
+  /** Of what is wrong: where else in this job it would fit. */
   readonly fits?: readonly string[];
 }
 
@@ -20,82 +21,90 @@ export interface DeliveryCheck {
   readonly isComplete: boolean;
 }
 
-/**
- * Lines of a delivery from what was typed, pasted or read from a file: one a line, "4 x dash 8 hose end 90", "hose end
- * 90, -8; 4". A line without a number counts as one.
- */
-export function parseDelivery(text: string): readonly Delivered[] {
-  return text
-    .split(/\r?\n/)
-    .map((line) => line.trim())
-    .filter((line) => line !== '')
-    .map((line) => {
-      const front = FRONT.exec(line);
-      if (front) return { quantity: amount(front[1]!, front[2]!), text: clean(front[3]!) };
-      const back = BACK.exec(line) ?? TIMES.exec(line);
-      if (back) return { quantity: amount(back[2]!, back[3] ?? ''), text: clean(back[1]!) };
-      return { quantity: 1, text: clean(line) };
-    })
-    .map(({ quantity, text: t }) => ({ quantity, text: t.slice(0, LONGEST_LINE) }))
-    .filter(({ quantity, text: t }) => quantity > 0 && quantity <= MOST_OF_A_LINE && t !== '')
-    .slice(0, MOST_LINES);
-}
-
 const LONGEST_LINE = 200;
 const MOST_LINES = 500;
 const MOST_OF_A_LINE = 1e5;
-const FRONT = new RegExp(`^(${NUMERAL})\\s*(x|×|pcs|off|of|m\\b|[,;\\t])\\s*(.+)$`, 'i');
-const BACK = new RegExp(`^(.+?)\\s*[;\\t,]\\s*(${NUMERAL})\\s*(m|pcs)?$`, 'i');
-const TIMES = new RegExp(`^(.+?)\\s+(?:x|×)\\s*(${NUMERAL})()$`, 'i');
 
-/** How much came: pieces are whole, metres are few. @param unit what stands behind the figure */
-function amount(figure: string, unit: string): number {
-  const { values } = numeralReadings(figure);
-  const isLength = /^m$/i.test(unit);
-  return values.find((value) => isLength || Number.isInteger(value)) ?? values[0] ?? NaN;
+/** Lines of a delivery from what was typed, pasted or read from a file, one thing a line, as they stand there. */
+export function parseDelivery(text: string): readonly Delivered[] {
+  return text
+    .split(/\r?\n/)
+    .map((line) => clean(line).slice(0, LONGEST_LINE))
+    .filter((line) => line !== '')
+    .map((line) => ({ text: line, quantity: readLine(line).quantity }))
+    .filter(({ quantity }) => quantity > 0 && quantity <= MOST_OF_A_LINE)
+    .slice(0, MOST_LINES);
 }
-const clean = (text: string): string => text.replace(/^["'\s,;]+|["'\s,;]+$/g, '').replace(/\s+/g, ' ');
 
-/** How a line is remembered: without case, spaces and signs that differ from shop to shop. */
+const clean = (text: string): string => text.replace(/^[\s,;]+|[\s,;]+$/g, '').replace(/\s+/g, ' ');
+
+/** How a line is remembered: without its count, and without case, spaces and signs that differ from shop to shop. */
 export const lineKey = (text: string): string =>
   text
     .toLowerCase()
+    .replace(/^\s*\d+\s*(?:x|×|off|of|pcs)\s+|\s*(?:[x×;,])\s*\d+\s*$/g, '')
     .replace(/[^a-z0-9]+/g, ' ')
     .trim()
     .slice(0, LONGEST_LINE);
 
-/** Dash size and angle that a line names. */
-function featuresOf(text: string): { readonly dash: number | undefined; readonly angleDeg: number | undefined } {
-  const dash =
-    /(?:dash|an|jic|#|(?:^|\s)-)\s*-?\s*(\d{1,2})(?!\d|\s*(?:°|deg))/i.exec(text) ??
-    /(?:^|\s)(\d{1,2})\s*an\b/i.exec(text);
-  const angle = /(?:^|[^\d-])(30|45|60|90|120|150|180)\s*(?:°|deg|degree)?(?!\d)/i.exec(text);
-  const straight = /\bstraight\b/i.test(text);
-  return { dash: dash ? Number(dash[1]) : undefined, angleDeg: straight ? 0 : angle ? Number(angle[1]) : undefined };
+/** An item with what its own name and size say, read as a line of a delivery is. */
+interface Wanted {
+  readonly item: Item;
+  readonly says: ReadLine;
 }
 
-/** How well a line names an item: 0 where it does not. Size and angle are looked at apart. */
-function likeness(line: string, item: Item): number {
-  const said = ` ${lineKey(line)} `;
-  let best = 0;
-  for (const word of [item.name, ...item.words]) {
-    const words = lineKey(word)
-      .split(' ')
-      .filter((w) => w.length > 1);
-    if (words.length === 0) continue;
-    const hits = words.filter((w) => said.includes(` ${w}`)).length;
-    if (hits / words.length >= LEAST_LIKENESS) best = Math.max(best, hits / words.length + LONGER * hits);
-  }
-  return best;
+function wantedOf(item: Item): Wanted {
+  const says = readLine(`${item.name}, ${item.size}`);
+  // Of a part the size is what the shop calls it, and its name is the user's own.
+  const thing = item.group === 'Parts' ? (thingNamed(item.size.toLowerCase()) ?? says.thing) : says.thing;
+  const { dash = says.dash, angleDeg = says.angleDeg } = item;
+  return { item, says: { ...says, thing, dash, angleDeg } };
 }
 
-const LEAST_LIKENESS = 0.6;
-/** What names more words of a thing names it better: "hose end 90" is an end and no hose. */
-const LONGER = 0.1;
+/** True where a line names the thing of an item, or the name that its user gave it. */
+function isNamed(line: string, says: ReadLine, wanted: Wanted): boolean {
+  if (says.thing !== undefined && says.thing === wanted.says.thing) return true;
+  if (wanted.item.group !== 'Parts') return false;
+  const name = lineKey(wanted.item.name);
+  return name !== '' && ` ${lineKey(line)} `.includes(` ${name} `);
+}
+
+/** What differs between a line and an item that it names, as it came and as it is wanted; undefined: nothing. */
+function misfit(says: ReadLine, { says: wanted, item }: Wanted): readonly [came: string, wanted: string] | undefined {
+  const differ = <T>(a: T | undefined, b: T | undefined) => a !== undefined && b !== undefined && a !== b;
+  if (differ(says.dash, wanted.dash)) return [`dash ${says.dash}`, `dash ${wanted.dash}`];
+  if (differ(says.angleDeg, wanted.angleDeg)) return [sayAngle(says.angleDeg!), sayAngle(wanted.angleDeg!)];
+  if (differ(says.grade, wanted.grade)) return [says.grade!, wanted.grade!];
+  return threadsFit(says.threads, wanted.threads) ? undefined : [says.threads.join(' to '), item.size || item.name];
+}
+
+const sayAngle = (deg: number): string => (deg === 0 ? 'straight' : `${deg}°`);
+
+/** Each thread that one of them says is among those of the other: "M18" is M18x1.5 too. */
+function threadsFit(a: readonly string[], b: readonly string[]): boolean {
+  const [few, many] = a.length <= b.length ? [a, b] : [b, a];
+  const left = [...many];
+  return few.every((thread) => {
+    const at = left.findIndex(
+      (other) => other === thread || other.startsWith(`${thread}x`) || thread.startsWith(`${other}x`),
+    );
+    if (at >= 0) left.splice(at, 1);
+    return at >= 0;
+  });
+}
+
+/** How much a line is of an item: its length or volume, or pieces; undefined where it does not say. */
+function amount(line: Delivered, says: ReadLine, item: Item): number | undefined {
+  if (item.unit === undefined || says.unit === item.unit) return line.quantity;
+  // Before lines were kept as they were written, a length stood apart from its line.
+  return line.quantity === says.quantity ? undefined : line.quantity;
+}
+
+const sayItem = (i: Item): string => (i.size === '' ? i.name : `${i.name}, ${i.size}`);
 
 /**
- * Holds a delivery against what the job needs. Each line goes to the wanted item that it names best and whose size it
- * has; a line that names a wanted thing in another size is a wrong size; what goes beyond what is needed is surplus.
+ * Holds a delivery against what the job needs. Each line goes to the wanted item that it names and whose size it has; a
+ * line that names a wanted thing in another size is a wrong size; what goes beyond what is needed is surplus.
  *
  * @param matches items that were chosen by hand for a line, by `lineKey`
  */
@@ -104,45 +113,35 @@ export function checkDelivery(
   delivered: readonly Delivered[],
   matches: Readonly<Record<string, string>> = {},
 ): DeliveryCheck {
-  const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0);
-  const open = new Map(wanted.map((i) => [i.key, i.quantity]));
+  const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0).map(wantedOf);
+  const open = new Map(wanted.map(({ item }) => [item.key, item.quantity]));
+  const isOpen = ({ item }: Wanted) => (open.get(item.key) ?? 0) > SLACK;
   const lines = delivered.map((line): DeliveredLine => {
-    const byHand = wanted.find((i) => i.key === matches[lineKey(line.text)]);
-    const { dash, angleDeg } = featuresOf(line.text);
-    const scored = wanted
-      .map((item) => ({ item, score: likeness(line.text, item) }))
-      .filter(({ score }) => score >= LEAST_LIKENESS)
-      .sort((a, b) => b.score - a.score);
-    const sizeFits = (i: Item) => dash === undefined || i.dash === undefined || i.dash === dash;
-    const angleFits = (i: Item) => angleDeg === undefined || i.angleDeg === undefined || i.angleDeg === angleDeg;
-    const isOpen = (i: Item) => (open.get(i.key) ?? 0) > 0;
-    const right = scored.filter(({ item }) => sizeFits(item) && angleFits(item));
-    const chosen = byHand ?? (right.find(({ item }) => isOpen(item)) ?? right[0])?.item;
+    const says = readLine(line.text);
+    const byHand = wanted.find(({ item }) => item.key === matches[lineKey(line.text)]);
+    const named = wanted.filter((w) => isNamed(line.text, says, w));
+    const right = named.filter((w) => misfit(says, w) === undefined);
+    const chosen = (byHand ?? right.find(isOpen) ?? right[0])?.item;
     if (chosen) {
+      const came = amount(line, says, chosen);
+      if (came === undefined) return { ...line, verdict: 'unmeasured', item: chosen };
       const left = open.get(chosen.key) ?? 0;
-      open.set(chosen.key, Math.max(0, left - line.quantity));
-      const verdict = left <= 0 || line.quantity > left + SLACK ? 'surplus' : 'wanted';
-      return { ...line, verdict, item: chosen };
+      open.set(chosen.key, Math.max(0, left - came));
+      // Nobody buys hose and oil to the last millimetre.
+      const isTooMuch = left <= SLACK || (chosen.unit === undefined && came > left + SLACK);
+      return { ...line, verdict: isTooMuch ? 'surplus' : 'wanted', item: chosen };
     }
-    const sameThing = scored.find(({ item }) => angleFits(item)) ?? scored[0];
-    if (sameThing) {
-      const { item } = sameThing;
-      const came = dash !== undefined && !sizeFits(item) ? `dash ${dash}` : `${angleDeg ?? 0}°`;
-      const fits = wanted
-        .filter((i) => i.group === item.group && i !== item && sizeFits(i) && angleFits(i))
-        .map((i) => `${i.name}, ${i.size}`);
-      return {
-        ...line,
-        verdict: 'wrongSize',
-        item,
-        wanted: item.dash === undefined ? item.size : `dash ${item.dash}`,
-        came,
-        fits,
-      };
-    }
-    return { ...line, verdict: 'unknown', item: undefined };
+    const [nearest] = named;
+    if (!nearest) return { ...line, verdict: 'unknown', item: undefined };
+    const [came, needed] = misfit(says, nearest)!;
+    const fits = wanted.flatMap(({ item, says: its }) =>
+      item !== nearest.item && item.group === nearest.item.group && its.dash !== undefined && its.dash === says.dash
+        ? [sayItem(item)]
+        : [],
+    );
+    return { ...line, verdict: 'wrongSize', item: nearest.item, wanted: needed, came, fits };
   });
-  const missing = wanted.flatMap((item) => {
+  const missing = wanted.flatMap(({ item }) => {
     const quantity = open.get(item.key) ?? 0;
     return quantity > SLACK ? [{ item, quantity }] : [];
   });

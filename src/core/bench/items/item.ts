@@ -21,7 +21,5 @@ export interface Item {
   readonly massKg: number | undefined;
   readonly dash?: number;
   readonly angleDeg?: number;
-  /** Words that a delivery note may use for it. */
-  readonly words: readonly string[];
   readonly note?: string;
 }

@@ -43,6 +43,7 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
   const old = new Map(before && hosesOf(before).map((h) => [h.key, h]));
   hoses.flatMap((h) => hoseItems(h, isLongEnough(h, old.get(h.key)))).forEach(put);
   joints.flatMap(jointItems).forEach(put);
+  teesFor(joints).forEach(put);
   consumables({
     makesHoses: hoses.some((h) => h.duty !== 'coolant'),
     opensCoolant: liquidCoolers(variant) !== liquidCoolers(before),
@@ -77,7 +78,6 @@ function partItems(variant: Variant, before: Variant | undefined): Item[] {
     quantity: 1,
     price: part.price,
     massKg: part.massKg,
-    words: [entryFor(part)?.label ?? part.kind, part.name],
     ...(part.note === undefined ? {} : { note: part.note }),
   });
   return [
@@ -115,7 +115,6 @@ function hoseItems(hose: Hose, isReused: boolean): Item[] {
       unit: 'm',
       price: undefined,
       massKg: undefined,
-      words: ['hose', label],
       ...dash,
     },
   ];
@@ -130,7 +129,6 @@ function hoseItems(hose: Hose, isReused: boolean): Item[] {
       quantity: tail ? CLAMPS_A_TAIL : 1,
       price: undefined,
       massKg: undefined,
-      words: tail ? ['clamp', 'clip'] : ['hose end', 'fitting', sayHoseEnd(end), end.style],
       ...(tail ? {} : { angleDeg: end.angleDeg }),
       ...dash,
     });
@@ -145,7 +143,6 @@ function hoseItems(hose: Hose, isReused: boolean): Item[] {
       quantity: hose.clips,
       price: undefined,
       massKg: undefined,
-      words: ['p clip', 'p-clip', 'clip'],
       ...dash,
     });
   if (hose.sleeved)
@@ -159,7 +156,6 @@ function hoseItems(hose: Hose, isReused: boolean): Item[] {
       unit: 'm',
       price: undefined,
       massKg: undefined,
-      words: ['sleeve', 'heat sleeve'],
       ...dash,
     });
   return items;
@@ -176,7 +172,6 @@ function jointItems(joint: BenchJoint): Item[] {
       name: joint.fit.adapter,
       size: '',
       quantity: 1,
-      words: ['adapter', joint.fit.adapter],
     });
   const { renew, bolts } = joint.tightening ?? {};
   if (renew)
@@ -187,7 +182,6 @@ function jointItems(joint: BenchJoint): Item[] {
       name: renew.what,
       size: '',
       quantity: renew.count === 0 ? 0 : renew.count,
-      words: [renew.what, ...renew.what.split(',')],
       note: renew.count === 0 ? '' : `and ${SPARES} spare`,
     });
   if (bolts)
@@ -198,9 +192,29 @@ function jointItems(joint: BenchJoint): Item[] {
       name: 'bolt, class 8.8',
       size: bolts.size,
       quantity: bolts.count,
-      words: ['bolt', 'screw'],
     });
   return items;
+}
+
+/** What lets one port carry several things: a tee for each beyond the first. */
+function teesFor(joints: readonly BenchJoint[]): readonly Item[] {
+  const ports = new Map<string, Item>();
+  for (const { fit, a, b } of joints) {
+    if (fit.kind !== 'shared') continue;
+    const thread = (a.port === fit.port ? a : b).thread ?? a.thread ?? b.thread;
+    const name = thread === undefined ? 'tee, thread of its port' : `tee, ${threadLabel(thread)}`;
+    ports.set(fit.port, {
+      key: name,
+      group: 'Adapters',
+      name,
+      size: '',
+      status: 'new',
+      quantity: fit.things - 1,
+      price: undefined,
+      massKg: undefined,
+    });
+  }
+  return [...ports.values()];
 }
 
 /** Sum of prices of what is bought, and how many of its lines have none. */

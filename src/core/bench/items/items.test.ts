@@ -31,6 +31,14 @@ describe('The list of parts', () => {
     expect(find('engine oil').quantity).toBeCloseTo(5e-3 + 1.06094e-3 + 0.5e-3, 7);
   });
 
+  it('has a tee where one port carries two things, and the adapter where two ends do not mate', () => {
+    expect(find('tee, taper pipe 1/8').quantity).toBe(1);
+    const larkspur = demoProject('larkspur');
+    const [bare, summer] = larkspur.variants as [Variant, Variant];
+    const adapters = itemsOf(larkspur, summer, bare).filter((i) => i.group === 'Adapters');
+    expect(adapters.map((i) => [i.name, i.quantity])).toEqual([['adapter, 37° flare dash 10 to 37° flare dash 8', 1]]);
+  });
+
   it('a hose that is moved and still reaches is reused, with its ends', () => {
     expect(find('steel braid', 'dash 4').status).toBe('reused');
   });
@@ -59,11 +67,11 @@ describe('A delivery', () => {
         '4 x hose end 90, dash 8\nhose end straight -10; 2\n"thread sealant"\n\n3,5 m hose dash 10\nP clip x 7',
       ),
     ).toEqual([
-      { quantity: 4, text: 'hose end 90, dash 8' },
-      { quantity: 2, text: 'hose end straight -10' },
-      { quantity: 1, text: 'thread sealant' },
-      { quantity: 3.5, text: 'hose dash 10' },
-      { quantity: 7, text: 'P clip' },
+      { quantity: 4, text: '4 x hose end 90, dash 8' },
+      { quantity: 2, text: 'hose end straight -10; 2' },
+      { quantity: 1, text: '"thread sealant"' },
+      { quantity: 3.5, text: '3,5 m hose dash 10' },
+      { quantity: 7, text: 'P clip x 7' },
     ]);
   });
 
@@ -96,6 +104,27 @@ describe('A delivery', () => {
     const matched = checkDelivery(items, line, { [lineKey('Part No. 4711-B')]: find('Nose cooler').key });
     expect(matched.lines[0]).toMatchObject({ verdict: 'wanted', item: { name: 'Nose cooler' } });
     expect(matched.missing.some((m) => m.item.name === 'Nose cooler')).toBe(false);
+  });
+
+  it('counts hose by its length in feet, asks for one that is not said, and is not taken in by a word', () => {
+    const came = '8 ft of AN10\n2 × hose end 90 AN10\n1 × oil filter\nhose -10\n6 qt 20W-50';
+    const check = checkDelivery(items, parseDelivery(came));
+    expect(check.lines.map((l) => [l.verdict, l.item?.name])).toEqual([
+      ['wanted', 'hose, rubber with steel braid'],
+      ['wanted', 'hose end, 90°'],
+      ['unknown', undefined],
+      ['unmeasured', 'hose, rubber with steel braid'],
+      ['wrongSize', 'engine oil'],
+    ]);
+    expect(check.lines[4]).toMatchObject({ came: '20W-50', wanted: '10W-40' });
+    const hose = find('steel braid', 'dash 10').quantity;
+    expect(check.missing.find((m) => m.item.name.includes('steel braid'))!.quantity).toBeCloseTo(hose - 8 * 0.3048, 9);
+  });
+
+  it('keeps what was recorded with its length apart', () => {
+    const check = checkDelivery(items, [{ quantity: 3.5, text: 'hose dash 10' }]);
+    expect(check.lines[0]!.verdict).toBe('wanted');
+    expect(check.missing.some((m) => m.item.name.includes('steel braid'))).toBe(false);
   });
 
   it('of all that is wanted is complete', () => {

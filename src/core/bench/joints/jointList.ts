@@ -28,7 +28,8 @@ export type JointFit =
   | { readonly kind: 'mates' }
   | { readonly kind: 'adapter'; readonly adapter: string }
   | { readonly kind: 'misfit'; readonly why: string; readonly adapter: string | undefined }
-  | { readonly kind: 'shared'; readonly why: string }
+  /** One port with several things on it. */
+  | { readonly kind: 'shared'; readonly why: string; readonly port: string; readonly things: number }
   | { readonly kind: 'unknown'; readonly why: string };
 
 /** One joint that somebody makes and tightens. */
@@ -217,6 +218,8 @@ class JointList {
     return part && isBolted(part) && others.length > 1
       ? {
           kind: 'shared',
+          port,
+          things: others.length,
           why: `${portWords(part, splitPortRef(port).port)} carries ${others.length} things: ${others.join(', ')}. Fit a tee, or use a port for each.`,
         }
       : undefined;
