@@ -8,6 +8,7 @@ import { isBolted } from '../bolted';
 import { hosesOf, type Hose, type HoseConstruction } from '../hoses/hoseList';
 import { sayHoseEnd } from '../hoses/hoseEnd';
 import { jobTouches } from '../jobTouches';
+import { comesWith, type Extra } from './comesWith';
 import type { BenchJoint } from '../joints/jointList';
 import { oilChange } from '../level/oilToAdd';
 import { consumables } from './consumables';
@@ -44,6 +45,10 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
   hoses.flatMap((h) => hoseItems(h, isLongEnough(h, old.get(h.key)))).forEach(put);
   joints.flatMap(jointItems).forEach(put);
   teesFor(joints).forEach(put);
+  renewedFilters(variant, before, joints).forEach(put);
+  const was = new Map(before?.circuit.parts.map((p) => [p.id, p]));
+  for (const part of variant.circuit.parts)
+    if (before && (isBolted(part) || was.has(part.id))) comesWith(part, was.get(part.id)).map(extraItem).forEach(put);
   consumables({
     makesHoses: hoses.some((h) => h.duty !== 'coolant'),
     opensCoolant: liquidCoolers(variant) !== liquidCoolers(before),
@@ -194,6 +199,33 @@ function jointItems(joint: BenchJoint): Item[] {
       quantity: bolts.count,
     });
   return items;
+}
+
+const extraItem = ({ name, size = '', quantity = 1, group }: Extra): Item => ({
+  key: `${name} ${size}`.trim(),
+  group,
+  name,
+  size,
+  status: 'new',
+  quantity,
+  price: undefined,
+  massKg: undefined,
+});
+
+/** Filters that are screwed off and on: each is renewed, and its seal with it. */
+function renewedFilters(variant: Variant, before: Variant | undefined, joints: readonly BenchJoint[]): readonly Item[] {
+  const opened = new Set(joints.flatMap(({ a, b }) => [a.port, b.port]));
+  return variant.circuit.parts.flatMap((part) => {
+    const stub = joints.find(({ a, b }) => a.port === `${part.id}.in` || b.port === `${part.id}.in`);
+    if (!actsAs(part, 'filter') || part.mounting !== 'block' || !opened.has(`${part.id}.in`)) return [];
+    if (!before?.circuit.parts.some((p) => p.id === part.id)) return [];
+    return [
+      {
+        ...extraItem({ name: 'oil filter', size: stub?.kind ?? '', group: 'Parts' }),
+        note: `renewed: ${part.name}, with its seal`,
+      },
+    ];
+  });
 }
 
 /** What lets one port carry several things: a tee for each beyond the first. */

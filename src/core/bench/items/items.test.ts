@@ -2,6 +2,7 @@ import { demoProject } from '../../verification/testing/demo';
 import type { Variant } from '../../document/project/project';
 import { hosesOf } from '../hoses/hoseList';
 import { jointsOf } from '../joints/jointList';
+import { comesWith } from './comesWith';
 import { checkDelivery, lineKey, parseDelivery } from './delivery';
 import type { Item } from './item';
 import { costOf, itemsOf } from './itemList';
@@ -37,6 +38,40 @@ describe('The list of parts', () => {
     const [bare, summer] = larkspur.variants as [Variant, Variant];
     const adapters = itemsOf(larkspur, summer, bare).filter((i) => i.group === 'Adapters');
     expect(adapters.map((i) => [i.name, i.quantity])).toEqual([['adapter, 37° flare dash 10 to 37° flare dash 8', 1]]);
+  });
+
+  it('has what comes with a part and is no part of the circuit', () => {
+    expect(find('centre bolt').quantity).toBe(1);
+    expect(find('cooler mounts').quantity).toBe(1);
+    // Screwed off the block and onto the plate: renewed with its seal.
+    expect(find('oil filter')).toMatchObject({ size: 'spin-on seal 3/4-16', quantity: 1, status: 'new' });
+    const crack = (pa: number): Variant => ({
+      ...stock,
+      id: 'stiffer',
+      circuit: {
+        ...stock.circuit,
+        parts: stock.circuit.parts.map((p) => (p.kind === 'relief' ? { ...p, crackPa: pa, fullOpenPa: pa + 1e5 } : p)),
+      },
+    });
+    const bought = itemsOf(project, crack(5.5e5), stock).filter((i) => i.group === 'Parts' || i.group === 'Seals');
+    expect(bought.filter((i) => i.status === 'new').map((i) => i.name)).toEqual([
+      'relief spring',
+      'washer of the relief’s plug',
+    ]);
+    expect(itemsOf(project, { ...stock, id: 'same' }, stock).some((i) => i.name === 'relief spring')).toBe(false);
+  });
+
+  it('has fuse, relay, wire and earth of what takes a current', () => {
+    const cooler = cooled.circuit.parts.find((p) => p.id === 'noseCooler')!;
+    const fan = { ...cooler, electrical: { currentA: 8, fuseA: 15, relay: true, earthed: true } };
+    expect(comesWith(fan, undefined).map((i) => [i.name, i.size])).toEqual([
+      ['cooler mounts, rubber', 'with its bolts'],
+      ['fuse with holder, Nose cooler', '15 A'],
+      ['relay with socket, Nose cooler', undefined],
+      ['wire and connectors, Nose cooler', 'as long as its way'],
+      ['earth wire with ring terminal, Nose cooler', undefined],
+    ]);
+    expect(comesWith(fan, fan)).toEqual([]);
   });
 
   it('a hose that is moved and still reaches is reused, with its ends', () => {
@@ -112,7 +147,7 @@ describe('A delivery', () => {
     expect(check.lines.map((l) => [l.verdict, l.item?.name])).toEqual([
       ['wanted', 'hose, rubber with steel braid'],
       ['wanted', 'hose end, 90°'],
-      ['unknown', undefined],
+      ['wanted', 'oil filter'],
       ['unmeasured', 'hose, rubber with steel braid'],
       ['wrongSize', 'engine oil'],
     ]);

@@ -220,7 +220,7 @@ class JointList {
           kind: 'shared',
           port,
           things: others.length,
-          why: `${portWords(part, splitPortRef(port).port)} carries ${others.length} things: ${others.join(', ')}. Fit a tee, or use a port for each.`,
+          why: `${portWords(part, splitPortRef(port).port)} carries ${others.length} things: ${others.join(', ')}. Fit a tee (it is in the list of parts), or use a port for each.`,
         }
       : undefined;
   }

@@ -331,6 +331,6 @@ describe('Sizes as people have them', () => {
       threadLabel('taper1_8'),
       threadLabel('washerM14x1_5'),
       threadLabel('spinOn3_4'),
-    ]).toEqual(['37° flare dash 10', 'taper pipe 1/8', 'bonded or crush washer M14 × 1.5', 'spin-on seal 3/4']);
+    ]).toEqual(['37° flare dash 10', 'taper pipe 1/8', 'bonded or crush washer M14 × 1.5', 'spin-on seal 3/4-16']);
   });
 });

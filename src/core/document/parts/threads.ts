@@ -149,6 +149,8 @@ export function jointOf(thread: Thread): JointKind {
  * @source ASME B1.1, ISO 228-1 and ISO 7-1 (from memory)
  */
 const WRITTEN: Partial<Readonly<Record<Thread, string>>> = {
+  spinOn3_4: '3/4-16',
+  spinOn13_16: '13/16-16',
   spinOn1x12: '1-12',
   spinOn15x16: '1 1/2-16',
   ...Object.fromEntries(
