@@ -49,8 +49,8 @@ export interface BenchJoint {
 }
 
 /**
- * Joints of a variant that are made at the bench or on the engine, centre bolts last: the order in which they are
- * tightened.
+ * Joints of a variant that are made at the bench or on the engine, centre bolts last and then the filters on their
+ * plates: the order in which they are tightened.
  */
 export const jointsOf = perVariant((variant): readonly BenchJoint[] => new JointList(variant).run());
 
@@ -80,7 +80,18 @@ class JointList {
       ...this.variant.circuit.joints.flatMap(({ from, to }) => this.joint(from, to)),
       ...this.coolantJoints(),
     ];
-    return [...joints.filter((j) => !j.isCentreBolt), ...joints.filter((j) => j.isCentreBolt)];
+    // A centre bolt comes last, but for the filter that goes on over it.
+    const rank = (j: BenchJoint): number => (j.isCentreBolt ? 1 : this.isOnPlate(j) ? 2 : 0);
+    return [...joints].sort((a, b) => rank(a) - rank(b));
+  }
+
+  /** A filter that is screwed onto a plate: it hides the plate's bolt. */
+  private isOnPlate({ a, b }: BenchJoint): boolean {
+    const parts = [this.partOf(a.port), this.partOf(b.port)];
+    return (
+      parts.some((p) => actsAs(p, 'filter') && p.mounting === 'block') &&
+      parts.some((p) => actsAs(p, 'plate') && p.form !== 'inline')
+    );
   }
 
   private joint(from: string, to: string): BenchJoint[] {

@@ -148,10 +148,11 @@ describe('How joints are sealed and tightened', () => {
 describe('The joints of a circuit', () => {
   const cooled = (): Variant => demoProject().variants[1]!;
 
-  it('are those outside the engine, once each, the centre bolt last', () => {
+  it('are those outside the engine, once each, the centre bolt last and then the filter that hides it', () => {
     const joints = jointsOf(cooled());
     expect(new Set(joints.map((j) => j.key)).size).toBe(joints.length);
-    expect(joints.at(-1)).toMatchObject({ isCentreBolt: true, tightening: { typicalNm: [40, 48] } });
+    expect(joints.at(-2)).toMatchObject({ isCentreBolt: true, tightening: { typicalNm: [40, 48] } });
+    expect(joints.at(-1)!.name).toBe('Plate, filter side – Filter, inlet');
     expect(joints.some((j) => j.name.includes('Mains'))).toBe(false);
   });
 

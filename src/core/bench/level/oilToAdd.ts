@@ -35,7 +35,7 @@ export interface OilChange {
 function canPrefill(part: Part): boolean {
   if (actsAs(part, 'filter')) return part.mounting !== 'inline';
   if (actsAs(part, 'cooler')) return part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh';
-  return actsAs(part, 'sideStream');
+  return actsAs(part, 'sideStream') && part.returnBy === 'pressure';
 }
 
 /**
@@ -58,7 +58,8 @@ export function oilChange(variant: Variant, before: Variant | undefined): OilCha
   const sump = variant.circuit.parts.find(isReservoir);
   const levelM = sump && 'levelM' in sump && typeof sump.levelM === 'number' ? sump.levelM : 0;
   const level = (part: Part): PartLevel => {
-    const volumeM3 = partVolumeM3(part);
+    // A canister that lets its oil fall keeps none of it.
+    const volumeM3 = actsAs(part, 'sideStream') && part.returnBy === 'gravity' ? 0 : partVolumeM3(part);
     return {
       part: part.id,
       name: part.name,

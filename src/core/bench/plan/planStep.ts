@@ -25,19 +25,30 @@ export interface PlanStep {
   readonly note: StepNote;
 }
 
-/** Minutes that a step usually takes. @source engineering judgement */
+/** Minutes that a step usually takes one practised person. @source engineering judgement */
 export const MINUTES = {
-  drain: 20,
+  baseline: 10,
+  mockUp: 10,
+  measure: 5,
+  order: 10,
+  makeHose: 15,
+  flush: 4,
+  dryFit: 10,
+  warm: 10,
+  support: 15,
+  drain: 15,
   access: 15,
-  measure: 15,
-  makeHose: 25,
-  flush: 10,
-  takeOff: 15,
-  fit: 25,
-  join: 6,
+  takeOff: 10,
+  clean: 5,
+  fit: 15,
+  lay: 8,
+  join: 3,
+  tighten: 2,
   set: 10,
+  coolant: 15,
   small: 5,
-  finish: 15,
+  finish: 10,
+  firstStart: 25,
 } as const;
 
 /** A step before what a person noted is put to it. */
