@@ -106,8 +106,8 @@ function Offer({ missing }: { readonly missing: readonly NewerLaw[] }) {
         <p role="status">Computing what they change…</p>
       )}
       <p className="quiet">
-        They are usual figures, no data of your engine. Clearances that were measured cold grow as the housing warms: only
-        you know them, so choose the housing in the figures of the bearings.
+        They are usual figures, no data of your engine. Clearances that were measured cold grow as the housing warms:
+        only you know them, so choose the housing in the figures of the bearings.
         {kept.fit ? ' The fit to your gauge was made without them: fit it anew afterwards.' : ''}
       </p>
       <Button disabled={!rows} onClick={() => replaceProject('use what new engines state', withAllLaws(kept))}>

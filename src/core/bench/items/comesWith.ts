@@ -54,7 +54,7 @@ const COMES_WITH: { readonly [K in PartKind]: ComesWith<PartOf<K>> } = {
       mount('bracket of the side-stream filter'),
     ],
   },
-  cooler: { fitted: (part) => (part.medium === 'air' ? [mount('cooler mounts, rubber')] : [gasketOf('the cooler')]) },
+  cooler: { fitted: (part) => (part.medium === 'air' ? [mount('cooler mounts, rubber')] : []) },
   thermostat: NOTHING,
   plate: {
     fitted: (part) =>
@@ -63,10 +63,7 @@ const COMES_WITH: { readonly [K in PartKind]: ComesWith<PartOf<K>> } = {
         : [{ name: 'centre bolt', size: 'thread of the block’s stub', group: 'Fasteners' }],
   },
   cover: {
-    fitted: () => [
-      gasketOf('the cover'),
-      { name: 'bolts of the cover', size: 'of its length, a set', group: 'Fasteners' },
-    ],
+    fitted: () => [{ name: 'bolts of the cover', size: 'of its length, a set', group: 'Fasteners' }],
   },
   bearings: NOTHING,
   rods: NOTHING,

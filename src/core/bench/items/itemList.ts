@@ -37,7 +37,12 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
   const list = new Map<string, Item>();
   const put = (item: Item) => {
     const known = list.get(`${item.status} ${item.key}`);
-    list.set(`${item.status} ${item.key}`, known ? { ...known, quantity: known.quantity + item.quantity } : item);
+    // One gasket lies under all the passages of a part.
+    const quantity = (known?.quantity ?? 0) + item.quantity;
+    list.set(`${item.status} ${item.key}`, {
+      ...item,
+      quantity: item.key.startsWith(GASKET) ? item.quantity : quantity,
+    });
   };
   partItems(variant, before).forEach(put);
   const { hoses, joints } = jobTouches(variant, before);
@@ -166,6 +171,14 @@ function hoseItems(hose: Hose, isReused: boolean): Item[] {
   return items;
 }
 
+const GASKET = 'gasket of ';
+
+/** The part whose flange a joint is: that side which the other one only matches. */
+function flangeOf({ a, b }: BenchJoint): string {
+  const side = [a, b].find((s) => s.thread === 'flange' && s.from !== 'toMatch') ?? a;
+  return side.place.split(',')[0]!;
+}
+
 function jointItems(joint: BenchJoint): Item[] {
   const items: Item[] = [];
   const plain = { price: undefined, massKg: undefined, status: 'new' as const };
@@ -179,12 +192,13 @@ function jointItems(joint: BenchJoint): Item[] {
       quantity: 1,
     });
   const { renew, bolts } = joint.tightening ?? {};
-  if (renew)
+  const name = renew?.what === 'gasket' ? `${GASKET}${flangeOf(joint)}` : renew?.what;
+  if (renew && name !== undefined)
     items.push({
       ...plain,
-      key: renew.what,
+      key: name,
       group: renew.count === 0 ? 'Consumables' : 'Seals',
-      name: renew.what,
+      name,
       size: '',
       quantity: renew.count === 0 ? 0 : renew.count,
       note: renew.count === 0 ? '' : `and ${SPARES} spare`,

@@ -258,7 +258,8 @@ class JointList {
       return { port: ref, place, thread, from: thread ? 'hoseEnd' : 'unknown' };
     }
     // A filter screwed onto a plate or the block has the stub's thread, whatever its head's ports would have.
-    const usual = isBolted(part) ? entryFor(part)?.threads?.[port] : undefined;
+    const isOutOfStub = actsAs(part, 'filter') && part.mounting === 'block' && port === 'out';
+    const usual = isBolted(part) && !isOutOfStub ? entryFor(part)?.threads?.[port] : undefined;
     if (usual) return { port: ref, place, thread: usual, from: 'usual' };
     if (actsAs(part, 'plate') && part.form !== 'inline' && actsAs(mate, 'filter'))
       return { port: ref, place, thread: entryFor(mate)?.threads?.['in'], from: 'usual' };
@@ -289,16 +290,22 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
   const takes = (part: Part, other: Thread): boolean =>
     kindOf(part).takesThreadOfMate ||
     (actsAs(part, 'line') && jointOf(other) !== 'flange') ||
-    (!isBolted(part) && jointOf(other) === 'spinOn');
+    (!isBolted(part) && (jointOf(other) === 'spinOn' || jointOf(other) === 'flange')) ||
+    // What a filter on its housing lets out goes on through the housing's face.
+    (actsAs(part, 'filter') && part.mounting === 'block' && jointOf(other) === 'flange');
   // A hose is pushed over the tail that is there, as long as nobody has said that another one is.
   const overTail = (side: JointSide, other: JointSide): boolean =>
     side.from === 'hoseEnd' && other.from === 'usual' && isTail(side.thread) && isTail(other.thread);
+  // Ports whose size nobody has stated are ordered in the size of the hose.
+  const inSizeOfHose = (side: JointSide, other: JointSide): boolean =>
+    side.from === 'usual' && other.from === 'hoseEnd' && isFlare(side.thread) && isFlare(other.thread);
   const matched = (side: JointSide, part: Part, other: JointSide): JointSide => {
     const { thread } = other;
     if (thread === undefined) return side;
     if (overTail(side, other)) return { ...side, thread };
-    const isMatched =
-      side.thread === undefined && takes(part, thread) && isBolted(part) === (jointOf(thread) !== 'spinOn');
+    if (inSizeOfHose(side, other)) return { ...side, thread, from: 'toMatch' };
+    const isOfBlock = jointOf(thread) === 'spinOn' || (jointOf(thread) === 'flange' && !isBolted(part));
+    const isMatched = side.thread === undefined && takes(part, thread) && isBolted(part) === !isOfBlock;
     return isMatched ? { ...side, thread, from: 'toMatch' } : side;
   };
   return [matched(a, pa, b), matched(b, pb, a)];
@@ -311,6 +318,7 @@ function banjoOn(port: Thread): Thread | undefined {
 }
 const NO_FACE = 'A banjo seals between two washers on a flat face; this port has none.';
 
+const isFlare = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'flare37';
 const isTail = (thread: Thread | undefined): boolean => thread !== undefined && jointOf(thread) === 'hoseTail';
 
 const isOutletOfStub = (part: Part, ref: string, mate: Part): boolean =>
@@ -318,8 +326,12 @@ const isOutletOfStub = (part: Part, ref: string, mate: Part): boolean =>
   splitPortRef(ref).port === 'out' &&
   !isBolted(mate);
 
+/** A plate on the block's face, or on the face of another plate. */
 const isPlateOnBlock = (part: Part, ref: string, mate: Part): boolean =>
-  actsAs(part, 'plate') && part.form !== 'inline' && splitPortRef(ref).port === 'in' && !isBolted(mate);
+  actsAs(part, 'plate') &&
+  part.form !== 'inline' &&
+  splitPortRef(ref).port === 'in' &&
+  (!isBolted(mate) || (actsAs(mate, 'plate') && mate.form !== 'inline'));
 
 const withArticle = (thing: string): string => `${/^[aeiou]/.test(thing) ? 'an' : 'a'} ${thing}`;
 

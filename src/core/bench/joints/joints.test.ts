@@ -99,7 +99,7 @@ describe('What mates with what', () => {
 
   it('names the adapter, and none onto a spin-on stub', () => {
     expect(matesWith('boss10', 'flare10')).toMatchObject({
-      adapter: 'adapter, O-ring boss dash 10 to 37° flare dash 10',
+      adapter: 'adapter, 37° flare dash 10 to O-ring boss dash 10',
     });
     expect(matesWith('spinOn3_4', 'flare8')).toMatchObject({ adapter: undefined });
   });

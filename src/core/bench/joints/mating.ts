@@ -150,5 +150,6 @@ function adapterFor(a: Thread, b: Thread): string | undefined {
   const [ja, jb] = [jointOf(a), jointOf(b)];
   if (ja === 'spinOn' || jb === 'spinOn') return undefined;
   if (isPair(ja, jb, 'flange', 'hoseTail')) return `drain fitting, flange to ${threadLabel(ja === 'hoseTail' ? a : b)}`;
-  return `adapter, ${threadLabel(a)} to ${threadLabel(b)}`;
+  // One adapter, whichever of its ends is named first.
+  return `adapter, ${[a, b].map(threadLabel).sort().join(' to ')}`;
 }

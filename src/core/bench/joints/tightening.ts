@@ -135,7 +135,8 @@ const RULES: Readonly<Record<JointKind, Rule>> = {
   },
   hoseTail: () => ({
     seal: 'hose over the bead, clamp behind it',
-    renew: { what: 'hose clamp', count: 1 },
+    // Clamps are counted with their hose.
+    renew: undefined,
     by: 'clamp until the hose just bulges; once more when warm',
     typicalNm: undefined,
     sureness: 'typical',

@@ -85,9 +85,7 @@ function takenOff(from: Variant, removed: readonly Of<'remove'>[], undone: reado
     };
   });
   const joints = (undoneWith.get(undefined) ?? []).map((change): Draft => {
-    const filter = partsOfChange(change)
-      .map((id) => byId.get(id))
-      .find(isSpinOn);
+    const filter = filterOf(change, byId);
     return {
       id: `undo-${change.joint.from}-${change.joint.to}`,
       phase: 'main',
@@ -107,6 +105,14 @@ function takenOff(from: Variant, removed: readonly Of<'remove'>[], undone: reado
   return [...said.values(), ...parts];
 }
 
+/** The filter that is screwed onto its stub by a joint. */
+function filterOf({ joint }: Of<'join'> | Of<'undo'>, byId: ReadonlyMap<string, Part>): Part | undefined {
+  const inlet = [joint.from, joint.to]
+    .map(splitPortRef)
+    .find(({ port, part }) => port === 'in' && isSpinOn(byId.get(part)));
+  return inlet && byId.get(inlet.part);
+}
+
 /** Parts put on, hoses last, each with the joints that it closes; then joints between what was there already. */
 function putOn(
   to: Variant,
@@ -124,7 +130,10 @@ function putOn(
     const ends = partsOfChange(join);
     const last = ends.filter((id) => placeOf.has(id)).sort((a, b) => placeOf.get(b)! - placeOf.get(a)!)[0];
     // A hose is laid to what is there; what is there and is screwed onto a new part, is an act of its own.
-    const stays = ends.find((id) => !placeOf.has(id) && isBolted(byId.get(id)!));
+    const stays = [join.joint.from, join.joint.to].map(splitPortRef).find(({ part: id, port }) => {
+      const part = byId.get(id)!;
+      return !placeOf.has(id) && isBolted(part) && !(isSpinOn(part) && port === 'out');
+    });
     const at = last !== undefined && (stays === undefined || hoses.has(last)) ? last : undefined;
     closes.set(at, [...(closes.get(at) ?? []), join]);
   }
@@ -152,9 +161,7 @@ function putOn(
     };
   });
   const joints = (closes.get(undefined) ?? []).map((change): Draft => {
-    const filter = partsOfChange(change)
-      .map((id) => byId.get(id))
-      .find(isSpinOn);
+    const filter = filterOf(change, byId);
     const other = [change.joint.from, change.joint.to].find((ref) => byId.get(splitPortRef(ref).part) !== filter)!;
     const id = `join-${change.joint.from}-${change.joint.to}`;
     if (filter) filters.add(id);

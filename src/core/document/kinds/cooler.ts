@@ -81,7 +81,7 @@ export const cooler = defineKind({
       'Coolers and thermostats',
       { kind: 'cooler', medium: 'liquid', name: 'Liquid cooler', ...rating(0.2, 20, 0.6) },
       'Number of plates; its coolant hoses’ bore.',
-      { oilVolumeM3: 0.15e-3 },
+      { oilVolumeM3: 0.15e-3, threads: { in: 'flange', out: 'flange' } },
     ),
   ],
 });
