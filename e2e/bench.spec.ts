@@ -61,7 +61,7 @@ test('from stock to the nose cooler: hoses trimmed, a delivery with the wrong si
   await question.getByRole('button', { name: 'Cancel' }).click();
   await choose(joint, 'Unit of the torque', 'lbf·in');
   await joint.getByRole('button', { name: 'Keep torque' }).click();
-  await expect(page.getByRole('row', { name: /row 2 hose C – Nose cooler, lower port/ })).toContainText('9.0');
+  await expect(page.getByRole('row', { name: /row 1 hose C – Nose cooler, lower port/ })).toContainText('9.0');
   await choose(joint, 'State', 'paint mark');
   await expect(page.getByText('1 of 8 joints tightened.')).toBeVisible();
 

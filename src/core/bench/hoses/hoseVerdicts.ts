@@ -1,3 +1,4 @@
+import { wantedNearExhaust } from '../../judgement/nearExhaust';
 import { actsAs } from '../../document/parts/part';
 import { inSeason, type Circuit, type Project, type Variant } from '../../document/project/project';
 import type { Hose } from './hoseList';
@@ -40,12 +41,6 @@ const LEAST_BEND_M: Readonly<Record<'rubber' | 'ptfe', Partial<Readonly<Record<n
 };
 /** A suction hose bends by half as much again, or it flattens. @source common practice, no source */
 const SUCTION_BEND_FACTOR = 1.5;
-/**
- * Nearer than this to an exhaust a hose wants a sleeve and a shield; nearer than the second another way.
- * @source engineering judgement
- */
-const SLEEVE_WITHIN_M = 50 * MM;
-const REROUTE_WITHIN_M = 25 * MM;
 /**
  * A finished hose longer or shorter than its route by more than this share, and more than this, rubs or pulls.
  * @source engineering judgement
@@ -98,10 +93,9 @@ function routeVerdicts(hose: Hose, circuit: Circuit): HoseVerdict[] {
   const found: HoseVerdict[] = [];
   if (bendM !== undefined && leastM !== undefined && bendM < leastM)
     found.push({ code: 'bend', weight: 'mend', bendM, leastM });
-  if (distanceM !== undefined && distanceM < REROUTE_WITHIN_M)
-    found.push({ code: 'exhaust', weight: 'stop', distanceM });
-  else if (distanceM !== undefined && distanceM < SLEEVE_WITHIN_M && !hose.sleeved)
-    found.push({ code: 'sleeve', weight: 'stop', distanceM });
+  const wanted = wantedNearExhaust(distanceM, hose.sleeved);
+  if (distanceM !== undefined && wanted)
+    found.push({ code: wanted === 'anotherWay' ? 'exhaust' : 'sleeve', weight: 'stop', distanceM });
   if (hose.duty === 'suction' && hose.construction !== 'suction') found.push({ code: 'collapse', weight: 'mend' });
   for (const end of ['from', 'to'] as const)
     if (hose[end].mate === undefined && hose.duty !== 'coolant') found.push({ code: 'open', weight: 'mend', end });

@@ -3,6 +3,9 @@ import { makeMoves as moved } from '../../document/moves/makeMoves';
 import { PortGroups } from '../../document/plumbing/portGroups';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { demoProject } from '../../verification/testing/demo';
+import { hosesOf } from '../../bench/hoses/hoseList';
+import { hoseVerdicts } from '../../bench/hoses/hoseVerdicts';
+import { sayFinding } from './sayFinding';
 import type { AuditContext } from './context';
 import { draft, LOOP, PLATE } from './testing/auditing';
 import { found, survey, weights, withFigure, withParts } from './testing/surveyed';
@@ -34,6 +37,32 @@ describe('Hot and moving things', () => {
   ])('%s at %o', (part, place, expected) => {
     expect(weights('surroundings', withFigure(STOCK, part, ['place'], place), part)).toEqual(expected);
   });
+
+  it.each([
+    [0.02, { sleeved: true }, ['stop'], /lies 20\smm from the exhaust: too near for any sleeve/],
+    [0.03, {}, ['stop'], /near the exhaust without a sleeve/],
+    [0.03, { sleeved: true }, [], undefined],
+    [0.06, {}, [], undefined],
+  ])(
+    'a hose that was measured %f m from the exhaust, %o, as on the bench',
+    (exhaustDistanceM, place, expected, said) => {
+      const placed = withFigure(STOCK, 'turboFeed', ['place'], place);
+      const context = {
+        ...placed,
+        variant: {
+          ...placed.variant,
+          circuit: placed.circuit,
+          bench: { hoses: { turboFeed: { exhaustDistanceM } } },
+        },
+      };
+      expect(weights('surroundings', context, 'turboFeed')).toEqual(expected);
+      const [finding] = found('surroundings', context);
+      if (said) expect(sayFinding(finding!, finding!.what)).toMatch(said);
+      const hose = hosesOf(context.variant).find((h) => h.part === 'turboFeed')!;
+      const verdicts = hoseVerdicts([hose], context.variant).get('turboFeed')!;
+      expect(verdicts.some(({ code }) => code === 'exhaust' || code === 'sleeve')).toBe(expected.length > 0);
+    },
+  );
 
   it('a hose is sleeved, anything else shielded', () => {
     const near = (part: string) => withFigure(STOCK, part, ['place'], { nearExhaust: true });

@@ -1,3 +1,4 @@
+import type { Bench } from '../../document/project/bench';
 import type { Circuit, Project, Variant } from '../../document/project/project';
 import { activeVariant } from '../../document/project/project';
 import { textHash } from '../../foundations/textHash';
@@ -39,8 +40,17 @@ function bare(variant: Variant, reads: readonly Reads[], beside: readonly Varian
     tolerances,
     known,
     calibration: calibration?.applied && { readings: [], applied: calibration.applied },
-    bench: bench?.places && { places: bench.places },
+    bench: bench && placesOnly(bench),
   }) as Variant;
+}
+
+/** What of the bench is judged: where parts sit, and how near to the exhaust hoses lie. */
+function placesOnly({ places, hoses }: Bench): Bench | undefined {
+  const near = Object.entries(hoses ?? {}).flatMap(([key, { exhaustDistanceM }]) =>
+    exhaustDistanceM === undefined ? [] : [[key, { exhaustDistanceM }] as const],
+  );
+  if (!places && near.length === 0) return undefined;
+  return { ...(places ? { places } : {}), ...(near.length > 0 ? { hoses: Object.fromEntries(near) } : {}) };
 }
 
 /** Variants that a question looks at, in the project's order. */

@@ -1,4 +1,5 @@
 import { CAUTIONS } from '../../cautions';
+import { wantedNearExhaust } from '../../nearExhaust';
 import { actsAs } from '../../../document/parts/part';
 import { isReservoir } from '../../../document/parts/ports';
 import { partVolumeM3 } from '../../../document/parts/partVolume';
@@ -30,7 +31,18 @@ export const hoseBend = rule(
 export const surroundings = rule('surroundings', 'Hot and moving things', (c) =>
   c.circuit.parts.flatMap((part): Found[] => {
     const found: Found[] = [];
-    if (part.place?.nearExhaust && !part.place.sleeved)
+    const distanceM = c.variant.bench?.hoses?.[part.id]?.exhaustDistanceM;
+    const wanted = wantedNearExhaust(distanceM, part.place?.sleeved === true);
+    if (distanceM !== undefined && wanted === 'anotherWay')
+      found.push({
+        weight: 'stop',
+        part: part.id,
+        figures: { distance: fig(distanceM, 'cutLength') },
+        what: `${part.name} lies {distance} from the exhaust: too near for any sleeve.`,
+        why: CAUTIONS.nearExhaust,
+        remedies: ['another way'],
+      });
+    else if (wanted === 'sleeve' || (part.place?.nearExhaust && !part.place.sleeved))
       found.push({
         weight: 'stop',
         part: part.id,
