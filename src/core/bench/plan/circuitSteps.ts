@@ -8,7 +8,7 @@ import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, portNamer } from '../hoses/hoseList';
 import { changesBetween, partsOfChange, type ChangeOp } from './circuitChange';
-import { CRAFT, fitWords, isSpinOn, takeOffWords } from './craft';
+import { CRAFT, fitWords, isSpinOn, layWords, takeOffWords } from './craft';
 import { MINUTES, type Draft, type StepFigure } from './planStep';
 
 type Of<K extends ChangeOp['kind']> = Extract<ChangeOp, { kind: K }>;
@@ -46,8 +46,9 @@ export function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
     plannedMin: MINUTES.set,
     ...(isBolted(change.part) ? {} : { caution: CAUTIONS.insideEngine }),
   }));
+  const joints = on.reduce((sum, s) => sum + (s.changes ?? []).filter((c) => c.kind === 'join').length, 0);
   const tightened: readonly Draft[] =
-    of('join').length === 0
+    joints === 0
       ? []
       : [
           {
@@ -55,7 +56,7 @@ export function circuitSteps(from: Variant, to: Variant): readonly Draft[] {
             phase: 'main',
             text: 'Turn every hose end and fitting to where it must point, hold it there, and tighten in the order of the list of joints: bolts crosswise, centre bolt last with its plate held. Put a paint mark over each joint as it is tight.',
             after: [...on, ...set].map((s) => s.id),
-            plannedMin: MINUTES.small + MINUTES.tighten * of('join').length,
+            plannedMin: MINUTES.small + MINUTES.tighten * joints,
           },
         ];
   // A filter hides the bolt of the plate that it is screwed onto.
@@ -129,7 +130,7 @@ function putOn(
   for (const join of joined) {
     const ends = partsOfChange(join);
     const last = ends.filter((id) => placeOf.has(id)).sort((a, b) => placeOf.get(b)! - placeOf.get(a)!)[0];
-    // A hose is laid to what is there; what is there and is screwed onto a new part, is an act of its own.
+    // A hose is laid to what is there; what is there and is screwed onto a new part is an act of its own.
     const stays = [join.joint.from, join.joint.to].map(splitPortRef).find(({ part: id, port }) => {
       const part = byId.get(id)!;
       return !placeOf.has(id) && isBolted(part) && !(isSpinOn(part) && port === 'out');
@@ -144,7 +145,7 @@ function putOn(
     const others = joints.flatMap(partsOfChange).filter((id) => id !== part.id && placeOf.has(id));
     const hose = hoses.get(part.id);
     const words = hose
-      ? `Lay hose ${hose.name} (${part.name}) from ${hose.from.place} to ${hose.to.place}. ${CRAFT.flare}`
+      ? `Lay hose ${hose.name} (${part.name}) from ${hose.from.place} to ${hose.to.place}. ${layWords(hose)}`
       : fitWords(part);
     const id = `on-${part.id}`;
     if (isSpinOn(part)) filters.add(id);

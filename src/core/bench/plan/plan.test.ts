@@ -5,6 +5,7 @@ import { partVolumeM3 } from '../../document/parts/partVolume';
 import { isReservoir } from '../../document/parts/ports';
 import type { Project, Variant } from '../../document/project/project';
 import { seeded } from '../../foundations/random/quasiRandom';
+import { testProject } from '../../verification/testing/stockEngine';
 import { demoProject } from '../../verification/testing/demo';
 import { arbitrarySeed, randomProject } from '../../verification/testing/randomCircuit';
 import { oilChange } from '../level/oilToAdd';
@@ -116,6 +117,39 @@ describe('The plan of a job', () => {
     expect(say('refill')).toContain('6.06 L of 10W-40');
     expect(plan.steps.find((s) => s.id === 'drain')!.caution).toContain('burn');
     expect([0, 59, 60, 135].map(sayMinutes)).toEqual(['0 min', '59 min', '1 h', '2 h 15 min']);
+  });
+
+  it('pushes a drain over its tails, and turns no nut of it', () => {
+    const made = testProject('wetSump', { wants: ['turbo'] });
+    const [engine, modified] = made.variants as [Variant, Variant];
+    const said = planJob(made, engine, modified).steps.map((s) => s.text);
+    const drain = said.find((text) => /^Lay hose . \(Turbo drain\)/.test(text))!;
+    expect(drain).toContain('over the bead');
+    expect(drain).not.toContain('nut');
+    expect(said.find((text) => /^Lay hose . \(Turbo hose\)/.test(text))).toContain('Start every nut by hand');
+  });
+
+  it('closes, fills and bleeds the coolant that a cooler leaves open, and runs no engine without coolant', () => {
+    const made = testProject('coolerOnHousing', { wants: ['noLiquidCooler'] });
+    const [engine, modified] = made.variants as [Variant, Variant];
+    const { steps } = planJob(made, engine, modified);
+    const ids = steps.map((s) => s.id);
+    const at = (id: string) => ids.indexOf(id);
+    expect(at('warm')).toBe(-1);
+    expect(at('drainCoolant')).toBeLessThan(at('support'));
+    expect(at('closeCoolant')).toBeGreaterThan(at('tighten'));
+    expect(at('fillCoolant')).toBeGreaterThan(at('closeCoolant'));
+    expect(at('firstStart')).toBeGreaterThan(at('fillCoolant'));
+  });
+
+  it('says from what to what a figure is altered', () => {
+    const { project, from } = job();
+    const parts = from.circuit.parts.map((p) => (p.id === 'turboRestrictor' ? { ...p, boreM: 1.2e-3 } : p) as typeof p);
+    const to = { ...from, id: 'other', circuit: { ...from.circuit, parts } };
+    const step = planJob(project, from, to).steps.find((s) => s.id === 'set-turboRestrictor')!;
+    expect(sayStep(step).replace(/\u00a0/g, ' ')).toMatch(
+      /^Alter or exchange .*: bore 1\.20 mm instead of 1\.50 mm\.$/,
+    );
   });
 
   it('warns of an accumulator’s pressure where it is fitted and where it comes off, and fills its oil in', () => {
