@@ -1,7 +1,7 @@
 import { actsAs } from '../../../core/document/parts/part';
 import { Table } from 'antd';
 import { useMemo } from 'react';
-import { oilChange, type PartLevel } from '../../../core/bench/level/oilToAdd';
+import { againstUsualFill, oilChange, type PartLevel } from '../../../core/bench/level/oilToAdd';
 import { formatQuantity } from '../../../core/foundations/units';
 import { FigureInput } from '../../forms/FigureInput';
 import { usePreferences } from '../../state/preferences';
@@ -23,6 +23,7 @@ export default function LevelTab() {
   const change = useBenchChange();
   const oil = useMemo(() => oilChange(variant, before), [variant, before]);
   const v = (m3: number) => formatQuantity(m3, 'volume', units);
+  const fill = againstUsualFill(oil.addedM3);
   const level = variant.bench?.level;
   const coolant =
     variant.circuit.parts.some((p) => actsAs(p, 'cooler') && p.medium === 'liquid') ||
@@ -31,8 +32,12 @@ export default function LevelTab() {
   return (
     <>
       <p className="headline">
-        Oil to add beyond the usual fill: <b>{v(oil.addedM3)}</b>. Of it <b>{v(oil.prefillM3)}</b> can be filled in
-        before fitting. <Why of="prefill" />
+        {fill.words}: <b>{v(fill.m3)}</b>.{' '}
+        {oil.prefillM3 > 0 && (
+          <>
+            <b>{v(oil.prefillM3)}</b> can be filled in before fitting. <Why of="prefill" />
+          </>
+        )}
       </p>
       <Table<PartLevel & { readonly sign: string }>
         rowKey="part"

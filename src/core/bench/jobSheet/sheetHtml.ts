@@ -14,7 +14,7 @@ import { sayTorque, torqueIn } from '../joints/torque';
 import { ITEM_GROUPS, type Item } from '../items/item';
 import { itemsOf } from '../items/itemList';
 import { toolsFor } from '../items/tools';
-import { oilChange } from '../level/oilToAdd';
+import { againstUsualFill, oilChange } from '../level/oilToAdd';
 import { byPhase, PHASE_WORDS, planJob } from '../plan/jobPlan';
 import { sayMinutes, sayStep } from '../plan/sayStep';
 import { escapeXml } from '../places/bracketTemplate';
@@ -256,10 +256,11 @@ class SheetMaker {
   private level(): string {
     const { variant, before } = this.request;
     const change = oilChange(variant, before);
+    const fill = againstUsualFill(change.addedM3);
     const rows = [
       ...change.came.map((p) => [h(p.name), `+${this.q(p.volumeM3, 'volume')}`, p.prefill ? 'prefill' : '']),
       ...change.went.map((p) => [h(p.name), `−${this.q(p.volumeM3, 'volume')}`, 'comes off']),
-      ['<b>Oil to add beyond the usual fill</b>', `<b>${this.q(change.addedM3, 'volume')}</b>`, ''],
+      [`<b>${fill.words}</b>`, `<b>${this.q(fill.m3, 'volume')}</b>`, ''],
     ];
     return `${table(['Part', 'Oil right', ''], rows)}<p>The dipstick may read up to ${this.q(change.overBeforeStartM3, 'volume')} over full before the first start: the parts are empty, do not drain. Runs back overnight: about ${this.q(change.drainsBackM3, 'volume')}.</p>`;
   }

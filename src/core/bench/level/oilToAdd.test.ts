@@ -2,7 +2,7 @@ import type { Part, PartOf } from '../../document/parts/part';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import type { Variant } from '../../document/project/project';
 import { demoProject } from '../../verification/testing/demo';
-import { oilChange } from './oilToAdd';
+import { againstUsualFill, oilChange } from './oilToAdd';
 
 const STOCK = demoProject().variants[0]!;
 const withFilter = (change: Partial<PartOf<'filter'>>): Variant => ({
@@ -16,6 +16,13 @@ const of = (variant: Variant) => {
   const { came, ...sums } = oilChange(variant, undefined);
   return { filter: came.find((p) => p.part === 'filter')!, sums };
 };
+
+describe('Oil against the usual fill', () => {
+  it('is never less than nothing: it is added or left out', () => {
+    expect(againstUsualFill(0.7e-3)).toEqual({ words: 'Oil to add beyond the usual fill', m3: 0.7e-3 });
+    expect(againstUsualFill(-0.7e-3)).toEqual({ words: 'Oil to leave out of the usual fill', m3: 0.7e-3 });
+  });
+});
 
 describe('Oil that runs back overnight', () => {
   it('is held by a filter’s anti-drain valve, and lost without one', () => {

@@ -94,5 +94,11 @@ export function oilChange(variant: Variant, before: Variant | undefined): OilCha
   };
 }
 
+/** What is filled in beyond the usual fill, or left out of it, in words and as a volume above zero [m³]. */
+export const againstUsualFill = (addedM3: number): { readonly words: string; readonly m3: number } =>
+  addedM3 < 0
+    ? { words: 'Oil to leave out of the usual fill', m3: -addedM3 }
+    : { words: 'Oil to add beyond the usual fill', m3: addedM3 };
+
 /** Less than this shows on no dipstick and is not listed [m³]. */
 const LEAST_M3 = 1e-6;

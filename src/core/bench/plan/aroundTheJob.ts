@@ -181,7 +181,8 @@ export function preparation(project: Project, from: Variant, to: Variant, main: 
 
 /** How a hose is made; its craft is told at the first of its kind. */
 function makeWords(hose: Hose, before: readonly Hose[]): string {
-  const cut = hose.cut === undefined ? `Cut hose ${hose.name} long` : `Cut hose ${hose.name} {over} over its {cut}`;
+  const cut =
+    hose.cut === undefined ? `Cut hose ${hose.name} long` : `Cut hose ${hose.name} {over} longer than its {cut}`;
   const craft = hoseCraft(hose);
   const like = before.find((other) => hoseCraft(other) === craft);
   const how = like ? `Make it as hose ${like.name}: one end` : `${craft} Make one end`;

@@ -91,7 +91,7 @@ function ownSteps(own: readonly OwnStep[], steps: readonly Draft[]): readonly Dr
 
 export const PHASE_WORDS: Readonly<Record<PlanPhase, string>> = {
   prepare: 'Prepare',
-  mockUp: 'Mock up, order and dry fit',
+  mockUp: 'Look, mock up, order and dry fit',
   main: 'Fit',
   finish: 'Finish',
 };

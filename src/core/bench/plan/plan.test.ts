@@ -113,7 +113,7 @@ describe('The plan of a job', () => {
     const say = (id: string) => sayStep(plan.steps.find((s) => s.id === id)!).replace(/\u00a0/g, ' ');
     expect(say('drain')).toContain('(5.00 L)');
     // The length of the list of hoses, and what is left on for the trim.
-    expect(say('make-hoseOut')).toContain('Cut hose C 15 mm over its 1652 mm.');
+    expect(say('make-hoseOut')).toContain('Cut hose C 15 mm longer than its 1652 mm.');
     expect(say('refill')).toContain('6.06 L of 10W-40');
     expect(plan.steps.find((s) => s.id === 'drain')!.caution).toContain('burn');
     expect([0, 59, 60, 135].map(sayMinutes)).toEqual(['0 min', '59 min', '1 h', '2 h 15 min']);
