@@ -13,8 +13,9 @@ export function AloftTable({ result, units }: { readonly result: PickupResult; r
     <section aria-label="Oil on its way back">
       <h2>Oil on its way back</h2>
       <p className="quiet">
-        On the walls of block and heads, in the heads where their drains are too small, and in accumulators. The pickup
-        is judged from {formatQuantity(JUDGED_FROM_K, 'temperature', units)} upward; colder oil is shown only.
+        On the walls of block and heads, in the heads where their drains are too small, in accumulators, and in
+        canisters that run empty when the engine stops. The pickup is judged from{' '}
+        {formatQuantity(JUDGED_FROM_K, 'temperature', units)} upward; colder oil is shown only.
       </p>
       <div className="wide" tabIndex={0} role="region" aria-label="Oil aloft by speed and temperature">
         <Table

@@ -1,6 +1,6 @@
 import { catalogueEntry } from '../../document/parts/catalogue';
 import { partVolumeM3 } from '../../document/parts/partVolume';
-import type { Part } from '../../document/parts/part';
+import { partSchema, type Part } from '../../document/parts/part';
 import type { Project } from '../../document/project/project';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { demoProject } from '../../verification/testing/demo';
@@ -36,7 +36,7 @@ describe('Oil aloft', () => {
     const nu = circuit.oil.viscosityPaS(373) / circuit.oil.densityKgM3(373);
     const q = aloft.fedM3S / (0.8 * litres);
     expect(aloft.filmM3).toBeCloseTo(((3 * nu * q) / 9.80665) ** (1 / 3) * 0.5 * litres, 9);
-    expect([aloft.headsM3, aloft.accumulatorsM3]).toEqual([0, 0]);
+    expect([aloft.headsM3, aloft.heldM3]).toEqual([0, 0]);
     // Its relief leads back to the pump's inlet: what comes through the pickup is what the fed parts let go of.
     expect(aloft.drawnM3S / aloft.fedM3S).toBeCloseTo(1, 6);
   });
@@ -58,8 +58,29 @@ describe('Oil aloft', () => {
     const node = circuit.compiled.nodeOfPort.get('acc.in')!;
     const pa = circuit.solver.workspace.pressurePa[node]!;
     const held = 2e-3 * (1 - (0.5e5 + 101_325) / (pa + 101_325));
-    expect(aloft.accumulatorsM3).toBeCloseTo(Math.max(0, held - partVolumeM3(part)), 9);
-    expect(aloft.accumulatorsM3).toBeLessThan(0.2e-3);
+    expect(aloft.heldM3).toBeCloseTo(Math.max(0, held - partVolumeM3(part)), 9);
+    expect(aloft.heldM3).toBeLessThan(0.2e-3);
+  });
+
+  it('counts what a canister holds that lets its oil fall when the engine stops, and one under pressure not', () => {
+    const canister = (entry: string) => {
+      const part = partSchema.parse({ ...catalogueEntry(entry).part, id: 'can' });
+      const { aloft, circuit } = solved(
+        (parts) => [...parts, part],
+        [
+          { from: 'gallery.out', to: 'can.in' },
+          { from: 'can.out', to: 'sump.return' },
+        ],
+      );
+      const { circuit: with_ } = circuit.variant;
+      return { aloft, inPan: inPanAtFullM3(panOf(with_)!, with_)!, holdsM3: partVolumeM3(part) };
+    };
+    const [falling, pressed] = [canister('sideStreamValve'), canister('sideStreamOrifice')];
+    expect(falling.aloft.heldM3).toBeCloseTo(falling.holdsM3, 12);
+    expect(falling.holdsM3).toBeGreaterThan(1e-3);
+    expect(pressed.aloft.heldM3).toBe(0);
+    // Stopped, the one has run empty into the pan, and the other has not.
+    expect(falling.inPan - pressed.inPan).toBeCloseTo(pressed.holdsM3, 9);
   });
 
   it('is missing in a pan that has what is filled in less what the engine’s own parts hold', () => {

@@ -14,8 +14,11 @@ export interface OilAloft extends SpeedAndOil {
   readonly filmM3: number;
   /** Standing over the drains of the heads. */
   readonly headsM3: number;
-  /** In gas-charged accumulators, beyond what they were topped up with. */
-  readonly accumulatorsM3: number;
+  /**
+   * In what holds oil only while the engine runs: gas-charged accumulators beyond what they were topped up with, and
+   * canisters that let theirs fall when it stops.
+   */
+  readonly heldM3: number;
   /** What the parts that are fed let go of. */
   readonly fedM3S: number;
   /** Through the pickup. */
@@ -36,6 +39,9 @@ const CAST_ROUGHNESS_M = 10e-6;
 export const panOf = ({ parts }: Circuit): PartOf<'sump'> | undefined =>
   parts.some((p) => actsAs(p, 'tank')) ? undefined : parts.find((p) => actsAs(p, 'pan'));
 
+/** A canister that runs empty when the engine stops: its oil is in the pan then, and not while it runs. */
+const letsItsOilFall = (part: Part): boolean => actsAs(part, 'sideStream') && part.returnBy === 'gravity';
+
 /** What runs back through the heads. */
 const isInHead = (part: Part): boolean =>
   (actsAs(part, 'mains') && part.role === 'cam') ||
@@ -51,7 +57,7 @@ const isInHead = (part: Part): boolean =>
 export function inPanAtFullM3(pan: PartOf<'sump'>, asItIs: Circuit): number | undefined {
   if (pan.volumeM3 === undefined) return undefined;
   const elsewhere = asItIs.parts
-    .filter((p) => !isReservoir(p) && !isReturn(p))
+    .filter((p) => !isReservoir(p) && !isReturn(p) && !letsItsOilFall(p))
     .reduce((sum, p) => sum + partVolumeM3(p), 0);
   return Math.max(0, pan.volumeM3 - elsewhere);
 }
@@ -63,6 +69,8 @@ export class AloftReader {
   private readonly drawn: readonly number[];
   private readonly open: readonly { readonly part: PartOf<'accumulator'>; readonly node: number }[];
   private readonly pan: PartOf<'sump'> | undefined;
+  /** Full canisters, at most: how far they fill nobody measures. */
+  private readonly inCanistersM3: number;
   /** Of the oil temperature that was asked for last: a sweep asks for one many times over. */
   private atK = NaN;
   private densityKgM3 = NaN;
@@ -84,6 +92,7 @@ export class AloftReader {
         const node = compiled.nodeOfPort.get(`${part.id}.in`);
         return node === undefined ? [] : [{ part, node }];
       });
+    this.inCanistersM3 = parts.filter(letsItsOilFall).reduce((sum, p) => sum + partVolumeM3(p), 0);
     this.pan = panOf(variant.circuit);
     const mouth = this.pan && compiled.nodeOfPort.get(`${this.pan.id}.suction`);
     this.drawn = [...compiled.network.from.keys()].filter((e) => compiled.network.from[e] === mouth);
@@ -102,9 +111,9 @@ export class AloftReader {
     const { displacementM3: engineM3 = 0, atmospherePa } = project.engine;
     const filmM =
       engineM3 > 0 ? fallingFilmM(this.viscosityPaS / this.densityKgM3, fedM3S / (WALL.widthPerM3 * engineM3)) : 0;
-    let accumulatorsM3 = 0;
+    let heldM3 = this.inCanistersM3;
     for (const { part, node } of this.open)
-      accumulatorsM3 += Math.max(
+      heldM3 += Math.max(
         0,
         accumulatorOilM3(part.volumeM3, part.prechargePa, pressurePa[node]!, atmospherePa) - partVolumeM3(part),
       );
@@ -113,7 +122,7 @@ export class AloftReader {
       oilTemperatureK,
       filmM3: filmM * WALL.areaPerM3 * engineM3,
       headsM3: this.inHeadsM3(flowM3S),
-      accumulatorsM3,
+      heldM3,
       fedM3S,
       drawnM3S: sumOf(flowM3S, this.drawn),
     };
@@ -137,4 +146,4 @@ function sumOf(flowM3S: Float64Array, elements: readonly number[]): number {
 }
 
 /** All that the pan lacks [m³]. */
-export const aloftM3 = ({ filmM3, headsM3, accumulatorsM3 }: OilAloft): number => filmM3 + headsM3 + accumulatorsM3;
+export const aloftM3 = ({ filmM3, headsM3, heldM3 }: OilAloft): number => filmM3 + headsM3 + heldM3;

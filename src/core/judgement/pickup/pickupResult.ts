@@ -7,7 +7,7 @@ const figure = z.number().nullable();
 export const aloftSchema = stateSchema.extend({
   filmM3: z.number(),
   headsM3: z.number(),
-  accumulatorsM3: z.number(),
+  heldM3: z.number(),
   fedM3S: z.number(),
   drawnM3S: z.number(),
 });

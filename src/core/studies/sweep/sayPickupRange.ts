@@ -39,10 +39,10 @@ export function pickupLines(result: PickupResult): string[] {
 
 /** Oil aloft at every state that solved, SI but for the two columns that name their unit. */
 export const aloftRows = ({ aloft }: PickupResult): CsvTable => ({
-  columns: ['speed_rpm', 'oil_temperature_C', 'film_m3', 'heads_m3', 'accumulators_m3', 'fed_m3_s', 'drawn_m3_s'],
+  columns: ['speed_rpm', 'oil_temperature_C', 'film_m3', 'heads_m3', 'held_m3', 'fed_m3_s', 'drawn_m3_s'],
   rows: aloft.map((a) => [
     toDisplay(a.speedRevS, displayUnit('speed')).toFixed(1),
     toDisplay(a.oilTemperatureK, displayUnit('temperature')).toFixed(2),
-    ...[a.filmM3, a.headsM3, a.accumulatorsM3, a.fedM3S, a.drawnM3S].map((x) => x.toPrecision(6)),
+    ...[a.filmM3, a.headsM3, a.heldM3, a.fedM3S, a.drawnM3S].map((x) => x.toPrecision(6)),
   ]),
 });
