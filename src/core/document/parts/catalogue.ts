@@ -36,7 +36,8 @@ export function entryFor(
     const draft = each.part as Readonly<Record<string, unknown>>;
     const agree =
       MARKS.filter((mark) => draft[mark] !== undefined && draft[mark] === part[mark]).length +
-      (passageKind(draft) !== undefined && passageKind(draft) === passageKind(part) ? 1 : 0);
+      NESTED.filter((field) => kindIn(draft, field) !== undefined && kindIn(draft, field) === kindIn(part, field))
+        .length;
     if (agree > most) {
       most = agree;
       best = each;
@@ -45,6 +46,7 @@ export function entryFor(
   return best;
 }
 
-/** How oil goes through a plate: that tells plates apart. */
-const passageKind = (part: Readonly<Record<string, unknown>>): unknown =>
-  (part['passage'] as { readonly kind?: unknown } | undefined)?.kind;
+/** How oil goes through a plate, and what meters a side-stream filter: their kinds tell entries apart too. */
+const NESTED = ['passage', 'metering'] as const;
+const kindIn = (part: Readonly<Record<string, unknown>>, field: (typeof NESTED)[number]): unknown =>
+  (part[field] as { readonly kind?: unknown } | undefined)?.kind;

@@ -334,3 +334,10 @@ describe('Sizes as people have them', () => {
     ]).toEqual(['37° flare dash 10', 'taper pipe 1/8', 'bonded or crush washer M14 × 1.5', 'spin-on seal 3/4-16']);
   });
 });
+
+describe('A part’s entry in the catalogue', () => {
+  it('tells a side-stream filter with a needle from one with an orifice', () => {
+    for (const id of ['sideStreamOrifice', 'sideStreamValve'])
+      expect(entryFor(partSchema.parse({ ...catalogueEntry(id).part, id: 'x' }))?.id).toBe(id);
+  });
+});
