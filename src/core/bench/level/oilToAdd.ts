@@ -1,7 +1,7 @@
 import { hasAntiDrain } from '../../document/kinds/filter';
 import { actsAs, kindOf, type Part } from '../../document/parts/part';
 import { isReservoir } from '../../document/parts/ports';
-import { partVolumeM3 } from '../../document/parts/partVolume';
+import { emptiesWhenStopped, partVolumeM3 } from '../../document/parts/partVolume';
 import type { Variant } from '../../document/project/project';
 
 /** What one part does to the level. */
@@ -35,7 +35,7 @@ export interface OilChange {
 function canPrefill(part: Part): boolean {
   if (actsAs(part, 'filter')) return part.mounting !== 'inline';
   if (actsAs(part, 'cooler')) return part.filling === 'portsAtTop' || part.filling === 'inLowOutHigh';
-  return actsAs(part, 'sideStream') && part.returnBy === 'pressure';
+  return actsAs(part, 'sideStream') && !emptiesWhenStopped(part);
 }
 
 /**
@@ -58,8 +58,7 @@ export function oilChange(variant: Variant, before: Variant | undefined): OilCha
   const sump = variant.circuit.parts.find(isReservoir);
   const levelM = sump && 'levelM' in sump && typeof sump.levelM === 'number' ? sump.levelM : 0;
   const level = (part: Part): PartLevel => {
-    // A canister that lets its oil fall keeps none of it.
-    const volumeM3 = actsAs(part, 'sideStream') && part.returnBy === 'gravity' ? 0 : partVolumeM3(part);
+    const volumeM3 = emptiesWhenStopped(part) ? 0 : partVolumeM3(part);
     return {
       part: part.id,
       name: part.name,

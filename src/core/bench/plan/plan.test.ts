@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { applyMove, offersFor, type MoveDraft } from '../../document/moves';
 import { catalogueEntry } from '../../document/parts/catalogue';
-import { partVolumeM3 } from '../../document/parts/partVolume';
+import { emptiesWhenStopped, partVolumeM3 } from '../../document/parts/partVolume';
 import { isReservoir } from '../../document/parts/ports';
 import type { Project, Variant } from '../../document/project/project';
 import { seeded } from '../../foundations/random/quasiRandom';
@@ -227,7 +227,7 @@ describe('Oil to add', () => {
         const { from, to } = randomJob(seed);
         const held = (v: Variant) =>
           v.circuit.parts
-            .filter((p) => !isReservoir(p) && !(p.kind === 'sideStream' && p.returnBy === 'gravity'))
+            .filter((p) => !isReservoir(p) && !emptiesWhenStopped(p))
             .reduce((sum, p) => sum + partVolumeM3(p), 0);
         expect(Math.abs(oilChange(to, from).addedM3 - (held(to) - held(from)))).toBeLessThan(
           1e-6 * (to.circuit.parts.length + from.circuit.parts.length),

@@ -1,5 +1,5 @@
 import { actsAs, type Part, type PartOf } from '../../document/parts/part';
-import { partVolumeM3 } from '../../document/parts/partVolume';
+import { emptiesWhenStopped, partVolumeM3 } from '../../document/parts/partVolume';
 import { isConsumer, isReservoir, isReturn } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import type { CircuitSolver } from '../../network/circuitSolver';
@@ -39,9 +39,6 @@ const CAST_ROUGHNESS_M = 10e-6;
 export const panOf = ({ parts }: Circuit): PartOf<'sump'> | undefined =>
   parts.some((p) => actsAs(p, 'tank')) ? undefined : parts.find((p) => actsAs(p, 'pan'));
 
-/** A canister that runs empty when the engine stops: its oil is in the pan then, and not while it runs. */
-const letsItsOilFall = (part: Part): boolean => actsAs(part, 'sideStream') && part.returnBy === 'gravity';
-
 /** What runs back through the heads. */
 const isInHead = (part: Part): boolean =>
   (actsAs(part, 'mains') && part.role === 'cam') ||
@@ -57,7 +54,7 @@ const isInHead = (part: Part): boolean =>
 export function inPanAtFullM3(pan: PartOf<'sump'>, asItIs: Circuit): number | undefined {
   if (pan.volumeM3 === undefined) return undefined;
   const elsewhere = asItIs.parts
-    .filter((p) => !isReservoir(p) && !isReturn(p) && !letsItsOilFall(p))
+    .filter((p) => !isReservoir(p) && !isReturn(p) && !emptiesWhenStopped(p))
     .reduce((sum, p) => sum + partVolumeM3(p), 0);
   return Math.max(0, pan.volumeM3 - elsewhere);
 }
@@ -92,7 +89,7 @@ export class AloftReader {
         const node = compiled.nodeOfPort.get(`${part.id}.in`);
         return node === undefined ? [] : [{ part, node }];
       });
-    this.inCanistersM3 = parts.filter(letsItsOilFall).reduce((sum, p) => sum + partVolumeM3(p), 0);
+    this.inCanistersM3 = parts.filter(emptiesWhenStopped).reduce((sum, p) => sum + partVolumeM3(p), 0);
     this.pan = panOf(variant.circuit);
     const mouth = this.pan && compiled.nodeOfPort.get(`${this.pan.id}.suction`);
     this.drawn = [...compiled.network.from.keys()].filter((e) => compiled.network.from[e] === mouth);
