@@ -177,7 +177,7 @@ describe('A part that replaces another', () => {
       ]),
     );
     const texts = planned(kept, 'stock', 'modified').steps.map((s) => s.text);
-    expect(texts.some((t) => t.startsWith('Take off Filter'))).toBe(true);
+    expect(texts.some((t) => t.startsWith('Unscrew Filter'))).toBe(true);
   });
 });
 
