@@ -1,6 +1,7 @@
 import { seeded } from '../../src/core/foundations/random/quasiRandom';
 import { CircuitSolver } from '../../src/core/network/circuitSolver';
-import { randomModernProject, randomProject } from '../../src/core/verification/testing/randomCircuit';
+import { randomProject } from '../../src/core/verification/testing/randomCircuit';
+import { randomModernProject } from '../../src/core/verification/testing/randomModern';
 import type { Part } from './part';
 
 /** States of each random circuit. */

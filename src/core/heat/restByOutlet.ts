@@ -30,8 +30,8 @@ const OUTLET_WITHIN = 1e-7;
 /**
  * The rest inside a jump, by the outlet of the core that jumps.
  *
- * With the sump held, a core of thick oil is plugged or free: between the two no pass comes to rest. With its outlet
- * held instead, the sump finds one temperature that balances, and what the core's own balance then gives for the outlet
+ * At a given temperature of the sump a core of thick oil is either plugged or free, and no pass settles between the two.
+ * At a given temperature of its outlet instead, the sump finds one temperature that balances, and what the core's own balance then gives for the outlet
  * is above a low one and below a high one: in between they meet. The sump follows the core, as in the engine, where the
  * core and its hoses store the heat.
  *

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { arbitrarySeed, randomModernProject, randomProject } from '../verification/testing/randomCircuit';
+import { arbitrarySeed, randomProject } from '../verification/testing/randomCircuit';
+import { randomModernProject } from '../verification/testing/randomModern';
 import { shimmed } from './compile/lawNumbers';
 import { CircuitSolver } from './circuitSolver';
 import { IMBALANCE_SHARE } from './solve/stopping';

@@ -33,6 +33,7 @@ export function consumables(needs: JobNeeds): readonly Item[] {
       size: needs.oil,
       unit: 'm³',
     }),
+    item('washer of the drain plug', 1, { group: 'Seals' }),
     item('paint pen', 1),
     item('caps and plugs for open ports', 1),
     ...(needs.makesHoses

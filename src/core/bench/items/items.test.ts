@@ -57,6 +57,7 @@ describe('The list of parts', () => {
     expect(bought.filter((i) => i.status === 'new').map((i) => i.name)).toEqual([
       'relief spring',
       'washer of the relief’s plug',
+      'washer of the drain plug',
     ]);
     expect(itemsOf(project, { ...stock, id: 'same' }, stock).some((i) => i.name === 'relief spring')).toBe(false);
   });

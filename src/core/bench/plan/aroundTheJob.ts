@@ -183,6 +183,8 @@ export function preparation(project: Project, from: Variant, to: Variant, main: 
 function makeWords(hose: Hose, before: readonly Hose[]): string {
   const cut =
     hose.cut === undefined ? `Cut hose ${hose.name} long` : `Cut hose ${hose.name} {over} longer than its {cut}`;
+  // There is nothing to make of a hose that is only pushed on.
+  if (hose.from.end.style === 'tail' && hose.to.end.style === 'tail') return `${cut}, square. Offer it up and trim it.`;
   const craft = hoseCraft(hose);
   const like = before.find((other) => hoseCraft(other) === craft);
   const how = like ? `Make it as hose ${like.name}: one end` : `${craft} Make one end`;

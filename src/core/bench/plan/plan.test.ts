@@ -126,6 +126,9 @@ describe('The plan of a job', () => {
     const drain = said.find((text) => /^Lay hose . \(Turbo drain\)/.test(text))!;
     expect(drain).toContain('over the bead');
     expect(drain).not.toContain('nut');
+    expect(said.find((text) => /^Cut hose . \{over\} longer than its \{cut\}, square/.test(text))).toMatch(
+      /Offer it up and trim it\.$/,
+    );
     expect(said.find((text) => /^Lay hose . \(Turbo hose\)/.test(text))).toContain('Start every nut by hand');
   });
 

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { partSchema, type Part, type PartKind } from '../../document/parts/part';
 import { PROJECT_FORMAT, WHOLE_VERSION, projectSchema, type Joint, type Project } from '../../document/project/project';
-import { HOUSINGS } from '../../physics/housing';
-import { ROTORS } from '../../physics/rotors';
 import { OIL_GRADES } from '../../physics/oil/grades';
 import { seededRandom } from './loopedNetwork';
 
@@ -12,7 +10,7 @@ const LPM = 1e-3 / 60;
 const RPM = 1 / 60;
 
 /** Draws realistic parameters within the ranges that users may meet. */
-class Draw {
+export class Draw {
   constructor(readonly random: () => number) {}
   between = (low: number, high: number) => low + (high - low) * this.random();
   /** Even in the logarithm. */
@@ -381,31 +379,5 @@ export function randomProject(seed: number): Project {
   });
 }
 
-/**
- * {@link randomProject} whose engine states what a file may leave out: air, filling, cold clearances that grow, loads,
- * side flow, dirt under the relief.
- */
-export function randomModernProject(seed: number): Project {
-  const project = randomProject(seed);
-  const draw = new Draw(seededRandom(seed + 1));
-  const modern = (part: Part): Part => {
-    if (part.kind === 'pump') return { ...part, fillLoss: undefined, rotors: draw.pick(ROTORS) };
-    if (part.kind === 'relief') return { ...part, seatLeakM2: draw.pick([0, draw.spread(1e-7, 1e-5)]) };
-    if (part.kind !== 'bearings' && part.kind !== 'rods') return part;
-    return {
-      ...part,
-      eccentricity: { kind: 'specificLoad', fullLoadPa: draw.spread(1e6, 2e7) },
-      hydrodynamicSideFlow: true,
-      runsIn: draw.pick(HOUSINGS),
-      wallFactor: draw.between(1, 1.5),
-    };
-  };
-  return projectSchema.parse({
-    ...project,
-    engine: { ...project.engine, freeAir: { atIdleShare: draw.between(0, 0.1), atRedlineShare: draw.between(0, 0.2) } },
-    variants: project.variants.map((v) => ({ ...v, circuit: { ...v.circuit, parts: v.circuit.parts.map(modern) } })),
-  });
-}
-
-/** Seeds for {@link randomProject} and {@link randomModernProject}. */
+/** Seeds for {@link randomProject}. */
 export const arbitrarySeed = fc.integer({ min: 0, max: 2 ** 31 - 1 });
