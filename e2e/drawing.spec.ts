@@ -1,6 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
 import { ARCHETYPES } from '../src/core/document/archetypes/archetypes';
-import { WANTS } from '../src/core/document/archetypes/wants';
 import { testProject } from '../src/core/verification/testing/stockEngine';
 import { importText, openApp, openExample } from './app';
 
@@ -74,7 +73,7 @@ const BUILT = ARCHETYPES.map(({ id }, i) =>
     ? { ...testProject(id), name: `Stock ${id}` }
     : {
         ...testProject(id, {
-          wants: WANTS.filter((w) => ['cooler', 'turbo', 'sideStream'].includes(w.id) && w.fits(id)).map((w) => w.id),
+          wants: [id === 'coolerOnHousing' || id === 'truckDiesel' ? 'coolerAdded' : 'cooler', 'turbo', 'sideStream'],
         }),
         name: `Changed ${id}`,
       },

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { answersSchema, completeAnswers } from '../core/document/archetypes/answers';
 import { ARCHETYPES } from '../core/document/archetypes/archetypes';
-import { buildFromJson } from '../core/document/archetypes/buildProject';
-import { WANTS } from '../core/document/archetypes/wants';
+import { jobsOnSite } from '../core/document/jobs/jobs';
+import { buildFromJson, stockSite } from '../core/document/archetypes/buildProject';
 import { asItIsOf, fitAtOnce, keptWithFit } from '../core/studies/fit/applyFit';
 import { fitReadings } from '../core/studies/fit/fitWork';
 import { USES } from '../core/document/project/use';
@@ -48,13 +48,16 @@ const sampleOf = (archetype: (typeof ARCHETYPES)[number]['id']) =>
 
 function listArchetypes(json: boolean): void {
   const archetypes = ARCHETYPES.map(({ id, label, note }) => {
-    const { name: _name, displacementM3: _d, cylinders: _c, idleRpm: _i, redlineRpm: _r, ...usual } = sampleOf(id);
+    const sample = sampleOf(id);
+    const { name: _name, displacementM3: _d, cylinders: _c, idleRpm: _i, redlineRpm: _r, ...usual } = sample;
     return {
       id,
       label,
       note,
       usualAnswers: usual,
-      wants: WANTS.filter((want) => want.fits(id)).map((want) => want.id),
+      wants: jobsOnSite(stockSite(sample))
+        .filter((job) => job.why === undefined)
+        .map((job) => job.id),
     };
   });
   if (json) {

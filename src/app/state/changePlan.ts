@@ -15,6 +15,8 @@ export interface Preview {
   readonly steps: readonly Step[];
   /** As undo would name them. */
   readonly name: string;
+  /** The job that they are, where they are one that has a name. */
+  readonly job?: string;
   /** The project as it would be; absent where the last change is refused. */
   readonly project: Project | undefined;
   /** Parts that would come new. */
@@ -55,4 +57,20 @@ export function lookAgain(kept: KeptProject, steps: readonly Step[]): Preview | 
     plan = next;
   }
   return plan;
+}
+
+/** A whole job looked at: its changes together, under its name. @param moves of the job, one at least */
+export function lookAtJob(kept: KeptProject, moves: readonly Move[], job: string): Preview {
+  const made = makeChange(kept, moves, { name: job });
+  if (!made.ok) return { steps: [], name: '', project: undefined, came: [], cameLast: [], why: made.why };
+  const { names, came } = made;
+  return {
+    steps: moves.map((move, i) => ({ move, name: names[i]! })),
+    name: job,
+    job,
+    project: deriveProject(made.kept),
+    came,
+    cameLast: came,
+    why: undefined,
+  };
 }

@@ -51,9 +51,9 @@ interface DocumentStore extends History {
   forgetRefusal(): void;
   /**
    * Makes changes in the open variant, as one act and one step; on the engine as it is they correct it.
-   * @param inNew first makes a variant of its own for them: the engine as it is stays
+   * @param of `inNew` first makes a variant of its own for them: the engine as it is stays; `job` is the name of the act
    */
-  makeChange(name: string, moves: readonly Move[], inNew?: string): void;
+  makeChange(name: string, moves: readonly Move[], of?: { readonly inNew?: string; readonly job?: string }): void;
   /** Changes one act of the open variant: switched off, renamed, dropped, moved, copied, made part of the engine. */
   editAct(name: string, edit: (kept: KeptProject, variant: string) => Edited): void;
   /**
@@ -154,10 +154,10 @@ const projectActs = (
 
 /** Acts on the circuit of the open variant. */
 const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' | 'replacePart'> => ({
-  makeChange: (name, moves, inNew) =>
+  makeChange: (name, moves, { inNew, job } = {}) =>
     act(name, (kept) => {
       const on = inNew === undefined ? kept : newVariant(kept, kept.activeVariant, { name: shortName(inNew) });
-      const made = makeChange(on, moves);
+      const made = makeChange(on, moves, job === undefined ? {} : { name: job });
       return made.ok ? edited(made.kept) : made;
     }),
 

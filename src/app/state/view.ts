@@ -6,7 +6,7 @@ import { kindOf } from '../../core/document/parts/part';
 import { activeVariant, type Project, type Variant } from '../../core/document/project/project';
 import { DEFAULT_CONDITIONS, type Conditions } from '../../core/heat/surroundings';
 import { conditionsSchema } from '../../core/heat/heatResult';
-import { lookAgain, lookAt, type Preview } from './changePlan';
+import { lookAgain, lookAt, lookAtJob, type Preview } from './changePlan';
 import { useDocument } from './document';
 
 /** What the panel beside the drawing shows when it offers moves: those of one part, or of all. */
@@ -38,6 +38,8 @@ interface ViewStore {
    */
   makePreview(on?: 'engine'): void;
   previewMove(move: Move | undefined): void;
+  /** Looks at a whole job, where nothing else is planned. @param moves none: looks at it no more */
+  previewJob(moves: readonly Move[], job: string): void;
   /** Puts the change that is pointed at into the plan. */
   addToPlan(): void;
   /** Takes the last change out of the plan. */
@@ -90,11 +92,13 @@ export const useView = create<ViewStore>()((set, get) => ({
     if (!preview?.project || !kept) return;
     const moves = preview.steps.map((s) => s.move);
     // Who changes the plumbing of the engine as it is plans a job; who sets a figure of it says what it is.
-    const plansJob = kept.activeVariant === kept.asItIs.id && moves.some((m) => m.kind !== 'set');
+    const plansJob =
+      kept.activeVariant === kept.asItIs.id && (preview.job !== undefined || moves.some((m) => m.kind !== 'set'));
     set({ plan: undefined });
-    useDocument
-      .getState()
-      .makeChange(preview.name, moves, on !== 'engine' && plansJob ? capital(preview.name) : undefined);
+    useDocument.getState().makeChange(preview.name, moves, {
+      ...(on !== 'engine' && plansJob ? { inNew: capital(preview.name) } : {}),
+      ...(preview.job === undefined ? {} : { job: preview.job }),
+    });
     set({ moves: undefined, selected: freshPart(preview) ?? get().selected });
   },
 
@@ -102,6 +106,11 @@ export const useView = create<ViewStore>()((set, get) => ({
     const { kept } = useDocument.getState();
     const { plan } = get();
     set({ preview: kept && move ? lookAt(kept, move, plan) : plan });
+  },
+
+  previewJob(moves, job) {
+    const { kept } = useDocument.getState();
+    set({ preview: kept && moves.length > 0 ? lookAtJob(kept, moves, job) : undefined });
   },
 
   addToPlan() {

@@ -57,6 +57,7 @@ function bare(): Project {
     displacementM3: 1.2e-3,
     redlineRpm: 5500,
     use: 'offRoad',
+    stockCooler: 'none',
     wants: ['turbo', 'cooler', 'sideStream'],
   } as never);
   const without = (part: Part): Part => {

@@ -1,15 +1,9 @@
-import { Button, Checkbox, Input, Radio, Switch, Form } from 'antd';
+import { Button, Input, Radio, Switch, Form } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  answersSchema,
-  completeAnswers,
-  type Answers,
-  type FullAnswers,
-} from '../../../core/document/archetypes/answers';
+import { answersSchema, completeAnswers, type Answers } from '../../../core/document/archetypes/answers';
 import { ARCHETYPES } from '../../../core/document/archetypes/archetypes';
 import { buildFromAnswers } from '../../../core/document/archetypes/buildProject';
-import { WANTS } from '../../../core/document/archetypes/wants';
 import { UNKNOWN_OIL_K } from '../../../core/document/project/calibration';
 import { atSpeedRevS } from '../../../core/document/project/conditions';
 import { ENGINE_KINDS, engineKindOf } from '../../../core/document/project/healthyGauge';
@@ -21,6 +15,8 @@ import { FigureInput } from '../../forms/FigureInput';
 import { useKeeping } from '../../state/keeping';
 import { openProject } from '../../state/workspace';
 import { fitted } from './fitted';
+import { JobsQuestion } from './JobsQuestion';
+import type { Change, SectionProps } from './sectionProps';
 import { usePreferences } from '../../state/preferences';
 import { Field } from '../../forms/Field';
 
@@ -36,14 +32,6 @@ const START: Answers = answersSchema.parse({
 });
 const CYLINDERS = [1, 16] as const;
 const MOST_MAINS = 17;
-
-type Change = (change: Partial<Answers>) => void;
-interface SectionProps {
-  readonly answers: Answers;
-  /** With every default put in: what an unanswered question stands at. */
-  readonly full: FullAnswers;
-  readonly set: Change;
-}
 
 const JETS_OPEN_PA = 2e5;
 
@@ -83,7 +71,7 @@ export default function InterviewPage() {
         <GaugeQuestions {...section} />
         <BuildQuestions {...section} />
         <CircuitQuestion {...section} />
-        <WantsQuestion {...section} />
+        <JobsQuestion {...section} />
         {problem && (
           <p className="problem" role="alert">
             {problem}
@@ -390,7 +378,7 @@ function CircuitQuestion({ answers, set }: SectionProps) {
       <Radio.Group
         className="choices"
         value={answers.archetype}
-        onChange={(event) => set({ archetype: event.target.value as Answers['archetype'], wants: [] })}
+        onChange={(event) => set({ archetype: event.target.value as Answers['archetype'], wants: [], asked: {} })}
         aria-label="Stock circuit"
       >
         {ARCHETYPES.map((a) => (
@@ -401,41 +389,6 @@ function CircuitQuestion({ answers, set }: SectionProps) {
           </Radio>
         ))}
       </Radio.Group>
-    </fieldset>
-  );
-}
-
-function WantsQuestion({ answers, set }: SectionProps) {
-  const wants = WANTS.filter((w) => w.fits(answers.archetype));
-  return (
-    <fieldset>
-      <legend>5 · What are you changing, and how long are the hoses?</legend>
-      {wants.map((w) => {
-        const chosen = answers.wants.includes(w.id);
-        return (
-          <div key={w.id} className="choice">
-            <Checkbox
-              checked={chosen}
-              onChange={() =>
-                set({ wants: chosen ? answers.wants.filter((id) => id !== w.id) : [...answers.wants, w.id] })
-              }
-            >
-              <strong>{w.label}</strong>
-              <br />
-              <span className="quiet">{w.note}</span>
-            </Checkbox>
-            {chosen && w.distanceM !== undefined && (
-              <FigureInput
-                title={`Hose length, ${w.label.toLowerCase()}`}
-                quantity="length"
-                si={answers.distanceM[w.id] ?? w.distanceM}
-                allowed={[0.02, 12]}
-                onChange={(m) => m !== undefined && set({ distanceM: { ...answers.distanceM, [w.id]: m } })}
-              />
-            )}
-          </div>
-        );
-      })}
     </fieldset>
   );
 }

@@ -6,6 +6,7 @@ import { activeVariant, type Project } from '../../../core/document/project/proj
 import type { LibraryDraft } from '../../../core/document/moves';
 import { useFocusReturn } from '../../state/useFocusReturn';
 import { useLibrary } from '../../state/useLibrary';
+import { JobsSection } from './JobsSection';
 import { MOST_SHOWN, OfferSearch, type Entry, type Found } from './offerSearch';
 
 /** A pointer that passes over a move does not mean it yet [ms]. */
@@ -88,9 +89,11 @@ export default function MovesPanel({
   const openMoves = useView((w) => w.openMoves);
   const closeMoves = useView((w) => w.closeMoves);
   const preview = useView((w) => w.preview);
+  const hasPlan = useView((w) => w.plan !== undefined);
   const [words, setWords] = useState(heading ?? '');
   const [at, setAt] = useState(-1);
   const [chosen, setChosen] = useState<string>();
+  const [isJobOpen, setIsJobOpen] = useState(false);
   const list = useRef<HTMLDivElement>(null);
   useFocusReturn(part, true);
   const { offers: found, looked, lookOn } = useOffers(part, words, chosen);
@@ -140,37 +143,44 @@ export default function MovesPanel({
         onAnyPart={part === undefined ? undefined : () => openMoves(undefined)}
         onClose={closeMoves}
       />
-      <WordsField
-        words={words}
-        at={at}
-        onChange={(typed) => {
-          setWords(typed);
-          setAt(-1);
-          previewMove(undefined);
-        }}
-      />
-      {headings.length > 1 && (
-        <Headings
-          headings={headings}
-          chosen={chosen}
-          onChoose={(heading) => {
-            setChosen(heading);
+      {!isJobOpen && (
+        <WordsField
+          words={words}
+          at={at}
+          onChange={(typed) => {
+            setWords(typed);
             setAt(-1);
             previewMove(undefined);
           }}
         />
       )}
-      <p className="quiet" role="status">
-        {sayFound(looked, found.length, within.length)}
-      </p>
-      {preview?.why && <CannotBeDone why={preview.why} />}
-      <MoveList
-        shown={shown}
-        at={at}
-        list={list}
-        onPoint={point}
-        onTake={(i, isAtOnce) => (isAtOnce || i === at ? makeMove(shown[i]!.move) : look(i))}
-      />
+      {part === undefined && chosen === undefined && !hasPlan && <JobsSection words={words} onOpen={setIsJobOpen} />}
+      {isJobOpen ? null : (
+        <>
+          {headings.length > 1 && (
+            <Headings
+              headings={headings}
+              chosen={chosen}
+              onChoose={(heading) => {
+                setChosen(heading);
+                setAt(-1);
+                previewMove(undefined);
+              }}
+            />
+          )}
+          <p className="quiet" role="status">
+            {sayFound(looked, found.length, within.length)}
+          </p>
+          {preview?.why && <CannotBeDone why={preview.why} />}
+          <MoveList
+            shown={shown}
+            at={at}
+            list={list}
+            onPoint={point}
+            onTake={(i, isAtOnce) => (isAtOnce || i === at ? makeMove(shown[i]!.move) : look(i))}
+          />
+        </>
+      )}
     </div>
   );
 }

@@ -29,21 +29,23 @@ export function PreviewBar({
   if (!preview?.project) return null;
   const planned = plan?.steps.length ?? 0;
   // Plumbing that is on the engine already was forgotten; what is not is a job.
-  const asksWhere = isAsItIs && preview.steps.some(({ move }) => move.kind !== 'set');
+  const asksWhere = isAsItIs && (preview.job !== undefined || preview.steps.some(({ move }) => move.kind !== 'set'));
   const isPointed = preview.steps.length > planned;
   return (
     <div className="preview" role="status">
       <div>
-        {preview.steps.length === 1 && planned === 0 ? (
+        {preview.steps.length === 1 && planned === 0 && preview.job === undefined ? (
           <strong>Preview: {preview.name}.</strong>
         ) : (
           <>
             <strong>
-              Plan of {preview.steps.length} {preview.steps.length === 1 ? 'change' : 'changes'}:
+              {preview.job ?? 'Plan'}
+              {preview.job === undefined ? ' of' : ','} {preview.steps.length}{' '}
+              {preview.steps.length === 1 ? 'change' : 'changes'}:
             </strong>
             <ol className="steps">
               {preview.steps.map(({ name }, i) => (
-                <li key={`${i} ${name}`} className={i < planned ? '' : 'pointed'}>
+                <li key={`${i} ${name}`} className={i < planned || preview.job !== undefined ? '' : 'pointed'}>
                   {name}
                 </li>
               ))}

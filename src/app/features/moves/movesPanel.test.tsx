@@ -81,4 +81,32 @@ describe('The moves at a part', () => {
     key('Escape');
     expect(stores().moves).toBeUndefined();
   });
+
+  it('begin with whole jobs: one shows what it changes, asks, and is one act in a variant of its own', () => {
+    openDemo();
+    show(<MovesPanel part={undefined} heading={undefined} />);
+    say('relief stiffer');
+    fireEvent.click(screen.getByRole('button', { name: 'Relief spring' }));
+    expect(stores().preview).toMatchObject({ name: 'Relief spring', job: 'Relief spring' });
+    const opens = screen.getByLabelText('It is to open at');
+    fireEvent.focus(opens);
+    fireEvent.change(opens, { target: { value: '6 bar' } });
+    fireEvent.blur(opens);
+    const before = stores().project!;
+    fireEvent.click(screen.getByRole('button', { name: 'Take this job' }));
+    // The engine stays as it is: the job is a variant, whose one act has the job's name.
+    expect(stores().project!.variants).toHaveLength(before.variants.length + 1);
+    expect(stores().kept!.variants.at(-1)!.acts).toMatchObject([{ name: 'Relief spring', moves: [{}] }]);
+    expect(parts().find((p) => p.id === 'relief')).toMatchObject({ crackPa: 6e5, reached: 'outside' });
+  });
+
+  it('say of jobs that do not fit why, one press away', () => {
+    openDemo();
+    show(<MovesPanel part={undefined} heading={undefined} />);
+    say('dry sump');
+    expect(screen.getByRole('button', { name: 'Dry sump' })).toBeTruthy();
+    say('larger line');
+    fireEvent.click(screen.getByText(/1 does not fit this engine/));
+    expect(screen.getByText(/screwed onto the block and has no head/)).toBeTruthy();
+  });
 });

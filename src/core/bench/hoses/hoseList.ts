@@ -6,6 +6,7 @@ import type { Circuit, Variant } from '../../document/project/project';
 import { PortGroups } from '../../document/plumbing/portGroups';
 import { isBolted } from '../bolted';
 import { perVariant } from '../perVariant';
+import { isPushedReturn } from '../../document/plumbing/drainEnd';
 import { portWords } from '../portWords';
 import { cutLength, type HoseCut } from './cutLength';
 import { endsOfLosses, isBent } from './hoseEnd';
@@ -81,7 +82,8 @@ export const hosesOf = perVariant((variant): readonly Hose[] => {
   return circuit.parts.flatMap((part): Hose[] => {
     if (actsAs(part, 'line') && part.form === 'hose')
       return [lineHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
-    if (actsAs(part, 'drain')) return [drainHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
+    if (actsAs(part, 'drain'))
+      return [drainHose(look, part, bench?.hoses?.[part.id] ?? {}, letters, isPushedReturn(circuit, part))];
     if (actsAs(part, 'cooler') && part.medium === 'liquid' && part.coolantLooped !== true)
       return (['in', 'out'] as const).map((side) =>
         coolantHose(part, side, bench?.hoses?.[`${part.id} coolant ${side}`] ?? {}, letters),
@@ -215,10 +217,12 @@ function lineHose(look: Surroundings, part: Line, note: HoseNote, letter: () => 
   };
 }
 
-function drainHose(look: Surroundings, part: Drain, note: HoseNote, letter: () => string): Hose {
-  const construction = note.construction ?? 'rubberPlain';
-  const from = look.endAt(part, 'in', note.ends?.in ?? { style: 'tail', angleDeg: 0 });
-  const to = look.endAt(part, 'out', note.ends?.out ?? { style: 'tail', angleDeg: 0 });
+/** A return hose: pushed over tails where its oil falls, with ends that hold where pressure pushes it on. */
+function drainHose(look: Surroundings, part: Drain, note: HoseNote, letter: () => string, isPushed: boolean): Hose {
+  const construction = note.construction ?? (isPushed ? 'rubberBraid' : 'rubberPlain');
+  const usual: HoseEnd = { style: isPushed ? 'reusable' : 'tail', angleDeg: 0 };
+  const from = look.endAt(part, 'in', note.ends?.in ?? usual);
+  const to = look.endAt(part, 'out', note.ends?.out ?? usual);
   return {
     key: part.id,
     name: note.label ?? letter(),

@@ -133,7 +133,7 @@ describe('The plan of a job', () => {
   });
 
   it('closes, fills and bleeds the coolant that a cooler leaves open, and runs no engine without coolant', () => {
-    const made = testProject('coolerOnHousing', { wants: ['noLiquidCooler'] });
+    const made = testProject('coolerOnHousing', { wants: ['coolerDeleted'] });
     const [engine, modified] = made.variants as [Variant, Variant];
     const { steps } = planJob(made, engine, modified);
     const ids = steps.map((s) => s.id);

@@ -6,7 +6,7 @@ import { ENGINE_KIND_IDS, type EngineKindId } from '../project/engineKinds';
 import { oilSchema } from '../project/project';
 import { USE_IDS } from '../project/use';
 import { ARCHETYPE_IDS, archetypeOf, type ArchetypeId } from './archetypes';
-import { WANT_IDS } from './wants';
+import { JOB_IDS } from '../jobs/jobs';
 
 const MM = 1e-3;
 const BAR = 1e5;
@@ -68,9 +68,11 @@ export const answersSchema = z
     oilGrade: z.enum(GRADES).optional().meta({ title: 'Oil grade' }),
     /** An oil of its own in place of a grade. */
     oil: oilSchema.optional(),
-    wants: z.array(z.enum(WANT_IDS)).max(WANT_IDS.length).default([]).meta({ title: 'What are you changing' }),
-    /** Hose to each wanted part; its default where nothing is said. */
-    distanceM: z.partialRecord(z.enum(WANT_IDS), between(0.02, 12, 'length', 'Hose to it')).default({}),
+    wants: z.array(z.enum(JOB_IDS)).max(JOB_IDS.length).default([]).meta({ title: 'What are you changing' }),
+    /** What each of these jobs asks, in SI; its usual answer where nothing is said. */
+    asked: z
+      .partialRecord(z.enum(JOB_IDS), z.record(z.string().max(40), z.union([z.number(), z.string().max(40)])))
+      .default({}),
   })
   .refine((a) => a.idleRpm < a.redlineRpm, { error: 'idleRpm must be below redlineRpm', path: ['idleRpm'] });
 export type AnswersInput = z.input<typeof answersSchema>;

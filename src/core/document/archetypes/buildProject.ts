@@ -1,141 +1,23 @@
 import { Oil } from '../../physics/oil/oil';
 import { sayIssue } from '../project/issue';
-import type { KeptProject } from '../project/keptProject';
-import type { Circuit, Engine, Project } from '../project/project';
+import { idsTaken, type KeptProject } from '../project/keptProject';
+import type { Project } from '../project/project';
 import { circuitOf, deriveProject } from '../changes/deriveProject';
 import { makeChange } from '../changes/editing';
 import { keptOf } from '../changes/keptOf';
 import { withReadings } from '../changes/readings';
 import { UNKNOWN_OIL_K } from '../project/calibration';
 import { atSpeedRevS } from '../project/conditions';
-import { sizedDraft } from '../moves/sizedDraft';
-import { idFromName } from '../moves/workpiece';
 import { fieldIssue } from '../project/fieldIssue';
-import type { Move, MoveDraft } from '../moves';
-import { catalogueEntry } from '../parts/catalogue';
+import type { JobSite } from '../jobs/job';
+import { JOB_IDS, jobMoves, jobOf, type JobId } from '../jobs/jobs';
 import { answersSchema, completeAnswers, type Answers, type FullAnswers } from './answers';
 import { archetypeOf } from './archetypes';
 import { newProject, oilOf } from './newProject';
 import { makeStockCircuit } from './stockCircuit';
-import { WANTS, type WantId } from './wants';
 
-const draft = (id: string, own: object = {}) => ({ ...catalogueEntry(id).part, ...own }) as MoveDraft;
-
-/** The engine that turbos and side-stream filters of the catalogue are of, and how much larger they come at most. */
-const USUAL_M3 = 2e-3;
-const MOST_GROWN = 1.15;
-/** Heat of such a turbo at full load [W]. @source engineering judgement */
-const TURBO_W = 800;
-
-/** A fed part of an engine of another size: rated flow and limit together. */
-function scaledFeed(part: MoveDraft, grown: number): MoveDraft {
-  const supply = part['supply'] as { readonly highFlowM3S?: number } | undefined;
-  return {
-    ...part,
-    ratedFlowM3S: Number(part['ratedFlowM3S']) * grown,
-    ...(part['duty'] === 'turbo' ? { heatW: TURBO_W * grown } : {}),
-    supply: { ...supply, ...(supply?.highFlowM3S === undefined ? {} : { highFlowM3S: supply.highFlowM3S * grown }) },
-  };
-}
-
-/** The moves that carry a want out on a circuit. */
-function movesFor(want: WantId, circuit: Circuit, distanceM: number, engine: Engine): readonly Move[] {
-  const grown = Math.min(MOST_GROWN, Math.sqrt((engine.displacementM3 ?? USUAL_M3) / USUAL_M3));
-  const sized = (id: string, own: object = {}) => ({ ...sizedDraft(draft(id), { circuit, engine }), ...own });
-  const fed = (id: string) => scaledFeed(draft(id), grown);
-  const has = (id: string) => circuit.parts.some((p) => p.id === id);
-  const hose = (entry: string, name: string) => sized(entry, { name, lengthM: distanceM });
-  const drain = (name: string, heightM: number) =>
-    draft('drain', {
-      name,
-      profile: [
-        { alongM: 0, heightM },
-        { alongM: 0.38, heightM: -0.05 },
-      ],
-    });
-  switch (want) {
-    case 'cooler':
-      return [
-        { kind: 'insert', at: 'filter.in', drafts: [sized('sandwichThermostat')] },
-        {
-          kind: 'bridge',
-          from: 'thermostatPlate.away',
-          to: 'thermostatPlate.back',
-          drafts: [hose('hose10', 'Cooler hose out'), sized('airCooler'), hose('hose10', 'Cooler hose back')],
-        },
-      ];
-    case 'turbo':
-      return [
-        {
-          kind: 'tee',
-          at: 'gallery.out',
-          drafts: [hose('hose4', 'Turbo hose'), fed('turboPlain')],
-          drain: drain('Turbo drain', 0.2),
-        },
-      ];
-    case 'rollingTurbo':
-      return [
-        {
-          kind: 'tee',
-          at: 'gallery.out',
-          drafts: [
-            hose('hose4', 'Turbo hose'),
-            draft('restrictor', { name: 'Turbo restrictor', boreM: 0.9e-3 * Math.sqrt(grown) }),
-            fed('turboRolling'),
-          ],
-          drain: drain('Turbo drain', 0.2),
-        },
-      ];
-    case 'supercharger':
-      return [
-        {
-          kind: 'tee',
-          at: 'gallery.out',
-          drafts: [hose('hose4', 'Supercharger hose'), fed('superchargerFed')],
-          drain: drain('Supercharger drain', 0.22),
-        },
-      ];
-    case 'sideStream':
-      return [
-        {
-          kind: 'tee',
-          at: 'gallery.in',
-          drafts: [
-            hose('hose6', 'Side-stream hose'),
-            draft('sideStreamOrifice', {
-              metering: { kind: 'orifice', boreM: 1.5e-3 * Math.min(1, Math.sqrt(grown)), lengthM: 3e-3 },
-            }),
-          ],
-        },
-      ];
-    case 'remoteFilter':
-      return [
-        { kind: 'swap', part: 'filter', draft: sized('takeOff') },
-        {
-          kind: 'bridge',
-          from: `${idFromName(catalogueEntry('takeOff').part.name)}.away`,
-          to: `${idFromName(catalogueEntry('takeOff').part.name)}.back`,
-          drafts: [hose('hose10', 'Filter hose out'), sized('remoteHead'), hose('hose10', 'Filter hose back')],
-        },
-      ];
-    case 'noLiquidCooler':
-      return has('cooler') ? [{ kind: 'swap', part: 'cooler', draft: sized('coverThrough') }] : [];
-    case 'gauge':
-      return [{ kind: 'tee', at: 'gallery.out', drafts: [draft('gauge')] }];
-  }
-}
-
-/** Filters go remote before a plate is set in front of them, so that each move finds what it needs. */
-const ORDER: readonly WantId[] = [
-  'noLiquidCooler',
-  'cooler',
-  'remoteFilter',
-  'turbo',
-  'rollingTurbo',
-  'supercharger',
-  'sideStream',
-  'gauge',
-];
+/** What takes something away comes before what is put on; else in the order of the list. */
+const ORDER: readonly JobId[] = ['coolerDeleted', ...JOB_IDS.filter((id) => id !== 'coolerDeleted')];
 
 /** What was answered of its gauge and its book: readings that describe the engine, and a relief that is known. */
 function withGauge(kept: KeptProject, answers: FullAnswers): KeptProject {
@@ -185,16 +67,21 @@ export function buildFromAnswers(given: Answers): Built {
   let kept: KeptProject = { ...stock, variants: [modified], activeVariant: modified.id };
   for (const want of ORDER) {
     if (!answers.wants.includes(want)) continue;
-    const entry = WANTS.find((w) => w.id === want)!;
-    if (!entry.fits(answers.archetype)) return { ok: false, why: `${entry.label}: ${label} has no place for it.` };
-    const distanceM = answers.distanceM[want] ?? entry.distanceM ?? 0;
-    const moves = movesFor(want, circuitOf(kept, modified.id), distanceM, kept.engine);
-    if (moves.length === 0) continue;
-    const made = makeChange(kept, moves, { name: entry.label });
-    if (!made.ok) return { ok: false, why: `${entry.label}: ${made.why}` };
+    const { label: name } = jobOf(want);
+    const site = { circuit: circuitOf(kept, modified.id), engine: kept.engine, taken: idsTaken(kept) };
+    const planned = jobMoves(want, site, answers.asked[want]);
+    if (!planned.ok) return { ok: false, why: `${name}: ${planned.why}` };
+    const made = makeChange(kept, planned.moves, { name });
+    if (!made.ok) return { ok: false, why: `${name}: ${made.why}` };
     kept = made.kept;
   }
   return { ok: true, kept, project: deriveProject(kept) };
+}
+
+/** The stock engine that the answers describe, as jobs are planned on it. */
+export function stockSite(answers: FullAnswers): JobSite {
+  const circuit = makeStockCircuit(answers, new Oil(oilOf(answers)));
+  return { circuit, engine: newProject(answers, circuit).engine };
 }
 
 /** The same from answers that nobody has checked, as a file holds them. */

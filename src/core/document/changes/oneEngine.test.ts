@@ -190,7 +190,7 @@ describe('An act that can no longer be made', () => {
     expect(said[0]!.troubles[0]).toMatchObject({ move: 0, why: 'What it is about is not in this circuit any more.' });
     // It can be made before the filter that is there now; what it brought is what it was.
     const [place] = otherPlaces(moved, 'modified', 'act1', 0);
-    expect(place!.label).toBe('insert thermostat plate before Filter');
+    expect(place!.label).toBe('fit an air cooler with two hoses on a thermostat plate before Filter');
     const altered = moveElsewhere(moved, 'modified', 'act1', 0, place!.at);
     expect(saidActs(altered, 'modified')[0]!.troubles).toEqual([]);
     expect(partIn(altered, 'modified', 'airCooler')).toEqual(partIn(kept, 'modified', 'airCooler'));

@@ -31,6 +31,10 @@ const schema = z
       description: 'It still regulates. Blank: its seat is clean.',
     }).optional(),
     sense: portRefSchema.optional().meta({ title: 'Senses at' }),
+    reached: z
+      .enum(['outside', 'inPan'])
+      .optional()
+      .meta({ title: 'Reached', description: 'Blank: from outside, behind its plug.' }),
   })
   .refine(opensAboveCrack, FULL_ABOVE_CRACK);
 

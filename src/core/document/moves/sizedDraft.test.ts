@@ -39,7 +39,7 @@ describe('A part of the catalogue, fitted to an engine', () => {
       ['wetSump', { use: 'track' }],
       ['pushrodV', { displacementM3: 5.7e-3, cylinders: 8, use: 'towing', redlineRpm: 5500, idleRpm: 700 }],
     ] as const) {
-      const made = CircuitSolver.of(testProject(archetype, { ...more, wants: ['cooler'] }));
+      const made = CircuitSolver.of(testProject(archetype, { ...more, stockCooler: 'none', wants: ['cooler'] }));
       if (!made.ok) throw new Error('it compiles');
       const { heat } = solveDrive(made.circuit, designDrives(made.circuit.project.engine).hotDay);
       expect(heat.sumpK - 273.15).toBeGreaterThan(80);
@@ -75,7 +75,7 @@ describe('A part of the catalogue, fitted to an engine', () => {
       cylinders: 8,
       layout: 'v',
       stockCooler: 'coolant',
-      wants: ['noLiquidCooler'],
+      wants: ['coolerDeleted'],
     });
     expect(gallery(deleted)).toBeGreaterThan(gallery(kept));
   });

@@ -1,4 +1,4 @@
-import { actsAs } from '../parts/part';
+import { actsAs, type Part } from '../parts/part';
 import { isReservoir, isReturn, type ReservoirPart, type ReturnPart } from '../parts/ports';
 import type { Circuit } from '../project/project';
 import { PortGroups } from './portGroups';
@@ -22,4 +22,17 @@ export function drainEnd(
     at = next;
   }
   return undefined;
+}
+
+/** True for a part whose oil goes back under pressure: its return runs full, and need not fall. */
+export const pushesItsOil = (part: Part | undefined): boolean =>
+  actsAs(part, 'sideStream') && part.returnBy === 'pressure';
+
+/** True for a return into which pressure pushes all of its oil. */
+export function isPushedReturn(circuit: Circuit, drain: ReturnPart, groups = PortGroups.of(circuit)): boolean {
+  const place = groups.of(`${drain.id}.in`);
+  const feeders = circuit.parts.filter(
+    (p) => !isReservoir(p) && p.id !== drain.id && groups.of(`${p.id}.out`) === place,
+  );
+  return feeders.length > 0 && feeders.every(pushesItsOil);
 }

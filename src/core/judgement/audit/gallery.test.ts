@@ -45,7 +45,7 @@ describe('A cooler that takes too much', () => {
 
 describe('Cooling that fails', () => {
   it('takes one cooler out at a time: without water the one that air cools still cools', () => {
-    const project = testProject('coolerOnHousing', { use: 'towing', wants: ['cooler'] });
+    const project = testProject('coolerOnHousing', { use: 'towing', wants: ['coolerAdded'] });
     const faults = audited(project).filter((f) => f.rule === 'coolingFaults' && f.what.includes('air {air}'));
     const sump = (part: string) => faults.find((f) => f.part === part)!.figures['sump']!.si;
     expect(faults.map((f) => f.part)).toEqual(expect.arrayContaining(['cooler', 'airCooler']));

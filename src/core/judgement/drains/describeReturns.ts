@@ -1,6 +1,7 @@
 import { actsAs, type Part } from '../../document/parts/part';
 import { isReservoir, isReturn, type ReservoirPart, type ReturnPart } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
+import { pushesItsOil } from '../../document/plumbing/drainEnd';
 import { judgeDrain, scavengeCapacityM3S } from './judgeDrain';
 import { accumulatorOilM3 } from '../../physics/laws/accumulator';
 import type { Oil } from '../../physics/oil/oil';
@@ -63,14 +64,16 @@ export function describeReturns(
       };
     }
     const end = circuit.parts.filter(isReservoir).find((r) => r.id === compiled.drainEnds.get(part.id));
+    const feeders = drainFeeds.get(part.id) ?? [];
     const judged = judgeDrain(part, {
       flowM3S,
-      outletHeightM: outletHeight(circuit, drainFeeds.get(part.id) ?? []),
+      outletHeightM: outletHeight(circuit, feeders),
       densityKgM3: oil.densityKgM3(state.oilTemperatureK),
       viscosityPaS: oil.viscosityPaS(state.oilTemperatureK),
       // A scavenge pump at its foot empties it: neither level nor crankcase pressure stands against it.
       levelM: end?.levelM ?? -Infinity,
       crankcasePa: end?.pressurePa ?? 0,
+      isPushed: feeders.length > 0 && feeders.every((id) => pushesItsOil(circuit.parts.find((p) => p.id === id))),
     });
     return { part: part.id, name: part.name, kind: 'drain', flowM3S, ...judged };
   });

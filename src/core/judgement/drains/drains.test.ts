@@ -178,4 +178,24 @@ describe('A scavenge section', () => {
     expect(scavengeCapacityM3S(section({}), 100)).toBeCloseTo(4e-6 * 50 * 0.75, 18);
     expect(scavengeCapacityM3S(section({ ownSpeedRevS: 30 }), 100)).toBeCloseTo(4e-6 * 30 * 0.75, 18);
   });
+
+  it('that pressure pushes on carries what half a bar moves through it full, uphill too: Hagen–Poiseuille', () => {
+    const pushed = { ...around, isPushed: true, viscosityPaS: 0.1, crankcasePa: 0 };
+    const level = drain({ profile: undefined, boreM: 0.01, lengthM: 1 });
+    // Q = πD⁴Δp/(128μL) = π·1e-8·0.5e5/(12.8)
+    expect(judgeDrain(level, pushed).capacityM3S! / ((Math.PI * 1e-8 * 0.5e5) / 12.8)).toBeCloseTo(1, 6);
+    const uphill = drain({
+      boreM: 0.01,
+      lengthM: 1,
+      profile: [
+        { alongM: 0, heightM: 0 },
+        { alongM: 1, heightM: 1 },
+      ],
+    });
+    const { capacityM3S, verdict, neededM3S } = judgeDrain(uphill, pushed);
+    const headPa = 0.5e5 - around.densityKgM3 * 9.80665;
+    expect(capacityM3S! / ((Math.PI * 1e-8 * headPa) / 12.8)).toBeCloseTo(1, 6);
+    expect([verdict, neededM3S]).toEqual([around.flowM3S < capacityM3S! ? 'runs' : 'small', around.flowM3S]);
+    expect(judgeDrain(uphill, { ...pushed, flowM3S: 1.01 * capacityM3S! }).verdict).toBe('small');
+  });
 });

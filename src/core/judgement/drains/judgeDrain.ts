@@ -14,6 +14,8 @@ export interface DrainSurroundings {
   /** Oil level and gas pressure where it ends. */
   readonly levelM: number;
   readonly crankcasePa: number;
+  /** True where pressure pushes its oil on: it runs full, uphill too. */
+  readonly isPushed?: boolean;
 }
 
 export interface DrainJudgement {
@@ -34,6 +36,8 @@ export interface DrainJudgement {
   readonly risesAtM: number | null;
 }
 
+/** What may stand behind a return that pressure pushes on, taken from what meters it [Pa]. @source engineering judgement */
+const MOST_PUSH_PA = 0.5e5;
 /** A capacity less than this over what is needed is near. Common practice, no source. */
 const NEAR_SHARE = 1.25;
 /** Heights are known no better than this [m]. */
@@ -49,6 +53,7 @@ const HEIGHT_AGREEMENT_M = 1e-3;
  */
 export function judgeDrain(drain: PartOf<'drain'>, s: DrainSurroundings): DrainJudgement {
   const neededM3S = Math.max(0, s.flowM3S) * drain.foamFactor;
+  if (s.isPushed) return judgePushed(drain, s);
   const profile = drain.profile;
   const outletHeightM = profile?.[0]?.heightM ?? s.outletHeightM;
   const unknown = {
@@ -95,6 +100,28 @@ export function judgeDrain(drain: PartOf<'drain'>, s: DrainSurroundings): DrainJ
                 ? 'near'
                 : 'runs';
   return { verdict, ...figures };
+}
+
+/** A return that runs full: judged by what the push carries through it over its rise. @source full pipe, Churchill (1977) */
+function judgePushed(drain: PartOf<'drain'>, s: DrainSurroundings): DrainJudgement {
+  const neededM3S = Math.max(0, s.flowM3S);
+  const outletHeightM = drain.profile?.[0]?.heightM ?? s.outletHeightM ?? null;
+  const portHeightM = drain.profile?.at(-1)?.heightM ?? null;
+  const fallM = outletHeightM === null || portHeightM === null ? 0 : outletHeightM - portHeightM;
+  const headPa = MOST_PUSH_PA + s.densityKgM3 * STANDARD_GRAVITY_M_S2 * fallM - s.crankcasePa;
+  const slope = headPa / (s.densityKgM3 * STANDARD_GRAVITY_M_S2 * drain.lengthM);
+  const capacityM3S = 2 * halfFullCapacityM3S(drain.boreM, slope, drain.roughnessM, s.densityKgM3, s.viscosityPaS);
+  return {
+    verdict: capacityM3S < neededM3S ? 'small' : capacityM3S < NEAR_SHARE * neededM3S ? 'near' : 'runs',
+    neededM3S,
+    capacityM3S,
+    slope: fallM / drain.lengthM,
+    outletHeightM,
+    portHeightM,
+    portAboveLevelM: portHeightM === null ? null : portHeightM - s.levelM,
+    headPa,
+    risesAtM: null,
+  };
 }
 
 /** Where the port is taken to be, over the oil level, until it is stated [m]. */

@@ -1,4 +1,5 @@
-import { actsAs, kindOf } from '../../../document/parts/part';
+import { actsAs, kindOf, type PartOf } from '../../../document/parts/part';
+import { isPushedReturn } from '../../../document/plumbing/drainEnd';
 import { isReservoir, isReturn } from '../../../document/parts/ports';
 import { DASH_BORES_M } from '../../../foundations/units/boreSizes';
 import { fig, rule, type Found } from '../rule';
@@ -67,6 +68,7 @@ export const gravityDrain = rule(
       )[0];
       if (!worst) return [];
       const { result, state } = worst;
+      if (isPushedReturn(c.circuit, drain, c.groups)) return pushedFinding(drain, result, state);
       const narrow: Found[] =
         drain.boreM < LEAST_BORE_M
           ? [
@@ -138,6 +140,23 @@ export const gravityDrain = rule(
     }),
   'model of a half-full pipe (closed form); room for foam: common practice, no source',
 );
+
+/** A return that pressure pushes on runs full: it may climb, and is found narrow only where it holds the flow up. */
+function pushedFinding(drain: PartOf<'drain'>, result: DrainResult, state: NonNullable<Found['state']>): Found[] {
+  if (result.verdict !== 'small' && result.verdict !== 'near') return [];
+  return [
+    {
+      weight: result.verdict === 'small' ? 'mend' : 'look',
+      part: drain.id,
+      state,
+      figures: { capacity: fig(result.capacityM3S ?? 0, 'flow'), needed: fig(result.neededM3S, 'flow') },
+      what: `${drain.name} carries {capacity} before it holds its filter up; {needed} comes with the coldest oil run.`,
+      why: 'What stands behind the filter is missing as the pressure over its media and its orifice.',
+      remedies: ['a wider return', 'a shorter one'],
+      moves: wider(drain.id, drain.boreM * 1.05),
+    },
+  ];
+}
 
 const PORT_OVER_LEVEL_M = 0.03;
 
