@@ -4,6 +4,7 @@ import { jobTouches } from '../core/bench/jobTouches';
 import { hoseVerdicts, seenByRange, type WorstSeen } from '../core/bench/hoses/hoseVerdicts';
 import { sayHoseEnd } from '../core/bench/hoses/hoseEnd';
 import { sayHoseSize, sayHoseVerdict } from '../core/bench/hoses/sayHose';
+import { ITEM_STATUS_WORDS } from '../core/bench/items/item';
 import { itemsOf } from '../core/bench/items/itemList';
 import { sayFit } from '../core/bench/joints/jointList';
 import { planJob } from '../core/bench/plan/jobPlan';
@@ -141,14 +142,15 @@ function parts(words: readonly string[], given: OwnGiven): number {
       group: i.group,
       part: i.name,
       size: i.size,
-      status: i.status,
+      status: ITEM_STATUS_WORDS[i.status],
+      measure_first: i.waits ?? '',
       quantity: i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
       unit: i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
       price: i.price ?? null,
     }));
   const lines = rows.map(
     (r) =>
-      `${r.group.padEnd(12)} ${r.quantity === 0 ? 'some' : Number(r.quantity.toFixed(3))} ${r.unit}  ${r.part}${r.size ? `, ${r.size}` : ''} (${r.status})`,
+      `${r.group.padEnd(12)} ${r.quantity === 0 ? 'some' : Number(r.quantity.toFixed(3))} ${r.unit}  ${r.part}${r.size ? `, ${r.size}` : ''} (${r.status}${r.measure_first ? `; measure first: ${r.measure_first}` : ''})`,
   );
   return print(job, given, { key: 'parts', rows, all: list, lines });
 }

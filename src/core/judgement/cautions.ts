@@ -14,5 +14,7 @@ export const CAUTIONS = {
   insideEngine: 'Inside the engine: work for someone who builds engines.',
   accumulator:
     'An accumulator stays under pressure with the engine stopped. Before a joint is loosened, open its valve and let the oil back until the gauge reads 0. Charge it with dry air or nitrogen within the maker’s limit, never with oxygen.',
+  reliefSpring: 'The relief’s plug is under its spring: goggles, and a firm hand on the wrench.',
+  weldPan: 'Oil vapour burns: nothing is welded before the pan is off, washed out and dry.',
   battery: 'Disconnect the battery before wiring.',
 } as const;

@@ -1,7 +1,7 @@
 import { Button, Input, Table, Upload } from 'antd';
 import { useMemo, useState } from 'react';
 import { checkDelivery, lineKey, parseDelivery, type DeliveredLine } from '../../../core/bench/items/delivery';
-import type { Item } from '../../../core/bench/items/item';
+import { isBought, type Item } from '../../../core/bench/items/item';
 import { formatQuantity } from '../../../core/foundations/units';
 import { usePreferences } from '../../state/preferences';
 import { SelectInput } from '../../forms/SelectInput';
@@ -89,7 +89,7 @@ function DeliveryVerdicts({
 }) {
   const change = useBenchChange();
   const units = usePreferences((p) => p.units);
-  const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0);
+  const wanted = items.filter((i) => isBought(i) && i.quantity > 0);
   return (
     <>
       <Table<DeliveredLine & { readonly n: number }>

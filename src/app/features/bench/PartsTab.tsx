@@ -1,6 +1,6 @@
 import { Button, Checkbox, Input, Table } from 'antd';
 import { useMemo } from 'react';
-import type { Item } from '../../../core/bench/items/item';
+import { isBought, ITEM_STATUS_WORDS, type Item } from '../../../core/bench/items/item';
 import { costOf, itemsOf } from '../../../core/bench/items/itemList';
 import { toolsFor } from '../../../core/bench/items/tools';
 import type { ItemNote } from '../../../core/document/project/bench';
@@ -13,14 +13,6 @@ import { tidy } from '../../state/plain';
 import { useJobOnly } from './JobOnly';
 import { LONG_LIST } from './longList';
 import { useBenchChange, useJob } from './useBench';
-
-const STATUS_WORDS = {
-  new: 'new',
-  reused: 'reused',
-  kept: 'stays',
-  leftOver: 'comes off, keep it',
-  blanked: 'closes a port',
-} as const;
 
 /** What to buy, what stays, what is left over; tools; and what came. */
 export default function PartsTab() {
@@ -126,7 +118,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
         },
         { title: 'Size', className: 'wrap', dataIndex: 'size' },
         { title: 'Quantity', align: 'right', render: (_, i) => quantity(i) },
-        { title: 'Status', render: (_, i) => STATUS_WORDS[i.status] },
+        { title: 'Status', render: (_, i) => ITEM_STATUS_WORDS[i.status] },
         {
           title: 'Weight',
           align: 'right',
@@ -135,7 +127,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
         {
           title: 'Price each',
           render: (_, i) =>
-            i.status === 'new' && (
+            isBought(i) && (
               <FigureCell
                 size="small"
                 title={`Price of ${i.name} ${i.size}`}
@@ -150,7 +142,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
         {
           title: 'Source',
           render: (_, i) =>
-            i.status === 'new' && (
+            isBought(i) && (
               <Input
                 size="small"
                 aria-label={`Source of ${i.name} ${i.size}`}
@@ -163,7 +155,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
         {
           title: 'Have',
           render: (_, i) =>
-            i.status === 'new' && (
+            isBought(i) && (
               <Checkbox
                 aria-label={`Have ${i.name} ${i.size}`}
                 checked={notes[i.key]?.have ?? false}

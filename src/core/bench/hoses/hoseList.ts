@@ -1,4 +1,5 @@
 import { dashBoreM } from '../../foundations/units/boreSizes';
+import { entryFor } from '../../document/parts/catalogue';
 import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { splitPortRef } from '../../document/parts/ports';
 import type { HoseEnd, HoseNote, HoseState } from '../../document/project/bench';
@@ -10,6 +11,7 @@ import { isPushedReturn } from '../../document/plumbing/drainEnd';
 import { portWords } from '../portWords';
 import { cutLength, type HoseCut } from './cutLength';
 import { endsOfLosses, isBent } from './hoseEnd';
+import { RETURN_WORDS, returnEndOf } from './returnEnd';
 
 const MM = 1e-3;
 
@@ -30,7 +32,7 @@ export interface HoseEndAt {
 
 /** A hose of the cut list. */
 export interface Hose {
-  /** Key of what a person adds: the part's id, or the cooler's with its coolant port. */
+  /** Key of what a person adds: the part's id; of a hose that the circuit has not, its part's with the port. */
   readonly key: string;
   readonly name: string;
   readonly part: string;
@@ -84,6 +86,12 @@ export const hosesOf = perVariant((variant): readonly Hose[] => {
       return [lineHose(look, part, bench?.hoses?.[part.id] ?? {}, letters)];
     if (actsAs(part, 'drain'))
       return [drainHose(look, part, bench?.hoses?.[part.id] ?? {}, letters, isPushedReturn(circuit, part))];
+    if (actsAs(part, 'scavenge'))
+      return (['in', 'out'] as const).flatMap((side) =>
+        look.isBare(part, side)
+          ? [scavengeHose(look, part, side, bench?.hoses?.[`${part.id} ${side}`] ?? {}, letters)]
+          : [],
+      );
     if (actsAs(part, 'cooler') && part.medium === 'liquid' && part.coolantLooped !== true)
       return (['in', 'out'] as const).map((side) =>
         coolantHose(part, side, bench?.hoses?.[`${part.id} coolant ${side}`] ?? {}, letters),
@@ -108,7 +116,7 @@ class Surroundings {
   private readonly mates = new Map<string, string[]>();
   private readonly suction: ReadonlySet<string>;
 
-  constructor(circuit: Circuit) {
+  constructor(private readonly circuit: Circuit) {
     this.byId = new Map(circuit.parts.map((p) => [p.id, p]));
     for (const { from, to } of circuit.joints) {
       this.mates.set(from, [...(this.mates.get(from) ?? []), to]);
@@ -119,6 +127,20 @@ class Surroundings {
 
   isSuction(part: Part): boolean {
     return this.suction.has(part.id);
+  }
+
+  /** True where nothing of the circuit leads from a part's port to what it is joined to: its hose is the bench's. */
+  isBare(part: Part, side: 'in' | 'out'): boolean {
+    const mates = (this.mates.get(`${part.id}.${side}`) ?? []).map((ref) => this.partAt(ref).part);
+    return (
+      mates.length > 0 && mates.every((mate) => mate !== undefined && !actsAs(mate, 'drain') && !actsAs(mate, 'line'))
+    );
+  }
+
+  /** Where a return goes in, in words; undefined where it ends elsewhere. */
+  returnWords(part: Part): string | undefined {
+    const end = returnEndOf(this.circuit, part);
+    return end && RETURN_WORDS[end];
   }
 
   endAt(part: Part, side: 'in' | 'out', end: HoseEnd): HoseEndAt {
@@ -222,7 +244,8 @@ function drainHose(look: Surroundings, part: Drain, note: HoseNote, letter: () =
   const construction = note.construction ?? (isPushed ? 'rubberBraid' : 'rubberPlain');
   const usual: HoseEnd = { style: isPushed ? 'reusable' : 'tail', angleDeg: 0 };
   const from = look.endAt(part, 'in', note.ends?.in ?? usual);
-  const to = look.endAt(part, 'out', note.ends?.out ?? usual);
+  const end = look.endAt(part, 'out', note.ends?.out ?? usual);
+  const to = { ...end, place: look.returnWords(part) ?? end.place };
   return {
     key: part.id,
     name: note.label ?? letter(),
@@ -237,6 +260,48 @@ function drainHose(look: Surroundings, part: Drain, note: HoseNote, letter: () =
     ...measures(note, construction, from, to, part.lengthM),
   };
 }
+
+/** A hose between a scavenge pump and what it empties, or where it pumps to: the circuit joins the two without one. */
+function scavengeHose(
+  look: Surroundings,
+  part: PartOf<'scavenge'>,
+  side: 'in' | 'out',
+  note: HoseNote,
+  letter: () => string,
+): Hose {
+  const construction = note.construction ?? (side === 'in' ? 'suction' : 'rubberBraid');
+  const straight: HoseEnd = { style: 'reusable', angleDeg: 0 };
+  const dash = Number(/\d+$/.exec(entryFor(part)?.threads?.[side] ?? '')?.[0] ?? SCAVENGE_DASH);
+  // What stands at the pump's port, and what the pump stands at.
+  const other = look.endAt(part, side, straight);
+  const pump: HoseEndAt = {
+    port: `${part.id}.${side}`,
+    mate: other.mate,
+    place: portWords(part, side),
+    end: (side === 'in' ? note.ends?.out : note.ends?.in) ?? straight,
+    mount: part.place?.mount ?? 'engine',
+  };
+  const far = {
+    ...other,
+    place: (side === 'out' ? look.returnWords(part) : undefined) ?? other.place,
+    end: (side === 'in' ? note.ends?.in : note.ends?.out) ?? straight,
+  };
+  const [from, to] = side === 'in' ? [far, pump] : [pump, far];
+  return {
+    key: `${part.id} ${side}`,
+    name: note.label ?? letter(),
+    part: part.id,
+    duty: side === 'in' ? 'suction' : 'drain',
+    construction,
+    dash,
+    boreM: dashBoreM(dash) ?? 0,
+    from,
+    to,
+    sleeved: part.place?.sleeved === true,
+    ...measures(note, construction, from, to, undefined),
+  };
+}
+const SCAVENGE_DASH = 12;
 
 /** Usual bore of a coolant hose. @source engineering judgement */
 const COOLANT_BORE_M = 16 * MM;
@@ -287,7 +352,7 @@ export function nearestDash(boreM: number): number | undefined {
 
 /** Says a port as people say it at the bench, a hose by its letter: "hose C, second end". */
 export function portNamer(variant: Variant): (ref: string) => string {
-  const letters = new Map(hosesOf(variant).flatMap((h) => (h.duty === 'coolant' ? [] : [[h.part, h.name] as const])));
+  const letters = new Map(hosesOf(variant).flatMap((h) => (h.key === h.part ? [[h.part, h.name] as const] : [])));
   const byId = new Map(variant.circuit.parts.map((p) => [p.id, p]));
   return (ref) => {
     const { part, port } = splitPortRef(ref);

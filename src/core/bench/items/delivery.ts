@@ -1,5 +1,5 @@
 import type { Delivered } from '../../document/project/bench';
-import type { Item } from './item';
+import { isBought, type Item } from './item';
 import { readLine, type ReadLine } from './readLine';
 import { thingNamed } from './things';
 
@@ -113,7 +113,7 @@ export function checkDelivery(
   delivered: readonly Delivered[],
   matches: Readonly<Record<string, string>> = {},
 ): DeliveryCheck {
-  const wanted = items.filter((i) => i.status === 'new' && i.quantity > 0).map(wantedOf);
+  const wanted = items.filter((i) => isBought(i) && i.quantity > 0).map(wantedOf);
   const open = new Map(wanted.map(({ item }) => [item.key, item.quantity]));
   const isOpen = ({ item }: Wanted) => (open.get(item.key) ?? 0) > SLACK;
   const lines = delivered.map((line): DeliveredLine => {

@@ -1,18 +1,22 @@
 import { entryFor } from '../../document/parts/catalogue';
 import { actsAs, type Part } from '../../document/parts/part';
 import { threadLabel } from '../../document/parts/threads';
-import { isReservoir } from '../../document/parts/ports';
+import { isReservoir, isReturn } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, type Hose, type HoseConstruction } from '../hoses/hoseList';
 import { sayHoseEnd } from '../hoses/hoseEnd';
 import { jobTouches } from '../jobTouches';
-import { comesWith, type Extra } from './comesWith';
+import { comesWith, isThing, PAN_GASKET, type Extra } from '../partWork';
 import type { BenchJoint } from '../joints/jointList';
 import { oilChange } from '../level/oilToAdd';
+import { coolantOpened } from '../plan/scope';
+import { factsOf } from '../plan/wholeJob';
+import { RETURN_WORDS, returnEndOf } from '../hoses/returnEnd';
 import { consumables } from './consumables';
-import { ITEM_GROUPS, type Item, type ItemStatus } from './item';
+import { isBought, ITEM_GROUPS, type Item, type ItemStatus } from './item';
+import { lengthOf, stubOf } from './measureFirst';
 
 /** One spare is ordered of what is renewed each time. @source common practice, no source */
 const SPARES = 1;
@@ -51,12 +55,18 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
   joints.flatMap(jointItems).forEach(put);
   teesFor(joints).forEach(put);
   renewedFilters(variant, before, joints).forEach(put);
+  returnEnds(variant, before).forEach(put);
+  const facts = before && factsOf(project, before, variant);
   const was = new Map(before?.circuit.parts.map((p) => [p.id, p]));
   for (const part of variant.circuit.parts)
-    if (before && (isBolted(part) || was.has(part.id))) comesWith(part, was.get(part.id)).map(extraItem).forEach(put);
+    if (before && (isThing(part) || was.has(part.id))) comesWith(part, was.get(part.id)).map(extraItem).forEach(put);
+  if (facts?.has('panOff')) put({ ...extraItem(PAN_GASKET), status: 'renewed' });
   consumables({
     makesHoses: hoses.some((h) => h.duty !== 'coolant'),
-    opensCoolant: liquidCoolers(variant) !== liquidCoolers(before),
+    opensJoints: joints.length > 0,
+    coolant: facts?.has('coolantOut') ? coolantOpened(before!, variant) : undefined,
+    // Without a job all of it is filled.
+    isDrained: facts?.has('oilOut') ?? true,
     fillM3: variant.circuit.parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0),
     addedM3: oilChange(variant, before).addedM3,
     oil: inSeason(project, variant).oil.name,
@@ -66,14 +76,6 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
     .map((item) => ({ ...item, price: notes[item.key]?.price ?? item.price }))
     .sort((a, b) => ITEM_GROUPS.indexOf(a.group) - ITEM_GROUPS.indexOf(b.group));
 }
-
-/** Coolers that coolant goes through, as text. */
-const liquidCoolers = (variant: Variant | undefined): string =>
-  (variant?.circuit.parts ?? [])
-    .filter((p) => actsAs(p, 'cooler') && p.medium === 'liquid')
-    .map((p) => p.id)
-    .sort()
-    .join(' ');
 
 function partItems(variant: Variant, before: Variant | undefined): Item[] {
   const old = new Map(before?.circuit.parts.map((p) => [p.id, p]));
@@ -90,11 +92,19 @@ function partItems(variant: Variant, before: Variant | undefined): Item[] {
     massKg: part.massKg,
     ...(part.note === undefined ? {} : { note: part.note }),
   });
+  // Of the inside only what comes or goes is a thing of the job.
+  const isNew = (p: Part) => before !== undefined && !old.has(p.id);
+  const status = (p: Part): ItemStatus => {
+    const was = old.get(p.id);
+    return was === undefined ? 'new' : was !== p && comesWith(p, was).length > 0 ? 'altered' : 'kept';
+  };
   return [
     ...[...now.values()]
-      .filter((p) => isBolted(p) && !isHose(p))
-      .map((p) => of(p, actsAs(p, 'plug') ? 'blanked' : !old.has(p.id) ? 'new' : 'kept')),
-    ...[...old.values()].filter((p) => isBolted(p) && !now.has(p.id)).map((p) => of(p, 'leftOver')),
+      .filter(
+        (p) => (isBolted(p) || status(p) === 'altered' || (isNew(p) && isThing(p) && !actsAs(p, 'pan'))) && !isHose(p),
+      )
+      .map((p) => of(p, status(p))),
+    ...[...old.values()].filter((p) => isThing(p) && !now.has(p.id)).map((p) => of(p, 'leftOver')),
   ];
 }
 
@@ -126,8 +136,11 @@ function hoseItems(hose: Hose, isReused: boolean): Item[] {
       price: undefined,
       massKg: undefined,
       ...dash,
+      ...(isReused || hose.measuredBy !== 'circuit' ? {} : { waits: lengthOf(hose.name) }),
     },
   ];
+  // Its ends stay on it.
+  if (isReused) return items;
   for (const { end } of [hose.from, hose.to]) {
     const tail = end.style === 'tail';
     items.push({
@@ -196,6 +209,8 @@ function jointItems(joint: BenchJoint): Item[] {
   if (renew && name !== undefined)
     items.push({
       ...plain,
+      ...(joint.isCentreBolt ? { waits: stubOf(flangeOf(joint)) } : {}),
+      status: 'renewed',
       key: name,
       group: renew.count === 0 ? 'Consumables' : 'Seals',
       name,
@@ -236,8 +251,31 @@ function renewedFilters(variant: Variant, before: Variant | undefined, joints: r
     return [
       {
         ...extraItem({ name: 'oil filter', size: stub?.kind ?? '', group: 'Parts' }),
+        status: 'renewed' as const,
         note: `renewed: ${part.name}, with its seal`,
       },
+    ];
+  });
+}
+
+/** Where new returns go in: what is bought for their far ends. */
+function returnEnds(variant: Variant, before: Variant | undefined): readonly Item[] {
+  if (!before) return [];
+  const was = new Set(before.circuit.parts.map((p) => p.id));
+  const hoses = new Map(hosesOf(variant).map((h) => [h.part, h]));
+  return variant.circuit.parts.flatMap((part) => {
+    if (was.has(part.id) || !isReturn(part) || (part.replaces !== undefined && was.has(part.replaces))) return [];
+    const end = returnEndOf(variant.circuit, part);
+    const hose = hoses.get(part.id);
+    if (!end || !hose || end === 'tank' || end === 'fillerCap') return [];
+    const size = `for hose ${hose.name}, ${hose.to.end.style === 'tail' ? `a tail of ${(hose.boreM * 1e3).toFixed(0)} mm` : `dash ${hose.dash ?? ''}`}`;
+    const name = {
+      pan: 'bung for the pan',
+      block: 'adapter for the block’s return',
+      panPort: 'adapter for the pan’s port',
+    }[end];
+    return [
+      { ...extraItem({ name, size, group: 'Adapters' }), ...(end === 'pan' ? {} : { waits: RETURN_WORDS[end] }) },
     ];
   });
 }
@@ -269,7 +307,7 @@ export function costOf(items: readonly Item[]): {
   readonly unpriced: number;
   readonly massKg: number;
 } {
-  const bought = items.filter((i) => i.status === 'new');
+  const bought = items.filter(isBought);
   return {
     total: bought.reduce((sum, i) => sum + (i.price ?? 0) * (i.unit === 'm³' ? i.quantity * 1e3 : i.quantity), 0),
     unpriced: bought.filter((i) => i.price === undefined).length,

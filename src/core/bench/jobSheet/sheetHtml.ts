@@ -11,7 +11,7 @@ import { sayHoseEnd } from '../hoses/hoseEnd';
 import { jobTouches } from '../jobTouches';
 import { jointKindWords, sayFit, type BenchJoint } from '../joints/jointList';
 import { sayTorque, torqueIn } from '../joints/torque';
-import { ITEM_GROUPS, type Item } from '../items/item';
+import { ITEM_GROUPS, ITEM_STATUS_WORDS, type Item } from '../items/item';
 import { itemsOf } from '../items/itemList';
 import { toolsFor } from '../items/tools';
 import { againstUsualFill, oilChange } from '../level/oilToAdd';
@@ -172,13 +172,6 @@ class SheetMaker {
   }
 
   private partTable(): string {
-    const words = {
-      new: 'new',
-      reused: 'reused',
-      kept: 'stays',
-      leftOver: 'comes off, keep',
-      blanked: 'closes a port',
-    } as const;
     const rows = ITEM_GROUPS.flatMap((group) => {
       const items = this.items.filter((i) => i.group === group && i.status !== 'kept');
       return items.map((i, n) => [
@@ -186,7 +179,7 @@ class SheetMaker {
         h(i.name) + (i.note ? ` <small class="inline">${h(i.note)}</small>` : ''),
         h(i.size),
         this.quantity(i),
-        words[i.status],
+        ITEM_STATUS_WORDS[i.status],
         BOX,
       ]);
     });

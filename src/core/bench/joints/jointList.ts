@@ -1,12 +1,13 @@
 import { entryFor } from '../../document/parts/catalogue';
 import { kindOf, actsAs, type Part } from '../../document/parts/part';
-import { splitPortRef } from '../../document/parts/ports';
+import { isReservoir, isReturn, splitPortRef } from '../../document/parts/ports';
 import { jointOf, threadLabel, THREAD_IDS, type Thread } from '../../document/parts/threads';
 import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { perVariant } from '../perVariant';
 import { hosesOf, type Hose } from '../hoses/hoseList';
+import { RETURN_WORDS, returnEndOf } from '../hoses/returnEnd';
 import { portWords } from '../portWords';
 import { matesWith } from './mating';
 import { CENTRE_BOLT, tighteningOf, type Tightening } from './tightening';
@@ -57,13 +58,17 @@ export const jointsOf = perVariant((variant): readonly BenchJoint[] => new Joint
 class JointList {
   private readonly byId: ReadonlyMap<string, Part>;
   private readonly hoses: ReadonlyMap<string, Hose>;
+  /** Hoses that the circuit has not: of coolant, of scavenge pumps. */
+  private readonly benchHoses: readonly Hose[];
   private readonly seen = new Set<string>();
   private readonly atPort = new Map<string, string[]>();
   private readonly sharedBy = new Map<string, JointFit | undefined>();
 
   constructor(private readonly variant: Variant) {
     this.byId = new Map(variant.circuit.parts.map((p) => [p.id, p]));
-    this.hoses = new Map(hosesOf(variant).flatMap((h) => (h.duty === 'coolant' ? [] : [[h.part, h] as const])));
+    const hoses = hosesOf(variant);
+    this.hoses = new Map(hoses.flatMap((h) => (h.key === h.part ? [[h.part, h] as const] : [])));
+    this.benchHoses = hoses.filter((h) => h.key !== h.part);
     for (const { from, to } of variant.circuit.joints)
       for (const [own, other] of [
         [from, to],
@@ -78,7 +83,7 @@ class JointList {
   run(): readonly BenchJoint[] {
     const joints = [
       ...this.variant.circuit.joints.flatMap(({ from, to }) => this.joint(from, to)),
-      ...this.coolantJoints(),
+      ...this.benchHoseJoints(),
     ];
     // A centre bolt comes last, but for the filter that goes on over it.
     const rank = (j: BenchJoint): number => (j.isCentreBolt ? 1 : this.isOnPlate(j) ? 2 : 0);
@@ -100,6 +105,8 @@ class JointList {
     if (!pa || !pb || this.seen.has(key) || pa === pb) return [];
     if (!isBolted(pa) && !isBolted(pb)) return [];
     this.seen.add(key);
+    // The hose between them has joints of its own.
+    if (this.benchHoses.some((h) => h.from.port === from || h.from.port === to)) return [];
     // What a filter or a plate on the block lets out goes back through the stub that it is screwed onto: one joint,
     // counted at its inlet.
     if (isOutletOfStub(pa, from, pb) || isOutletOfStub(pb, to, pa)) return [];
@@ -163,27 +170,25 @@ class JointList {
     ];
   }
 
-  /** Coolant hoses are pushed over tails and clamped, at the cooler and at the engine. */
-  private coolantJoints(): BenchJoint[] {
-    return hosesOf(this.variant)
-      .filter((hose) => hose.duty === 'coolant')
-      .flatMap((hose) =>
-        ([hose.from, hose.to] as const).map((end, i) => {
-          const key = `${hose.key} ${i === 0 ? 'first' : 'second'} end`;
-          const thread = threadOfEnd({ style: 'tail', angleDeg: 0 }, hose);
-          const side = (place: string): JointSide => ({ port: end.port, place, thread, from: 'usual' });
-          const note = this.variant.bench?.joints?.[key] ?? {};
-          return this.row(
-            key,
-            side(`hose ${hose.name}`),
-            side(end.place),
-            note,
-            { kind: 'mates' },
-            thread && threadLabel(thread),
-            thread && tighteningOf(thread, note),
-          );
-        }),
-      );
+  /** Both ends of hoses that the circuit has not: each has the thread of its end, and what it goes on is bought to match. */
+  private benchHoseJoints(): BenchJoint[] {
+    return this.benchHoses.flatMap((hose) =>
+      ([hose.from, hose.to] as const).map((end, i) => {
+        const key = `${hose.key} ${i === 0 ? 'first' : 'second'} end`;
+        const thread = threadOfEnd(end.end, hose);
+        const side = (place: string): JointSide => ({ port: end.port, place, thread, from: 'usual' });
+        const note = this.variant.bench?.joints?.[key] ?? {};
+        return this.row(
+          key,
+          side(`hose ${hose.name}`),
+          side(end.place),
+          note,
+          { kind: 'mates' },
+          thread && threadLabel(thread),
+          thread && tighteningOf(thread, note),
+        );
+      }),
+    );
   }
 
   private row(
@@ -226,7 +231,8 @@ class JointList {
       const other = this.partOf(ref);
       return other !== undefined && isBolted(other) ? [other.name] : [];
     });
-    return part && isBolted(part) && others.length > 1
+    // A tank has a port for each.
+    return part && isBolted(part) && !isReservoir(part) && others.length > 1
       ? {
           kind: 'shared',
           port,
@@ -250,7 +256,8 @@ class JointList {
   private side(part: Part, ref: string, mate: Part): JointSide {
     const { port } = splitPortRef(ref);
     const hose = this.hoses.get(part.id);
-    const place = hose ? `hose ${hose.name}` : portWords(part, port);
+    const end = isReservoir(part) && isReturn(mate) ? returnEndOf(this.variant.circuit, mate) : undefined;
+    const place = hose ? `hose ${hose.name}` : end ? RETURN_WORDS[end] : portWords(part, port);
     const stated = part.connections?.find((c) => c.port === port)?.thread;
     if (stated !== undefined) return { port: ref, place, thread: stated, from: 'stated' };
     if (hose) {
@@ -292,7 +299,8 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
     (actsAs(part, 'line') && jointOf(other) !== 'flange') ||
     (!isBolted(part) && (jointOf(other) === 'spinOn' || jointOf(other) === 'flange')) ||
     // What a filter on its housing lets out goes on through the housing's face.
-    (actsAs(part, 'filter') && part.mounting === 'block' && jointOf(other) === 'flange');
+    (actsAs(part, 'filter') && part.mounting === 'block' && jointOf(other) === 'flange') ||
+    isReservoir(part);
   // A hose is pushed over the tail that is there, as long as nobody has said that another one is.
   const overTail = (side: JointSide, other: JointSide): boolean =>
     side.from === 'hoseEnd' && other.from === 'usual' && isTail(side.thread) && isTail(other.thread);
@@ -304,8 +312,10 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
     if (thread === undefined) return side;
     if (overTail(side, other)) return { ...side, thread };
     if (inSizeOfHose(side, other)) return { ...side, thread, from: 'toMatch' };
-    const isOfBlock = jointOf(thread) === 'spinOn' || (jointOf(thread) === 'flange' && !isBolted(part));
-    const isMatched = side.thread === undefined && takes(part, thread) && isBolted(part) === !isOfBlock;
+    const isOfBlock =
+      jointOf(thread) === 'spinOn' || (jointOf(thread) === 'flange' && !isBolted(part)) || isReservoir(part);
+    const isMatched =
+      side.thread === undefined && takes(part, thread) && (isReservoir(part) || isBolted(part) === !isOfBlock);
     return isMatched ? { ...side, thread, from: 'toMatch' } : side;
   };
   return [matched(a, pa, b), matched(b, pb, a)];

@@ -145,11 +145,15 @@ function whyNot(a: Thread, b: Thread): string {
   return ja === jb ? 'The sizes differ.' : 'These are two kinds of joint.';
 }
 
+/** One end of an adapter, as a counter knows it. */
+const adapterEnd = (thread: Thread): string =>
+  jointOf(thread) === 'hoseTail' ? `a tail for ${sizeOf(thread)} mm hose` : threadLabel(thread);
+
 /** The adapter that joins two ends; undefined where none is sold for such a pair and one side is replaced. */
 function adapterFor(a: Thread, b: Thread): string | undefined {
   const [ja, jb] = [jointOf(a), jointOf(b)];
   if (ja === 'spinOn' || jb === 'spinOn') return undefined;
-  if (isPair(ja, jb, 'flange', 'hoseTail')) return `drain fitting, flange to ${threadLabel(ja === 'hoseTail' ? a : b)}`;
+  if (isPair(ja, jb, 'flange', 'hoseTail')) return `drain flange with ${adapterEnd(ja === 'hoseTail' ? a : b)}`;
   // One adapter, whichever of its ends is named first.
-  return `adapter, ${[a, b].map(threadLabel).sort().join(' to ')}`;
+  return `adapter, ${[a, b].map(adapterEnd).sort().join(' to ')}`;
 }

@@ -11,7 +11,6 @@ export const CRAFT = {
   hoseTail: 'Cut it square.',
   overTail: 'Push it over the bead by at least its own bore, with the clamp behind the bead.',
   spinOn: 'Oil its seal, screw it on by hand, ¾ turn after the seal touches.',
-  plate: 'Oil its seal, start the centre bolt by hand; nothing is tight yet.',
   flare: 'Start every nut by hand, dry; it must turn freely for several threads.',
   clean: 'No old gasket or seal may be left on a face.',
 } as const;
@@ -27,22 +26,3 @@ export function layWords({ from, to }: Hose): string {
 
 /** A filter that is screwed onto a stub. */
 export const isSpinOn = (part: Part | undefined): boolean => actsAs(part, 'filter') && part.mounting === 'block';
-
-/** How a part comes off. */
-export function takeOffWords(part: Part): string {
-  if (isSpinOn(part))
-    return `Unscrew ${part.name} with a filter wrench. Its old seal must have come off with it. Cap what stays open.`;
-  if (actsAs(part, 'plate') && part.form !== 'inline')
-    return `Hold ${part.name} and undo its centre bolt; take it off with its seal. Cap what stays open.`;
-  return `Take off ${part.name} and keep what it was fixed with. Cap what stays open.`;
-}
-
-/** How a part goes on, beside its hoses. */
-export function fitWords(part: Part): string {
-  if (actsAs(part, 'plug')) return `Close the open port with ${part.name}.`;
-  if (isSpinOn(part)) return `Screw on ${part.name}. ${CRAFT.spinOn}`;
-  if (actsAs(part, 'plate') && part.form !== 'inline') return `Fit ${part.name}. ${CRAFT.plate}`;
-  if (actsAs(part, 'gauge')) return `Screw in ${part.name} and lay its wire clear of heat and edges.`;
-  if (actsAs(part, 'cover')) return `Fit ${part.name} with its new gasket. Start all bolts by hand.`;
-  return `Fit ${part.name} in its place, bolts started by hand.`;
-}

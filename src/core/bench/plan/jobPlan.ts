@@ -1,10 +1,11 @@
 import { PLAN_PHASES, type OwnStep, type PlanPhase } from '../../document/project/bench';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
-import { circuitSteps } from './circuitSteps';
-import { filledFirst, finishing, oilChangeSteps, preparation } from './aroundTheJob';
+import { oilChangeSteps } from './enabling';
+import { afterOf } from './facts';
 import { orderSteps } from './orderSteps';
 import { MINUTES, type Draft, type PlanStep } from './planStep';
+import { wholeJob } from './wholeJob';
 
 /** A job in order, with what it takes and what to keep of it. */
 export interface JobPlan {
@@ -27,27 +28,27 @@ export interface JobPlan {
  * @param to the variant that is wanted; what a person added is in its bench notes
  */
 export function planJob(project: Project, from: Variant, to: Variant): JobPlan {
-  const drafts = circuitSteps(from, to);
+  const job = wholeJob(project, from, to);
   const [was, is] = [inSeason(project, from).oil, inSeason(project, to).oil];
   // Another oil for the season is a job of its own, with no part touched.
   const otherOil = JSON.stringify(was) !== JSON.stringify(is);
-  const steps =
-    drafts.length === 0
-      ? otherOil
-        ? oilChangeSteps(was.name, is.name, from, to)
-        : []
-      : [...preparation(project, from, to, drafts), ...filledFirst(from, to, drafts), ...finishing(is.name, to, from)];
+  const steps = job.length > 0 ? job : otherOil ? oilChangeSteps(was.name, is.name, from, to) : [];
   const note = to.bench?.plan ?? {};
-  const own = ownSteps(note.own ?? [], steps);
-  const all = [...steps, ...own].map((draft): PlanStep => {
+  const own = ownSteps(note.own ?? []);
+  const drawn = [...steps, ...own];
+  const after = afterOf(drawn);
+  const main = drawn.filter((s) => s.phase === 'main').map((s) => s.id);
+  const all = drawn.map((draft): PlanStep => {
     const stepNote = note.steps?.[draft.id] ?? {};
+    const { needs: _, makes: __, ...step } = draft;
     return {
       figures: {},
       changes: [],
-      after: [],
       caution: undefined,
       own: (note.own ?? []).find((o) => o.id === draft.id),
-      ...draft,
+      ...step,
+      // What was taken off for access goes back when the work behind it is done.
+      after: [...(after.get(draft.id) ?? []), ...(draft.id.startsWith(REFIT) ? main : [])],
       text: stepNote.text ?? draft.text,
       plannedMin: stepNote.plannedMin ?? draft.plannedMin,
       note: stepNote,
@@ -71,18 +72,27 @@ function toKeep(from: Variant, to: Variant): readonly string[] {
   return from.circuit.parts.filter((p) => isBolted(p) && !now.has(p.id)).map((p) => p.name);
 }
 
+const REFIT = 'refit-';
+
 /** Steps of the user's own; what was taken off for access is refitted at the end, the last first. */
-function ownSteps(own: readonly OwnStep[], steps: readonly Draft[]): readonly Draft[] {
-  const forward = own.map((o): Draft => ({ id: o.id, phase: o.phase, text: o.text, plannedMin: MINUTES.access }));
-  const main = steps.filter((s) => s.phase === 'main').map((s) => s.id);
+function ownSteps(own: readonly OwnStep[]): readonly Draft[] {
+  const forward = own.map((o): Draft => ({
+    id: o.id,
+    phase: o.phase,
+    text: o.text,
+    needs: [],
+    makes: [`off ${o.id}`],
+    plannedMin: MINUTES.access,
+  }));
   const refits: Draft[] = [];
   for (const o of [...own].filter((each) => each.refit).reverse()) {
     const previous = refits.at(-1);
     refits.push({
-      id: `refit-${o.id}`,
+      id: `${REFIT}${o.id}`,
       phase: 'finish',
       text: `Refit what was taken off: ${o.text}`,
-      after: [o.id, ...main, ...(previous ? [previous.id] : [])],
+      needs: [`off ${o.id}`, ...(previous?.makes ?? [])],
+      makes: [`on ${o.id}`],
       plannedMin: MINUTES.access,
     });
   }

@@ -111,7 +111,7 @@ describe('The plan of a job', () => {
   it('says its figures in the reader’s units, and its cautions where they matter', () => {
     const { plan } = job();
     const say = (id: string) => sayStep(plan.steps.find((s) => s.id === id)!).replace(/\u00a0/g, ' ');
-    expect(say('drain')).toContain('(5.00 L)');
+    expect(say('drain')).toContain('(about 5.00 L)');
     // The length of the list of hoses, and what is left on for the trim.
     expect(say('make-hoseOut')).toContain('Cut hose C 15 mm longer than its 1652 mm.');
     expect(say('refill')).toContain('6.06 L of 10W-40');
@@ -151,7 +151,7 @@ describe('The plan of a job', () => {
     const to = { ...from, id: 'other', circuit: { ...from.circuit, parts } };
     const step = planJob(project, from, to).steps.find((s) => s.id === 'set-turboRestrictor')!;
     expect(sayStep(step).replace(/\u00a0/g, ' ')).toMatch(
-      /^Alter or exchange .*: bore 1\.20 mm instead of 1\.50 mm\.$/,
+      /^Fit Restrictor of 1\.20 mm instead of 1\.50 mm\. Check it with a drill of its size/,
     );
   });
 
@@ -166,7 +166,7 @@ describe('The plan of a job', () => {
     const to = { ...fitted.variant, id: 'with', name: 'With' };
     const steps = (a: Variant, b: Variant) => planJob(project, a, b).steps.filter((s) => /ccumulator/.test(s.text));
     expect(steps(from, to).find((s) => s.text.startsWith('Fit'))!.caution).toContain('never with oxygen');
-    expect(steps(to, from).find((s) => s.text.startsWith('Take off'))!.caution).toContain('until the gauge reads 0');
+    expect(steps(to, from).find((s) => s.text.includes('Take it off'))!.caution).toContain('until the gauge reads 0');
     // Two litres charged to half a bar hold 1.39 L at 4 bar: 2·(1 − 1.513/5).
     expect(oilChange(to, from).addedM3).toBeCloseTo(2e-3 * (1 - 1.51325 / 5), 9);
   });
@@ -194,9 +194,9 @@ describe('The plan of a job', () => {
     const winter = { ...from, id: 'winter', season: { name: 'Winter', oil } };
     const { steps } = planJob(project, from, winter);
     expect(steps.map((s) => s.id)).toEqual(['warm', 'support', 'drain', 'filters', 'refill', 'firstStart']);
-    expect(sayStep(steps[2]!).replace(/\u00a0/g, ' ')).toContain('(5.00 L)');
+    expect(sayStep(steps[2]!).replace(/\u00a0/g, ' ')).toContain('(about 5.00 L)');
     // What the sump holds and the new element takes.
-    expect(sayStep(steps[4]!).replace(/\u00a0/g, ' ')).toContain('Fill in 5.50 L of 5W-30, winter');
+    expect(sayStep(steps[4]!).replace(/\u00a0/g, ' ')).toContain('Fill in about 5.50 L of 5W-30, winter');
     expect(planJob(project, winter, { ...winter, id: 'same' }).steps).toEqual([]);
   });
 

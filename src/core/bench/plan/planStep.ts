@@ -1,12 +1,7 @@
-import type { Quantity } from '../../foundations/units';
 import type { OwnStep, PlanPhase, StepNote } from '../../document/project/bench';
+import type { ActFigure } from '../partWork';
 import type { ChangeOp } from './circuitChange';
-
-/** A figure that a step's text names in the reader's units. */
-export interface StepFigure {
-  readonly si: number;
-  readonly quantity: Quantity;
-}
+import type { Fact } from './facts';
 
 /** One step of a job. */
 export interface PlanStep {
@@ -14,7 +9,7 @@ export interface PlanStep {
   readonly phase: PlanPhase;
   /** With `{name}` where a figure stands; `sayStep` puts it in. */
   readonly text: string;
-  readonly figures: Readonly<Record<string, StepFigure>>;
+  readonly figures: Readonly<Record<string, ActFigure>>;
   /** What of the circuit it changes. */
   readonly changes: readonly ChangeOp[];
   /** Steps that come before it. */
@@ -35,8 +30,10 @@ export const MINUTES = {
   flush: 4,
   dryFit: 10,
   warm: 10,
-  support: 15,
-  drain: 15,
+  support: 10,
+  drain: 10,
+  pan: 25,
+  bung: 30,
   access: 15,
   takeOff: 10,
   clean: 5,
@@ -48,9 +45,14 @@ export const MINUTES = {
   coolant: 15,
   small: 5,
   finish: 10,
-  firstStart: 25,
+  firstStart: 20,
 } as const;
 
 /** A step before what a person noted is put to it. */
 export type Draft = Pick<PlanStep, 'id' | 'phase' | 'text' | 'plannedMin'> &
-  Partial<Pick<PlanStep, 'figures' | 'changes' | 'after' | 'caution'>>;
+  Partial<Pick<PlanStep, 'figures' | 'changes' | 'caution'>> & {
+    /** What must be true before it. */
+    readonly needs: readonly Fact[];
+    /** What it makes true. */
+    readonly makes: readonly Fact[];
+  };

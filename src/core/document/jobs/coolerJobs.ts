@@ -101,9 +101,9 @@ function thermostatInLines(work: JobWork, air: Cooler): void {
   const [plate, to] = work.make({
     kind: 'insert',
     at: `${air.id}.in`,
-    drafts: [work.part('inlineThermostat'), hose('Hose to the cooler')],
+    drafts: [work.part('inlineThermostat'), hose('Hose thermostat to cooler')],
   });
-  const [from] = work.make({ kind: 'insert', at: `${air.id}.out`, drafts: [hose('Hose from the cooler')] });
+  const [from] = work.make({ kind: 'insert', at: `${air.id}.out`, drafts: [hose('Hose cooler to thermostat')] });
   work.rejoin(
     [
       [`${plate}.out`, `${to}.in`],

@@ -1,4 +1,6 @@
 import type { MoveDraft } from '../moves/move';
+import { catalogueEntry } from '../parts/catalogue';
+import { ends } from '../parts/catalogueEntry';
 import { actsAs } from '../parts/part';
 import { hoseQuestion, type Job, type JobChoice, type JobFigure } from './job';
 import type { JobWork } from './jobWork';
@@ -80,6 +82,12 @@ function tapPort(work: JobWork): string {
   }
 }
 
+/** A hose's ends, the second as what it feeds wants it: a banjo onto a banjo's port. */
+function endsOf(entry: string): object {
+  const isBanjo = catalogueEntry(entry).threads?.['in']?.startsWith('banjo') === true;
+  return isBanjo ? { losses: ends('hoseEndStraight', 'banjo') } : {};
+}
+
 /** A fed part with its hose, its restrictor where it has rolling bearings, and its drain. */
 function feed(work: JobWork, name: string, entry: string, restrictorM?: number): void {
   const part = fed(work, entry);
@@ -87,7 +95,7 @@ function feed(work: JobWork, name: string, entry: string, restrictorM?: number):
     kind: 'tee',
     at: tapPort(work),
     drafts: [
-      work.part('hose4', { name: `${name} hose`, lengthM: work.figure('hoseM') }),
+      work.part('hose4', { name: `${name} hose`, lengthM: work.figure('hoseM'), ...endsOf(entry) }),
       ...(restrictorM === undefined
         ? []
         : [work.part('restrictor', { name: `${name} restrictor`, boreM: restrictorM })]),

@@ -37,7 +37,9 @@ export function entryFor(
     const agree =
       MARKS.filter((mark) => draft[mark] !== undefined && draft[mark] === part[mark]).length +
       NESTED.filter((field) => kindIn(draft, field) !== undefined && kindIn(draft, field) === kindIn(part, field))
-        .length;
+        .length +
+      // A head without a bypass valve is another one than a head with it.
+      (draft['bypass'] !== undefined && (draft['bypass'] === null) === (part['bypass'] === null) ? 1 : 0);
     if (agree > most) {
       most = agree;
       best = each;

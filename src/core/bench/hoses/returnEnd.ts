@@ -1,0 +1,35 @@
+import { actsAs, type Part } from '../../document/parts/part';
+import { isReservoir, splitPortRef } from '../../document/parts/ports';
+import type { Circuit } from '../../document/project/project';
+
+/** Where a return hose goes in: by a bung in the pan, a boss of the block, the filler cap, a port of the pan, a tank. */
+export type ReturnEnd = 'pan' | 'block' | 'fillerCap' | 'panPort' | 'tank';
+
+export const RETURN_WORDS: Readonly<Record<ReturnEnd, string>> = {
+  pan: 'bung in the pan, above the oil',
+  block: 'return boss of the block',
+  fillerCap: 'port in the filler cap',
+  panPort: 'port of the pan, above the oil',
+  tank: 'tank, return',
+};
+
+const otherEnds = ({ joints }: Circuit, port: string): string[] =>
+  joints.flatMap(({ from, to }) => (from === port ? [to] : to === port ? [from] : []));
+
+/** Where a return goes in; undefined where it ends at a pump or at another hose. */
+export function returnEndOf(circuit: Circuit, drain: Part): ReturnEnd | undefined {
+  const partAt = (ref: string) => circuit.parts.find((p) => p.id === splitPortRef(ref).part);
+  const end = otherEnds(circuit, `${drain.id}.out`)
+    .map(partAt)
+    .find((p) => p !== undefined && isReservoir(p));
+  if (!end) return undefined;
+  if (actsAs(end, 'tank')) return 'tank';
+  const feeder = otherEnds(circuit, `${drain.id}.in`)
+    .map(partAt)
+    .find((p) => actsAs(p, 'sideStream'));
+  if (actsAs(feeder, 'sideStream'))
+    return ({ fillerCap: 'fillerCap', port: 'block', sump: 'panPort' } as const)[feeder.returnAt];
+  // Over the crank there is no pan any more.
+  const heightM = actsAs(drain, 'drain') ? drain.profile?.at(-1)?.heightM : undefined;
+  return heightM !== undefined && heightM >= 0 ? 'block' : 'pan';
+}

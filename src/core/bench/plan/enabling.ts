@@ -1,0 +1,397 @@
+import { CAUTIONS } from '../../judgement/cautions';
+import { actsAs } from '../../document/parts/part';
+import { isReservoir, isReturn } from '../../document/parts/ports';
+import { partVolumeM3 } from '../../document/parts/partVolume';
+import { atSpeedRevS } from '../../document/project/conditions';
+import type { Project, Variant } from '../../document/project/project';
+import { hosesOf, type Hose } from '../hoses/hoseList';
+import { returnEndOf } from '../hoses/returnEnd';
+import { oilChange } from '../level/oilToAdd';
+import { isInPan, watchAct } from '../partWork';
+import { hoseCraft } from './craft';
+import type { Fact } from './facts';
+import { MINUTES, type Draft } from './planStep';
+import { coolantOpened } from './scope';
+
+/** On its wheels, before anything is opened: warm oil runs out, hot oil burns. @source common practice, no source */
+const WARM_K = 273.15 + 50;
+/** Less than this is not read on a dipstick [m³]. @source engineering judgement */
+const LEAST_READ_M3 = 0.05e-3;
+
+const WARM: Draft = {
+  id: 'warm',
+  phase: 'prepare',
+  text: 'On its wheels and in the open, run the engine until its oil is warm, about {oil}, not hot. Stop it.',
+  figures: { oil: { si: WARM_K, quantity: 'temperature' } },
+  needs: ['marked'],
+  makes: ['warm'],
+  plannedMin: MINUTES.warm,
+};
+const SUPPORT: Draft = {
+  id: 'support',
+  phase: 'prepare',
+  text: 'On level ground, chock the wheels and put the vehicle on stands. Protect the paint.',
+  caution: CAUTIONS.jack,
+  needs: ['warm'],
+  makes: ['supported'],
+  plannedMin: MINUTES.support,
+};
+
+/** Oil of the sump or the tank, as its engine is filled. */
+const fillM3 = ({ circuit }: Variant): number =>
+  circuit.parts.filter(isReservoir).reduce((sum, p) => sum + partVolumeM3(p), 0);
+
+/** True where somebody said how much oil the engine takes. */
+const isFillKnown = ({ known, circuit }: Variant): boolean =>
+  circuit.parts.some((p) => isReservoir(p) && known?.includes(`${p.id}.volumeM3`));
+
+/** A volume, said as an estimate where nobody has said it. */
+const about = (variant: Variant): string => (isFillKnown(variant) ? '' : 'about ');
+
+/** The oil of another season: nothing of the circuit changes. */
+export function oilChangeSteps(was: string, is: string, from: Variant, to: Variant): readonly Draft[] {
+  const { parts } = to.circuit;
+  const filters = parts.filter((p) => actsAs(p, 'filter'));
+  const inFilters = filters.reduce((sum, p) => sum + partVolumeM3(p), 0);
+  const held = from.circuit.parts.reduce((sum, p) => sum + partVolumeM3(p), 0);
+  const oil = fillM3(to);
+  return [
+    { ...WARM, needs: [] },
+    SUPPORT,
+    {
+      id: 'drain',
+      phase: 'prepare',
+      text: `Drain the ${was} (${about(to)}{oil}) and measure what comes out. {stays} stays in lines, filters and coolers.`,
+      figures: { oil: { si: oil, quantity: 'volume' }, stays: { si: Math.max(0, held - oil), quantity: 'volume' } },
+      caution: CAUTIONS.hotOil,
+      needs: ['supported'],
+      makes: ['oilOut'],
+      plannedMin: MINUTES.drain,
+    },
+    ...(filters.length > 0
+      ? [
+          {
+            id: 'filters',
+            phase: 'main' as const,
+            text: `Change the element of ${filters.map((p) => p.name).join(' and ')}. Oil its seal; check that the old one came off with it.`,
+            needs: ['oilOut'] as const,
+            makes: [],
+            plannedMin: MINUTES.set,
+          },
+        ]
+      : []),
+    {
+      id: 'refill',
+      phase: 'finish',
+      text: `New washer on the drain plug. Fill in ${about(to)}{fill} of ${is}, to the upper mark.`,
+      // A new element is empty.
+      figures: { fill: { si: oil + inFilters, quantity: 'volume' } },
+      needs: ['oilOut'],
+      makes: ['oilIn'],
+      plannedMin: MINUTES.small,
+    },
+    {
+      id: 'firstStart',
+      phase: 'finish',
+      text: 'Start, watch the pressure come within seconds, stop, look at the drain plug and the filter, set the level.',
+      needs: ['oilIn'],
+      makes: ['started'],
+      plannedMin: MINUTES.finish,
+    },
+  ];
+}
+
+/** The gauge as it is: the first step of every job. */
+export const baseline = (project: Project): Draft => ({
+  id: 'baseline',
+  phase: 'mockUp',
+  text: 'Before anything is opened: read the oil gauge with the engine hot, at idle and at {speed}, and the dipstick. Type the readings in under Gauge.',
+  figures: { speed: { si: atSpeedRevS(project.engine.maximumSpeedRevS), quantity: 'speed' } },
+  needs: [],
+  makes: ['baseline'],
+  plannedMin: MINUTES.baseline,
+});
+
+/** Steps before the work itself, each in the job only where something needs what it makes. */
+export function preparation(from: Variant, to: Variant, main: readonly Draft[]): readonly Draft[] {
+  const made = new Set(main.flatMap((s) => s.makes));
+  const isNew = (hose: Hose) => made.has(`on ${hose.key}`) || made.has(`on ${hose.part}`);
+  const hoses = hosesOf(to).filter(isNew);
+  const coolant = coolantOpened(from, to);
+  const isCoolant = coolant.gone.length + coolant.came.length > 0;
+  return [
+    {
+      id: 'mockUp',
+      phase: 'mockUp',
+      text: 'Hold every new part in its place: clearance to belts, steering, wheels and exhaust, access for service. Make templates.',
+      needs: ['baseline'],
+      makes: ['mockedUp'],
+      plannedMin: MINUTES.mockUp,
+    },
+    ...hoses.map((hose): Draft => ({
+      id: `measure-${hose.key}`,
+      phase: 'mockUp',
+      text: `Measure hose ${hose.name} along its route with a string, seat to seat.`,
+      needs: ['mockedUp'],
+      makes: [`measured ${hose.key}`],
+      plannedMin: MINUTES.measure,
+    })),
+    {
+      id: 'order',
+      phase: 'mockUp',
+      text: 'Settle what is to be measured first, order by the list of parts, and check the delivery against it.',
+      needs: ['baseline', ...hoses.map((h) => `measured ${h.key}` as const)],
+      makes: ['ordered'],
+      plannedMin: MINUTES.order,
+    },
+    ...hoses.flatMap((hose, i): Draft[] => [
+      {
+        id: `make-${hose.key}`,
+        phase: 'mockUp',
+        text: makeWords(hose, hoses.slice(0, i)),
+        figures: hose.cut
+          ? {
+              over: { si: hose.cut.firstCutM - hose.cut.cutM, quantity: 'cutLength' },
+              cut: { si: hose.cut.cutM, quantity: 'cutLength' },
+            }
+          : {},
+        needs: ['ordered'],
+        makes: [`made ${hose.key}`],
+        plannedMin: MINUTES.makeHose,
+      },
+      {
+        id: `flush-${hose.key}`,
+        phase: 'mockUp',
+        text: `Flush hose ${hose.name} with solvent, let it dry, blow it through from both ends, cap it.`,
+        caution: CAUTIONS.solvent,
+        needs: [`made ${hose.key}`],
+        makes: [`flushed ${hose.key}`],
+        plannedMin: MINUTES.flush,
+      },
+    ]),
+    {
+      id: 'dryFit',
+      phase: 'mockUp',
+      text: 'Dry fit everything loosely. Nothing is tightened yet.',
+      needs: ['mockedUp', 'ordered', ...hoses.map((h) => `flushed ${h.key}` as const)],
+      makes: ['dryFitted'],
+      plannedMin: MINUTES.dryFit,
+    },
+    {
+      id: 'photograph',
+      phase: 'prepare',
+      text: 'Photograph and mark every hose and connector before it is undone.',
+      needs: [],
+      makes: ['marked'],
+      plannedMin: MINUTES.small,
+    },
+    {
+      id: 'drainCoolant',
+      phase: 'prepare',
+      text: 'With the engine cold, drain the coolant into a clean pan and keep it.',
+      caution: CAUTIONS.hotCoolant,
+      needs: ['marked'],
+      makes: ['coolantOut'],
+      plannedMin: MINUTES.coolant,
+    },
+    // Coolant is opened cold, and an engine without coolant is not run: its oil runs out cold.
+    ...(isCoolant ? [{ ...SUPPORT, needs: ['coolantOut'] as const }] : [WARM, SUPPORT]),
+    {
+      id: 'drain',
+      phase: 'prepare',
+      text: `Drain the oil (${about(from)}{oil}) into a pan that holds it all, and measure what comes out. New washer on the plug.`,
+      figures: { oil: { si: fillM3(from), quantity: 'volume' } },
+      caution: CAUTIONS.hotOil,
+      needs: ['supported'],
+      makes: ['oilOut'],
+      plannedMin: MINUTES.drain,
+    },
+    {
+      id: 'battery',
+      phase: 'prepare',
+      text: 'Take the minus lead off the battery: first off, last on.',
+      // An engine that is run first needs it.
+      needs: main.some((s) => s.needs.includes('oilOut')) ? ['supported'] : [],
+      makes: ['batteryOff'],
+      plannedMin: MINUTES.small,
+    },
+    {
+      id: 'panOff',
+      phase: 'prepare',
+      text: 'Undo the pan’s bolts crosswise, the last two by hand; free its gasket without levering on the face and lower it level.',
+      needs: ['oilOut', 'batteryOff', 'marked'],
+      makes: ['panOff'],
+      plannedMin: MINUTES.pan,
+    },
+    ...bungs(to),
+  ];
+}
+
+/** Where new returns go into the pan. */
+function bungs(to: Variant): readonly Draft[] {
+  const letters = new Map(hosesOf(to).map((h) => [h.part, h.name]));
+  const into = (end: 'pan' | 'panPort') =>
+    to.circuit.parts
+      .filter((p) => isReturn(p) && returnEndOf(to.circuit, p) === end)
+      .map((p) => letters.get(p.id) ?? p.name);
+  const [welded, screwed] = [into('pan'), into('panPort')];
+  return [
+    ...(welded.length > 0
+      ? [
+          {
+            id: 'bung',
+            phase: 'main' as const,
+            text: `Have the bung for hose ${welded.join(' and ')} welded or bolted into the pan, above the hot oil level. Wash the pan until no chip is left.`,
+            caution: CAUTIONS.weldPan,
+            needs: ['panOff', 'ordered'] as const,
+            makes: ['bung'] as const,
+            plannedMin: MINUTES.bung,
+          },
+        ]
+      : []),
+    ...(screwed.length > 0
+      ? [
+          {
+            id: 'panPort',
+            phase: 'main' as const,
+            text: `Screw the adapter for hose ${screwed.join(' and ')} into the pan’s port, above the hot oil level, over its new washer.`,
+            needs: ['oilOut', 'ordered'] as const,
+            makes: ['bung'] as const,
+            plannedMin: MINUTES.fit,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** How a hose is made; its craft is told at the first of its kind. */
+function makeWords(hose: Hose, before: readonly Hose[]): string {
+  const cut =
+    hose.cut === undefined ? `Cut hose ${hose.name} long` : `Cut hose ${hose.name} {over} longer than its {cut}`;
+  // There is nothing to make of a hose that is only pushed on.
+  if (hose.from.end.style === 'tail' && hose.to.end.style === 'tail') return `${cut}, square. Offer it up and trim it.`;
+  const craft = hoseCraft(hose);
+  const like = before.find((other) => hoseCraft(other) === craft);
+  const how = like ? `Make it as hose ${like.name}: one end` : `${craft} Make one end`;
+  return `${cut}. ${how}, offer it up, trim, make the other.`;
+}
+
+/** What is done again of what a job opened, and the first start: what is drained is filled, what is off goes on. */
+export function finishing(oil: string, from: Variant, to: Variant, before: readonly Draft[]): readonly Draft[] {
+  const made = new Set(before.flatMap((s) => s.makes));
+  const isMade = (fact: Fact) => made.has(fact);
+  const all = before.filter((s) => s.phase === 'main').flatMap((s) => s.makes);
+  const inside = to.circuit.parts.filter(isInPan).flatMap((p): Fact[] => [`on ${p.id}`, `set ${p.id}`]);
+  const coolant = coolantOpened(from, to);
+  const drained = isMade('oilOut');
+  const closed: readonly Fact[] = isMade('panOff') ? ['panOn'] : [];
+  const wired = before.some((s) => s.makes.some((fact) => fact.startsWith('wired ')));
+  const laid = before.some((s) => /^(on|lay)-/.test(s.id) && s.text.startsWith('Lay hose'));
+  const plugged = to.circuit.parts.some((p) => actsAs(p, 'gauge'));
+  const steps: Draft[] = [];
+  if (isMade('panOff'))
+    steps.push({
+      id: 'panOn',
+      phase: 'main',
+      text: 'Turn the crank once by hand: nothing may touch. Put the pan up with its new gasket, all bolts by hand, then crosswise from the middle to the maker’s torque, twice round.',
+      needs: [...inside.filter((fact) => isMade(fact)), ...(isMade('bung') ? (['bung'] as const) : [])],
+      makes: ['panOn'],
+      plannedMin: MINUTES.pan,
+    });
+  const ready: readonly Fact[] = [...all, ...closed];
+  if (isMade('coolantOut')) {
+    const gone = coolant.gone.map((p) => p.name);
+    if (gone.length > 0)
+      steps.push({
+        id: 'closeCoolant',
+        phase: 'finish',
+        text: `Close the two coolant connections that ${gone.join(' and ')} left open: join them with one hose and two clamps, or plug each.`,
+        needs: [],
+        makes: ['coolantShut'],
+        plannedMin: MINUTES.join,
+      });
+    steps.push({
+      id: 'fillCoolant',
+      phase: 'finish',
+      text: 'Fill the coolant in and bleed it as the maker says. Look at every clamp that was opened.',
+      needs: [...ready, ...(gone.length > 0 ? (['coolantShut'] as const) : [])],
+      makes: ['coolantIn'],
+      plannedMin: MINUTES.coolant,
+    });
+  }
+  steps.push(refill(oil, from, to, drained, ready));
+  steps.push({
+    id: 'sensors',
+    phase: 'finish',
+    text: `Plug in again every sensor that was unplugged${plugged ? ', the oil sender too' : ''}. Connect the battery’s minus lead, the last of all.${wired ? ' Then put the fuse in and try what was wired.' : ''}`,
+    needs: ready,
+    makes: ['batteryOn'],
+    plannedMin: MINUTES.small,
+  });
+  if (laid)
+    steps.push({
+      id: 'ties',
+      phase: 'finish',
+      text: 'Clip every hose; no edge, belt, steering part or wheel may touch one. Wipe all joints dry.',
+      needs: ready,
+      makes: ['clipped'],
+      plannedMin: MINUTES.finish,
+    });
+  steps.push({
+    id: 'firstStart',
+    phase: 'finish',
+    text: `First start, step by step, then every joint again${isMade('coolantOut') ? '; bleed the coolant again when the thermostat has opened, its cap shut while hot' : ''}.`,
+    needs: [
+      'oilIn',
+      'batteryOn',
+      ...(laid ? (['clipped'] as const) : []),
+      ...(isMade('coolantOut') ? (['coolantIn'] as const) : []),
+    ],
+    makes: ['started'],
+    plannedMin: MINUTES.firstStart,
+  });
+  const was = new Map(from.circuit.parts.map((p) => [p.id, p]));
+  for (const part of to.circuit.parts) {
+    const act = was.has(part.id) ? undefined : watchAct(part);
+    if (act)
+      steps.push({
+        id: `watch-${part.id}`,
+        phase: 'finish',
+        text: act.text,
+        ...(act.figures ? { figures: act.figures } : {}),
+        ...(act.caution ? { caution: act.caution } : {}),
+        needs: ['started'],
+        makes: [],
+        plannedMin: act.minutes ?? MINUTES.small,
+      });
+  }
+  if (isMade('supported'))
+    steps.push({
+      id: 'panels',
+      phase: 'finish',
+      text: 'Refit panels and undertrays; lower it off its stands.',
+      needs: ['started'],
+      makes: [],
+      plannedMin: MINUTES.finish,
+    });
+  return steps;
+}
+
+/** Oil back in: all of it where it was drained, else what the job has taken. */
+function refill(oil: string, from: Variant, to: Variant, drained: boolean, ready: readonly Fact[]): Draft {
+  const level = oilChange(to, from);
+  const over = level.overBeforeStartM3 > LEAST_READ_M3;
+  const more = over ? ' The dipstick reads up to {over} over full until the parts have filled: do not drain it.' : '';
+  const figures = {
+    fill: { si: fillM3(to) + level.addedM3, quantity: 'volume' },
+    added: { si: Math.max(0, level.addedM3), quantity: 'volume' },
+    over: { si: level.overBeforeStartM3, quantity: 'volume' },
+  } as const;
+  const filledFirst = level.prefillM3 > LEAST_READ_M3 ? ', what was filled upright counted' : '';
+  const text = drained
+    ? `Fill in ${about(to)}{fill} of ${oil} in all${filledFirst}.${more}`
+    : level.addedM3 > LEAST_READ_M3
+      ? `Fill up to the upper mark with ${oil}, and {added} more for what the new parts take${filledFirst}.${more}`
+      : `Read the dipstick and make good what was lost, with ${oil}.`;
+  return { id: 'refill', phase: 'finish', text, figures, needs: ready, makes: ['oilIn'], plannedMin: MINUTES.small };
+}
