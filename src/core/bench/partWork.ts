@@ -218,14 +218,6 @@ const sideStream: PartWork<PartOf<'sideStream'>> = {
     text: `Bolt ${part.name} upright to its bracket, its element within reach.${part.metering.kind === 'valve' ? ' Shut its needle.' : ' Look through its orifice: it is clear.'}`,
     minutes: 30,
   }),
-  watch: (part) =>
-    part.metering.kind === 'valve'
-      ? {
-          text: `With the engine idling hot, open ${part.name}’s needle {turns}. Hold high idle for a minute and look into the canister: the oil must run off and not rise. Lock the needle.`,
-          figures: { turns: { si: part.metering.turns, quantity: 'turns' } },
-          minutes: 15,
-        }
-      : undefined,
 };
 
 const consumer: PartWork<PartOf<'consumer'>> = {

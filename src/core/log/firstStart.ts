@@ -2,6 +2,7 @@ import { HOT_OIL_K } from '../document/project/conditions';
 import { actsAs, thermostatOf } from '../document/parts/part';
 import { isBolted } from '../bench/bolted';
 import { jobTouches } from '../bench/jobTouches';
+import { factsOf } from '../bench/plan/wholeJob';
 import { oilChange } from '../bench/level/oilToAdd';
 import { isReservoir } from '../document/parts/ports';
 import { partVolumeM3 } from '../document/parts/partVolume';
@@ -131,6 +132,7 @@ function startContext(
     recheckAfter,
     variant,
     seasonal,
+    isDrained: before === undefined || factsOf(project, before, variant).has('oilOut'),
     level,
     v,
     p,
@@ -157,6 +159,7 @@ type StartContext = ReturnType<typeof startContext>;
 /** Fluids, seals, cranking, the start. */
 function untilItRuns({
   seasonal,
+  isDrained,
   level,
   v,
   p,
@@ -173,7 +176,9 @@ function untilItRuns({
       id: 'fluids',
       title: 'Fluids',
       orders: [
-        `Oil in: ${v(fill + level.addedM3)} of ${seasonal.oil.name} in all.`,
+        isDrained
+          ? `Oil in: ${v(fill + level.addedM3)} of ${seasonal.oil.name} in all.`
+          : `Oil at the upper mark${level.addedM3 > 1e-5 ? `, and ${v(level.addedM3)} of ${seasonal.oil.name} more` : ''}.`,
         ...(prefilled.length > 0
           ? [`Filled before fitting: ${prefilled.map((part) => `${part.name} ${v(part.volumeM3)}`).join(', ')}.`]
           : []),
@@ -201,7 +206,7 @@ function untilItRuns({
       id: 'crank',
       title: 'Crank without ignition',
       orders: [
-        'Ignition or fuel off.',
+        'Ignition and fuel off.',
         `Crank in bouts of at most ${CRANK_BOUT_S} s, ${CRANK_PAUSE_S} s apart, until the gauge moves.`,
       ],
       expect:
@@ -293,7 +298,7 @@ function whenItIsWarm({
   recheckAfter,
 }: StartContext): StartStep[] {
   return [
-    ...(sideStream
+    ...(sideStream?.metering.kind === 'valve'
       ? [
           {
             id: 'sideStream',

@@ -163,9 +163,7 @@ describe('A delivery', () => {
   });
 
   it('of all that is wanted is complete', () => {
-    const all = items
-      .filter((i) => isBought(i) && i.quantity > 0)
-      .map((i) => ({ text: i.key, quantity: i.quantity }));
+    const all = items.filter((i) => isBought(i) && i.quantity > 0).map((i) => ({ text: i.key, quantity: i.quantity }));
     const matches = Object.fromEntries(all.map(({ text }) => [lineKey(text), text]));
     expect(checkDelivery(items, all, matches)).toMatchObject({ isComplete: true, missing: [] });
   });

@@ -117,7 +117,7 @@ class JointList {
     if (isPlateOnBlock(pa, from, pb) || isPlateOnBlock(pb, to, pa))
       return [this.row(key, a, b, note, { kind: 'mates' }, 'plate seal and centre bolt', CENTRE_BOLT, true)];
     const shared = this.sharedPort(from, to);
-    if (!shared && onto !== undefined && jointOf(onto) !== 'bondedWasher')
+    if (!shared && onto !== undefined && jointOf(onto) !== 'bondedWasher' && jointOf(onto) !== 'banjo')
       return [
         this.row(key, own, mate, note, { kind: 'misfit', why: NO_FACE, adapter: undefined }, undefined, undefined),
       ];

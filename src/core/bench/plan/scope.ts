@@ -1,12 +1,5 @@
 import { actsAs, type Part } from '../../document/parts/part';
-import {
-  isConsumer,
-  isReservoir,
-  onePlaceInside,
-  placeOf,
-  PORTS,
-  waysThrough,
-} from '../../document/parts/ports';
+import { isConsumer, isReservoir, onePlaceInside, placeOf, PORTS, waysThrough } from '../../document/parts/ports';
 import { PortGroups } from '../../document/plumbing/portGroups';
 import type { Circuit, Variant } from '../../document/project/project';
 import { isInPan } from '../partWork';

@@ -43,6 +43,8 @@ function takerOf(work: JobWork, pump: Part): string {
   const taker = work.circuit.parts.find(
     (p) => placeOf(p) === 'inLine' && groups.of(`${p.id}.in`) === groups.of(`${pump.id}.out`),
   );
+  if (actsAs(taker, 'filter') && taker.mounting === 'block')
+    work.refuse(`${pump.name} feeds ${taker.name} inside the engine: no hose from an outer pump goes in there.`);
   return taker ? `${taker.id}.in` : work.refuse(`Nothing leads on from ${pump.name}.`);
 }
 

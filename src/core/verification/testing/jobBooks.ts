@@ -1,4 +1,5 @@
 import { answersSchema, type AnswersInput } from '../../document/archetypes/answers';
+import type { ArchetypeId } from '../../document/archetypes/archetypes';
 import { buildFromAnswers } from '../../document/archetypes/buildProject';
 import { newVariant } from '../../document/changes/acts';
 import { circuitOf, deriveProject } from '../../document/changes/deriveProject';
@@ -179,8 +180,7 @@ export const JOB_BOOKS: readonly JobBook[] = [
 ];
 
 /** The engine before and after a job, as a project. */
-export interface MadeBook {
-  readonly book: JobBook;
+export interface MadeJob {
   readonly project: Project;
   readonly before: Variant;
   readonly variant: Variant;
@@ -197,14 +197,47 @@ function done(kept: KeptProject, what: JobId | Move, answers: JobAnswers = {}): 
 }
 
 /** Builds a book: the engine from its answers, what was done before, and the job in a variant of its own. */
-export function madeBook(book: JobBook): MadeBook {
+export function madeBook(book: JobBook): MadeJob {
   const stock = buildFromAnswers(answersSchema.parse(book.engine));
   if (!stock.ok) throw new Error(stock.why);
   const { kept } = stock;
-  const was = (book.first ?? []).reduce((k, what) => done(k, what), book.first ? newVariant(kept, kept.activeVariant, { name: 'As it is' }) : kept);
+  const was = (book.first ?? []).reduce(
+    (k, what) => done(k, what),
+    book.first ? newVariant(kept, kept.activeVariant, { name: 'As it is' }) : kept,
+  );
   const before = was.activeVariant;
   const after = done(newVariant(was, before, { name: jobOf(book.job).label }), book.job, book.answers);
+  return madeOf(after, before);
+}
+
+function madeOf(after: KeptProject, before: string): MadeJob {
   const project = deriveProject(after);
   const of = (id: string) => project.variants.find((v) => v.id === id)!;
-  return { book, project, before: of(before), variant: of(after.activeVariant) };
+  return { project, before: of(before), variant: of(after.activeVariant) };
+}
+
+/** Cylinders and size of random engines. */
+const CYLINDERS = [1, 2, 3, 4, 5, 6, 8];
+
+/**
+ * Jobs one after the other in one variant, on an engine of an archetype that a seed varies.
+ * @returns undefined where none of them fits
+ */
+export function madeJob(archetype: ArchetypeId, seed: number, wanted: readonly JobId[]): MadeJob | undefined {
+  const cylinders = CYLINDERS[seed % CYLINDERS.length]!;
+  const stock = buildFromAnswers(
+    answersSchema.parse(
+      engine(`Seed ${seed}`, archetype, cylinders * (0.3 + 0.05 * (seed % 5)), cylinders, [850, 6000], {
+        stockCooler: (['none', 'coolant', 'air'] as const)[seed % 3]!,
+      }),
+    ),
+  );
+  if (!stock.ok) return undefined;
+  const before = stock.kept.activeVariant;
+  const start = newVariant(stock.kept, before, { name: 'Wanted' });
+  const after = wanted.reduce((kept, id) => {
+    const site = { circuit: circuitOf(kept, kept.activeVariant), engine: kept.engine, taken: idsTaken(kept) };
+    return jobMoves(id, site).ok ? done(kept, id) : kept;
+  }, start);
+  return after === start ? undefined : madeOf(after, before);
 }
