@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { jobTouches } from '../core/bench/jobTouches';
-import { hoseVerdicts, seenByRange, type WorstSeen } from '../core/bench/hoses/hoseVerdicts';
+import { hoseVerdicts } from '../core/bench/hoses/hoseVerdicts';
 import { sayHoseEnd } from '../core/bench/hoses/hoseEnd';
 import { sayHoseSize, sayHoseVerdict } from '../core/bench/hoses/sayHose';
 import { ITEM_STATUS_WORDS } from '../core/bench/items/item';
@@ -10,29 +10,13 @@ import { sayFit } from '../core/bench/joints/jointList';
 import { planJob } from '../core/bench/plan/jobPlan';
 import { sayMinutes, sayStep } from '../core/bench/plan/sayStep';
 import { bracketPage, bracketProblems, bracketTemplate } from '../core/bench/places/bracketTemplate';
-import { PAPERS, SHEET_SECTIONS, SHORT_SECTIONS, type Paper } from '../core/bench/jobSheet/jobSheet';
-import { sheetHtml } from '../core/bench/jobSheet/sheetHtml';
-import type { Project, Variant } from '../core/document/project/project';
-import { compileCircuit } from '../core/network/compile/compile';
-import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
-import { firstStartSteps, startLines, type StartPredictions } from '../core/log/firstStart';
-import { startPredictions, startQuestions } from '../core/log/startPredictions';
-import { EXPECTED_STUDY } from '../core/studies/causes/expectedStudy';
-import { FILLING_STUDY } from '../core/studies/filling/fillingStudy';
-import { SWEEP_STUDY } from '../core/studies/sweep/sweepStudy';
-import { WARM_UP_STUDY } from '../core/studies/heat/warmUpStudy';
-import { studyHere } from '../core/studies/job/runHere';
+import { PAPERS, type Paper } from '../core/bench/jobSheet/jobSheet';
 import { say, sayJson } from './console';
 import { load } from './load';
 import type { OwnCommand, OwnGiven } from './newCommand';
 import { printPdf } from './printPdf';
 import { Refusal } from './refusal';
-
-interface Job {
-  readonly project: Project;
-  readonly variant: Variant;
-  readonly before: Variant | undefined;
-}
+import { sheetOf, worstSeen, type Job } from './sheetOf';
 
 /** The variant that is wanted and the one that the engine is in now. @throws Refusal */
 function jobOf(name: string, words: readonly string[], given: OwnGiven): Job {
@@ -64,16 +48,6 @@ function print({ project, variant, before }: Job, given: OwnGiven, { key, rows, 
   else if (given.csv !== undefined) say(Papa.unparse([...rows], { newline: '\n', escapeFormulae: true }));
   else lines.forEach(say);
   return 0;
-}
-
-/** The circuit at its worst, by its sweep; without pressures where it cannot be computed. */
-function worstSeen(project: Project, variant: Variant): WorstSeen {
-  const open = { ...project, activeVariant: variant.id };
-  const made = compileCircuit(variant.circuit);
-  if (!made.ok) return seenByRange(project, variant);
-  const { nodeOfPort } = made.compiled;
-  const { nodeHighPa } = studyHere(SWEEP_STUDY, open, {});
-  return seenByRange(project, variant, (port) => nodeHighPa[nodeOfPort.get(port) ?? -1] ?? undefined);
 }
 
 const mm = (m: number | undefined): number | null => (m === undefined ? null : Math.round(m * 1e4) / 10);
@@ -177,38 +151,20 @@ function plan(words: readonly string[], given: OwnGiven): number {
   return print(job, given, { key: 'steps', rows, all: made.steps, lines });
 }
 
-/** What the studies say of the first start. */
-function predictionsOf(project: Project, variant: Variant): StartPredictions {
-  const questions = startQuestions(project, variant);
-  return startPredictions(
-    studyHere(FILLING_STUDY, project, questions.filling),
-    studyHere(EXPECTED_STUDY, project, questions.expected),
-    studyHere(WARM_UP_STUDY, project, questions.warmUp),
-  );
-}
-
 /** The job sheet as HTML, or as PDF where the output's name ends so and Chromium is found. */
 async function sheet(words: readonly string[], given: OwnGiven): Promise<number> {
   const { project, variant, before } = jobOf('sheet', words, given);
   const paper = PAPERS.find((p) => p.toLowerCase() === (given.paper ?? 'A4').toLowerCase());
   if (!paper) throw new Refusal(`--paper: ${PAPERS.join(' or ')}.`);
-  const findings = studyHere(AUDIT_STUDY, { ...project, activeVariant: variant.id }, {});
-  const html = sheetHtml({
-    project,
-    variant,
-    before,
-    findings,
-    seen: worstSeen(project, variant),
-    firstStart: startLines(
-      firstStartSteps(project, variant, before, predictionsOf({ ...project, activeVariant: variant.id }, variant)),
-    ),
-    sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,
-    paper: paper satisfies Paper,
-    short: given.short !== undefined,
-    units: {},
-    date: new Date().toISOString().slice(0, 10),
-    revision: given.revision ?? '',
-  });
+  const html = sheetOf(
+    { project, variant, before },
+    {
+      paper: paper satisfies Paper,
+      short: given.short !== undefined,
+      date: new Date().toISOString().slice(0, 10),
+      revision: given.revision ?? '',
+    },
+  );
   const { output } = given;
   if (output === undefined) say(html);
   else if (output.toLowerCase().endsWith('.pdf')) await printPdf(html, output);

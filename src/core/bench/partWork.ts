@@ -14,6 +14,8 @@ export interface Extra {
   readonly size?: string;
   readonly quantity?: number;
   readonly group: 'Parts' | 'Seals' | 'Fasteners' | 'Adapters' | 'Consumables';
+  /** What is measured before it is ordered. */
+  readonly waits?: string;
 }
 
 /** A figure that a sentence names in the reader's units. */
@@ -44,9 +46,14 @@ interface PartWork<P> {
   readonly prime?: (part: P) => PartAct | undefined;
   /** After the first start: what is set or watched while it runs. */
   readonly watch?: (part: P) => PartAct | undefined;
+  /** What of it takes the current: "the fan of Air cooler". */
+  readonly powered?: (part: P) => string;
   /** True where the pan has to come off to reach it. */
   readonly isInPan?: (part: P) => boolean;
 }
+
+/** What of a plate's place is not known: which stub, which seal. */
+export const stubOf = (plate: string): string => `the block’s stub under ${plate}`;
 
 const ANY = {};
 const mount = (name: string): Extra => ({ name, size: 'with its bolts', group: 'Fasteners' });
@@ -155,7 +162,7 @@ const plate: PartWork<PartOf<'plate'>> = {
   fitted: (part) =>
     part.form === 'inline'
       ? [mount('bracket of the plate')]
-      : [{ name: 'centre bolt', size: 'thread of the block’s stub', group: 'Fasteners' }],
+      : [{ name: 'centre bolt', size: 'thread of the block’s stub', group: 'Fasteners', waits: stubOf(part.name) }],
   off: (part) =>
     part.form === 'inline'
       ? undefined
@@ -172,6 +179,7 @@ const hasNewFan = (part: PartOf<'cooler'>, was: PartOf<'cooler'>): boolean =>
   !(was.cooling?.kind === 'air' && was.cooling.fan !== undefined);
 
 const cooler: PartWork<PartOf<'cooler'>> = {
+  powered: ({ name }) => `the fan of ${name}`,
   fitted: (part) => (part.medium === 'air' ? [mount('cooler mounts, rubber')] : []),
   altered: (part, was) =>
     hasNewFan(part, was)
@@ -207,6 +215,7 @@ const cooler: PartWork<PartOf<'cooler'>> = {
 };
 
 const sideStream: PartWork<PartOf<'sideStream'>> = {
+  powered: ({ name }) => `the heater in the lid of ${name}`,
   fitted: (part) => [
     { name: 'filter element', size: 'for the side-stream filter', group: 'Parts' },
     mount('bracket of the side-stream filter'),
@@ -404,10 +413,12 @@ export const primeAct = (part: Part): PartAct | undefined => workOf(part).prime?
 export const watchAct = (part: Part): PartAct | undefined => workOf(part).watch?.(part);
 
 /** How wires are laid to a part. @source common practice, no source */
-export function wireAct({ name, electrical }: Part): PartAct {
+export function wireAct(part: Part): PartAct {
+  const { electrical } = part;
+  const thing = workOf(part).powered?.(part) ?? part.name;
   const fuse = electrical?.fuseA === undefined ? '' : ` of ${electrical.fuseA} A`;
   return {
-    text: `Wire ${name}: its fuse${fuse} within 15 cm of the battery and not yet in it${electrical?.relay ? ', its relay where it stays dry' : ''}${electrical?.earthed ? ', its earth on bare metal' : ''}; the wire in a sleeve, clear of heat, edges and all that moves.`,
+    text: `Wire ${thing}: its fuse${fuse} within 15 cm of the battery and not yet in it${electrical?.relay ? ', its relay where it stays dry' : ''}${electrical?.earthed ? ', its earth on bare metal' : ''}; the wire in a sleeve, clear of heat, edges and all that moves.`,
     minutes: 30,
     caution: `${CAUTIONS.battery} ${CAUTIONS.wireWithoutFuse}`,
   };

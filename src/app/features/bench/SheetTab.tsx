@@ -16,7 +16,7 @@ import { saveText } from '../../files/saveFile';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { usePreferences } from '../../state/preferences';
 import { useStartPredictions } from '../../state/useStartPredictions';
-import { useAudit } from '../../state/useAnswers';
+import { useAudit, useSweep } from '../../state/useAnswers';
 import { useJob, useWorstSeen } from './useBench';
 import { seenByRange } from '../../../core/bench/hoses/hoseVerdicts';
 import { Field } from '../../forms/Field';
@@ -30,6 +30,8 @@ export default function SheetTab() {
   const audit = useAudit(engine);
   // A sheet goes to the car: nothing old is printed.
   const findings = audit.old ? undefined : audit.data;
+  const swept = useSweep(engine);
+  const sweep = swept.old ? undefined : swept.data;
   const seen = useWorstSeen();
   const frame = useRef<HTMLIFrameElement>(null);
   const [paper, setPaper] = useState<Paper>(units.length === US_UNITS.length ? 'Letter' : 'A4');
@@ -38,17 +40,22 @@ export default function SheetTab() {
   const [revision, setRevision] = useState('1');
   const { studies, predicted } = useStartPredictions(engine);
   // What comes one after another is set once, when all of it is there: a long sheet takes the page a while each time.
-  const isComing = audit.isFetching || studies.some((study) => study.running || study.reading);
+  const isComing = audit.isFetching || swept.isFetching || studies.some((study) => study.running || study.reading);
   const early = useMemo(
-    () => ({ findings: undefined, seen: seenByRange(project, variant, undefined), firstStart: [] }),
+    () => ({ findings: undefined, sweep: undefined, seen: seenByRange(project, variant, undefined), firstStart: [] }),
     [project, variant],
   );
   const whole = useMemo(
     () =>
       isComing
         ? undefined
-        : { findings, seen, firstStart: startLines(firstStartSteps(project, variant, before, predicted, units)) },
-    [isComing, findings, seen, project, variant, before, predicted, units],
+        : {
+            findings,
+            sweep,
+            seen,
+            firstStart: startLines(firstStartSteps(project, variant, before, predicted, units)),
+          },
+    [isComing, findings, sweep, seen, project, variant, before, predicted, units],
   );
   const known = whole ?? early;
   const html = useMemo(

@@ -1,5 +1,5 @@
 import { actsAs, type Part } from '../../document/parts/part';
-import { isReservoir, splitPortRef } from '../../document/parts/ports';
+import { isReservoir, isReturn, splitPortRef } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 
 /** Where a return hose goes in: by a bung in the pan, a boss of the block, the filler cap, a port of the pan, a tank. */
@@ -32,4 +32,18 @@ export function returnEndOf(circuit: Circuit, drain: Part): ReturnEnd | undefine
   // Over the crank there is no pan any more.
   const heightM = actsAs(drain, 'drain') ? drain.profile?.at(-1)?.heightM : undefined;
   return heightM !== undefined && heightM >= 0 ? 'block' : 'pan';
+}
+
+/**
+ * True where a new return ends where an old one did: in place of that, or behind it. Nothing new is let into the pan.
+ * @param before the circuit as the engine is now
+ */
+export function hasOldEnd(before: Circuit, now: Circuit, drain: Part): boolean {
+  const was = new Set(before.parts.map((p) => p.id));
+  if (drain.replaces !== undefined && was.has(drain.replaces)) return true;
+  return otherEnds(now, `${drain.id}.in`).some((ref) => {
+    const { part, port } = splitPortRef(ref);
+    const old = before.parts.find((p) => p.id === part);
+    return port === 'out' && old !== undefined && isReturn(old) && returnEndOf(before, old) !== undefined;
+  });
 }

@@ -1,22 +1,22 @@
 import { entryFor } from '../../document/parts/catalogue';
 import { actsAs, type Part } from '../../document/parts/part';
-import { threadLabel } from '../../document/parts/threads';
-import { isReservoir, isReturn } from '../../document/parts/ports';
+import { threadLabel, type Thread } from '../../document/parts/threads';
+import { isReservoir, isReturn, splitPortRef } from '../../document/parts/ports';
 import { partVolumeM3 } from '../../document/parts/partVolume';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, type Hose, type HoseConstruction } from '../hoses/hoseList';
 import { sayHoseEnd } from '../hoses/hoseEnd';
 import { jobTouches } from '../jobTouches';
-import { comesWith, isThing, PAN_GASKET, type Extra } from '../partWork';
+import { comesWith, isThing, PAN_GASKET, stubOf, type Extra } from '../partWork';
 import type { BenchJoint } from '../joints/jointList';
 import { oilChange } from '../level/oilToAdd';
 import { coolantOpened } from '../plan/scope';
 import { factsOf } from '../plan/wholeJob';
-import { RETURN_WORDS, returnEndOf } from '../hoses/returnEnd';
+import { hasOldEnd, RETURN_WORDS, returnEndOf } from '../hoses/returnEnd';
 import { consumables } from './consumables';
 import { isBought, ITEM_GROUPS, type Item, type ItemStatus } from './item';
-import { lengthOf, stubOf } from './measureFirst';
+import { lengthOf } from './measureFirst';
 
 /** One spare is ordered of what is renewed each time. @source common practice, no source */
 const SPARES = 1;
@@ -43,13 +43,15 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
     const known = list.get(`${item.status} ${item.key}`);
     // One gasket lies under all the passages of a part.
     const quantity = (known?.quantity ?? 0) + item.quantity;
+    const waits = [known?.waits, item.waits].filter((w) => w !== undefined);
     list.set(`${item.status} ${item.key}`, {
       ...item,
+      ...(waits.length > 0 ? { waits: [...new Set(waits)].join('; ') } : {}),
       quantity: item.key.startsWith(GASKET) ? item.quantity : quantity,
     });
   };
-  partItems(variant, before).forEach(put);
   const { hoses, joints } = jobTouches(variant, before);
+  partItems(variant, before, joints).forEach(put);
   const old = new Map(before && hosesOf(before).map((h) => [h.key, h]));
   hoses.flatMap((h) => hoseItems(h, isLongEnough(h, old.get(h.key)))).forEach(put);
   joints.flatMap(jointItems).forEach(put);
@@ -77,7 +79,8 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
     .sort((a, b) => ITEM_GROUPS.indexOf(a.group) - ITEM_GROUPS.indexOf(b.group));
 }
 
-function partItems(variant: Variant, before: Variant | undefined): Item[] {
+function partItems(variant: Variant, before: Variant | undefined, joints: readonly BenchJoint[]): Item[] {
+  const threads = threadsByPart(joints);
   const old = new Map(before?.circuit.parts.map((p) => [p.id, p]));
   const now = new Map(variant.circuit.parts.map((p) => [p.id, p]));
   const isHose = (p: Part) => actsAs(p, 'drain') || (actsAs(p, 'line') && p.form === 'hose');
@@ -85,7 +88,7 @@ function partItems(variant: Variant, before: Variant | undefined): Item[] {
     key: `part ${part.id}`,
     group: 'Parts',
     name: part.name,
-    size: sizeOf(part),
+    size: sizeOf(part, status === 'new' ? threads.get(part.id) : undefined),
     status,
     quantity: 1,
     price: part.price,
@@ -108,10 +111,24 @@ function partItems(variant: Variant, before: Variant | undefined): Item[] {
   ];
 }
 
-/** What tells a part from its neighbours on the shelf: its threads. */
-function sizeOf(part: Part): string {
-  const threads = [...new Set((part.connections ?? []).map((c) => threadLabel(c.thread)))];
-  return threads.length > 0 ? threads.join(', ') : (entryFor(part)?.label ?? '');
+/** Threads of the ports at which a job joins each part. */
+function threadsByPart(joints: readonly BenchJoint[]): ReadonlyMap<string, readonly Thread[]> {
+  const threads = new Map<string, Thread[]>();
+  for (const { a, b } of joints)
+    for (const { port, thread } of [a, b])
+      if (thread !== undefined && thread !== 'flange') {
+        const { part } = splitPortRef(port);
+        threads.set(part, [...new Set([...(threads.get(part) ?? []), thread])]);
+      }
+  return threads;
+}
+
+/** What tells a part from its neighbours on the shelf: what it is, and its threads. */
+function sizeOf(part: Part, joined: readonly Thread[] | undefined): string {
+  const stated = [...new Set((part.connections ?? []).map((c) => c.thread))];
+  const threads = (stated.length > 0 ? stated : (joined ?? [])).map(threadLabel);
+  const label = stated.length > 0 ? undefined : entryFor(part)?.label;
+  return [...(label === undefined ? [] : [label]), ...(threads.length > 0 ? [threads.join(', ')] : [])].join('; ');
 }
 
 /** A hose that is there already and reaches: it is moved, not made. */
@@ -192,15 +209,20 @@ function flangeOf({ a, b }: BenchJoint): string {
   return side.place.split(',')[0]!;
 }
 
+/** The plate that a centre bolt holds. */
+const plateOf = ({ a, b }: BenchJoint): string =>
+  ([a, b].find((s) => s.place.endsWith('block side')) ?? a).place.split(',')[0]!;
+
 function jointItems(joint: BenchJoint): Item[] {
   const items: Item[] = [];
   const plain = { price: undefined, massKg: undefined, status: 'new' as const };
-  if (joint.fit.kind === 'adapter' && !joint.key.endsWith(' 2'))
+  const adapter = joint.fit.kind === 'adapter' || joint.fit.kind === 'shared' ? joint.fit.adapter : undefined;
+  if (adapter !== undefined && !joint.key.endsWith(' 2'))
     items.push({
       ...plain,
-      key: joint.fit.adapter,
+      key: adapter,
       group: 'Adapters',
-      name: joint.fit.adapter,
+      name: adapter,
       size: '',
       quantity: 1,
     });
@@ -209,7 +231,7 @@ function jointItems(joint: BenchJoint): Item[] {
   if (renew && name !== undefined)
     items.push({
       ...plain,
-      ...(joint.isCentreBolt ? { waits: stubOf(flangeOf(joint)) } : {}),
+      ...(joint.isCentreBolt ? { waits: stubOf(plateOf(joint)) } : {}),
       status: 'renewed',
       key: name,
       group: renew.count === 0 ? 'Consumables' : 'Seals',
@@ -230,7 +252,8 @@ function jointItems(joint: BenchJoint): Item[] {
   return items;
 }
 
-const extraItem = ({ name, size = '', quantity = 1, group }: Extra): Item => ({
+const extraItem = ({ name, size = '', quantity = 1, group, waits }: Extra): Item => ({
+  ...(waits === undefined ? {} : { waits }),
   key: `${name} ${size}`.trim(),
   group,
   name,
@@ -264,7 +287,7 @@ function returnEnds(variant: Variant, before: Variant | undefined): readonly Ite
   const was = new Set(before.circuit.parts.map((p) => p.id));
   const hoses = new Map(hosesOf(variant).map((h) => [h.part, h]));
   return variant.circuit.parts.flatMap((part) => {
-    if (was.has(part.id) || !isReturn(part) || (part.replaces !== undefined && was.has(part.replaces))) return [];
+    if (was.has(part.id) || !isReturn(part) || hasOldEnd(before.circuit, variant.circuit, part)) return [];
     const end = returnEndOf(variant.circuit, part);
     const hose = hoses.get(part.id);
     if (!end || !hose || end === 'tank' || end === 'fillerCap') return [];

@@ -3,6 +3,7 @@ import { isReturn } from '../../document/parts/ports';
 import type { Variant } from '../../document/project/project';
 import { RETURN_WORDS, returnEndOf } from '../hoses/returnEnd';
 import { jobTouches } from '../jobTouches';
+import { stubOf } from '../partWork';
 import { threadLabel } from '../../document/parts/threads';
 
 /** Something of the engine that the app guesses: nothing that hangs on it is ordered before it is measured. */
@@ -16,8 +17,6 @@ export interface ToMeasure {
 const THREAD_HOW = 'thread gauge and calliper: outside diameter, pitch, and whether it tapers';
 const STRING_HOW = 'a string along its route, seat to seat, at full droop and lock of what moves';
 
-/** What of a plate's place is not known: which stub, which seal. */
-export const stubOf = (plate: string): string => `the block’s stub under ${plate}`;
 /** A hose's length, as it is measured. */
 export const lengthOf = (hose: string): string => `length of hose ${hose}`;
 
@@ -56,6 +55,6 @@ export function measureFirst(variant: Variant, before: Variant | undefined): rea
     ...ends,
     ...hoses
       .filter((h) => h.measuredBy === 'circuit' && h.note.existingM === undefined && h.duty !== 'coolant')
-      .map((h) => ({ what: `${lengthOf(h.name)}, ${h.from.place} to ${h.to.place}`, how: STRING_HOW })),
+      .map((h) => ({ what: `${lengthOf(h.name)}, from ${h.from.place}, to ${h.to.place}`, how: STRING_HOW })),
   ];
 }

@@ -1,48 +1,57 @@
 import type { Finding } from '../../judgement/audit';
+import type { Sweep } from '../../judgement/sweep/sweep';
 import type { Project, Variant } from '../../document/project/project';
 import type { WorstSeen } from '../hoses/hoseVerdicts';
 import type { UnitChoice } from '../../foundations/units';
 
+/** In the order in which a mechanic needs them: what is found, what is measured, what is ordered, what is done. */
 export const SHEET_SECTIONS = [
+  'verdict',
+  'findings',
+  'measureFirst',
   'drawing',
-  'settings',
+  'parts',
+  'leftOver',
+  'tools',
   'hoses',
   'joints',
-  'parts',
-  'tools',
+  'settings',
   'places',
   'steps',
   'level',
   'firstStart',
-  'findings',
   'guesses',
 ] as const;
 export type SheetSection = (typeof SHEET_SECTIONS)[number];
 
 export const SECTION_WORDS: Readonly<Record<SheetSection, string>> = {
+  verdict: 'What it will do',
+  findings: 'Settle before fitting',
+  measureFirst: 'Measure first',
   drawing: 'Drawing',
-  settings: 'Settings',
+  parts: 'To order',
+  leftOver: 'Comes off',
+  tools: 'Tools',
   hoses: 'Hoses',
   joints: 'Joints',
-  parts: 'Parts',
-  tools: 'Tools',
+  settings: 'Settings',
   places: 'Places',
   steps: 'Steps',
   level: 'Oil level',
   firstStart: 'First start',
-  findings: 'Findings',
   guesses: 'Still a guess',
 };
 
-/** What stays on the short form for the wall. */
+/** What stays on the short form for the wall: one page. */
 export const SHORT_SECTIONS: readonly SheetSection[] = [
+  'verdict',
+  'findings',
   'drawing',
   'settings',
   'hoses',
   'joints',
   'level',
   'firstStart',
-  'findings',
 ];
 
 export const PAPERS = ['A4', 'Letter'] as const;
@@ -54,6 +63,8 @@ export interface JobSheetRequest {
   readonly variant: Variant;
   /** The variant that the engine is in now; undefined: everything is new. */
   readonly before: Variant | undefined;
+  /** What the circuit does over its range; undefined where it was not asked for. */
+  readonly sweep: Pick<Sweep, 'consumers' | 'states' | 'notConverged' | 'supplied'> | undefined;
   /** Findings of the audit; undefined where they were not asked for. */
   readonly findings: readonly Finding[] | undefined;
   /** What the circuit was seen to do at its worst: hoses are held against it. */

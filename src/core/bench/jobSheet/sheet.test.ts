@@ -15,6 +15,7 @@ const request = (project: Project = demoProject(), more: Partial<JobSheetRequest
   variant: project.variants[1]!,
   before: project.variants[0],
   findings: [],
+  sweep: undefined,
   seen: seenByRange(project, project.variants[1]!),
   firstStart: ['Crank without ignition.'],
   sections: SHEET_SECTIONS,

@@ -18,6 +18,9 @@ section { margin-top: 3.4mm; }
 h2 { font-size: 11pt; border-top: 1.2pt solid #000; margin: 0 0 1mm; padding-top: 1mm; display: flex; justify-content: space-between; break-after: avoid; }
 h2 span { font-weight: 400; font-size: 8.5pt; }
 section.whole { break-inside: avoid; }
+section.page { break-before: page; }
+.verdict { font-size: 12pt; font-weight: 700; }
+.blank { display: inline-block; min-width: 30mm; border-bottom: 0.8pt solid #000; }
 h3 { font-size: 9.5pt; margin: 2mm 0 0.5mm; break-after: avoid; }
 p { margin: 1mm 0; }
 table { border-collapse: collapse; width: 100%; }
@@ -30,7 +33,7 @@ thead { display: table-header-group; }
 .r { text-align: right; white-space: nowrap; }
 small { display: block; font-size: 7.6pt; }
 small.inline { display: inline; }
-.box { display: inline-block; width: 3.4mm; height: 3.4mm; border: 1pt solid #000; }
+.box { display: inline-block; width: 5mm; height: 5mm; border: 1.2pt solid #000; }
 .paint { display: inline-block; width: 6mm; height: 2.6mm; border: 0.8pt dashed #000; }
 .ticks { list-style: none; margin: 0; padding: 0; }
 .ticks li { display: flex; gap: 2mm; padding: 0.7mm 0; border-bottom: 0.4pt solid #bbb; break-inside: avoid; }
@@ -60,5 +63,8 @@ body.short .schematic { max-height: 48mm; }
 body.short .ticks li { padding: 0.3mm 0; }
 body.short p { margin: 0.6mm 0; }
 body.short .foot { margin-top: 2mm; }
+body.short section.page { break-before: auto; }
+body.short .verdict { font-size: 9.5pt; }
+body.short .box { width: 3.2mm; height: 3.2mm; }
 @media screen { body { padding: 8mm; } }
 `;

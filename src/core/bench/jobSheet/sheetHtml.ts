@@ -1,6 +1,8 @@
 import { written } from '../../document/parts/partWords';
 import { formatFigure, formatQuantity, displayUnit, type Quantity } from '../../foundations/units';
 import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
+import { sayEdge } from '../../judgement/sweep/sayShortfall';
+import { shortfalls } from '../../judgement/sweep/shortfall';
 import { inSeason } from '../../document/project/project';
 import { kindOf } from '../../document/parts/part';
 import type { Hose } from '../hoses/hoseList';
@@ -11,7 +13,8 @@ import { sayHoseEnd } from '../hoses/hoseEnd';
 import { jobTouches } from '../jobTouches';
 import { jointKindWords, sayFit, type BenchJoint } from '../joints/jointList';
 import { sayTorque, torqueIn } from '../joints/torque';
-import { ITEM_GROUPS, ITEM_STATUS_WORDS, type Item } from '../items/item';
+import { ITEM_GROUPS, ITEM_STATUS_WORDS, isBought, type Item } from '../items/item';
+import { measureFirst } from '../items/measureFirst';
 import { itemsOf } from '../items/itemList';
 import { toolsFor } from '../items/tools';
 import { againstUsualFill, oilChange } from '../level/oilToAdd';
@@ -41,6 +44,8 @@ function table(heads: readonly string[], rows: readonly (readonly string[])[], c
 
 const section = (title: string, aside: string, body: string, className = ''): string =>
   body === '' ? '' : `<section class="${className}"><h2>${h(title)}<span>${h(aside)}</span></h2>${body}</section>`;
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 const ticks = (lines: readonly string[]): string =>
   `<ul class="ticks">${lines.map((l) => `<li>${BOX}<span>${l}</span></li>`).join('')}</ul>`;
@@ -73,11 +78,18 @@ class SheetMaker {
   section(name: SheetSection): string {
     const title = SECTION_WORDS[name];
     switch (name) {
+      case 'verdict':
+        return section(title, '', this.verdict(), 'whole');
+      case 'measureFirst':
+        return section(title, 'these are guesses: order nothing that hangs on them before', this.measureFirst());
+      case 'leftOver':
+        return section(title, 'keep it for putting back', this.leftOver());
       case 'drawing':
         return section(
           title,
           'oil goes to the right; returns are not drawn',
           schematic(this.request.variant, this.request.units),
+          'whole',
         );
       case 'settings':
         return section(title, '', this.settings());
@@ -86,13 +98,13 @@ class SheetMaker {
       case 'joints':
         return section(title, 'in this order; the maker’s torque comes first', this.jointTable());
       case 'parts':
-        return section(title, '', this.partTable());
+        return section(title, this.request.project.name, this.partTable(), 'page');
       case 'tools':
         return section(title, 'bold: few garages have it', this.tools(), 'whole');
       case 'places':
         return section(title, '', this.places());
       case 'steps':
-        return section(title, this.hours(), this.steps());
+        return section(title, this.hours(), this.steps(), 'page');
       case 'level':
         return section(title, '', this.level(), 'whole');
       case 'firstStart':
@@ -103,14 +115,42 @@ class SheetMaker {
           'half',
         );
       case 'findings':
-        return section(title, 'settle before fitting', this.findings());
+        return section(title, '', this.findings());
       case 'guesses':
-        return section(title, 'measure these first', this.guesses());
+        return section(title, '', this.guesses());
     }
   }
 
   private q(si: number, quantity: Quantity): string {
     return h(formatQuantity(si, quantity, this.request.units));
+  }
+
+  /** Who is supplied over the whole range, and who is not: the answer first. */
+  private verdict(): string {
+    const { sweep, units } = this.request;
+    if (!sweep) return '';
+    if (sweep.notConverged.length > 0)
+      return `<p class="verdict">${sweep.notConverged.length} of ${sweep.states} conditions have no answer: nothing is known of them.</p>`;
+    if (sweep.supplied)
+      return `<p class="verdict">Every component is supplied, from cold cranking to full speed (${sweep.states} conditions).</p>`;
+    const short = shortfalls(sweep);
+    return `<p class="verdict">${short.length} not supplied over the whole range:</p><ul class="findings">${short
+      .map((s) => `<li class="stop">${h(sayEdge(s, units))}</li>`)
+      .join('')}</ul>`;
+  }
+
+  private measureFirst(): string {
+    const list = measureFirst(this.request.variant, this.request.before);
+    return list.length === 0
+      ? ''
+      : ticks(list.map(({ what, how }) => `<b>${h(capital(what))}:</b> ${h(how)}. <i class="blank"></i>`));
+  }
+
+  private leftOver(): string {
+    const rows = this.items
+      .filter((i) => !isBought(i) && i.status !== 'kept')
+      .map((i) => [h(i.name), h(i.size), this.quantity(i), ITEM_STATUS_WORDS[i.status], BOX]);
+    return rows.length === 0 ? '' : table(['Part', 'Size', 'Quantity right', 'What becomes of it', 'Done'], rows);
   }
 
   private settings(): string {
@@ -173,20 +213,21 @@ class SheetMaker {
 
   private partTable(): string {
     const rows = ITEM_GROUPS.flatMap((group) => {
-      const items = this.items.filter((i) => i.group === group && i.status !== 'kept');
+      const items = this.items.filter((i) => i.group === group && isBought(i));
       return items.map((i, n) => [
         n === 0 ? `<b>${h(group)}</b>` : '',
+        this.quantity(i),
         h(i.name) + (i.note ? ` <small class="inline">${h(i.note)}</small>` : ''),
         h(i.size),
-        this.quantity(i),
-        ITEM_STATUS_WORDS[i.status],
+        i.waits ? `when measured: ${h(i.waits)}` : i.quantity === 0 && i.unit ? 'when measured' : '',
         BOX,
       ]);
     });
-    return rows.length === 0 ? '' : table(['', 'Part', 'Size', 'Quantity right', 'Status', 'Have'], rows, 'parts');
+    return rows.length === 0 ? '' : table(['', 'Quantity right', 'Part', 'Size', 'Order', 'Have'], rows, 'parts');
   }
 
   private quantity(item: Item): string {
+    if (item.unit === 'm' && item.quantity === 0) return '______';
     if (item.unit === 'm') return this.q(item.quantity, 'length');
     if (item.unit === 'm³') return this.q(item.quantity, 'volume');
     return item.quantity === 0 ? 'some' : String(item.quantity);
@@ -284,17 +325,11 @@ class SheetMaker {
 
   private guesses(): string {
     const { variant } = this.request;
-    const unmeasured = this.hoses.filter((x) => x.measuredBy === 'circuit').map((x) => `hose ${x.name}`);
-    const unknown = this.joints.filter((j) => j.fit.kind === 'unknown').map((j) => j.name);
     const known = new Set((variant.known ?? []).map((k) => k.slice(0, k.indexOf('.'))));
     const parts = variant.known ? variant.circuit.parts.filter((p) => !known.has(p.id)).map((p) => p.name) : [];
     const line = (what: string, list: readonly string[]) =>
       list.length > 0 ? `<p><b>${what}:</b> ${h(list.join('; '))}.</p>` : '';
-    return [
-      line('Lengths that nobody has measured', unmeasured),
-      line('Threads that are not known', unknown),
-      line('Parts with no figure typed or measured', parts),
-    ].join('');
+    return [line('Parts with no figure typed or measured', parts)].join('');
   }
 }
 

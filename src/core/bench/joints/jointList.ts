@@ -30,7 +30,13 @@ export type JointFit =
   | { readonly kind: 'adapter'; readonly adapter: string }
   | { readonly kind: 'misfit'; readonly why: string; readonly adapter: string | undefined }
   /** One port with several things on it. */
-  | { readonly kind: 'shared'; readonly why: string; readonly port: string; readonly things: number }
+  | {
+      readonly kind: 'shared';
+      readonly why: string;
+      readonly port: string;
+      readonly things: number;
+      readonly adapter?: string;
+    }
   | { readonly kind: 'unknown'; readonly why: string };
 
 /** One joint that somebody makes and tightens. */
@@ -139,8 +145,14 @@ class JointList {
         ),
       ];
     }
-    if (shared) return [this.row(key, a, b, note, shared, threadLabel(a.thread), tighteningOf(a.thread, note))];
-    const mating = matesWith(a.thread, b.thread, actsAs(pa, 'element') ? 'a' : actsAs(pb, 'element') ? 'b' : undefined);
+    const element = actsAs(pa, 'element') ? 'a' : actsAs(pb, 'element') ? 'b' : undefined;
+    if (shared) {
+      // What goes onto the tee may need an adapter as well.
+      const onTee = matesWith(a.thread, b.thread, element);
+      const fit = onTee.mates || onTee.adapter === undefined ? shared : { ...shared, adapter: onTee.adapter };
+      return [this.row(key, a, b, note, fit, threadLabel(a.thread), tighteningOf(a.thread, note))];
+    }
+    const mating = matesWith(a.thread, b.thread, element);
     if (mating.mates) {
       const banjo = onto && banjoOn(onto);
       // A banjo on a metric port is made as a banjo.
@@ -351,7 +363,7 @@ export function sayFit(fit: JointFit): string | undefined {
   if (fit.kind === 'adapter') return `With ${withArticle(fit.adapter)}.`;
   if (fit.kind === 'misfit')
     return `${fit.why} ${fit.adapter ? `Use ${withArticle(fit.adapter)}.` : 'Change one of the two ends.'}`;
-  return fit.why;
+  return fit.kind === 'shared' && fit.adapter !== undefined ? `${fit.why} On it ${withArticle(fit.adapter)}.` : fit.why;
 }
 
 export const JOINT_STATE_WORDS: Readonly<Record<JointState, string>> = {

@@ -7,7 +7,7 @@ import { isReturn, splitPortRef } from '../../document/parts/ports';
 import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, portNamer, type Hose } from '../hoses/hoseList';
-import { returnEndOf } from '../hoses/returnEnd';
+import { hasOldEnd, returnEndOf } from '../hoses/returnEnd';
 import { oilChange, type PartLevel } from '../level/oilToAdd';
 import {
   alterAct,
@@ -352,13 +352,7 @@ class CircuitSteps {
 
   private isBungFitted(drain: Part): boolean {
     const end = returnEndOf(this.to.circuit, drain);
-    const feeder = this.from.circuit.joints.some(({ to }) => to === `${drain.id}.in`);
-    return (end === 'pan' || end === 'panPort') && !feeder && !this.replacesReturn(drain);
-  }
-
-  /** A return in the place of an old one ends where that did. */
-  private replacesReturn(drain: Part): boolean {
-    return drain.replaces !== undefined && this.was.has(drain.replaces) && isReturn(this.was.get(drain.replaces)!);
+    return (end === 'pan' || end === 'panPort') && !hasOldEnd(this.from.circuit, this.to.circuit, drain);
   }
 
   private set(): readonly Draft[] {
@@ -388,7 +382,7 @@ const isBulky = (part: Part, hose: Hose | undefined): boolean =>
 
 function layStep(hose: Hose, name: string): Pick<Draft, 'text' | 'plannedMin'> {
   return {
-    text: `Lay hose ${hose.name} (${name}) from ${hose.from.place} to ${hose.to.place}. ${layWords(hose)}`,
+    text: `Lay hose ${hose.name} (${name}) from ${hose.from.place}, to ${hose.to.place}. ${layWords(hose)}`,
     plannedMin: MINUTES.lay,
   };
 }

@@ -223,16 +223,16 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
       makes: ['panOff'],
       plannedMin: MINUTES.pan,
     },
-    ...bungs(to),
+    ...bungs(to, (part) => made.has(`on ${part}`)),
   ];
 }
 
 /** Where new returns go into the pan. */
-function bungs(to: Variant): readonly Draft[] {
+function bungs(to: Variant, isNew: (part: string) => boolean): readonly Draft[] {
   const letters = new Map(hosesOf(to).map((h) => [h.part, h.name]));
   const into = (end: 'pan' | 'panPort') =>
     to.circuit.parts
-      .filter((p) => isReturn(p) && returnEndOf(to.circuit, p) === end)
+      .filter((p) => isNew(p.id) && isReturn(p) && returnEndOf(to.circuit, p) === end)
       .map((p) => letters.get(p.id) ?? p.name);
   const [welded, screwed] = [into('pan'), into('panPort')];
   return [
@@ -380,18 +380,25 @@ export function finishing(oil: string, from: Variant, to: Variant, before: reado
 /** Oil back in: all of it where it was drained, else what the job has taken. */
 function refill(oil: string, from: Variant, to: Variant, drained: boolean, ready: readonly Fact[]): Draft {
   const level = oilChange(to, from);
-  const over = level.overBeforeStartM3 > LEAST_READ_M3;
-  const more = over ? ' The dipstick reads up to {over} over full until the parts have filled: do not drain it.' : '';
+  const more =
+    level.overBeforeStartM3 > LEAST_READ_M3
+      ? ' The dipstick reads up to {over} over full until the parts have filled: do not drain it.'
+      : '';
+  const isPrefilled = level.prefillM3 > LEAST_READ_M3;
+  const allM3 = fillM3(to) + level.addedM3;
+  const restM3 = level.addedM3 - level.prefillM3;
   const figures = {
-    fill: { si: fillM3(to) + level.addedM3, quantity: 'volume' },
-    added: { si: Math.max(0, level.addedM3), quantity: 'volume' },
+    all: { si: allM3, quantity: 'volume' },
+    fill: { si: Math.max(0, allM3 - level.prefillM3), quantity: 'volume' },
+    rest: { si: Math.max(0, restM3), quantity: 'volume' },
     over: { si: level.overBeforeStartM3, quantity: 'volume' },
   } as const;
-  const filledFirst = level.prefillM3 > LEAST_READ_M3 ? ', what was filled upright counted' : '';
   const text = drained
-    ? `Fill in ${about(to)}{fill} of ${oil} in all${filledFirst}.${more}`
-    : level.addedM3 > LEAST_READ_M3
-      ? `Fill up to the upper mark with ${oil}, and {added} more for what the new parts take${filledFirst}.${more}`
-      : `Read the dipstick and make good what was lost, with ${oil}.`;
+    ? isPrefilled
+      ? `Fill in ${about(to)}{fill} of ${oil}: with what was filled upright that makes {all} in all.${more}`
+      : `Fill in ${about(to)}{all} of ${oil}.${more}`
+    : restM3 > LEAST_READ_M3
+      ? `Fill up to the upper mark with ${oil}, and {rest} more for what the new parts ${isPrefilled ? 'still ' : ''}take.${more}`
+      : `Fill up to the upper mark with ${oil}.`;
   return { id: 'refill', phase: 'finish', text, figures, needs: ready, makes: ['oilIn'], plannedMin: MINUTES.small };
 }

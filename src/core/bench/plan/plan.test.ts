@@ -114,7 +114,9 @@ describe('The plan of a job', () => {
     expect(say('drain')).toContain('(about 5.00 L)');
     // The length of the list of hoses, and what is left on for the trim.
     expect(say('make-hoseOut')).toContain('Cut hose C 15 mm longer than its 1652 mm.');
-    expect(say('refill')).toContain('6.06 L of 10W-40');
+    expect(say('refill')).toContain(
+      'Fill in about 5.56 L of 10W-40: with what was filled upright that makes 6.06 L in all.',
+    );
     expect(plan.steps.find((s) => s.id === 'drain')!.caution).toContain('burn');
     expect([0, 59, 60, 135].map(sayMinutes)).toEqual(['0 min', '59 min', '1 h', '2 h 15 min']);
   });

@@ -188,6 +188,8 @@ const turboDrain = {
 const LEAST_SCAVENGE_M3 = 2e-6;
 const SCAVENGE_M3S_A_M3 = 50 * 0.7;
 const SCAVENGE_FOAM = 2;
+/** A turbo takes more than its rating at the relief’s pressure. @source engineering judgement */
+const SCAVENGE_MARGIN = 1.6;
 
 const scavengePump = {
   id: 'scavengePump',
@@ -200,7 +202,7 @@ const scavengePump = {
     const turbo = work.turbo();
     const drain = work.drainOf(turbo) ?? work.refuse(`${turbo.name} has no drain that a pump could empty.`);
     if (!actsAs(drain, 'drain')) return work.refuse(`${turbo.name} is emptied by ${drain.name} already.`);
-    const wanted = (SCAVENGE_FOAM * turbo.ratedFlowM3S) / SCAVENGE_M3S_A_M3;
+    const wanted = (SCAVENGE_MARGIN * SCAVENGE_FOAM * turbo.ratedFlowM3S) / SCAVENGE_M3S_A_M3;
     work.make({
       kind: 'insert',
       at: `${drain.id}.out`,

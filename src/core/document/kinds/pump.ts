@@ -82,7 +82,8 @@ export const pump = defineKind({
   ports: ['in', 'out'],
   place: 'pump',
   actsAs: ['pump'],
-  bolted: false,
+  // What a belt or a gear of its own drives sits outside.
+  bolted: (part) => part.speedRatio !== 1,
   mounted: false,
   takesThreadOfMate: false,
   detail: () => 'flow',

@@ -39,7 +39,9 @@ export function entryFor(
       NESTED.filter((field) => kindIn(draft, field) !== undefined && kindIn(draft, field) === kindIn(part, field))
         .length +
       // A head without a bypass valve is another one than a head with it.
-      (draft['bypass'] !== undefined && (draft['bypass'] === null) === (part['bypass'] === null) ? 1 : 0);
+      (draft['bypass'] !== undefined && (draft['bypass'] === null) === (part['bypass'] === null) ? 1 : 0) +
+      // So is a pump with a motor of its own.
+      ((draft['ownSpeedRevS'] === undefined) === (part['ownSpeedRevS'] === undefined) ? 1 : 0);
     if (agree > most) {
       most = agree;
       best = each;

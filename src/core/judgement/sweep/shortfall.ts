@@ -21,7 +21,10 @@ export type Shortfall = z.infer<typeof shortfallSchema>;
  * Who is not supplied over the range, worst first: dry before short or flooded, then by margin.
  * @param only the one consumer asked about
  */
-export function shortfalls({ consumers, states, notConverged }: Sweep, only?: string): Shortfall[] {
+export function shortfalls(
+  { consumers, states, notConverged }: Pick<Sweep, 'consumers' | 'states' | 'notConverged'>,
+  only?: string,
+): Shortfall[] {
   return consumers
     .filter((c) => !c.supplied && (only === undefined || c.part === only))
     .sort((a, b) => rank(a) - rank(b))
