@@ -95,7 +95,7 @@ const hasNewDoors = (part: PartOf<'sump'>, was: PartOf<'sump'>): boolean =>
   part.pan?.doorsM3 !== undefined && was.pan?.doorsM3 === undefined;
 
 const sump: PartWork<PartOf<'sump'>> = {
-  fitted: ({ name }) => [{ name: `pan, ${name}`, size: 'for this engine', group: 'Parts' }],
+  fitted: () => [{ name: 'pan', size: 'for this engine', group: 'Parts' }],
   altered: (part, was) => [
     ...(holdsMore(part, was) ? [{ name: 'deeper pan', size: 'for this engine', group: 'Parts' } as const] : []),
     ...(hasNewDoors(part, was)
@@ -294,7 +294,7 @@ const PART_WORK: { readonly [K in PartKind]: PartWork<PartOf<K>> } = {
     prime: (part) =>
       isDriven(part)
         ? {
-            text: `Fill ${part.name} and its feed hose with new oil, and turn it by hand until oil leaves it.`,
+            text: `Fill ${part.name} through its inlet with new oil and turn it by hand until oil leaves it. Fill its feed hose as that goes on.`,
             minutes: 20,
           }
         : { text: `Pack ${part.name} with new oil before it is fitted, so that it draws at once.`, minutes: 5 },

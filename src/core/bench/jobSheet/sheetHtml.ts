@@ -333,6 +333,9 @@ class SheetMaker {
   }
 }
 
+/** The columns are for such a nut; the words tell the other. */
+const ALUMINIUM = 'aluminium nut';
+
 /** Torque in three units as it was given, typical where it was not, or in words. */
 function torqueCells(joint: BenchJoint): readonly string[] {
   const { torque } = joint.note;
@@ -351,6 +354,6 @@ function torqueCells(joint: BenchJoint): readonly string[] {
     span('N·m', 0),
     span('lbf·in', 0),
     span('lbf·ft', 0),
-    `typical${t.by === 'torque' ? '' : `; ${h(t.by).replace(/; aluminium nut.*$/, '<span class="steel">$&</span>')}`}`,
+    `typical${t.by === 'torque' ? '' : `${t.by.includes(ALUMINIUM) ? ', aluminium nut' : ''}; ${h(t.by).replace(/; aluminium nut [^,]*, (steel nut.*)$/, '<span class="steel">; $1</span>')}`}`,
   ];
 }

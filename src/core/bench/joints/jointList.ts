@@ -1,6 +1,6 @@
 import { entryFor } from '../../document/parts/catalogue';
 import { kindOf, actsAs, type Part } from '../../document/parts/part';
-import { isReservoir, isReturn, splitPortRef } from '../../document/parts/ports';
+import { isReservoir, isReturn, placeOf, splitPortRef } from '../../document/parts/ports';
 import { jointOf, threadLabel, THREAD_IDS, type Thread } from '../../document/parts/threads';
 import { jointKey, type HoseEnd, type JointNote, type JointState } from '../../document/project/bench';
 import type { Variant } from '../../document/project/project';
@@ -110,6 +110,8 @@ class JointList {
     const [pa, pb] = [this.partOf(from), this.partOf(to)];
     if (!pa || !pb || this.seen.has(key) || pa === pb) return [];
     if (!isBolted(pa) && !isBolted(pb)) return [];
+    // A relief sits in its pump.
+    if (placeOf(pa) === 'relief' || placeOf(pb) === 'relief') return [];
     this.seen.add(key);
     // The hose between them has joints of its own.
     if (this.benchHoses.some((h) => h.from.port === from || h.from.port === to)) return [];
@@ -313,16 +315,14 @@ function toMatch(pa: Part, a: JointSide, pb: Part, b: JointSide): readonly [Join
     // What a filter on its housing lets out goes on through the housing's face.
     (actsAs(part, 'filter') && part.mounting === 'block' && jointOf(other) === 'flange') ||
     isReservoir(part);
-  // A hose is pushed over the tail that is there, as long as nobody has said that another one is.
-  const overTail = (side: JointSide, other: JointSide): boolean =>
-    side.from === 'hoseEnd' && other.from === 'usual' && isTail(side.thread) && isTail(other.thread);
   // Ports whose size nobody has stated are ordered in the size of the hose.
   const inSizeOfHose = (side: JointSide, other: JointSide): boolean =>
-    side.from === 'usual' && other.from === 'hoseEnd' && isFlare(side.thread) && isFlare(other.thread);
+    side.from === 'usual' &&
+    other.from === 'hoseEnd' &&
+    ((isFlare(side.thread) && isFlare(other.thread)) || (isTail(side.thread) && isTail(other.thread)));
   const matched = (side: JointSide, part: Part, other: JointSide): JointSide => {
     const { thread } = other;
     if (thread === undefined) return side;
-    if (overTail(side, other)) return { ...side, thread };
     if (inSizeOfHose(side, other)) return { ...side, thread, from: 'toMatch' };
     const isOfBlock =
       jointOf(thread) === 'spinOn' || (jointOf(thread) === 'flange' && !isBolted(part)) || isReservoir(part);

@@ -54,6 +54,8 @@ class CircuitSteps {
   private readonly hoses: readonly Hose[];
   /** Hoses that the circuit has not, by the part that they belong to. */
   private readonly benchHoses = new Map<string, readonly Hose[]>();
+  /** Craft that a step has told already. */
+  private readonly told = new Set<string>();
   private readonly ready: readonly Fact[];
   /** What is filled upright before it is fitted. */
   private readonly upright: readonly PartLevel[];
@@ -229,7 +231,7 @@ class CircuitSteps {
       const step: Draft = {
         id: `on-${part.id}`,
         phase: 'main',
-        ...(hose ? layStep(hose, part.name) : stepOf(fitAct(part), MINUTES.fit)),
+        ...(hose ? this.layStep(hose, part.name) : stepOf(fitAct(part), MINUTES.fit)),
         changes: [change, ...joints],
         needs: [
           ...this.ready,
@@ -248,7 +250,7 @@ class CircuitSteps {
       const lays = (this.benchHoses.get(part.id) ?? []).map((h): Draft => ({
         id: `lay-${h.key}`,
         phase: 'main',
-        ...layStep(
+        ...this.layStep(
           h,
           `${part.name}, ${h.to.port.startsWith(`${part.id}.`) && h.duty === 'suction' ? 'suction' : 'delivery'}`,
         ),
@@ -304,6 +306,17 @@ class CircuitSteps {
       ],
       makes: [`last ${id}`],
       plannedMin: MINUTES.join,
+    };
+  }
+
+  /** A hose laid; how its ends are joined is told at the first of its kind. */
+  private layStep(hose: Hose, name: string): Pick<Draft, 'text' | 'plannedMin'> {
+    const craft = layWords(hose);
+    const isTold = this.told.has(craft);
+    this.told.add(craft);
+    return {
+      text: `Lay hose ${hose.name} (${name}) from ${hose.from.place}, to ${hose.to.place}.${isTold ? '' : ` ${craft}`}`,
+      plannedMin: MINUTES.lay,
     };
   }
 
@@ -379,13 +392,6 @@ class CircuitSteps {
 /** Things that take room: they are held in their place before anything is tightened. */
 const isBulky = (part: Part, hose: Hose | undefined): boolean =>
   hose !== undefined || kindOf(part).mounted || isInPan(part);
-
-function layStep(hose: Hose, name: string): Pick<Draft, 'text' | 'plannedMin'> {
-  return {
-    text: `Lay hose ${hose.name} (${name}) from ${hose.from.place}, to ${hose.to.place}. ${layWords(hose)}`,
-    plannedMin: MINUTES.lay,
-  };
-}
 
 /** The filter that is screwed onto its stub by a joint. */
 function filterOf({ joint }: Of<'join'> | Of<'undo'>, byId: ReadonlyMap<string, Part>): Part | undefined {

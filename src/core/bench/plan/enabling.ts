@@ -163,7 +163,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
         id: `flush-${hose.key}`,
         phase: 'mockUp',
         text: `Flush hose ${hose.name} with solvent, let it dry, blow it through from both ends, cap it.`,
-        caution: CAUTIONS.solvent,
+        ...(i === 0 ? { caution: CAUTIONS.solvent } : {}),
         needs: [`made ${hose.key}`],
         makes: [`flushed ${hose.key}`],
         plannedMin: MINUTES.flush,
@@ -393,10 +393,11 @@ function refill(oil: string, from: Variant, to: Variant, drained: boolean, ready
     rest: { si: Math.max(0, restM3), quantity: 'volume' },
     over: { si: level.overBeforeStartM3, quantity: 'volume' },
   } as const;
+  const where = to.circuit.parts.some((p) => actsAs(p, 'tank')) ? ' into the tank' : '';
   const text = drained
     ? isPrefilled
-      ? `Fill in ${about(to)}{fill} of ${oil}: with what was filled upright that makes {all} in all.${more}`
-      : `Fill in ${about(to)}{all} of ${oil}.${more}`
+      ? `Fill in ${about(to)}{fill} of ${oil}${where}: with what was filled upright that makes {all} in all.${more}`
+      : `Fill in ${about(to)}{all} of ${oil}${where}.${more}`
     : restM3 > LEAST_READ_M3
       ? `Fill up to the upper mark with ${oil}, and {rest} more for what the new parts ${isPrefilled ? 'still ' : ''}take.${more}`
       : `Fill up to the upper mark with ${oil}.`;

@@ -24,7 +24,17 @@ export function catalogueEntry(id: string): AnyCatalogueEntry {
 }
 
 /** Fields that tell the entries of a kind apart. */
-const MARKS = ['form', 'duty', 'role', 'bearingType', 'medium', 'mounting', 'dash', 'carriesPassage'] as const;
+const MARKS = [
+  'form',
+  'duty',
+  'role',
+  'bearingType',
+  'medium',
+  'mounting',
+  'dash',
+  'carriesPassage',
+  'speedRatio',
+] as const;
 
 /** The entry whose kind and marks a part has, for its help; the nearest of its kind. */
 export function entryFor(
