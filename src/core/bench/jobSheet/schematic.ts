@@ -102,7 +102,13 @@ function place(circuit: Circuit): ReadonlyMap<string, Cell> {
       : waysThrough(byId.get(id)!)
           .map(([, to]) => groups.of(`${id}.${to}`))
           .filter((place) => !inletsOf(id).includes(place));
-  circuit.parts.filter(isReservoir).forEach((p, i) => put(p.id, 0, i === 0 ? 0 : i + 1));
+  // The one that the pump draws from stands in the main lane.
+  const drawnFrom = main[0] === undefined ? undefined : inletsOf(main[0])[0];
+  const isDrawn = (id: string) => Number(groups.of(`${id}.suction`) === drawnFrom);
+  circuit.parts
+    .filter(isReservoir)
+    .sort((a, b) => isDrawn(b.id) - isDrawn(a.id))
+    .forEach((p, i) => put(p.id, 0, i === 0 ? 0 : i + 1));
   const mainIndexOf = (place: string, of: (id: string) => readonly string[]) =>
     main.findIndex((id) => of(id).includes(place));
   let col = 1;

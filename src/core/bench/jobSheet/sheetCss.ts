@@ -62,6 +62,8 @@ body.short th, body.short td { padding-block: 0.4mm; }
 body.short .schematic { max-height: 48mm; }
 body.short .ticks li { padding: 0.3mm 0; }
 body.short p { margin: 0.6mm 0; }
+body.short { max-width: none; }
+body.short section.half .ticks { columns: 2; column-gap: 6mm; }
 body.short .foot { margin-top: 2mm; }
 body.short section.page { break-before: auto; }
 body.short .verdict { font-size: 9.5pt; }

@@ -26,6 +26,9 @@ import { SECTION_WORDS, type JobSheetRequest, type SheetSection } from './jobShe
 import { SHEET_CSS } from './sheetCss';
 
 const h = escapeXml;
+/** Height of a page without its margins, the lower of both papers. */
+const PAGE_MM = 228;
+const LEAST_ZOOM = 0.45;
 const BOX = '<span class="box"></span>';
 const PAINT = '<span class="paint"></span>';
 
@@ -58,11 +61,12 @@ export function sheetHtml(request: JobSheetRequest): string {
   const { project, variant, before, paper, date, revision, sections } = request;
   const made = new SheetMaker(request);
   const body = sections.map((s) => made.section(s)).join('');
+  const look = request.short ? ` class="short" style="zoom:${made.wallZoom().toFixed(3)}"` : '';
   const unitNote = ['pressure', 'temperature', 'flow', 'cutLength']
     .map((q) => displayUnit(q as Quantity, request.units).symbol)
     .join(', ');
   const running = `${project.name}, ${variant.name}, ${date}${revision === '' ? '' : `, revision ${revision}`}`;
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${h(`Job sheet ${project.name} ${variant.name}`)}</title><style>${SHEET_CSS(paper, running)}</style></head><body${request.short ? ' class="short"' : ''}><div class="head"><div><h1>Job sheet: ${h(project.name)}</h1><p>${h(project.engine.description)}${project.engine.description === '' ? '' : '. '}Variant <b>${h(variant.name)}</b>${before ? `, from <b>${h(before.name)}</b>` : ''}.${project.madeUp ? ' Invented demonstration data.' : ''}</p></div><p class="r">${h(date)}${revision === '' ? '' : `<br>Revision ${h(revision)}`}<br>${h(unitNote)}</p></div><div>${body}</div><div class="foot"><p>Hot oil and hot metal burn. A leaking pressure line near an exhaust can start a fire. The maker’s torque and limits come first. A calculation is not a licence: have safety-critical work checked by a qualified person.</p><p class="sign">Fitted by <i></i> Checked <i></i></p></div></body></html>`;
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${h(`Job sheet ${project.name} ${variant.name}`)}</title><style>${SHEET_CSS(paper, running)}</style></head><body${look}><div class="head"><div><h1>Job sheet: ${h(project.name)}</h1><p>${h(project.engine.description)}${project.engine.description === '' ? '' : '. '}Variant <b>${h(variant.name)}</b>${before ? `, from <b>${h(before.name)}</b>` : ''}.${project.madeUp ? ' Invented demonstration data.' : ''}</p></div><p class="r">${h(date)}${revision === '' ? '' : `<br>Revision ${h(revision)}`}<br>${h(unitNote)}</p></div><div>${body}</div><div class="foot"><p>Hot oil and hot metal burn. A leaking pressure line near an exhaust can start a fire. The maker’s torque and limits come first. A calculation is not a licence: have safety-critical work checked by a qualified person.</p><p class="sign">Fitted by <i></i> Checked <i></i></p></div></body></html>`;
 }
 
 class SheetMaker {
@@ -73,6 +77,19 @@ class SheetMaker {
   constructor(private readonly request: JobSheetRequest) {
     ({ hoses: this.hoses, joints: this.joints } = jobTouches(request.variant, request.before));
     this.items = itemsOf(request.project, request.variant, request.before);
+  }
+
+  /**
+   * How much smaller the form for the wall is set, so that it stays on one page.
+   * @source engineering judgement: heights of its rows at full size, tried on every job book on A4 and Letter
+   */
+  wallZoom(): number {
+    const { findings, firstStart } = this.request;
+    const heavy = findings?.filter((f) => f.weight === 'stop' && f.waived === null).length ?? 0;
+    const rows = this.hoses.length + this.joints.length;
+    // Names of many rows take a line each.
+    const heightMm = 175 + 8 * heavy + 11 * Math.min(rows, 9) + 6.5 * Math.max(0, rows - 9) + 4.5 * firstStart.length;
+    return Math.max(LEAST_ZOOM, Math.min(1, (PAGE_MM / heightMm) ** 0.9));
   }
 
   section(name: SheetSection): string {
@@ -194,21 +211,40 @@ class SheetMaker {
   }
 
   private jointTable(): string {
+    const { short } = this.request;
     const rows = this.joints.map((joint, i) => {
       const fit = sayFit(joint.fit);
+      const [nm, lbfIn, lbfFt, by] = torqueCells(joint);
       return [
         String(i + 1),
         `<b>${h(joint.name)}</b>${fit ? `<small>${h(fit)}</small>` : ''}`,
         h(jointKindWords(joint)),
         h(joint.tightening?.seal ?? ''),
-        ...torqueCells(joint),
+        nm,
+        ...(short ? [] : [lbfIn]),
+        lbfFt,
+        by,
         BOX,
         PAINT,
       ];
     });
     return rows.length === 0
       ? ''
-      : table(['', 'Joint', 'Kind', 'Seal', 'N·m right', 'lbf·in right', 'lbf·ft right', 'By', 'Done', 'Paint'], rows);
+      : table(
+          [
+            '',
+            'Joint',
+            'Kind',
+            'Seal',
+            'N·m right',
+            ...(short ? [] : ['lbf·in right']),
+            'lbf·ft right',
+            'By',
+            'Done',
+            'Paint',
+          ],
+          rows,
+        );
   }
 
   private partTable(): string {
@@ -291,12 +327,14 @@ class SheetMaker {
     const { variant, before } = this.request;
     const change = oilChange(variant, before);
     const fill = againstUsualFill(change.addedM3);
+    const remarks = `<p>The dipstick may read up to ${this.q(change.overBeforeStartM3, 'volume')} over full before the first start: the parts are empty, do not drain. Runs back overnight: about ${this.q(change.drainsBackM3, 'volume')}.</p>`;
+    if (this.request.short) return `<p><b>${fill.words}: ${this.q(fill.m3, 'volume')}.</b></p>${remarks}`;
     const rows = [
       ...change.came.map((p) => [h(p.name), `+${this.q(p.volumeM3, 'volume')}`, p.prefill ? 'prefill' : '']),
       ...change.went.map((p) => [h(p.name), `−${this.q(p.volumeM3, 'volume')}`, 'comes off']),
       [`<b>${fill.words}</b>`, `<b>${this.q(fill.m3, 'volume')}</b>`, ''],
     ];
-    return `${table(['Part', 'Oil right', ''], rows)}<p>The dipstick may read up to ${this.q(change.overBeforeStartM3, 'volume')} over full before the first start: the parts are empty, do not drain. Runs back overnight: about ${this.q(change.drainsBackM3, 'volume')}.</p>`;
+    return `${table(['Part', 'Oil right', ''], rows)}${remarks}`;
   }
 
   private findings(): string {
@@ -337,7 +375,7 @@ class SheetMaker {
 const ALUMINIUM = 'aluminium nut';
 
 /** Torque in three units as it was given, typical where it was not, or in words. */
-function torqueCells(joint: BenchJoint): readonly string[] {
+function torqueCells(joint: BenchJoint): readonly [nm: string, lbfIn: string, lbfFt: string, by: string] {
   const { torque } = joint.note;
   const t = joint.tightening;
   if (torque) {
