@@ -1,7 +1,7 @@
 import { Button, Input, Space } from 'antd';
 import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { activeVariant, type Project } from '../../../core/document/project/project';
 import type { LibraryDraft } from '../../../core/document/moves';
 import { useFocusReturn } from '../../state/useFocusReturn';
@@ -11,6 +11,9 @@ import { MOST_SHOWN, OfferSearch, type Entry, type Found } from './offerSearch';
 
 /** A pointer that passes over a move does not mean it yet [ms]. */
 const HOVER_MS = 90;
+
+/** What is walked with arrow keys: the words and the list below them. */
+const OF_THE_LIST = '.find, #moves-list';
 
 const NOTHING: Found = { offers: [], looked: 0 };
 /** Time that the search may hold the page before it lets something else in [ms]. */
@@ -85,9 +88,7 @@ export default function MovesPanel({
   const { circuit } = activeVariant(usePlanned());
   const previewMove = useView((w) => w.previewMove);
   const makeMove = useView((w) => w.makeMove);
-  const addToPlan = useView((w) => w.addToPlan);
-  const openMoves = useView((w) => w.openMoves);
-  const closeMoves = useView((w) => w.closeMoves);
+  const { addToPlan, openMoves, closeMoves } = useView.getState();
   const preview = useView((w) => w.preview);
   const hasPlan = useView((w) => w.plan !== undefined);
   const [words, setWords] = useState(heading ?? '');
@@ -102,8 +103,8 @@ export default function MovesPanel({
     chosen !== undefined && headings.includes(chosen) ? offers.filter((o) => o.heading === chosen) : offers;
   const within = inHeading(found);
   const shown = within.slice(0, MOST_SHOWN);
-  const name = part === undefined ? 'Any part' : (circuit.parts.find((p) => p.id === part)?.name ?? '');
 
+  const forget = () => (setAt(-1), previewMove(undefined));
   const point = (i: number, among: readonly Entry[] = shown) => {
     setAt(i);
     previewMove(among[i]?.move);
@@ -113,6 +114,8 @@ export default function MovesPanel({
     list.current?.querySelector(`[data-at="${i}"]`)?.scrollIntoView({ block: 'nearest' });
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    // Buttons and the questions of a job have keys of their own.
+    if (event.key !== 'Escape' && !(event.target as HTMLElement).closest(OF_THE_LIST)) return;
     if (shown.length === 0 && looked < 1 && (event.key === 'ArrowDown' || event.key === 'Enter')) {
       event.preventDefault();
       const soon = inHeading(lookOn().offers);
@@ -139,7 +142,7 @@ export default function MovesPanel({
   return (
     <div onKeyDown={onKeyDown}>
       <MovesHeading
-        name={name}
+        name={part === undefined ? 'Any part' : (circuit.parts.find((p) => p.id === part)?.name ?? '')}
         onAnyPart={part === undefined ? undefined : () => openMoves(undefined)}
         onClose={closeMoves}
       />
@@ -149,29 +152,22 @@ export default function MovesPanel({
           at={at}
           onChange={(typed) => {
             setWords(typed);
-            setAt(-1);
-            previewMove(undefined);
+            forget();
           }}
         />
       )}
       {part === undefined && chosen === undefined && !hasPlan && <JobsSection words={words} onOpen={setIsJobOpen} />}
-      {isJobOpen ? null : (
-        <>
-          {headings.length > 1 && (
-            <Headings
-              headings={headings}
-              chosen={chosen}
-              onChoose={(heading) => {
-                setChosen(heading);
-                setAt(-1);
-                previewMove(undefined);
-              }}
-            />
-          )}
-          <p className="quiet" role="status">
-            {sayFound(looked, found.length, within.length)}
-          </p>
-          {preview?.why && <CannotBeDone why={preview.why} />}
+      {!isJobOpen && (
+        <Single
+          headings={headings}
+          chosen={chosen}
+          onChoose={(heading) => {
+            setChosen(heading);
+            forget();
+          }}
+          said={sayFound(looked, found.length, within.length)}
+          why={preview?.why}
+        >
           <MoveList
             shown={shown}
             at={at}
@@ -179,9 +175,32 @@ export default function MovesPanel({
             onPoint={point}
             onTake={(i, isAtOnce) => (isAtOnce || i === at ? makeMove(shown[i]!.move) : look(i))}
           />
-        </>
+        </Single>
       )}
     </div>
+  );
+}
+
+/** Single changes: their kinds, how many were found, why one cannot be made, and the list. */
+function Single({
+  said,
+  why,
+  children,
+  ...kinds
+}: Parameters<typeof Headings>[0] & {
+  readonly said: string;
+  readonly why: string | undefined;
+  readonly children: ReactNode;
+}) {
+  return (
+    <>
+      {kinds.headings.length > 1 && <Headings {...kinds} />}
+      <p className="quiet" role="status">
+        {said}
+      </p>
+      {why && <CannotBeDone why={why} />}
+      {children}
+    </>
   );
 }
 

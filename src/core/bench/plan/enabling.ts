@@ -144,31 +144,7 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
       makes: ['ordered'],
       plannedMin: MINUTES.order,
     },
-    ...hoses.flatMap((hose, i): Draft[] => [
-      {
-        id: `make-${hose.key}`,
-        phase: 'mockUp',
-        text: makeWords(hose, hoses.slice(0, i)),
-        figures: hose.cut
-          ? {
-              over: { si: hose.cut.firstCutM - hose.cut.cutM, quantity: 'cutLength' },
-              cut: { si: hose.cut.cutM, quantity: 'cutLength' },
-            }
-          : {},
-        needs: ['ordered'],
-        makes: [`made ${hose.key}`],
-        plannedMin: MINUTES.makeHose,
-      },
-      {
-        id: `flush-${hose.key}`,
-        phase: 'mockUp',
-        text: `Flush hose ${hose.name} with solvent, let it dry, blow it through from both ends, cap it.`,
-        ...(i === 0 ? { caution: CAUTIONS.solvent } : {}),
-        needs: [`made ${hose.key}`],
-        makes: [`flushed ${hose.key}`],
-        plannedMin: MINUTES.flush,
-      },
-    ]),
+    ...madeHoses(hoses),
     {
       id: 'dryFit',
       phase: 'mockUp',
@@ -226,6 +202,34 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
     ...bungs(to, (part) => made.has(`on ${part}`)),
   ];
 }
+
+/** Each hose made and flushed; the caution of the solvent stands at the first. */
+const madeHoses = (hoses: readonly Hose[]): readonly Draft[] =>
+  hoses.flatMap((hose, i): Draft[] => [
+    {
+      id: `make-${hose.key}`,
+      phase: 'mockUp',
+      text: makeWords(hose, hoses.slice(0, i)),
+      figures: hose.cut
+        ? {
+            over: { si: hose.cut.firstCutM - hose.cut.cutM, quantity: 'cutLength' },
+            cut: { si: hose.cut.cutM, quantity: 'cutLength' },
+          }
+        : {},
+      needs: ['ordered'],
+      makes: [`made ${hose.key}`],
+      plannedMin: MINUTES.makeHose,
+    },
+    {
+      id: `flush-${hose.key}`,
+      phase: 'mockUp',
+      text: `Flush hose ${hose.name} with solvent, let it dry, blow it through from both ends, cap it.`,
+      ...(i === 0 ? { caution: CAUTIONS.solvent } : {}),
+      needs: [`made ${hose.key}`],
+      makes: [`flushed ${hose.key}`],
+      plannedMin: MINUTES.flush,
+    },
+  ]);
 
 /** Where new returns go into the pan. */
 function bungs(to: Variant, isNew: (part: string) => boolean): readonly Draft[] {
