@@ -152,7 +152,7 @@ test('a new engine is stated, judged, and fitted to its gauge within the time an
   await act(page.getByRole('radio', { name: /^Remote filter/ }).check());
   await act(page.getByRole('checkbox', { name: /Oil cooler with thermostat/ }).check());
   await act(page.getByRole('checkbox', { name: /turbo feed, rolling bearings/ }).check());
-  await act(page.getByLabel(/Hose length, oil cooler/).fill('37 1/2 in'));
+  await act(page.getByLabel('Length of each hose').fill('37 1/2 in'));
   await act(page.getByRole('button', { name: 'Create and check' }).click());
   await expect(page.getByText('Brackwater').first()).toBeVisible();
   await expect(part(page, 'airCooler')).toBeVisible();
