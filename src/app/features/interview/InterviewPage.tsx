@@ -171,6 +171,25 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
         onChange={(oilGrade) => set({ oilGrade })}
       />
       <FigureInput
+        title="Oil it takes, with its filter"
+        quantity="volume"
+        si={answers.oilFillM3}
+        optional
+        onChange={(oilFillM3) => set({ oilFillM3 })}
+        help="Blank: an estimate, and the plan says so."
+      />
+      {answers.oilFillM3 !== undefined && (
+        <ChoiceInput
+          title="Known from"
+          value={answers.oilFillFrom}
+          options={[
+            { value: 'book', label: 'Its book' },
+            { value: 'drained', label: 'Measured as it was drained' },
+          ]}
+          onChange={(oilFillFrom) => set({ oilFillFrom })}
+        />
+      )}
+      <FigureInput
         title="Brake power at the redline"
         quantity="heatFlow"
         si={answers.brakePowerW}

@@ -4,6 +4,7 @@ import { isBolted } from '../bolted';
 import { oilChangeSteps } from './enabling';
 import { afterOf } from './facts';
 import { orderSteps } from './orderSteps';
+import { atOwnPace } from './ownPace';
 import { MINUTES, type Draft, type PlanStep } from './planStep';
 import { wholeJob } from './wholeJob';
 
@@ -54,7 +55,7 @@ export function planJob(project: Project, from: Variant, to: Variant): JobPlan {
       note: stepNote,
     };
   });
-  const ordered = orderSteps(all, note.order ?? []);
+  const ordered = orderSteps(atOwnPace(all), note.order ?? []);
   return {
     from,
     to,

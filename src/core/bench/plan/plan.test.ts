@@ -121,6 +121,23 @@ describe('The plan of a job', () => {
     expect([0, 59, 60, 135].map(sayMinutes)).toEqual(['0 min', '59 min', '1 h', '2 h 15 min']);
   });
 
+  it('takes the minutes of what is still to do from what the same acts took, of others from all', () => {
+    const { project, from, to } = job();
+    const noted = (steps: NonNullable<NonNullable<Variant['bench']>['plan']>['steps']) =>
+      planJob(project, from, { ...to, id: 'noted', bench: { plan: { steps } } }).steps;
+    const minutes = (steps: ReturnType<typeof noted>, id: string) => steps.find((s) => s.id === id)!.plannedMin;
+    const usual = noted({});
+    const slow = noted({ 'make-hoseOut': { done: true, spentMin: 3 * minutes(usual, 'make-hoseOut') } });
+    expect(minutes(slow, 'make-hoseBack')).toBe(3 * minutes(usual, 'make-hoseBack'));
+    // Nothing of its kind is ticked: as all that is.
+    expect(minutes(slow, 'drain')).toBe(3 * minutes(usual, 'drain'));
+    // What is ticked stays as it was planned, and what a person has set stays.
+    expect(minutes(slow, 'make-hoseOut')).toBe(minutes(usual, 'make-hoseOut'));
+    const both = noted({ 'make-hoseOut': { done: true, spentMin: 1 }, drain: { plannedMin: 42 } });
+    expect(minutes(both, 'drain')).toBe(42);
+    expect(minutes(both, 'make-hoseBack')).toBe(Math.round(minutes(usual, 'make-hoseBack') / 4));
+  });
+
   it('pushes a drain over its tails, and turns no nut of it', () => {
     const made = testProject('wetSump', { wants: ['turbo'] });
     const [engine, modified] = made.variants as [Variant, Variant];

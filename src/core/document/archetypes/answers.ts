@@ -16,6 +16,9 @@ const MOST_LITRES = 30;
 
 const GRADES = OIL_GRADES.map((grade) => grade.name) as [string, ...string[]];
 
+/** How a fill is known: by the book, or measured as it was drained. */
+export const OIL_FILL_FROM = ['book', 'drained'] as const;
+
 /**
  * What is asked of a new engine, as a file and the questions on the screen give it. All but the first six have
  * defaults.
@@ -34,6 +37,10 @@ export const answersSchema = z
     crankBearings: z.enum(['plain', 'rolling']).optional().meta({ title: 'Crank runs in' }),
     /** What its book says that the relief opens at. */
     reliefPa: positive('pressure', 'Relief opens at', { typical: [1.5 * BAR, 7 * BAR] }).optional(),
+    /** What it takes at an oil change, its filter with it. */
+    oilFillM3: positive('volume', 'Oil it takes, with its filter', { typical: [0.5e-3, 20e-3] }).optional(),
+    /** How that is known. */
+    oilFillFrom: z.enum(OIL_FILL_FROM).default('book').meta({ title: 'Known from' }),
     /** What its gauge shows while it is healthy, or what its book prints; with the oil that warm engines have. */
     hotIdlePa: positive('pressure', 'Gauge at a hot idle', { typical: [0.3 * BAR, 3 * BAR] }).optional(),
     atSpeedPa: positive('pressure', 'Gauge at speed', { typical: [1.5 * BAR, 7 * BAR] }).optional(),
@@ -79,7 +86,8 @@ export type AnswersInput = z.input<typeof answersSchema>;
 export type Answers = z.output<typeof answersSchema>;
 
 /** Answers with every default put in. */
-type Own = 'boreM' | 'strokeM' | 'oil' | 'reliefPa' | 'hotIdlePa' | 'atSpeedPa' | 'atSpeedRpm' | 'gaugeOilK';
+type Own =
+  'oilFillM3' | 'boreM' | 'strokeM' | 'oil' | 'reliefPa' | 'hotIdlePa' | 'atSpeedPa' | 'atSpeedRpm' | 'gaugeOilK';
 export type FullAnswers = { readonly [K in Exclude<keyof Answers, Own>]-?: NonNullable<Answers[K]> } & Pick<
   Answers,
   Own

@@ -106,6 +106,17 @@ describe('Answers about an engine', () => {
     expect(built.ok && built.project.engine.idleSpeedRevS * 60).toBeCloseTo(875, 9);
   });
 
+  it('have the oil that it takes: the pan holds it without what its filter holds, and how it is known is kept', () => {
+    const built = buildFromJson({ ...testAnswers('wetSump'), oilFillM3: 4.5e-3, oilFillFrom: 'drained' });
+    if (!built.ok) throw new Error(built.why);
+    expect(built.kept.asItIs.circuit.parts.find((p) => p.id === 'sump')).toMatchObject({
+      volumeM3: expect.closeTo(4e-3, 9) as number,
+    });
+    expect(built.kept.known).toContainEqual({ part: 'sump', path: 'volumeM3', source: 'measured as it was drained' });
+    const tank = buildFromJson({ ...testAnswers('drySump'), oilFillM3: 9e-3 });
+    expect(tank.ok && tank.kept.known).toContainEqual({ part: 'tank', path: 'volumeM3', source: 'its book' });
+  });
+
   it('are refused by field and in words', () => {
     const base = {
       name: 'No',

@@ -135,12 +135,21 @@ function gallery({ b, answers, sizes }: Build, name: string, boreM: number): voi
   });
 }
 
+/**
+ * Oil in the pan of an engine of a size: large engines hold less a litre.
+ * @source engineering judgement: 3.3 L at 1.3, 4 L at 2, 5.7 L at 4.9; diesels that work hold more
+ */
+function usualFillM3({ kind, displacementM3 }: FullAnswers): number {
+  const litres = displacementM3 / LITRE;
+  return LITRE * (kind === 'truck' ? 1.2 + 1.4 * litres : Math.max(0.7, 3 * litres ** 0.4));
+}
+
 const sump = ({ b, answers }: Build, levelM = -0.19) =>
   b.add('sump', {
     kind: 'sump',
     name: 'Sump',
     levelM,
-    volumeM3: Math.max(0.7 * LITRE, 1.2 * LITRE + 1.4 * answers.displacementM3),
+    volumeM3: usualFillM3(answers),
   });
 
 /** Mains, rods, cams, lifters, jets and tensioner on a gallery. */
