@@ -283,7 +283,7 @@ const sideStream = {
         boreM: 11.1 * MM,
       },
     });
-    work.make({ kind: 'tee', at: `${ids[1]}.in`, drafts: [work.part('samplePort')] });
+    work.make({ kind: 'tee', at: `${ids[0]}.out`, drafts: [work.part('samplePort')] });
   },
 } as const satisfies Job;
 
