@@ -154,7 +154,7 @@ const filter: PartWork<PartOf<'filter'>> = {
     isSpinOn(part)
       ? { text: `Screw on ${part.name}. ${SPIN_ON}` }
       : {
-          text: `Fit ${part.name} on its bracket with its ports as they are marked: in is outside, out is the centre. ${part.mounting === 'remote' ? SPIN_ON : ''}`.trim(),
+          text: `Fit ${part.name} on its bracket with its ports as they are marked: in is outside, out is the centre. ${part.mounting === 'remote' ? 'Oil the element’s seal and screw it on by hand, ¾ turn after the seal touches.' : ''}`.trim(),
         },
 };
 

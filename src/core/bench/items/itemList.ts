@@ -64,7 +64,7 @@ export function itemsOf(project: Project, variant: Variant, before: Variant | un
     if (before && (isThing(part) || was.has(part.id))) comesWith(part, was.get(part.id)).map(extraItem).forEach(put);
   if (facts?.has('panOff')) put({ ...extraItem(PAN_GASKET), status: 'renewed' });
   consumables({
-    makesHoses: hoses.some((h) => h.duty !== 'coolant'),
+    makesHoses: hoses.some((h) => h.duty !== 'coolant' && !isLongEnough(h, old.get(h.key))),
     opensJoints: joints.length > 0,
     coolant: facts?.has('coolantOut') ? coolantOpened(before!, variant) : undefined,
     // Without a job all of it is filled.

@@ -172,10 +172,7 @@ class CircuitSteps {
           filter ? MINUTES.takeOff : MINUTES.join,
         ),
         changes: [change],
-        needs: [
-          'marked',
-          ...new Set(ends.filter((p) => isBolted(p) || filter === p).flatMap((p) => this.before.needsOf(p))),
-        ],
+        needs: ['marked', ...needsOfJoint(ends.map((p) => this.before.needsOf(p)))],
         makes: [`off ${change.joint.from} ${change.joint.to}`],
       };
     });
@@ -387,6 +384,11 @@ class CircuitSteps {
       ];
     });
   }
+}
+
+/** A joint is opened with the oil out where it lies on the main way on both sides: a tap beside it loses little. */
+function needsOfJoint([a = [], b = []]: readonly (readonly Fact[])[]): readonly Fact[] {
+  return [...new Set([...a, ...b])].filter((fact) => fact !== 'oilOut' || (a.includes(fact) && b.includes(fact)));
 }
 
 /** Things that take room: they are held in their place before anything is tightened. */

@@ -155,7 +155,7 @@ const turboFeedMended = {
     work.make({
       kind: 'tee',
       at: old,
-      drafts: [work.part('samplePort', { name: 'Plug of the old tap', duty: 'plug' })],
+      drafts: [work.part('plug', { name: 'Plug of the old tap' })],
     });
   },
 } as const satisfies Job;

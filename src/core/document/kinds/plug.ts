@@ -35,6 +35,14 @@ export const plug = defineKind({
       { threads: { in: 'taper1_8' } },
     ),
     entry(
+      'plug',
+      'plug',
+      'Gauges and small parts',
+      { kind: 'plug', duty: 'plug', name: 'Plug' },
+      'The thread of the port that it closes.',
+      { threads: { in: 'taper1_8' } },
+    ),
+    entry(
       'magneticPlug',
       'magnetic plug',
       'Gauges and small parts',
