@@ -55,6 +55,9 @@ interface PartWork<P> {
 /** What of a plate's place is not known: which stub, which seal. */
 export const stubOf = (plate: string): string => `the block’s stub under ${plate}`;
 
+/** True where somebody said which thread the stub under a plate has. */
+export const isStubKnown = (plate: Part): boolean => plate.connections?.some((c) => c.port === 'in') ?? false;
+
 const ANY = {};
 const mount = (name: string): Extra => ({ name, size: 'with its bolts', group: 'Fasteners' });
 const gasketOf = (thing: string): Extra => ({ name: `gasket of ${thing}`, size: 'for this engine', group: 'Seals' });
@@ -162,7 +165,14 @@ const plate: PartWork<PartOf<'plate'>> = {
   fitted: (part) =>
     part.form === 'inline'
       ? [mount('bracket of the plate')]
-      : [{ name: 'centre bolt', size: 'thread of the block’s stub', group: 'Fasteners', waits: stubOf(part.name) }],
+      : [
+          {
+            name: 'centre bolt',
+            size: 'thread of the block’s stub',
+            group: 'Fasteners',
+            ...(isStubKnown(part) ? {} : { waits: stubOf(part.name) }),
+          },
+        ],
   off: (part) =>
     part.form === 'inline'
       ? undefined

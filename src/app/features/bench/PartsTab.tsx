@@ -2,6 +2,7 @@ import { Button, Checkbox, Input, Table } from 'antd';
 import { useMemo } from 'react';
 import { isBought, ITEM_STATUS_WORDS, type Item } from '../../../core/bench/items/item';
 import { costOf, itemsOf } from '../../../core/bench/items/itemList';
+import { measureFirst, type ToMeasure } from '../../../core/bench/items/measureFirst';
 import { toolsFor } from '../../../core/bench/items/tools';
 import type { ItemNote } from '../../../core/document/project/bench';
 import { formatQuantity } from '../../../core/foundations/units';
@@ -22,10 +23,12 @@ export default function PartsTab() {
   const touched = useMemo(() => items.filter((i) => i.status !== 'kept'), [items]);
   const { list, rest } = useJobOnly(touched, items, 'parts');
   const tools = useMemo(() => toolsFor(touches.joints, touches.hoses), [touches]);
+  const toMeasure = useMemo(() => measureFirst(variant, before), [variant, before]);
   const notes = variant.bench?.items ?? {};
   const cost = costOf(items);
   return (
     <>
+      <MeasureFirst list={toMeasure} />
       <ItemTable items={list} />
       {rest}
       <p>
@@ -42,7 +45,7 @@ export default function PartsTab() {
                 i.group,
                 i.name,
                 i.size,
-                i.status,
+                ITEM_STATUS_WORDS[i.status],
                 i.unit === 'm³' ? i.quantity * 1e3 : i.quantity,
                 i.unit === 'm³' ? 'L' : (i.unit ?? 'pcs'),
                 i.price ?? null,
@@ -66,6 +69,24 @@ export default function PartsTab() {
       </section>
       <DeliverySection items={items} />
     </>
+  );
+}
+
+/** What the app guesses of the engine: nothing that hangs on it is ordered before. */
+function MeasureFirst({ list }: { readonly list: readonly ToMeasure[] }) {
+  if (list.length === 0) return null;
+  return (
+    <section aria-label="Measure first">
+      <h2>Measure first</h2>
+      <p className="quiet">These are guesses. Order nothing that hangs on them before.</p>
+      <ul className="tools">
+        {list.map(({ what, how }) => (
+          <li key={what}>
+            <b>{what.charAt(0).toUpperCase() + what.slice(1)}:</b> {how}.
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -113,6 +134,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
           render: (_, i) => (
             <>
               {i.name} {i.note && <span className="quiet">{i.note}</span>}
+              {i.waits && <span className="waits"> Order when measured: {i.waits}.</span>}
             </>
           ),
         },

@@ -231,7 +231,9 @@ function jointItems(joint: BenchJoint): Item[] {
   if (renew && name !== undefined)
     items.push({
       ...plain,
-      ...(joint.isCentreBolt ? { waits: stubOf(plateOf(joint)) } : {}),
+      ...(joint.isCentreBolt && ![joint.a, joint.b].some((s) => s.from === 'stated')
+        ? { waits: stubOf(plateOf(joint)) }
+        : {}),
       status: 'renewed',
       key: name,
       group: renew.count === 0 ? 'Consumables' : 'Seals',

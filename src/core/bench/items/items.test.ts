@@ -6,6 +6,7 @@ import { comesWith } from '../partWork';
 import { checkDelivery, lineKey, parseDelivery } from './delivery';
 import { isBought, type Item } from './item';
 import { costOf, itemsOf } from './itemList';
+import { measureFirst } from './measureFirst';
 import { toolsFor } from './tools';
 
 const project = demoProject();
@@ -59,6 +60,30 @@ describe('The list of parts', () => {
       'washer of the relief’s plug',
     ]);
     expect(itemsOf(project, { ...stock, id: 'same' }, stock).some((i) => i.name === 'relief spring')).toBe(false);
+  });
+
+  it('is not ordered where it hangs on a guess: lengths and threads are measured first, and then it is', () => {
+    const waiting = (variant: Variant) => itemsOf(project, variant, stock).filter((i) => i.waits !== undefined);
+    const asked = (variant: Variant) => measureFirst(variant, stock).map((m) => m.what);
+    expect(asked(cooled)).toEqual(
+      expect.arrayContaining(['the block’s stub under Plate', expect.stringMatching(/^length of hose C, from Plate/)]),
+    );
+    expect(waiting(cooled).map((i) => i.name)).toEqual(
+      expect.arrayContaining(['hose, rubber with steel braid', 'plate seal', 'centre bolt']),
+    );
+    const parts = cooled.circuit.parts.map((p) =>
+      p.id === 'plate' ? { ...p, connections: [{ port: 'in', thread: 'spinOnM20x1_5' as const, sealant: false }] } : p,
+    );
+    const hoses = Object.fromEntries(
+      hosesOf(cooled).map((h) => [h.key, { measuredM: 1.2, measuredBy: 'string' as const }]),
+    );
+    const known: Variant = {
+      ...cooled,
+      circuit: { ...cooled.circuit, parts: parts as typeof cooled.circuit.parts },
+      bench: { hoses },
+    };
+    expect(asked(known).filter((what) => /stub|length/.test(what))).toEqual([]);
+    expect(waiting(known).filter((i) => /stub|length/.test(i.waits!))).toEqual([]);
   });
 
   it('has fuse, relay, wire and earth of what takes a current', () => {

@@ -3,7 +3,7 @@ import { isReturn } from '../../document/parts/ports';
 import type { Variant } from '../../document/project/project';
 import { RETURN_WORDS, returnEndOf } from '../hoses/returnEnd';
 import { jobTouches } from '../jobTouches';
-import { stubOf } from '../partWork';
+import { isStubKnown, stubOf } from '../partWork';
 import { threadLabel } from '../../document/parts/threads';
 
 /** Something of the engine that the app guesses: nothing that hangs on it is ordered before it is measured. */
@@ -36,7 +36,7 @@ export function measureFirst(variant: Variant, before: Variant | undefined): rea
       : `${known.place} goes there`;
     return [{ what: `thread of ${blank.place}`, how: `${THREAD_HOW}; ${goesOn}` }];
   });
-  const plates = fresh.filter((p) => actsAs(p, 'plate') && p.form !== 'inline');
+  const plates = fresh.filter((p) => actsAs(p, 'plate') && p.form !== 'inline' && !isStubKnown(p));
   const ends = fresh.filter(isReturn).flatMap((drain): ToMeasure[] => {
     const end = returnEndOf(variant.circuit, drain);
     return end === 'block' || end === 'panPort' ? [{ what: RETURN_WORDS[end], how: THREAD_HOW }] : [];
