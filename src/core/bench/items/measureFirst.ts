@@ -54,7 +54,7 @@ export function measureFirst(variant: Variant, before: Variant | undefined): rea
     })),
     ...ends,
     ...hoses
-      .filter((h) => h.measuredBy === 'circuit' && h.note.existingM === undefined && h.duty !== 'coolant')
+      .filter((h) => h.measuredBy === 'circuit' && h.note.existingM === undefined)
       .map((h) => ({ what: `${lengthOf(h.name)}, from ${h.from.place}, to ${h.to.place}`, how: STRING_HOW })),
   ];
 }

@@ -18,7 +18,7 @@ section { margin-top: 3.4mm; }
 h2 { font-size: 11pt; border-top: 1.2pt solid #000; margin: 0 0 1mm; padding-top: 1mm; display: flex; justify-content: space-between; break-after: avoid; }
 h2 span { font-weight: 400; font-size: 8.5pt; }
 section.whole { break-inside: avoid; }
-section.page { break-before: page; }
+section.page, section.order + section { break-before: page; }
 .verdict { font-size: 12pt; font-weight: 700; }
 .blank { display: inline-block; min-width: 30mm; border-bottom: 0.8pt solid #000; }
 h3 { font-size: 9.5pt; margin: 2mm 0 0.5mm; break-after: avoid; }
@@ -65,7 +65,7 @@ body.short p { margin: 0.6mm 0; }
 body.short { max-width: none; }
 body.short section.half .ticks { columns: 2; column-gap: 6mm; }
 body.short .foot { margin-top: 2mm; }
-body.short section.page { break-before: auto; }
+body.short section.page, body.short section.order + section { break-before: auto; }
 body.short .verdict { font-size: 9.5pt; }
 body.short .box { width: 3.2mm; height: 3.2mm; }
 @media screen { body { padding: 8mm; } }

@@ -115,7 +115,7 @@ class SheetMaker {
       case 'joints':
         return section(title, 'in this order; the maker’s torque comes first', this.jointTable());
       case 'parts':
-        return section(title, this.request.project.name, this.partTable(), 'page');
+        return section(title, this.request.project.name, this.partTable(), 'page order');
       case 'tools':
         return section(title, 'bold: few garages have it', this.tools(), 'whole');
       case 'places':

@@ -71,8 +71,7 @@ class CircuitSteps {
     this.after = new Scope(to.circuit);
     this.hoses = hosesOf(to);
     for (const hose of this.hoses)
-      if (hose.key !== hose.part && hose.duty !== 'coolant')
-        this.benchHoses.set(hose.part, [...(this.benchHoses.get(hose.part) ?? []), hose]);
+      if (hose.key !== hose.part) this.benchHoses.set(hose.part, [...(this.benchHoses.get(hose.part) ?? []), hose]);
     this.upright = oilChange(to, from).came.filter((p) => p.prefill && !this.was.has(p.part));
     this.ready = this.of('remove').length + this.of('undo').length > 0 ? ['faces'] : [];
   }
@@ -247,10 +246,7 @@ class CircuitSteps {
       const lays = (this.benchHoses.get(part.id) ?? []).map((h): Draft => ({
         id: `lay-${h.key}`,
         phase: 'main',
-        ...this.layStep(
-          h,
-          `${part.name}, ${h.to.port.startsWith(`${part.id}.`) && h.duty === 'suction' ? 'suction' : 'delivery'}`,
-        ),
+        ...this.layStep(h, `${part.name}, ${sideWords(h)}`),
         needs: [`on ${part.id}`, 'dryFitted'],
         makes: [`on ${h.key}`],
       }));
@@ -390,6 +386,13 @@ class CircuitSteps {
 function needsOfJoint([a = [], b = []]: readonly (readonly Fact[])[]): readonly Fact[] {
   return [...new Set([...a, ...b])].filter((fact) => fact !== 'oilOut' || (a.includes(fact) && b.includes(fact)));
 }
+
+/** Which hose of its part one is that the circuit has not. */
+const sideWords = ({ key, duty }: Hose): string => {
+  const isIn = key.endsWith(' in');
+  if (duty === 'coolant') return isIn ? 'coolant to it' : 'coolant from it';
+  return isIn ? 'suction' : 'delivery';
+};
 
 /** Things that take room: they are held in their place before anything is tightened. */
 const isBulky = (part: Part, hose: Hose | undefined): boolean =>

@@ -7,6 +7,7 @@ import type { Project, Variant } from '../../document/project/project';
 import { hosesOf, type Hose } from '../hoses/hoseList';
 import { returnEndOf } from '../hoses/returnEnd';
 import { oilChange } from '../level/oilToAdd';
+import { measureFirst } from '../items/measureFirst';
 import { isInPan, watchAct } from '../partWork';
 import { hoseCraft } from './craft';
 import type { Fact } from './facts';
@@ -139,7 +140,10 @@ export function preparation(from: Variant, to: Variant, main: readonly Draft[]):
     {
       id: 'order',
       phase: 'mockUp',
-      text: 'Settle what is to be measured first, order by the list of parts, and check the delivery against it.',
+      text:
+        measureFirst(to, from).length > 0
+          ? 'Settle what is to be measured first, order by the list of parts, and check the delivery against it.'
+          : 'Order by the list of parts, and check the delivery against it.',
       needs: ['baseline', ...hoses.map((h) => `measured ${h.key}` as const)],
       makes: ['ordered'],
       plannedMin: MINUTES.order,
@@ -286,6 +290,7 @@ export function finishing(oil: string, from: Variant, to: Variant, before: reado
   const isMade = (fact: Fact) => made.has(fact);
   const all = before.filter((s) => s.phase === 'main').flatMap((s) => s.makes);
   const inside = to.circuit.parts.filter(isInPan).flatMap((p): Fact[] => [`on ${p.id}`, `set ${p.id}`]);
+  const isPanOther = to.circuit.parts.some((p) => actsAs(p, 'pan') && (isMade(`on ${p.id}`) || isMade(`set ${p.id}`)));
   const coolant = coolantOpened(from, to);
   const drained = isMade('oilOut');
   const closed: readonly Fact[] = isMade('panOff') ? ['panOn'] : [];
@@ -297,7 +302,7 @@ export function finishing(oil: string, from: Variant, to: Variant, before: reado
     steps.push({
       id: 'panOn',
       phase: 'main',
-      text: 'Turn the crank once by hand: nothing may touch. Put the pan up with its new gasket, all bolts by hand, then crosswise from the middle to the maker’s torque, twice round.',
+      text: `${isPanOther ? 'Turn the crank once by hand: nothing may touch. ' : ''}Put the pan up with its new gasket, all bolts by hand, then crosswise from the middle to the maker’s torque, twice round.`,
       needs: [...inside.filter((fact) => isMade(fact)), ...(isMade('bung') ? (['bung'] as const) : [])],
       makes: ['panOn'],
       plannedMin: MINUTES.pan,
