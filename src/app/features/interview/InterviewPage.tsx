@@ -164,6 +164,23 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
         onChange={(chosen) => set({ use: chosen })}
         note={use.note}
       />
+      <OilQuestions answers={answers} full={full} set={set} />
+      <FigureInput
+        title="Brake power at the redline"
+        quantity="heatFlow"
+        si={answers.brakePowerW}
+        optional
+        onChange={(brakePowerW) => set({ brakePowerW })}
+        help={`In kW or hp. Blank: ${formatQuantity(full.brakePowerW, 'heatFlow', units)}.`}
+      />
+    </fieldset>
+  );
+}
+
+/** Which oil, and how much of it. */
+function OilQuestions({ answers, full, set }: SectionProps) {
+  return (
+    <>
       <ChoiceInput
         title="Oil"
         value={full.oilGrade}
@@ -189,15 +206,7 @@ function EngineQuestions({ answers, full, set }: SectionProps) {
           onChange={(oilFillFrom) => set({ oilFillFrom })}
         />
       )}
-      <FigureInput
-        title="Brake power at the redline"
-        quantity="heatFlow"
-        si={answers.brakePowerW}
-        optional
-        onChange={(brakePowerW) => set({ brakePowerW })}
-        help={`In kW or hp. Blank: ${formatQuantity(full.brakePowerW, 'heatFlow', units)}.`}
-      />
-    </fieldset>
+    </>
   );
 }
 
