@@ -252,7 +252,8 @@ function drainHose(look: Surroundings, part: Drain, note: HoseNote, letter: () =
     part: part.id,
     duty: 'drain',
     construction,
-    dash: nearestDash(part.boreM),
+    // What is pushed over tails is sold by its bore.
+    dash: usual.style === 'tail' && note.ends === undefined ? undefined : nearestDash(part.boreM),
     boreM: part.boreM,
     from,
     to,

@@ -35,12 +35,13 @@ export function returnEndOf(circuit: Circuit, drain: Part): ReturnEnd | undefine
 }
 
 /**
- * True where a new return ends where an old one did: in place of that, or behind it. Nothing new is let into the pan.
+ * True where a new return ends where an old one did: in place of that and no wider, or behind it. Nothing new is let into
+ * the pan.
  * @param before the circuit as the engine is now
  */
 export function hasOldEnd(before: Circuit, now: Circuit, drain: Part): boolean {
-  const was = new Set(before.parts.map((p) => p.id));
-  if (drain.replaces !== undefined && was.has(drain.replaces)) return true;
+  const replaced = before.parts.find((p) => p.id === drain.replaces);
+  if (replaced) return actsAs(replaced, 'drain') && actsAs(drain, 'drain') && replaced.boreM >= drain.boreM;
   return otherEnds(now, `${drain.id}.in`).some((ref) => {
     const { part, port } = splitPortRef(ref);
     const old = before.parts.find((p) => p.id === part);

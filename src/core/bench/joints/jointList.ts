@@ -289,7 +289,7 @@ class JointList {
 }
 
 /** Hose tails by bore [mm]. */
-const TAILS_MM = [10, 13, 16, 19] as const;
+const TAILS_MM = [10, 13, 16, 19, 22, 25] as const;
 const MM = 1e-3;
 
 /** What a hose end screws or slips on with: a 37° flare of its dash size, or a tail of its bore. */

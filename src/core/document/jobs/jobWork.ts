@@ -13,7 +13,7 @@ import type { Job, JobAnswers, JobSite } from './job';
 
 const MM = 1e-3;
 /** Bores that drains are sold in [m]. @source common practice, no source: 14 mm is the least for a turbo */
-const DRAIN_BORES_M = [14.2 * MM, 16 * MM, 19 * MM, 22.2 * MM, 25 * MM] as const;
+const DRAIN_BORES_M = [16 * MM, 19 * MM, 22 * MM, 25 * MM] as const;
 /** Oil with its foam needs this much room over what is counted. @source common practice, no source */
 const DRAIN_MARGIN = 1.25;
 const FOAM = 2;

@@ -99,6 +99,8 @@ export const THREAD_IDS = [
   'tail13',
   'tail16',
   'tail19',
+  'tail22',
+  'tail25',
   'flange',
   'spinOn3_4',
   'spinOn13_16',
