@@ -13,7 +13,7 @@ export interface Extra {
   readonly name: string;
   readonly size?: string;
   readonly quantity?: number;
-  readonly group: 'Parts' | 'Seals' | 'Fasteners' | 'Adapters' | 'Consumables';
+  readonly group: 'Parts' | 'Hose' | 'Seals' | 'Fasteners' | 'Adapters' | 'Consumables';
   /** What is measured before it is ordered. */
   readonly waits?: string;
 }

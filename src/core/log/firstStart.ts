@@ -3,7 +3,7 @@ import { actsAs, thermostatOf } from '../document/parts/part';
 import { isBolted } from '../bench/bolted';
 import { jobTouches } from '../bench/jobTouches';
 import { factsOf } from '../bench/plan/wholeJob';
-import { oilChange } from '../bench/level/oilToAdd';
+import { LEAST_READ_M3, oilChange } from '../bench/level/oilToAdd';
 import { isReservoir } from '../document/parts/ports';
 import { partVolumeM3 } from '../document/parts/partVolume';
 import { inSeason, type Project, type Variant } from '../document/project/project';
@@ -178,14 +178,14 @@ function untilItRuns({
       orders: [
         isDrained
           ? `Oil in: ${v(fill + level.addedM3)} of ${seasonal.oil.name} in all.`
-          : `Oil at the upper mark${level.addedM3 > 1e-5 ? `, and ${v(level.addedM3)} of ${seasonal.oil.name} more` : ''}.`,
+          : `Oil at the upper mark${level.addedM3 > LEAST_READ_M3 ? `, and ${v(level.addedM3)} of ${seasonal.oil.name} more` : ''}.`,
         ...(prefilled.length > 0
           ? [`Filled before fitting: ${prefilled.map((part) => `${part.name} ${v(part.volumeM3)}`).join(', ')}.`]
           : []),
         'Coolant at its mark, where it was opened.',
       ],
       expect:
-        level.overBeforeStartM3 > 1e-5
+        level.overBeforeStartM3 > LEAST_READ_M3
           ? `The dipstick may read up to ${v(level.overBeforeStartM3)} over full: the parts are still empty. Do not drain it.`
           : 'The dipstick at its mark.',
       otherwise: 'Below the mark: top up before you crank.',

@@ -107,9 +107,17 @@ function partItems(variant: Variant, before: Variant | undefined, joints: readon
         (p) => (isBolted(p) || status(p) === 'altered' || (isNew(p) && isThing(p) && !actsAs(p, 'pan'))) && !isHose(p),
       )
       .map((p) => of(p, status(p))),
-    ...[...old.values()].filter((p) => isThing(p) && !now.has(p.id)).map((p) => of(p, 'leftOver')),
+    ...[...old.values()]
+      .filter((p) => isThing(p) && !now.has(p.id))
+      .flatMap((p) => [of(p, 'leftOver'), ...coolantLeft(p)]),
   ];
 }
+
+/** The coolant hoses of a cooler that comes off. */
+const coolantLeft = (part: Part): readonly Item[] =>
+  actsAs(part, 'cooler') && part.medium === 'liquid' && part.coolantLooped !== true
+    ? [{ ...extraItem({ name: `coolant hoses of ${part.name}`, quantity: 2, group: 'Hose' }), status: 'leftOver' }]
+    : [];
 
 /** Threads of the ports at which a job joins each part. */
 function threadsByPart(joints: readonly BenchJoint[]): ReadonlyMap<string, readonly Thread[]> {

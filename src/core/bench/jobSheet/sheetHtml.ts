@@ -17,7 +17,7 @@ import { ITEM_GROUPS, ITEM_STATUS_WORDS, isBought, type Item } from '../items/it
 import { measureFirst } from '../items/measureFirst';
 import { itemsOf } from '../items/itemList';
 import { toolsFor } from '../items/tools';
-import { againstUsualFill, oilChange } from '../level/oilToAdd';
+import { againstUsualFill, LEAST_READ_M3, oilChange } from '../level/oilToAdd';
 import { byPhase, PHASE_WORDS, planJob } from '../plan/jobPlan';
 import { sayMinutes, sayStep } from '../plan/sayStep';
 import { escapeXml } from '../places/bracketTemplate';
@@ -327,7 +327,11 @@ class SheetMaker {
     const { variant, before } = this.request;
     const change = oilChange(variant, before);
     const fill = againstUsualFill(change.addedM3);
-    const remarks = `<p>The dipstick may read up to ${this.q(change.overBeforeStartM3, 'volume')} over full before the first start: the parts are empty, do not drain. Runs back overnight: about ${this.q(change.drainsBackM3, 'volume')}.</p>`;
+    const over =
+      change.overBeforeStartM3 > LEAST_READ_M3
+        ? `The dipstick may read up to ${this.q(change.overBeforeStartM3, 'volume')} over full before the first start: the parts are empty, do not drain. `
+        : '';
+    const remarks = `<p>${over}Runs back overnight: about ${this.q(change.drainsBackM3, 'volume')}.</p>`;
     if (this.request.short) return `<p><b>${fill.words}: ${this.q(fill.m3, 'volume')}.</b></p>${remarks}`;
     const rows = [
       ...change.came.map((p) => [h(p.name), `+${this.q(p.volumeM3, 'volume')}`, p.prefill ? 'prefill' : '']),

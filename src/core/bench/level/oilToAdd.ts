@@ -99,5 +99,7 @@ export const againstUsualFill = (addedM3: number): { readonly words: string; rea
     ? { words: 'Oil to leave out of the usual fill', m3: -addedM3 }
     : { words: 'Oil to add beyond the usual fill', m3: addedM3 };
 
-/** Less than this shows on no dipstick and is not listed [m³]. */
+/** Less than this is not read on a dipstick, and nothing is said of it [m³]. @source engineering judgement */
+export const LEAST_READ_M3 = 0.05e-3;
+/** Less than this is not listed [m³]. */
 const LEAST_M3 = 1e-6;

@@ -6,7 +6,7 @@ import { atSpeedRevS } from '../../document/project/conditions';
 import type { Project, Variant } from '../../document/project/project';
 import { hosesOf, type Hose } from '../hoses/hoseList';
 import { returnEndOf } from '../hoses/returnEnd';
-import { oilChange } from '../level/oilToAdd';
+import { LEAST_READ_M3, oilChange } from '../level/oilToAdd';
 import { measureFirst } from '../items/measureFirst';
 import { isInPan, watchAct } from '../partWork';
 import { hoseCraft } from './craft';
@@ -16,8 +16,6 @@ import { coolantOpened } from './scope';
 
 /** On its wheels, before anything is opened: warm oil runs out, hot oil burns. @source common practice, no source */
 const WARM_K = 273.15 + 50;
-/** Less than this is not read on a dipstick [m³]. @source engineering judgement */
-const LEAST_READ_M3 = 0.05e-3;
 
 const WARM: Draft = {
   id: 'warm',
