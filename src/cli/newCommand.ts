@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { answersSchema, completeAnswers } from '../core/document/archetypes/answers';
 import { ARCHETYPES } from '../core/document/archetypes/archetypes';
-import { jobsOnSite } from '../core/document/jobs/jobs';
+import type { JobQuestion } from '../core/document/jobs/job';
+import { JOBS, jobsOnSite } from '../core/document/jobs/jobs';
 import { buildFromJson, stockSite } from '../core/document/archetypes/buildProject';
 import { asItIsOf, fitAtOnce, keptWithFit } from '../core/studies/fit/applyFit';
 import { fitReadings } from '../core/studies/fit/fitWork';
@@ -63,7 +64,13 @@ function listArchetypes(json: boolean): void {
   if (json) {
     const answers = z.toJSONSchema(answersSchema, { io: 'input', unrepresentable: 'any' });
     const uses = USES.map(({ id, label, note, drives }) => ({ id, label, note, drives }));
-    sayJson({ archetypes, uses, answers });
+    const jobs = JOBS.map(({ id, label, note, questions }) => ({
+      id,
+      label,
+      note,
+      asks: questions.map(({ usual: _, ...question }: JobQuestion) => question),
+    }));
+    sayJson({ archetypes, uses, jobs, answers });
     return;
   }
   for (const { id, label, note, wants } of archetypes)

@@ -141,6 +141,22 @@ describe('A job', () => {
     expect(circuit.joints).toContainEqual({ from: 'sidestreamReturn.out', to: 'sump.return' });
   });
 
+  it('refuses an answer that is none, by its question', () => {
+    const project = stock('wetSump');
+    const on = { circuit: project.variants[0]!.circuit, engine: project.engine };
+    const refused = (id: JobId, answers: Record<string, number | string>) => {
+      const planned = jobMoves(id, on, answers);
+      return planned.ok ? 'made' : planned.why.replace(/\u00a0/g, ' ');
+    };
+    expect(refused('turbo', { hoseM: 1 })).toBe('made');
+    expect(refused('turbo', { hoseM: -1 })).toBe('Length of the feed hose: from 0.020 m to 12.00 m.');
+    expect(refused('turbo', { from: 'nowhere' })).toBe('Feed from: one of gallery, sender, filter, plate.');
+    expect(refused('turbo', { length: 1 })).toBe(
+      'It asks nothing that is called length. It asks: hoseM, from, drainTo, drainM.',
+    );
+    expect(refused('gauge', { hoseM: 1 })).toBe('It asks nothing that is called hoseM. It asks nothing.');
+  });
+
   it('says why it does not fit', () => {
     const project = stock('coolerOnHousing');
     expect(why(project.variants[0]!, project, 'cooler')).toContain('exchange it for an air cooler, or add one to it');

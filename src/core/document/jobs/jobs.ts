@@ -1,3 +1,4 @@
+import { formatQuantity } from '../../foundations/units';
 import type { Move } from '../moves/move';
 import { MoveRefused } from '../moves/workpiece';
 import { COOLER_JOBS } from './coolerJobs';
@@ -28,6 +29,8 @@ export type JobMoves =
  */
 export function jobMoves(id: JobId, site: JobSite, answers: JobAnswers = {}): JobMoves {
   const job = jobOf(id);
+  const wrong = wrongAnswer(job, answers);
+  if (wrong !== undefined) return { ok: false, why: wrong };
   const work = new JobWork(site, job, answers);
   try {
     job.make(work);
@@ -36,6 +39,27 @@ export function jobMoves(id: JobId, site: JobSite, answers: JobAnswers = {}): Jo
     throw error;
   }
   return { ok: true, moves: work.moves };
+}
+
+/** What of the answers is no answer to a question of the job; undefined where all are. */
+function wrongAnswer(job: Job, answers: JobAnswers): string | undefined {
+  for (const [id, answer] of Object.entries(answers)) {
+    if (answer === undefined) continue;
+    const question = job.questions.find((q) => q.id === id);
+    if (!question) {
+      const asked = job.questions.map((q) => q.id);
+      return `It asks nothing that is called ${id}. ${asked.length > 0 ? `It asks: ${asked.join(', ')}.` : 'It asks nothing.'}`;
+    }
+    if (question.kind === 'choice') {
+      const values = question.options.map((o) => o.value);
+      if (!values.includes(String(answer))) return `${question.title}: one of ${values.join(', ')}.`;
+    } else {
+      const [least, most] = question.allowed;
+      if (typeof answer !== 'number' || answer < least || answer > most)
+        return `${question.title}: from ${formatQuantity(least, question.quantity)} to ${formatQuantity(most, question.quantity)}.`;
+    }
+  }
+  return undefined;
 }
 
 /** The jobs on an engine, each with the reason where it does not fit. */
