@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { PlanStep } from '../../../core/bench/plan/planStep';
 import { sayMinutes, sayStep } from '../../../core/bench/plan/sayStep';
 import { addPiece, removePiece, tickPiece, tickStep } from '../../../core/bench/plan/stepNotes';
-import type { StepNote } from '../../../core/document/project/bench';
+import { LONGEST_STEP, type StepNote } from '../../../core/document/project/bench';
 import { FigureCell } from '../../forms/FigureInput';
 import { Fold } from '../../forms/Fold';
 import { usePreferences } from '../../state/preferences';
@@ -63,6 +63,7 @@ export function StepRow({
       </span>
       <Pieces step={step} put={put} />
       <Fold title={<span className="visually-hidden">More about: {said}</span>}>
+        {step.because.length > 0 && <p className="quiet">Only when {step.because.join(', ')}.</p>}
         <div className="row">
           <Minutes
             name="Planned"
@@ -113,7 +114,7 @@ function Words({ step, said, set }: { readonly step: PlanStep; readonly said: st
       <Input
         aria-label="Wording"
         addonBefore="Wording"
-        maxLength={300}
+        maxLength={LONGEST_STEP}
         value={step.note.text ?? said}
         onChange={(e) => set('wording', { text: e.target.value || undefined }, 'text')}
       />

@@ -1,30 +1,17 @@
 import { CAUTIONS } from '../../judgement/cautions';
-import { fieldWords } from '../../document/changes/movesBetween';
-import { changedFigures } from '../../document/moves/figure';
 import { actsAs, kindOf, type Part } from '../../document/parts/part';
-import { partFields } from '../../document/parts/partFields';
 import { isReturn, splitPortRef } from '../../document/parts/ports';
 import type { Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
 import { hosesOf, portNamer, type Hose } from '../hoses/hoseList';
 import { hasOldEnd, returnEndOf } from '../hoses/returnEnd';
 import { oilChange, type PartLevel } from '../level/oilToAdd';
-import {
-  alterAct,
-  fitAct,
-  isInPan,
-  isThing,
-  isWired,
-  primeAct,
-  takeOffAct,
-  wireAct,
-  type ActFigure,
-  type PartAct,
-} from '../partWork';
+import { alterAct, fitAct, isInPan, isThing, isWired, primeAct, takeOffAct, wireAct, type PartAct } from '../partWork';
 import { changesBetween, partsOfChange, type ChangeOp } from './circuitChange';
 import { CRAFT, isSpinOn, layWords } from './craft';
 import type { Fact } from './facts';
 import { MINUTES, type Draft } from './planStep';
+import { setWords } from './setWords';
 import { Scope } from './scope';
 
 type Of<K extends ChangeOp['kind']> = Extract<ChangeOp, { kind: K }>;
@@ -404,26 +391,4 @@ function filterOf({ joint }: Of<'join'> | Of<'undo'>, byId: ReadonlyMap<string, 
     .map(splitPortRef)
     .find(({ port, part }) => port === 'in' && isSpinOn(byId.get(part)));
   return inlet && byId.get(inlet.part);
-}
-
-/** Figures that one step names with what they were; of more it names the first. */
-const MOST_FIGURES = 4;
-
-/** What of a part is altered, with what it was: "opens at 5.50 bar instead of 4.80 bar". */
-function setWords(part: Part, old: Part): Pick<Draft, 'text' | 'figures'> {
-  const was = new Map(partFields(old).map((f) => [f.path.join('.'), f.value]));
-  const figures: Record<string, ActFigure> = {};
-  const said = partFields(part)
-    .filter((f) => was.get(f.path.join('.')) !== f.value)
-    .flatMap(({ path, title, input, value }, i) => {
-      const before = was.get(path.join('.'));
-      if (input.kind !== 'number' || typeof before !== 'number' || typeof value !== 'number') return [];
-      figures[`was${i}`] = { si: before, quantity: input.quantity };
-      figures[`is${i}`] = { si: value, quantity: input.quantity };
-      return [`${title.toLowerCase()} {is${i}} instead of {was${i}}`];
-    })
-    .slice(0, MOST_FIGURES);
-  return said.length > 0
-    ? { text: `Alter or exchange ${part.name}: ${said.join(', ')}.`, figures }
-    : { text: `Alter ${part.name}: ${fieldWords(part, changedFigures(old, part))}.` };
 }

@@ -24,8 +24,10 @@ export type Fact =
   | 'clipped'
   | 'batteryOn'
   | 'started'
-  /** Of one thing: measured, made, flushed, off, filled, on, primed, set, wired, screwed on last. */
-  | `${'measured' | 'made' | 'flushed' | 'off' | 'filled' | 'on' | 'primed' | 'set' | 'wired' | 'last'} ${string}`;
+  | FactOfThing;
+/** Of one thing: measured, made, flushed, off, filled, on, primed, set, wired, screwed on last. */
+type FactOfThing =
+  `${'measured' | 'made' | 'flushed' | 'off' | 'filled' | 'on' | 'primed' | 'set' | 'wired' | 'last'} ${string}`;
 
 interface Factual {
   readonly id: string;
@@ -73,3 +75,65 @@ export function afterOf<S extends Factual>(steps: readonly S[]): ReadonlyMap<str
     ]),
   );
 }
+
+/** Facts as they are said: "the oil is out". */
+const WORDS: Readonly<Record<Exclude<Fact, FactOfThing>, string>> = {
+  baseline: 'the gauge was read as it is',
+  mockedUp: 'every new part was held in its place',
+  ordered: 'the parts are there',
+  dryFitted: 'all was dry fitted',
+  marked: 'hoses and connectors are marked',
+  warm: 'the oil is warm',
+  coolantOut: 'the coolant is out',
+  supported: 'it stands on stands',
+  oilOut: 'the oil is out',
+  batteryOff: 'the battery is off',
+  panOff: 'the pan is off',
+  bung: 'the pan has its port',
+  faces: 'the faces are clean',
+  tight: 'the joints are tight',
+  panOn: 'the pan is on',
+  coolantShut: 'the coolant is closed',
+  coolantIn: 'the coolant is in',
+  oilIn: 'the oil is in',
+  clipped: 'the hoses are clipped',
+  batteryOn: 'the battery is on',
+  started: 'it has run',
+};
+const STATES: Readonly<Record<string, string>> = {
+  measured: 'is measured',
+  made: 'is made',
+  flushed: 'is flushed',
+  off: 'is off',
+  filled: 'is filled',
+  on: 'is on',
+  primed: 'is primed',
+  set: 'is altered',
+  wired: 'is wired',
+};
+
+/**
+ * Why a step stands where it stands: what must be true before it.
+ * @param nameOf what a part or a hose is called by its id; undefined: it has no name
+ * @returns in words, of many alike the count: "8 things are on"
+ */
+export function sayNeeds(needs: readonly Fact[], nameOf: (id: string) => string | undefined): readonly string[] {
+  const said: string[] = [];
+  const counted = new Map<string, number>();
+  const ofThing = needs.flatMap((fact) => {
+    const [state, id] = [fact.slice(0, fact.indexOf(' ')), fact.slice(fact.indexOf(' ') + 1)];
+    return fact.includes(' ') && STATES[state] !== undefined ? [{ state, name: nameOf(id) }] : [];
+  });
+  for (const { state } of ofThing) counted.set(state, (counted.get(state) ?? 0) + 1);
+  for (const fact of new Set(needs)) if (fact in WORDS) said.push(WORDS[fact as keyof typeof WORDS]);
+  for (const [state, count] of counted) {
+    const names = ofThing.flatMap((t) => (t.state === state && t.name !== undefined ? [t.name] : []));
+    if (count > MOST_NAMED) said.push(`${count} things ${STATES[state]!.replace(/^is/, 'are')}`);
+    else said.push(...names.map((name) => `${name} ${STATES[state]!}`));
+    // Joints have no names of their own.
+    if (count <= MOST_NAMED && names.length < count) said.push('the old joints are undone');
+  }
+  return said;
+}
+/** More of a kind are counted. */
+const MOST_NAMED = 3;

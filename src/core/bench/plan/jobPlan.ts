@@ -1,8 +1,9 @@
 import { PLAN_PHASES, type OwnStep, type PlanPhase } from '../../document/project/bench';
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { isBolted } from '../bolted';
+import { hosesOf } from '../hoses/hoseList';
 import { oilChangeSteps } from './enabling';
-import { afterOf } from './facts';
+import { afterOf, makersOf, sayNeeds } from './facts';
 import { orderSteps } from './orderSteps';
 import { atOwnPace } from './ownPace';
 import { MINUTES, type Draft, type PlanStep } from './planStep';
@@ -38,10 +39,15 @@ export function planJob(project: Project, from: Variant, to: Variant): JobPlan {
   const own = ownSteps(note.own ?? []);
   const drawn = [...steps, ...own];
   const after = afterOf(drawn);
+  const makers = makersOf(drawn);
+  const names = new Map([
+    ...to.circuit.parts.map((p) => [p.id, p.name] as const),
+    ...hosesOf(to).map((h) => [h.key, `hose ${h.name}`] as const),
+  ]);
   const main = drawn.filter((s) => s.phase === 'main').map((s) => s.id);
   const all = drawn.map((draft): PlanStep => {
     const stepNote = note.steps?.[draft.id] ?? {};
-    const { needs: _, makes: __, ...step } = draft;
+    const { needs, makes: _, ...step } = draft;
     return {
       figures: {},
       changes: [],
@@ -50,6 +56,10 @@ export function planJob(project: Project, from: Variant, to: Variant): JobPlan {
       ...step,
       // What was taken off for access goes back when the work behind it is done.
       after: [...(after.get(draft.id) ?? []), ...(draft.id.startsWith(REFIT) ? main : [])],
+      because: sayNeeds(
+        needs.filter((fact) => makers.has(fact)),
+        (id) => names.get(id),
+      ),
       text: stepNote.text ?? draft.text,
       plannedMin: stepNote.plannedMin ?? draft.plannedMin,
       note: stepNote,

@@ -138,6 +138,19 @@ describe('The plan of a job', () => {
     expect(minutes(both, 'make-hoseBack')).toBe(Math.round(minutes(usual, 'make-hoseBack') / 4));
   });
 
+  it('says of each step what must be true before it, of many alike the count', () => {
+    const { steps } = job().plan;
+    const because = (id: string) => steps.find((s) => s.id === id)!.because.join(', ');
+    expect(because('on-hoseOut')).toBe(
+      'the faces are clean, all was dry fitted, the battery is off, the oil is out, Nose cooler is on, Plate is on',
+    );
+    expect(because('drain')).toBe('it stands on stands');
+    expect(because('baseline')).toBe('');
+    expect(because('tighten')).toMatch(/^\d+ things are on/);
+    // Only what some step makes true is waited for.
+    for (const step of steps) expect(step.because.length > 0).toBe(step.after.length > 0);
+  });
+
   it('pushes a drain over its tails, and turns no nut of it', () => {
     const made = testProject('wetSump', { wants: ['turbo'] });
     const [engine, modified] = made.variants as [Variant, Variant];

@@ -14,6 +14,8 @@ export interface PlanStep {
   readonly changes: readonly ChangeOp[];
   /** Steps that come before it. */
   readonly after: readonly string[];
+  /** What must be true before it, in words: why it stands where it does. */
+  readonly because: readonly string[];
   readonly caution: string | undefined;
   readonly plannedMin: number;
   readonly own: OwnStep | undefined;

@@ -1,7 +1,8 @@
 import { inSeason, type Project, type Variant } from '../../document/project/project';
 import { circuitSteps } from './circuitSteps';
-import { baseline, finishing, preparation } from './enabling';
+import { baseline, preparation } from './enabling';
 import { enabled, type Fact } from './facts';
+import { finishing } from './finishing';
 import type { Draft } from './planStep';
 
 /**

@@ -145,6 +145,9 @@ export type PlaceNote = z.infer<typeof placeNoteSchema>;
 export const PLAN_PHASES = ['mockUp', 'prepare', 'main', 'finish'] as const;
 export type PlanPhase = (typeof PLAN_PHASES)[number];
 
+/** Letters of a step in a person's own words: the craft of a hose end is told in one. */
+export const LONGEST_STEP = 800;
+
 export const stepNoteSchema = z.strictObject({
   done: z.boolean().optional(),
   on: daySchema.optional(),
@@ -153,7 +156,7 @@ export const stepNoteSchema = z.strictObject({
   note: text(1000).optional(),
   /** What went wrong and had to be done again. */
   rework: text(500).optional(),
-  text: text(300).optional(),
+  text: text(LONGEST_STEP).optional(),
   /** What it was split into; it is done when all of them are. */
   pieces: z
     .array(z.strictObject({ text: text(300).min(1), done: z.boolean().optional() }))
