@@ -1,3 +1,4 @@
+import { boreInBoth } from '../../foundations/units/boreSizes';
 import { entryFor } from '../../document/parts/catalogue';
 import { actsAs, type Part } from '../../document/parts/part';
 import { threadLabel, type Thread } from '../../document/parts/threads';
@@ -146,7 +147,7 @@ const isLongEnough = (hose: Hose, was: Hose | undefined): boolean =>
 
 function hoseItems(hose: Hose, isReused: boolean): Item[] {
   const status: ItemStatus = isReused ? 'reused' : 'new';
-  const size = hose.dash === undefined ? `bore ${(hose.boreM * 1e3).toFixed(1)} mm` : `dash ${hose.dash}`;
+  const size = hose.dash === undefined ? `bore ${boreInBoth(hose.boreM)}` : `dash ${hose.dash}`;
   const label = hose.duty === 'coolant' ? 'coolant hose' : CONSTRUCTION_LABELS[hose.construction];
   const dash = hose.dash === undefined ? {} : { dash: hose.dash };
   const items: Item[] = [
@@ -301,7 +302,7 @@ function returnEnds(variant: Variant, before: Variant | undefined): readonly Ite
     const end = returnEndOf(variant.circuit, part);
     const hose = hoses.get(part.id);
     if (!end || !hose || end === 'tank' || end === 'fillerCap') return [];
-    const size = `for hose ${hose.name}, ${hose.to.end.style === 'tail' ? `a tail of ${(hose.boreM * 1e3).toFixed(0)} mm` : `dash ${hose.dash ?? ''}`}`;
+    const size = `for hose ${hose.name}, ${hose.to.end.style === 'tail' ? `a tail of ${boreInBoth(hose.boreM)}` : `dash ${hose.dash ?? ''}`}`;
     const name = {
       pan: 'bung for the pan',
       block: 'adapter for the block’s return',

@@ -1,3 +1,4 @@
+import { boreInBoth } from '../../foundations/units/boreSizes';
 import { jointOf, JOINTS, threadLabel, type Thread } from '../../document/parts/threads';
 
 /** Whether two threads go together; where they do not, why, and the adapter that would join them. */
@@ -10,6 +11,8 @@ export type Mating =
       /** What would join them; undefined where one side has to be replaced. */
       readonly adapter: string | undefined;
     };
+
+const MM_PER_M = 1e3;
 
 /** Dash sizes in which 37° and 45° flares share a thread. @source SAE J514 and J512 (from memory) */
 const SHARED_FLARES = [2, 3, 4, 5, 8, 10];
@@ -146,8 +149,12 @@ function whyNot(a: Thread, b: Thread): string {
 }
 
 /** One end of an adapter, as a counter knows it. */
-const adapterEnd = (thread: Thread): string =>
-  jointOf(thread) === 'hoseTail' ? `a tail for ${sizeOf(thread)} mm hose` : threadLabel(thread);
+const adapterEnd = (thread: Thread): string => {
+  const mm = Number(sizeOf(thread));
+  return jointOf(thread) === 'hoseTail' && mm > 0
+    ? `a tail for hose of ${boreInBoth(mm / MM_PER_M)}`
+    : threadLabel(thread);
+};
 
 /** The adapter that joins two ends; undefined where none is sold for such a pair and one side is replaced. */
 function adapterFor(a: Thread, b: Thread): string | undefined {

@@ -37,3 +37,9 @@ export function numberDrillM(number: number): number | undefined {
 export function dashBoreM(dash: number): number | undefined {
   return DASH_BORES_M[dash];
 }
+
+const MM_PER_M = 1e3;
+
+/** A bore as it is ordered, in both systems at once: "19 mm (0.75 in)". @param boreM > 0 */
+export const boreInBoth = (boreM: number): string =>
+  `${Number((boreM * MM_PER_M).toFixed(1))} mm (${(boreM / INCH_M).toFixed(2)} in)`;
