@@ -112,13 +112,15 @@ export const DRY_SUMP_JOB = {
         volumeM3: PAN_M3,
       },
     });
+    // What takes the place of a part of its kind keeps that one's name.
+    work.make({ kind: 'set', part: pan!, path: ['name'], value: 'Dry-sump pan', said: 'call it by its name' });
     plumbTank(
       work,
       work.circuit.parts.find((p) => p.id === pan)!,
       pump,
     );
     work.make({ kind: 'insert', at: takerOf(work, pump), drafts: [work.mainHose('Pressure hose')] });
-    work.make({
+    const [section] = work.make({
       kind: 'swap',
       part: pump.id,
       draft: work.part('drySumpPump', {
@@ -126,5 +128,6 @@ export const DRY_SUMP_JOB = {
         speedRatio: PUMP_RATIO,
       }),
     });
+    work.make({ kind: 'set', part: section!, path: ['name'], value: 'Pressure section', said: 'call it by its name' });
   },
 } as const satisfies Job;
