@@ -1,6 +1,6 @@
 import type { Quantity } from '../foundations/units';
 import { CAUTIONS } from '../judgement/cautions';
-import { kindOf, type Part, type PartKind, type PartOf } from '../document/parts/part';
+import { actsAs, kindOf, type Part, type PartKind, type PartOf } from '../document/parts/part';
 import { isBolted } from './bolted';
 
 /*
@@ -139,8 +139,9 @@ const CLEARANCE: Readonly<Record<string, ActFigure>> = {
 
 const isDriven = (part: PartOf<'pump'>): boolean => part.speedRatio !== 1;
 
-const isSpinOn = (part: PartOf<'filter'>): boolean => part.mounting === 'block';
-const SPIN_ON = 'Oil its seal, screw it on by hand, ¾ turn after the seal touches.';
+/** A filter that is screwed onto a stub. */
+export const isSpinOn = (part: Part | undefined): boolean => actsAs(part, 'filter') && part.mounting === 'block';
+export const SPIN_ON = 'Oil its seal, screw it on by hand, ¾ turn after the seal touches.';
 
 const filter: PartWork<PartOf<'filter'>> = {
   fitted: (part) =>

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { isBought, ITEM_STATUS_WORDS, type Item } from '../../../core/bench/items/item';
 import { costOf, itemsOf } from '../../../core/bench/items/itemList';
 import { measureFirst, type ToMeasure } from '../../../core/bench/items/measureFirst';
+import { factsOf } from '../../../core/bench/plan/wholeJob';
 import { toolsFor } from '../../../core/bench/items/tools';
 import type { ItemNote } from '../../../core/document/project/bench';
 import { formatQuantity } from '../../../core/foundations/units';
@@ -22,7 +23,10 @@ export default function PartsTab() {
   const items = useMemo(() => itemsOf(project, variant, before), [project, variant, before]);
   const touched = useMemo(() => items.filter((i) => i.status !== 'kept'), [items]);
   const { list, rest } = useJobOnly(touched, items, 'parts');
-  const tools = useMemo(() => toolsFor(touches.joints, touches.hoses), [touches]);
+  const tools = useMemo(
+    () => toolsFor(touches.joints, touches.hoses, !before || factsOf(project, before, variant).has('oilOut')),
+    [touches, project, before, variant],
+  );
   const toMeasure = useMemo(() => measureFirst(variant, before), [variant, before]);
   const notes = variant.bench?.items ?? {};
   const cost = costOf(items);
@@ -134,7 +138,7 @@ function ItemTable({ items }: { readonly items: readonly Item[] }) {
           render: (_, i) => (
             <>
               {i.name} {i.note && <span className="quiet">{i.note}</span>}
-              {i.waits && <span className="waits"> Order when measured: {i.waits}.</span>}
+              {i.waits && <span> Order when measured: {i.waits}.</span>}
             </>
           ),
         },

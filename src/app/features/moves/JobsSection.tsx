@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { JobAnswers, JobSite } from '../../../core/document/jobs/job';
 import { jobMoves, jobOf, jobsOnSite, type JobId } from '../../../core/document/jobs/jobs';
 import { idsTaken } from '../../../core/document/project/keptProject';
@@ -96,8 +96,11 @@ function JobForm({
 }) {
   const job = jobOf(id);
   const makePreview = useView((v) => v.makePreview);
+  const form = useRef<HTMLElement>(null);
+  // The button that opened it is gone: what was opened has the focus.
+  useEffect(() => form.current?.focus(), []);
   return (
-    <section className="jobs" aria-label={job.label}>
+    <section className="jobs" aria-label={job.label} ref={form} tabIndex={-1}>
       <h3>{job.label}</h3>
       <p>{job.note}</p>
       {job.mind && <p className="notice">{job.mind}</p>}

@@ -111,7 +111,7 @@ describe('The list of parts', () => {
   });
 
   it('names the tools that people lack first', () => {
-    const tools = toolsFor(jointsOf(cooled), hosesOf(cooled));
+    const tools = toolsFor(jointsOf(cooled), hosesOf(cooled), true);
     expect(tools[0]!.oftenLacking).toBe(true);
     expect(tools.map((t) => t.name)).toEqual(
       expect.arrayContaining(['aluminium-jawed spanner, 1 in hexagon', 'vice with soft jaws']),

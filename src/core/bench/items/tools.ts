@@ -12,7 +12,7 @@ export interface Tool {
 const SMALL_TORQUE_NM = 15;
 
 /** Tools that the joints and hoses of a job ask for, those that people usually lack first. */
-export function toolsFor(joints: readonly BenchJoint[], hoses: readonly Hose[], isDrained = true): readonly Tool[] {
+export function toolsFor(joints: readonly BenchJoint[], hoses: readonly Hose[], isDrained: boolean): readonly Tool[] {
   const tools = new Map<string, Tool>();
   const add = (name: string, oftenLacking: boolean, why: string) => {
     if (!tools.has(name)) tools.set(name, { name, oftenLacking, why });

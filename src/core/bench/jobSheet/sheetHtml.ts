@@ -19,6 +19,7 @@ import { itemsOf } from '../items/itemList';
 import { toolsFor } from '../items/tools';
 import { againstUsualFill, LEAST_READ_M3, oilChange } from '../level/oilToAdd';
 import { byPhase, PHASE_WORDS, planJob } from '../plan/jobPlan';
+import { factsOf } from '../plan/wholeJob';
 import { sayMinutes, sayStep } from '../plan/sayStep';
 import { escapeXml } from '../places/bracketTemplate';
 import { schematic } from './schematic';
@@ -271,7 +272,9 @@ class SheetMaker {
 
   private tools(): string {
     const hoses = this.hoses.filter((x) => x.duty !== 'coolant');
-    return `<p>${toolsFor(this.joints, hoses)
+    const { project, variant, before } = this.request;
+    const isDrained = !before || factsOf(project, before, variant).has('oilOut');
+    return `<p>${toolsFor(this.joints, hoses, isDrained)
       .map((t) => (t.oftenLacking ? `<b>${h(t.name)}</b>` : h(t.name)))
       .join('; ')}.</p>`;
   }

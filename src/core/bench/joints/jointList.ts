@@ -66,6 +66,7 @@ class JointList {
   private readonly hoses: ReadonlyMap<string, Hose>;
   /** Hoses that the circuit has not: of coolant, of scavenge pumps. */
   private readonly benchHoses: readonly Hose[];
+  private readonly benchPorts: ReadonlySet<string>;
   private readonly seen = new Set<string>();
   private readonly atPort = new Map<string, string[]>();
   private readonly sharedBy = new Map<string, JointFit | undefined>();
@@ -75,6 +76,7 @@ class JointList {
     const hoses = hosesOf(variant);
     this.hoses = new Map(hoses.flatMap((h) => (h.key === h.part ? [[h.part, h] as const] : [])));
     this.benchHoses = hoses.filter((h) => h.key !== h.part);
+    this.benchPorts = new Set(this.benchHoses.map((h) => h.from.port));
     for (const { from, to } of variant.circuit.joints)
       for (const [own, other] of [
         [from, to],
@@ -114,7 +116,7 @@ class JointList {
     if (placeOf(pa) === 'relief' || placeOf(pb) === 'relief') return [];
     this.seen.add(key);
     // The hose between them has joints of its own.
-    if (this.benchHoses.some((h) => h.from.port === from || h.from.port === to)) return [];
+    if (this.benchPorts.has(from) || this.benchPorts.has(to)) return [];
     // What a filter or a plate on the block lets out goes back through the stub that it is screwed onto: one joint,
     // counted at its inlet.
     if (isOutletOfStub(pa, from, pb) || isOutletOfStub(pb, to, pa)) return [];

@@ -6,9 +6,20 @@ import { isBolted } from '../bolted';
 import { hosesOf, portNamer, type Hose } from '../hoses/hoseList';
 import { hasOldEnd, returnEndOf } from '../hoses/returnEnd';
 import { oilChange, type PartLevel } from '../level/oilToAdd';
-import { alterAct, fitAct, isInPan, isThing, isWired, primeAct, takeOffAct, wireAct, type PartAct } from '../partWork';
+import {
+  alterAct,
+  fitAct,
+  isInPan,
+  isSpinOn,
+  isThing,
+  isWired,
+  primeAct,
+  takeOffAct,
+  wireAct,
+  type PartAct,
+} from '../partWork';
 import { changesBetween, partsOfChange, type ChangeOp } from './circuitChange';
-import { CRAFT, isSpinOn, layWords } from './craft';
+import { CRAFT, layWords } from './craft';
 import type { Fact } from './facts';
 import { MINUTES, type Draft } from './planStep';
 import { setWords } from './setWords';

@@ -1,5 +1,5 @@
-import { actsAs, type Part } from '../../document/parts/part';
 import type { Hose } from '../hoses/hoseList';
+import { SPIN_ON } from '../partWork';
 
 /**
  * How a thing is done and how one sees that it is right, told once where it is needed.
@@ -10,7 +10,7 @@ export const CRAFT = {
     'Tape it tightly at the cut, cut it square, blow it through, take the tape off. Screw it into the socket (left-hand on many) and back off a little; oil the nipple; hold the hose in soft jaws and screw the nipple in until about 1 mm is left at the hexagon. A pen line round the hose shows whether it is pushed out.',
   hoseTail: 'Cut it square.',
   overTail: 'Push it over the bead by at least its own bore, with the clamp behind the bead.',
-  spinOn: 'Oil its seal, screw it on by hand, ¾ turn after the seal touches.',
+  spinOn: SPIN_ON,
   flare: 'Start every nut by hand, dry; it must turn freely for several threads.',
   clean: 'No old gasket or seal may be left on a face.',
 } as const;
@@ -23,6 +23,3 @@ export function layWords({ from, to }: Hose): string {
   const tails = [from, to].filter(({ end }) => end.style === 'tail').length;
   return [...(tails < 2 ? [CRAFT.flare] : []), ...(tails > 0 ? [CRAFT.overTail] : [])].join(' ');
 }
-
-/** A filter that is screwed onto a stub. */
-export const isSpinOn = (part: Part | undefined): boolean => actsAs(part, 'filter') && part.mounting === 'block';

@@ -3,7 +3,7 @@ import { catalogueEntry } from '../parts/catalogue';
 import { ends } from '../parts/catalogueEntry';
 import { actsAs } from '../parts/part';
 import { hoseQuestion, type Job, type JobChoice, type JobFigure } from './job';
-import type { JobWork } from './jobWork';
+import { OIL_KG_M3, type JobWork } from './jobWork';
 
 const MM = 1e-3;
 const LPM = 1e-3 / 60;
@@ -185,9 +185,6 @@ const turboDrain = {
   },
 } as const satisfies Job;
 
-const LEAST_SCAVENGE_M3 = 2e-6;
-const SCAVENGE_M3S_A_M3 = 50 * 0.7;
-const SCAVENGE_FOAM = 2;
 /** A turbo takes more than its rating at the relief’s pressure. @source engineering judgement */
 const SCAVENGE_MARGIN = 1.6;
 
@@ -202,15 +199,19 @@ const scavengePump = {
     const turbo = work.turbo();
     const drain = work.drainOf(turbo) ?? work.refuse(`${turbo.name} has no drain that a pump could empty.`);
     if (!actsAs(drain, 'drain')) return work.refuse(`${turbo.name} is emptied by ${drain.name} already.`);
-    const wanted = (SCAVENGE_MARGIN * SCAVENGE_FOAM * turbo.ratedFlowM3S) / SCAVENGE_M3S_A_M3;
+    const pump = work.part('scavengePump');
+    // Oil with its foam, over what the pump moves a turn of its volume in a second.
+    const movedRevS = Number(pump['ownSpeedRevS']) * Number(pump['volumetricEfficiency']);
+    const wantedM3Rev = (SCAVENGE_MARGIN * Number(pump['foamFactor']) * turbo.ratedFlowM3S) / movedRevS;
     work.make({
       kind: 'insert',
       at: `${drain.id}.out`,
       drafts: [
-        work.part('scavengePump', {
-          displacementM3Rev: Math.max(LEAST_SCAVENGE_M3, wanted),
+        {
+          ...pump,
+          displacementM3Rev: Math.max(Number(pump['displacementM3Rev']), wantedM3Rev),
           electrical: { currentA: 6, fuseA: 10, relay: true, earthed: true },
-        }),
+        },
       ],
     });
   },
@@ -288,7 +289,6 @@ const sideStream = {
 } as const satisfies Job;
 
 const DISCHARGE = 0.7;
-const OIL_KG_M3 = 870;
 
 /** What a needle passes as it is set at first [m³/s]. @source orifice law */
 function needleM3S(draft: MoveDraft, pressurePa: number): number {

@@ -12,14 +12,15 @@ import type { Circuit } from '../project/project';
 import type { Job, JobAnswers, JobSite } from './job';
 
 const MM = 1e-3;
-/** Bores that drains are sold in [m]. @source common practice, no source: 14 mm is the least for a turbo */
+/** Bores that drains are sold in [m]. @source common practice, no source */
 const DRAIN_BORES_M = [16 * MM, 19 * MM, 22 * MM, 25 * MM] as const;
 /** Oil with its foam needs this much room over what is counted. @source common practice, no source */
 const DRAIN_MARGIN = 1.25;
 const FOAM = 2;
-/** Oil of a cool day just started, and of a warm engine [Pa·s]. @source engineering judgement */
+/** Oil of a cool day just started [Pa·s]. @source engineering judgement */
 const COOL_OIL_PAS = 0.1;
-const OIL_KG_M3 = 870;
+/** Oil, warm. @source engineering judgement */
+export const OIL_KG_M3 = 870;
 const ROUGHNESS_M = 5e-6;
 
 /** A return by gravity: where it begins and ends over the crank, and how long it is on its way [m]. */
