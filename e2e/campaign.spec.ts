@@ -40,8 +40,15 @@ test('going to and fro between the views adds no listeners', async ({ page }) =>
     const { metrics } = await session.send('Performance.getMetrics');
     return metrics.find((m) => m.name === 'JSEventListeners')!.value;
   };
-  // The first visits load what the views need.
-  const before = await toAndFro(3);
+  // The first visits load what the views need. A part that appears late (an answer computed meanwhile) is counted in
+  // one batch only; a leak grows in each.
+  let before = await toAndFro(3);
   const ROUNDS = 8;
-  expect((await toAndFro(ROUNDS)) - before).toBeLessThan(ROUNDS);
+  const grownBy: number[] = [];
+  for (let batch = 0; batch < 3; batch++) {
+    const after = await toAndFro(ROUNDS);
+    grownBy.push(after - before);
+    before = after;
+  }
+  expect(Math.min(...grownBy)).toBeLessThan(ROUNDS);
 });
