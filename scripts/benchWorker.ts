@@ -3,7 +3,7 @@ import { parentPort } from 'node:worker_threads';
 import { readProject } from '../src/core/document/project/readProject';
 import { StudyCircuits } from '../src/core/studies/job/studyCircuits';
 import type { StudyKind } from '../src/core/studies/job/study';
-import { STUDIES, type StudyName } from '../src/core/studies/registry';
+import { STUDIES, type StudyName } from '../src/core/answer/registry';
 import { doTask } from '../src/core/studies/job/runHere';
 
 let bench: StudyCircuits | undefined;

@@ -5,10 +5,10 @@ import { lazy, useEffect, useMemo, useRef } from 'react';
 import { WEIGHTS, type Finding, type Weight } from '../core/judgement/audit/finding';
 import { Drawing } from './features/drawing/Drawing';
 import {
-  useAudit,
   useBandsOfKind,
+  useCheck,
   usePreview,
-  usePreviewAudit,
+  usePreviewCheck,
   usePreviewEngine,
   useSolved,
   useSweep,
@@ -20,6 +20,7 @@ import { Kit } from './theme/Kit';
 import type { OpenEngine } from '../workers/answered';
 import { shownOf, useOpenEngine } from './state/engine';
 
+const AnswerBar = lazy(() => import('./features/answer/AnswerBar').then((m) => ({ default: m.AnswerBar })));
 const CircuitPanel = lazy(() => import('./CircuitPanel').then((m) => ({ default: m.CircuitPanel })));
 const PreviewBar = lazy(() => import('./features/moves/PreviewBar').then((m) => ({ default: m.PreviewBar })));
 
@@ -35,11 +36,11 @@ export function CircuitPage() {
   const engine = useOpenEngine();
   const solved = useSolved(engine);
   const sweep = useSweep(engine);
-  const audit = useAudit(engine);
+  const check = useCheck(engine);
   const lookedAt = usePreviewEngine();
   const seen = usePreview(lookedAt);
-  const seenAudit = usePreviewAudit(lookedAt, seen.sweep.data !== undefined);
-  const flags = useMemo(() => heaviest(audit.data ?? []), [audit.data]);
+  const seenCheck = usePreviewCheck(lookedAt, seen.sweep.data !== undefined);
+  const flags = useMemo(() => heaviest(check.data?.findings ?? []), [check.data]);
   useShortcuts();
   const panel = useTopOf(selected, moves);
   const bands = useBands(engine);
@@ -58,15 +59,12 @@ export function CircuitPage() {
   return (
     <main id="main" tabIndex={-1} className="work">
       <div className="stage" {...shownOf(state)}>
+        <Kit fallback={<div className="answer" />}>
+          <AnswerBar check={check} />
+        </Kit>
         {preview && (
           <Kit>
-            <PreviewBar
-              before={sweep.data}
-              after={seen.sweep.data}
-              auditBefore={audit.data}
-              auditAfter={seenAudit.data}
-              error={seen.state.error ?? seen.sweep.error}
-            />
+            <PreviewBar before={check.data} after={seenCheck.data} error={seen.state.error ?? seen.sweep.error} />
           </Kit>
         )}
         {state.old && <p className="quiet oldnote">As it was before the change; being computed anew.</p>}
@@ -91,7 +89,7 @@ export function CircuitPage() {
         {...shownOf(sweep)}
       >
         <Kit fallback={<p className="quiet">Opening…</p>}>
-          <CircuitPanel answer={solved.data} sweep={sweep} audit={audit} error={solved.error} />
+          <CircuitPanel answer={solved.data} sweep={sweep} check={check} error={solved.error} />
         </Kit>
       </aside>
     </main>

@@ -8,7 +8,7 @@ import { FindingRow } from './features/audit/FindingRow';
 import { Findings } from './features/findings/Findings';
 import { useDocument } from './state/document';
 import { stepToUndo } from './state/history';
-import type { useAudit, useSolved, useSweep } from './state/useAnswers';
+import type { useCheck, useSolved, useSweep } from './state/useAnswers';
 import { useView } from './state/view';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
@@ -25,12 +25,12 @@ const MOST_NAMED = 4;
 export function CircuitPanel({
   answer,
   sweep,
-  audit,
+  check,
   error,
 }: {
   readonly answer: ReturnType<typeof useSolved>['data'];
   readonly sweep: ReturnType<typeof useSweep>;
-  readonly audit: ReturnType<typeof useAudit>;
+  readonly check: ReturnType<typeof useCheck>;
   readonly error: Error | null;
 }) {
   const chosen = useView((w) => w.selected);
@@ -42,10 +42,11 @@ export function CircuitPanel({
   const selected = activeVariant(project).circuit.parts.some((p) => p.id === chosen) ? chosen : undefined;
   const [tab, setTab] = useState<'supply' | 'audit' | 'faults'>('supply');
   const timesHidden = useTimesHidden();
-  const own = (audit.data ?? []).filter((f) => f.part === selected && selected !== undefined);
+  const findings = check.data?.findings;
+  const own = (findings ?? []).filter((f) => f.part === selected && selected !== undefined);
   const supply = answer && (
     <>
-      <HalfDone findings={audit.data} />
+      <HalfDone findings={findings} />
       <Findings
         result={answer.result}
         sweep={sweep.data}
@@ -89,8 +90,8 @@ export function CircuitPanel({
               },
               {
                 key: 'audit',
-                label: `Audit${audit.data ? ` (${openCount(audit.data)})` : ''}`,
-                children: <AuditList findings={audit.data} working={audit.isFetching} />,
+                label: `Audit${findings ? ` (${openCount(findings)})` : ''}`,
+                children: <AuditList findings={findings} working={!findings && check.isFetching} />,
               },
               FAULTS_TAB,
             ]}

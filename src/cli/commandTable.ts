@@ -1,5 +1,5 @@
 import type { OptionName } from '../core/studies/job/command';
-import type { StudyName } from '../core/studies/registry';
+import type { StudyName } from '../core/answer/registry';
 import type { OwnOptionName } from './options';
 
 /** What the help says of a command, and who does it: nothing of the core is loaded for it. */
@@ -44,10 +44,10 @@ export const COMMANDS = {
   },
   check: {
     words: [FILE],
-    summary: 'the whole operating range: each component at its worst',
+    summary: 'the verdict over the whole operating range, with its certainty; each component at its worst',
     example: 'check demo/thornback.json',
     options: ['variant', 'json'],
-    studies: ['sweep'],
+    studies: ['check'],
   },
   sweep: {
     words: [FILE],
@@ -174,7 +174,7 @@ export const COMMANDS = {
     summary: 'every rule of the audit, the gravest finding first',
     example: 'audit demo/thornback.json --variant noseCooler',
     options: ['variant', 'json'],
-    studies: ['audit'],
+    studies: ['check'],
   },
   hoses: {
     words: [FILE],

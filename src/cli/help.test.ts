@@ -41,7 +41,7 @@ describe('The help', () => {
   });
 
   it('leaves out no command that a study has', async () => {
-    const { STUDIES } = await import('../core/studies/registry');
+    const { STUDIES } = await import('../core/answer/registry');
     for (const [study, load] of Object.entries(STUDIES))
       for (const { name } of ((await load()) as { commands?: readonly { name: string }[] }).commands ?? [])
         expect([name, (COMMANDS[name as CommandName] as CommandWords).studies]).toEqual([

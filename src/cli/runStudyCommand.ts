@@ -4,7 +4,7 @@ import { parseQuantity } from '../core/foundations/units/parse';
 import type { Asked, OptionName, StudyCommand } from '../core/studies/job/command';
 import { studyHere } from '../core/studies/job/runHere';
 import type { StudyKind } from '../core/studies/job/study';
-import { STUDIES, type StudyName } from '../core/studies/registry';
+import { STUDIES, type StudyName } from '../core/answer/registry';
 import { complain, say, sayJson } from './console';
 import { load, loadTable } from './load';
 import { progressOf } from './progress';

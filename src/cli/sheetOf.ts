@@ -5,7 +5,7 @@ import type { Project, Variant } from '../core/document/project/project';
 import { firstStartSteps, startLines, type StartPredictions } from '../core/log/firstStart';
 import { startPredictions, startQuestions } from '../core/log/startPredictions';
 import { compileCircuit } from '../core/network/compile/compile';
-import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
+import { CHECK_STUDY } from '../core/studies/check/checkStudy';
 import { EXPECTED_STUDY } from '../core/studies/causes/expectedStudy';
 import { FILLING_STUDY } from '../core/studies/filling/fillingStudy';
 import { WARM_UP_STUDY } from '../core/studies/heat/warmUpStudy';
@@ -49,8 +49,7 @@ export function sheetOf(
     project,
     variant,
     before,
-    sweep: studyHere(SWEEP_STUDY, open, {}),
-    findings: studyHere(AUDIT_STUDY, open, {}),
+    check: studyHere(CHECK_STUDY, open, { sure: true }),
     seen: worstSeen(project, variant),
     firstStart: startLines(firstStartSteps(project, variant, before, predictionsOf(open, variant))),
     sections: given.short ? SHORT_SECTIONS : SHEET_SECTIONS,

@@ -1,7 +1,7 @@
 import { demoProject } from '../core/verification/testing/demo';
 import { createCircuitWorker } from './circuitWorkerApi';
 import { solveReplySchema, taskReplySchema } from './protocol';
-import { AUDIT_STUDY } from '../core/studies/audit/auditStudy';
+import { CHECK_STUDY } from '../core/studies/check/checkStudy';
 import { FAULT_STUDY } from '../core/studies/faults/faultStudy';
 import { SWEEP_STUDY } from '../core/studies/sweep/sweepStudy';
 
@@ -37,7 +37,7 @@ describe('The circuit worker', () => {
 
   it.each([
     ['sweep', {}],
-    ['audit', {}],
+    ['check', { kind: 'judge' }],
     ['warmUp', WARM_UP],
   ])(
     'does the long task of %s with its share, and stops it when told or when another project is opened',
@@ -59,15 +59,13 @@ describe('The circuit worker', () => {
     },
   );
 
-  it('gives sweep and audit in the form that the page checks', async () => {
+  it('gives sweep and check in the form that the page checks', async () => {
     const worker = opened();
     const sweep = taskReplySchema.parse(await worker.task('sweep', {}, quiet));
     expect(sweep.kind === 'done' && SWEEP_STUDY.replySchema.parse(sweep.reply).supplied).toBe(false);
-    const audit = taskReplySchema.parse(await worker.task('audit', {}, quiet));
-    expect(audit.kind === 'done' && AUDIT_STUDY.replySchema.parse(audit.reply)[0]).toMatchObject({
-      rule: 'supply',
-      part: 'turbo',
-      weight: 'stop',
+    const check = taskReplySchema.parse(await worker.task('check', { kind: 'judge' }, quiet));
+    expect(check.kind === 'done' && CHECK_STUDY.replySchema.parse(check.reply)).toMatchObject({
+      findings: expect.arrayContaining([expect.objectContaining({ rule: 'supply', part: 'turbo', weight: 'stop' })]),
     });
   });
 

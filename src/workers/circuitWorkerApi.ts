@@ -8,7 +8,7 @@ import { CircuitSolver } from '../core/network/circuitSolver';
 import { beginTask, isLong } from '../core/studies/job/runHere';
 import { type LongTask, type StudyKind } from '../core/studies/job/study';
 import { StudyCircuits } from '../core/studies/job/studyCircuits';
-import { STUDIES } from '../core/studies/registry';
+import { STUDIES } from '../core/answer/registry';
 import { solveRequestSchema, type CircuitWorkerApi, type OpenReply, type SolveReply, type TaskReply } from './protocol';
 import { StudyRefused } from '../core/studies/job/studyRefused';
 

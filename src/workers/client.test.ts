@@ -70,7 +70,9 @@ describe('The page’s side of a worker', () => {
       null,
     ]);
     expect(await client.task(project, 'sweep', {}, quiet)).toEqual(sweepToEnd(fresh.circuit));
-    expect(await client.task(project, 'audit', {}, quiet)).toEqual(auditToEnd(made.circuit));
+    expect(await client.task(project, 'check', { kind: 'judge' }, quiet)).toMatchObject({
+      findings: auditToEnd(made.circuit),
+    });
   });
 
   it('sends a question at once, drops what a newer one overtakes while it waits, and answers the newest', async () => {
@@ -106,7 +108,7 @@ describe('The page’s side of a worker', () => {
     const client = new CircuitWorkerClient();
     const other: Project = { ...project, variants: [...broken.variants.slice(0, 1), ...project.variants.slice(1)] };
     const reply = await client.task(other, 'compare', { id: project.variants[1]!.id }, quiet);
-    expect(reply).toMatchObject({ refused: null, notConverged: 0 });
+    expect(reply).toMatchObject({ refused: null, verdict: { unsolved: 0 } });
     await expect(client.task(project, 'boil', {}, quiet)).rejects.toThrow('There is no study called boil.');
     await expect(
       client.task(project, 'partSizes', { kind: 'fit', part: 'pump', family: null, size: 0 }, quiet),

@@ -1,6 +1,6 @@
 import type { Project } from '../core/document/project/project';
 import { runStudy, startStudy, type StudyKind } from '../core/studies/job/study';
-import { STUDIES, type AnswerOf, type QuestionOf, type StudyName } from '../core/studies/registry';
+import { STUDIES, type AnswerOf, type QuestionOf, type StudyName } from '../core/answer/registry';
 import { Answered, originOf, type OpenEngine } from './answered';
 import { CircuitWorkerClient, Superseded } from './client';
 

@@ -5,7 +5,7 @@ import { Answered, originOf, type OpenEngine } from '../../workers/answered';
 import { loadStudy } from '../../workers/studyPool';
 import { openDemo } from '../testing/page';
 import { queries } from './queries';
-import { askForState, useAudit, useSolved, useSweep } from './useAnswers';
+import { askForState, useCheck, useSolved, useSweep } from './useAnswers';
 import { useDocument } from './document';
 import { useOpenEngine } from './engine';
 import { useView } from './view';
@@ -72,12 +72,12 @@ describe('The answer of one engine', () => {
   /** Of which engine each answer is that a view would show now. */
   const shownOf = () =>
     inQueries(() => {
-      const [state, sweep, audit] = [
+      const [state, sweep, check] = [
         useSolved(useOpenEngine()).data?.result,
         useSweep(useOpenEngine()).data,
-        useAudit(useOpenEngine()).data,
+        useCheck(useOpenEngine()).data,
       ] as unknown as (Of | undefined)[];
-      return [state?.of, sweep?.of, audit?.of];
+      return [state?.of, sweep?.of, check?.of];
     });
   const nameNow = () => {
     const { name, activeVariant } = useDocument.getState().project!;

@@ -7,7 +7,7 @@ import { useView } from './view';
 import { queryOptions, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { AUDIT_READS, ONE_STATE, SWEEP_READING, type Reading } from '../../core/studies/job/asked';
-import type { AnswerOf } from '../../core/studies/registry';
+import type { AnswerOf } from '../../core/answer/registry';
 import { originOf, type Answered, type OpenEngine, type Origin } from '../../workers/answered';
 import { solveInWorker, solvePreviewInWorker, Superseded, type Solved, type SolveRequest } from '../../workers/client';
 import { studyPool } from '../../workers/studyPool';
@@ -16,8 +16,9 @@ import { studyPool } from '../../workers/studyPool';
 const STATE_KEPT_MS = 2000;
 /** Answers of circuits as they were are asked for again only by who comes back from another view at once. */
 const CIRCUIT_KEPT_MS = 30_000;
-/** As the audit's own definition, which is loaded with the first audit. */
-const AUDIT: Reading = { name: 'audit', reads: AUDIT_READS };
+/** As the check's own definition, which is loaded with the first check. */
+const CHECK: Reading = { name: 'check', reads: AUDIT_READS };
+const SURE = { sure: true } as const;
 
 /** As the study's own definition. */
 const SPREAD: Reading = { name: 'spread' };
@@ -140,21 +141,39 @@ export function useSweep(engine: OpenEngine | undefined): AnswerView<AnswerOf<'s
   return useShown(query, engine, now);
 }
 
-/** What the rules find in an engine. Asked once its sweep is there, so that verdicts come first. */
-export function useAudit(engine: OpenEngine | undefined): AnswerView<AnswerOf<'audit'>> {
+/**
+ * The check of an engine: the verdict comes first, how sure it is as soon as that is drawn. Asked once its sweep is
+ * there: the drawing comes before all.
+ */
+export function useCheck(engine: OpenEngine | undefined): AnswerView<AnswerOf<'check'>> {
   const sweep = useSweep(engine);
-  const now = useOrigin(engine, AUDIT, {});
-  const query = useQuery({
-    queryKey: ['audit', now] as readonly unknown[],
-    queryFn: ({ signal }) => studyPool().run('audit', engine!, {}, ignore, signal, 'now'),
-    enabled: engine !== undefined && sweep.data !== undefined && !sweep.old && !sweep.isFetching,
+  const now = useOrigin(engine, CHECK, SURE);
+  const isReady = sweep.data !== undefined && !sweep.old && !sweep.isFetching;
+  return useShown(useQuery(checked('check', engine, now, isReady)), engine, now);
+}
+
+/** @param name another one keeps what is looked at apart from what is */
+const checked = (name: string, engine: OpenEngine | undefined, now: Origin | undefined, isReady: boolean) =>
+  queryOptions({
+    queryKey: [name, now] as readonly unknown[],
+    queryFn: ({ signal, queryKey }) =>
+      studyPool().run(
+        'check',
+        engine!,
+        SURE,
+        ({ partial }) => {
+          const soFar = partial();
+          if (soFar && queries.getQueryData(queryKey) === undefined) queries.setQueryData(queryKey, soFar);
+        },
+        signal,
+        'now',
+      ),
+    enabled: engine !== undefined && isReady,
     gcTime: CIRCUIT_KEPT_MS,
     staleTime: Infinity,
     retry,
     retryDelay: 0,
   });
-  return useShown(query, engine, now);
-}
 
 /**
  * What is not measured of an engine that was made by questions leaves this band about each component's pressure at the
@@ -189,19 +208,10 @@ export function usePreviewEngine(): OpenEngine | undefined {
   return useMemo(() => project && { id, project }, [id, project]);
 }
 
-/** What the rules would find after the change that is looked at. Asked once its verdicts are there. */
-export function usePreviewAudit(engine: OpenEngine | undefined, isReady: boolean): AnswerView<AnswerOf<'audit'>> {
-  const now = useOrigin(engine, AUDIT, {});
-  const query = useQuery({
-    queryKey: ['preview audit', now],
-    queryFn: ({ signal }) => studyPool().run('audit', engine!, {}, ignore, signal, 'now'),
-    enabled: engine !== undefined && isReady,
-    gcTime: STATE_KEPT_MS,
-    staleTime: Infinity,
-    retry,
-    retryDelay: 0,
-  });
-  return exact(useShown(query, engine, now));
+/** The check of the engine after the change that is looked at. Asked once its range is there. */
+export function usePreviewCheck(engine: OpenEngine | undefined, isReady: boolean): AnswerView<AnswerOf<'check'>> {
+  const now = useOrigin(engine, CHECK, SURE);
+  return exact(useShown(useQuery(checked('preview check', engine, now, isReady)), engine, now));
 }
 
 /** The circuit as the change that is looked at would make it, at the present state and over the range. */

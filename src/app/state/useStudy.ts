@@ -2,7 +2,7 @@ import { useDocument } from './document';
 import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
 import { textHash } from '../../core/foundations/textHash';
-import type { AnswerOf, QuestionOf, StudyName } from '../../core/studies/registry';
+import type { AnswerOf, QuestionOf, StudyName } from '../../core/answer/registry';
 import { loadResult, saveResult } from '../../storage/results';
 import { CircuitRefused, Superseded, WorkerMissing } from '../../workers/client';
 import { Answered, originOf, type OpenEngine, type Origin } from '../../workers/answered';

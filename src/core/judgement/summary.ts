@@ -3,38 +3,34 @@ import { formatQuantity, type UnitChoice } from '../foundations/units';
 import { activeVariant, inSeason, type Project } from '../document/project/project';
 import { PICKUP_WORDS, sayPickup } from './pickup/sayPickup';
 import { sayFinding } from './audit/sayFinding';
-import { WEIGHTS, type Finding } from './audit/finding';
+import { WEIGHTS } from './audit/finding';
 import { sayMargin, sayVerdict, sayWhy } from './supply/say';
-import type { Sweep } from './sweep/sweep';
+import type { Check } from './verdict/check';
+import { sayWhole } from './verdict/sayWhole';
 
 /** Findings from this weight on are in a summary. */
 const LEAST_WEIGHT = WEIGHTS.indexOf('mend');
 const WEIGHT_WORDS = { stop: 'Critical', mend: 'To fix', look: 'Note', note: 'Note' } as const;
 
 /**
- * What a project's open variant comes to, as plain text for a message or a notebook: each component at its worst over
- * the range, and what the audit finds.
- * @param sweep over the whole range @param findings of the audit; undefined where they are not there yet
+ * What a project's open variant comes to, as plain text for a message or a notebook: the verdict, each component at its
+ * worst over the range, and what the audit finds.
  */
-export function summaryOf(
-  project: Project,
-  sweep: Sweep,
-  findings: readonly Finding[] | undefined,
-  units: UnitChoice = {},
-): string {
+export function summaryOf(project: Project, check: Check, units: UnitChoice = {}): string {
+  const { sweep, findings, verdict, certainty } = check;
+  const { head, sure, detail, over } = sayWhole(verdict, certainty, units);
   const variant = activeVariant(project);
   const { oil, range, engine } = inSeason(project, variant);
   const t = (k: number) => formatQuantity(k, 'temperature', units);
-  const missing = sweep.consumers.filter((c) => !c.supplied).length;
-  const heavy = (findings ?? []).filter((f) => f.waived === null && WEIGHTS.indexOf(f.weight) <= LEAST_WEIGHT);
-  const dismissed = (findings ?? []).filter((f) => f.waived !== null);
+  const heavy = findings.filter((f) => f.waived === null && WEIGHTS.indexOf(f.weight) <= LEAST_WEIGHT);
+  const dismissed = findings.filter((f) => f.waived !== null);
   return [
     `${project.name}, ${variant.name}${project.madeUp ? ' (invented demo data)' : ''}`,
     `${oil.name}, ${t(range.coldestOilK)} to ${t(range.hottestOilK)}, idle ${formatQuantity(engine.idleSpeedRevS, 'speed', units)}, redline ${formatQuantity(engine.maximumSpeedRevS, 'speed', units)}`,
     '',
-    missing === 0
-      ? `All ${sweep.consumers.length} components supplied (${sweep.states} conditions checked).`
-      : `${missing} of ${sweep.consumers.length} components not supplied (${sweep.states} conditions checked).`,
+    `${head}${sure === '' ? '' : ` (${sure})`}.`,
+    ...(detail === '' ? [] : [detail]),
+    `${over}.`,
     ...sweep.consumers.map((c) => {
       const { decisive = null, state } = c.worst ?? {};
       const at = state

@@ -6,10 +6,10 @@ import { KINDS } from '../document/kinds';
 import { inFull } from '../document/project/inFull';
 import type { Project } from '../document/project/project';
 import { testProject } from '../verification/testing/stockEngine';
-import { AUDIT_STUDY } from './audit/auditStudy';
+import { CHECK_STUDY } from './check/checkStudy';
 import { studyHere } from './job/runHere';
 import type { StudyKind } from './job/study';
-import { STUDIES, type QuestionOf, type StudyName } from './registry';
+import { STUDIES, type QuestionOf, type StudyName } from '../answer/registry';
 
 /** Figures that stay absent, and what that means: nothing is filled in for them, so no two places can fill it differently. */
 const MEANS_NONE: Readonly<Record<string, string>> = {
@@ -96,7 +96,7 @@ const QUESTIONS: { readonly [N in StudyName]: QuestionOf<N> } = {
     found: { airTemperatureK: 303.15, roadSpeedMS: 10, load: 0.6 },
   } as never,
   sweep: {},
-  audit: {},
+  check: { sure: false },
   warmUp: { drive, startK: 283.15, durationS: 120 },
   trace: { rows: [at(0), at(60)], startK: 283.15, airTemperatureK: 293.15, limitK: 400 } as never,
   curves: { drive },
@@ -171,7 +171,9 @@ describe('Figures that are not stated', () => {
 
   it('leave no cooler clean that dust has closed: the oil of such an engine is too hot either way', () => {
     const dusty = (of: Project) =>
-      studyHere(AUDIT_STUDY, of, {}).filter((f) => f.rule === 'hotDay' || f.title.toLowerCase().includes('hot'));
+      studyHere(CHECK_STUDY, of, { sure: false }).findings.filter(
+        (f) => f.rule === 'hotDay' || f.title.toLowerCase().includes('hot'),
+      );
     expect(dusty(project)).toEqual(dusty(written));
     expect(dusty(project).length).toBeGreaterThan(0);
   });

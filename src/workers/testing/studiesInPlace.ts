@@ -1,7 +1,7 @@
 import { doTask } from '../../core/studies/job/runHere';
 import { StudyCircuits } from '../../core/studies/job/studyCircuits';
 import type { Project } from '../../core/document/project/project';
-import type { StudyName } from '../../core/studies/registry';
+import type { StudyName } from '../../core/answer/registry';
 import { loadStudy, type TaskDoer } from '../studyPool';
 
 const benches = new WeakMap<Project, StudyCircuits>();

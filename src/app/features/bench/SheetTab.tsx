@@ -16,7 +16,7 @@ import { saveText } from '../../files/saveFile';
 import { ChoiceInput } from '../../forms/ChoiceInput';
 import { usePreferences } from '../../state/preferences';
 import { useStartPredictions } from '../../state/useStartPredictions';
-import { useAudit, useSweep } from '../../state/useAnswers';
+import { useCheck } from '../../state/useAnswers';
 import { useJob, useWorstSeen } from './useBench';
 import { seenByRange } from '../../../core/bench/hoses/hoseVerdicts';
 import { Field } from '../../forms/Field';
@@ -27,11 +27,9 @@ const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 
 export default function SheetTab() {
   const { engine, project, variant, before } = useJob();
   const units = usePreferences((p) => p.units);
-  const audit = useAudit(engine);
+  const checked = useCheck(engine);
   // A sheet goes to the car: nothing old is printed.
-  const findings = audit.old ? undefined : audit.data;
-  const swept = useSweep(engine);
-  const sweep = swept.old ? undefined : swept.data;
+  const check = checked.old ? undefined : checked.data;
   const seen = useWorstSeen();
   const frame = useRef<HTMLIFrameElement>(null);
   const [paper, setPaper] = useState<Paper>(units.length === US_UNITS.length ? 'Letter' : 'A4');
@@ -40,9 +38,9 @@ export default function SheetTab() {
   const [revision, setRevision] = useState('1');
   const { studies, predicted } = useStartPredictions(engine);
   // What comes one after another is set once, when all of it is there: a long sheet takes the page a while each time.
-  const isComing = audit.isFetching || swept.isFetching || studies.some((study) => study.running || study.reading);
+  const isComing = checked.isFetching || studies.some((study) => study.running || study.reading);
   const early = useMemo(
-    () => ({ findings: undefined, sweep: undefined, seen: seenByRange(project, variant, undefined), firstStart: [] }),
+    () => ({ check: undefined, seen: seenByRange(project, variant, undefined), firstStart: [] }),
     [project, variant],
   );
   const whole = useMemo(
@@ -50,12 +48,11 @@ export default function SheetTab() {
       isComing
         ? undefined
         : {
-            findings,
-            sweep,
+            check,
             seen,
             firstStart: startLines(firstStartSteps(project, variant, before, predicted, units)),
           },
-    [isComing, findings, sweep, seen, project, variant, before, predicted, units],
+    [isComing, check, seen, project, variant, before, predicted, units],
   );
   const known = whole ?? early;
   const html = useMemo(
@@ -115,7 +112,7 @@ export default function SheetTab() {
             Save as HTML
           </Button>
         </div>
-        {(isComing || !findings) && <p className="quiet">Findings and predictions come when they are computed.</p>}
+        {(isComing || !check) && <p className="quiet">Findings and predictions come when they are computed.</p>}
       </div>
       <iframe ref={frame} title="Job sheet" srcDoc={framed} />
     </div>

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { MOST_COMPARED, type Comparison } from '../../../core/studies/compare/compareTasks';
 import { sayPickupBriefly } from '../../../core/judgement/pickup/sayPickup';
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
+import { sayWholeBriefly } from '../../../core/judgement/verdict/sayWhole';
 import { formatQuantity, type Quantity, type UnitChoice } from '../../../core/foundations/units';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { CsvButton } from '../../files/CsvButton';
@@ -188,11 +189,10 @@ function Worst({ worst, units }: { readonly worst: WorstOf; readonly units: Unit
   );
 }
 
-function saySupply(v: Comparison['variants'][number]): string {
+function sayAnswer(v: Comparison['variants'][number]): string {
   if (!v.known) return 'solving';
   if (v.refused) return v.refused;
-  if (v.notConverged > 0) return `${v.notConverged} conditions did not solve`;
-  return v.supplied ? 'all supplied' : `${v.notSupplied} not supplied`;
+  return v.verdict ? sayWholeBriefly(v.verdict, v.certainty) : '';
 }
 
 function Lines({ comparison, units }: { readonly comparison: Comparison; readonly units: UnitChoice }) {
@@ -225,7 +225,7 @@ function Lines({ comparison, units }: { readonly comparison: Comparison; readonl
                     from {project.variants.find((other) => other.id === v.basedOn)?.name ?? v.basedOn}
                   </div>
                 )}
-                <div className="quiet">{saySupply(v)}</div>
+                <div className="quiet">{sayAnswer(v)}</div>
               </>
             ),
             render: (_: unknown, l: Line) => l.cells[i] ?? '–',

@@ -101,7 +101,7 @@ export function Drawing({
   const insertBefore = useCallback((part: string) => openMoves(part, 'insert before'), [openMoves]);
   const { focusPart, onKeyDown } = usePartKeys(sheet, layout, selected);
 
-  const headline = headlineOf(reading, sweep?.pickup, units);
+  const headline = headlineOf(reading, units);
   useInView(sheet, selected);
   const sizes = measure(layout, { width: available, height }, zoom);
   const { scale } = sizes;

@@ -1,6 +1,4 @@
 import { sayMargin, sayVerdict } from '../../../core/judgement/supply/say';
-import { pickupBeside } from '../../../core/judgement/pickup/pickupBeside';
-import type { PickupResult } from '../../../core/judgement/pickup/pickupResult';
 import type { UnitChoice } from '../../../core/foundations/units';
 import { placeLabels } from './labels';
 import type { DrawingLayout } from './layout';
@@ -30,18 +28,15 @@ interface HeadlinePlace {
   readonly y: number;
 }
 
-/**
- * What the drawing says first: the component that is worst off in this condition; where all are supplied, what is known
- * of the pickup that they all draw by.
- */
-export function headlineOf(reading: Reading, pickup: PickupResult | undefined, units: UnitChoice): string {
+/** What the drawing says of this condition: the component that is worst off in it. The whole range is said above it. */
+export function headlineOf(reading: Reading, units: UnitChoice): string {
   const worst = reading.result.consumers
     .filter((c) => !c.supplied || c.verdict === 'near')
     .sort((a, b) => (a.decisive?.nearRatio ?? -1e9) - (b.decisive?.nearRatio ?? -1e9))[0];
   return worst
-    ? `${worst.name}: ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
+    ? `This condition: ${worst.name}, ${sayVerdict(worst.verdict, worst.decisive)}${worst.decisive ? `, ${sayMargin(worst.decisive, units)}` : ''}`
     : reading.isThere
-      ? `Every component is supplied in this condition${pickupBeside(pickup)}`
+      ? 'This condition: every component is supplied'
       : 'Not computed; see the reason beside it';
 }
 

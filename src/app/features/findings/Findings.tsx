@@ -7,7 +7,6 @@ import { lazy, memo, Suspense } from 'react';
 import { useView } from '../../state/view';
 import { usePreferences } from '../../state/preferences';
 import { formatFigure, formatQuantity, type UnitChoice } from '../../../core/foundations/units';
-import { pickupBeside } from '../../../core/judgement/pickup/pickupBeside';
 import { sayMargin, sayVerdict, sayWhy } from '../../../core/judgement/supply/say';
 import type { ConsumerRange, Sweep } from '../../../core/judgement/sweep/sweep';
 import { VerdictIcon } from '../../marks/VerdictMark';
@@ -51,7 +50,7 @@ export function Findings({
           {sweeping
             ? 'working…'
             : sweep
-              ? `${open === 0 ? `all ${ranked.length} components supplied` : `${open} of ${ranked.length} components not supplied`}${pickupBeside(sweep.pickup)} (${sweep.states} conditions checked)`
+              ? `${open === 0 ? `all ${ranked.length} components supplied` : `${open} of ${ranked.length} components not supplied`} (${sweep.states} conditions checked)`
               : ''}
         </span>
       </h2>

@@ -5,21 +5,19 @@ import { useDocument } from '../../state/document';
 import { useView } from '../../state/view';
 import { sayVerdict } from '../../../core/judgement/supply/say';
 import type { Sweep } from '../../../core/judgement/sweep/sweep';
+import type { Check } from '../../../core/judgement/verdict/check';
+import { sayWholeBriefly } from '../../../core/judgement/verdict/sayWhole';
 
 /** What a move that is looked at would change, above the drawing that shows it. */
 export function PreviewBar({
   before,
   after,
-  auditBefore,
-  auditAfter,
   error,
 }: {
-  readonly before: Sweep | undefined;
-  readonly after: Sweep | undefined;
+  readonly before: Check | undefined;
+  readonly after: Check | undefined;
   /** Why the circuit with the changes has no answer. */
   readonly error: Error | null;
-  readonly auditBefore: readonly Finding[] | undefined;
-  readonly auditAfter: readonly Finding[] | undefined;
 }) {
   const preview = useView((w) => w.preview);
   const plan = useView((w) => w.plan);
@@ -55,7 +53,6 @@ export function PreviewBar({
         {error ? `The circuit cannot be computed so: ${error.message}` : saidOf(before, after)}{' '}
         {project &&
           filtrationChanges(project, preview.project).map((change) => <strong key={change}>{change}. </strong>)}
-        {!error && auditBefore && (auditAfter ? auditSaid(auditBefore, auditAfter) : 'Auditing…')}
       </div>
       <Button type="primary" onClick={() => makePreview()}>
         {`${preview.steps.length === 1 ? 'Apply' : `Apply all ${preview.steps.length}`}${asksWhere ? ' in a new variant' : ''}`}
@@ -68,8 +65,10 @@ export function PreviewBar({
   );
 }
 
-const saidOf = (before: Sweep | undefined, after: Sweep | undefined): string =>
-  !after || !before ? 'Computing…' : changes(before, after);
+const saidOf = (before: Check | undefined, after: Check | undefined): string =>
+  !after || !before
+    ? 'Computing…'
+    : `${changes(before.sweep, after.sweep)} ${auditSaid(before.findings, after.findings)} ${sayWholeBriefly(after.verdict, after.certainty)}.`;
 
 /** What the audit would say otherwise, in words. */
 function auditSaid(before: readonly Finding[], after: readonly Finding[]): string {
@@ -98,10 +97,5 @@ function changes(before: Sweep, after: Sweep): string {
     }),
     ...before.consumers.filter((c) => !now.has(c.part)).map((c) => `${c.name} goes`),
   ];
-  const open = after.consumers.filter((c) => !c.supplied).length;
-  const verdict =
-    open === 0
-      ? 'Everything is supplied over the whole operating range.'
-      : `${open} not supplied over the whole operating range.`;
-  return said.length === 0 ? `No verdict changes. ${verdict}` : `${said.join(' · ')}. ${verdict}`;
+  return said.length === 0 ? 'No verdict of a component changes.' : `${said.join(' · ')}.`;
 }

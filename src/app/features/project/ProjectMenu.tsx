@@ -204,9 +204,8 @@ function useTakeOut() {
     const { signal } = new AbortController();
     // Asked for when it is wanted: a page without the circuit computes nothing for it.
     const engine = { id: useDocument.getState().id, project };
-    const sweep = await studyPool().run('sweep', engine, {}, ignore, signal, 'now');
-    const findings = await studyPool().run('audit', engine, {}, ignore, signal, 'now');
-    const text = summaryOf(project, sweep.for(engine)!, findings.for(engine)!, units);
+    const check = await studyPool().run('check', engine, { sure: true }, ignore, signal, 'now');
+    const text = summaryOf(project, check.for(engine)!, units);
     try {
       await navigator.clipboard.writeText(text);
       void message.success('The summary is copied.');

@@ -2,6 +2,7 @@ import { Button, Input, Table } from 'antd';
 import { useState } from 'react';
 import { activeVariant } from '../../../core/document/project/project';
 import type { ProjectHead } from '../../../storage/projects';
+import { GRADE_MARK } from '../../marks/gradeMark';
 import { VerdictIcon } from '../../marks/VerdictMark';
 import { ProjectPicture } from './ProjectPicture';
 import { useProjectBody, useProjectVerdict } from './useProjectCard';
@@ -18,7 +19,7 @@ export interface ProjectActs {
   remove(head: ProjectHead): void;
 }
 
-/** Every project that can be opened, newest first: what it is, whether it is supplied, and what can be done to it. */
+/** Every project that can be opened, newest first: what it is, its verdict, and what can be done to it. */
 export function ProjectTable({
   heads,
   openId,
@@ -47,7 +48,7 @@ export function ProjectTable({
           render: (_, head) => <Named head={head} isOpen={head.id === openId} acts={acts} />,
         },
         { title: 'Circuit', render: (_, head) => <Picture head={head} /> },
-        { title: 'Supply', render: (_, head) => <Verdict head={head} /> },
+        { title: 'Verdict', render: (_, head) => <Verdict head={head} /> },
         {
           title: 'Last change',
           dataIndex: 'updatedAt',
@@ -117,13 +118,10 @@ function Verdict({ head }: { readonly head: ProjectHead }) {
   const { data, error } = useProjectVerdict(head);
   if (error) return <span className="quiet">cannot be computed</span>;
   if (!data) return <span className="quiet">checking…</span>;
-  const isWhole = data.supplied === data.of;
-  const mark = !isWhole ? 'short' : data.pickup === '' ? 'inBand' : 'near';
   return (
-    <span className={`verdict${isWhole ? '' : ' problem'}`}>
-      <VerdictIcon verdict={mark} />
-      {isWhole ? `all ${data.of} supplied` : `${data.of - data.supplied} of ${data.of} not supplied`}
-      {data.pickup}
+    <span className={`verdict${data.grade === 'bad' ? ' problem' : ''}`}>
+      <VerdictIcon verdict={GRADE_MARK[data.grade]} />
+      {data.said}
     </span>
   );
 }

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { pickupBeside } from '../../../core/judgement/pickup/pickupBeside';
+import { sayWholeBriefly } from '../../../core/judgement/verdict/sayWhole';
+import { gradeOfAll } from '../../../core/judgement/verdict/verdict';
 import { readProject } from '../../../core/document/project/readProject';
 import { rawProject, type ProjectHead } from '../../../storage/projects';
 import { studyPool } from '../../../workers/studyPool';
@@ -19,7 +20,7 @@ export function useProjectBody(head: ProjectHead) {
   });
 }
 
-/** How many components of a stored project are supplied over its whole range, as its open variant stands. */
+/** The verdict of a stored project, as its open variant stands. */
 export function useProjectVerdict(head: ProjectHead) {
   const { data } = useProjectBody(head);
   const project = data?.project;
@@ -27,13 +28,10 @@ export function useProjectVerdict(head: ProjectHead) {
     queryKey: ['project verdict', head.id, head.revision],
     queryFn: async ({ signal }) => {
       const engine = { id: head.id, project: project! };
-      const sweep = (await studyPool().run('sweep', engine, {}, ignore, signal)).for(engine)!;
-      const { consumers, pickup } = sweep;
-      return {
-        of: consumers.length,
-        supplied: consumers.filter((c) => c.supplied).length,
-        pickup: pickupBeside(pickup),
-      };
+      const { verdict, certainty } = (await studyPool().run('check', engine, { sure: true }, ignore, signal)).for(
+        engine,
+      )!;
+      return { grade: gradeOfAll(verdict, certainty), said: sayWholeBriefly(verdict, certainty) };
     },
     enabled: project !== undefined,
     staleTime: Infinity,

@@ -1,5 +1,4 @@
-import type { Finding } from '../../judgement/audit';
-import type { Sweep } from '../../judgement/sweep/sweep';
+import type { Check } from '../../judgement/verdict/check';
 import type { Project, Variant } from '../../document/project/project';
 import type { WorstSeen } from '../hoses/hoseVerdicts';
 import type { UnitChoice } from '../../foundations/units';
@@ -63,10 +62,8 @@ export interface JobSheetRequest {
   readonly variant: Variant;
   /** The variant that the engine is in now; undefined: everything is new. */
   readonly before: Variant | undefined;
-  /** What the circuit does over its range; undefined where it was not asked for. */
-  readonly sweep: Pick<Sweep, 'consumers' | 'states' | 'notConverged' | 'supplied'> | undefined;
-  /** Findings of the audit; undefined where they were not asked for. */
-  readonly findings: readonly Finding[] | undefined;
+  /** The check of the variant; undefined where it was not asked for. */
+  readonly check: Check | undefined;
   /** What the circuit was seen to do at its worst: hoses are held against it. */
   readonly seen: WorstSeen;
   /** Steps of the first start, in words. */

@@ -3,6 +3,11 @@ import { jobTouches } from '../jobTouches';
 import { demoProject } from '../../verification/testing/demo';
 import type { Project, Variant } from '../../document/project/project';
 import { US_UNITS } from '../../foundations/units';
+import { ASPECTS, type Finding } from '../../judgement/audit/finding';
+import { sweepToEnd } from '../../judgement/sweep/sweep';
+import type { Check } from '../../judgement/verdict/check';
+import type { Verdict } from '../../judgement/verdict/verdict';
+import { solverOf } from '../../verification/testing/solverOf';
 import { bracketProblems, bracketTemplate } from '../places/bracketTemplate';
 import { seenByRange } from '../hoses/hoseVerdicts';
 
@@ -10,12 +15,23 @@ import { SHEET_SECTIONS, SHORT_SECTIONS, type JobSheetRequest } from './jobSheet
 import { sheetHtml } from './sheetHtml';
 import { schematic } from './schematic';
 
+const NOTHING: Verdict = {
+  ...{ aspects: ASPECTS.map((aspect) => ({ aspect, is: 'holds' as const, by: null, count: 0 })), conditions: 337 },
+  ...{ unsolved: 0, components: 7, drives: ['Run'], hottest: null, critical: 0, toFix: 0, dismissed: 0 },
+  ...{ isPickupNeeded: false, binding: [] },
+};
+const checkedWith = (findings: readonly Finding[]): Check => ({
+  sweep: sweepToEnd(solverOf(demoProject()), 2, 2),
+  findings,
+  verdict: NOTHING,
+  certainty: null,
+});
+
 const request = (project: Project = demoProject(), more: Partial<JobSheetRequest> = {}): JobSheetRequest => ({
   project,
   variant: project.variants[1]!,
   before: project.variants[0],
-  findings: [],
-  sweep: undefined,
+  check: checkedWith([]),
   seen: seenByRange(project, project.variants[1]!),
   firstStart: ['Crank without ignition.'],
   sections: SHEET_SECTIONS,
@@ -70,6 +86,7 @@ describe('The job sheet', () => {
   it('on the wall has what stops the job, and counts what else is to be fixed', () => {
     const finding = (weight: 'stop' | 'mend' | 'note', title: string) => ({
       ...{ rule: title, title, weight, part: null, state: null, what: title, why: '', remedies: [], source: '' },
+      ...{ aspect: 'safe' as const, is: 'holds' as const },
       ...{ figures: {}, moves: [], waived: null },
     });
     const findings = [
@@ -79,7 +96,7 @@ describe('The job sheet', () => {
       finding('note', 'Fine'),
     ];
     const of = (short: boolean, list = findings) =>
-      sheetHtml(request(undefined, { short, findings: list, sections: ['findings'] }));
+      sheetHtml(request(undefined, { short, check: checkedWith(list), sections: ['findings'] }));
     expect(of(false)).toContain('Loose');
     expect(of(true)).toContain('Dry');
     expect(of(true)).not.toContain('Loose');
@@ -131,6 +148,8 @@ describe('The job sheet', () => {
       rule: 'level',
       title: 'Oil level',
       weight: 'mend' as const,
+      aspect: 'safe' as const,
+      is: 'holds' as const,
       part: null,
       state: null,
       what: 'It holds more.',
@@ -142,7 +161,9 @@ describe('The job sheet', () => {
       waived: null,
     };
     const html = sheetHtml(
-      request(undefined, { findings: [finding, { ...finding, title: 'Other', waived: 'known and measured' }] }),
+      request(undefined, {
+        check: checkedWith([finding, { ...finding, title: 'Other', waived: 'known and measured' }]),
+      }),
     );
     expect(html).toContain('Usual remedy: top up.');
     expect(html).toContain('known and measured');

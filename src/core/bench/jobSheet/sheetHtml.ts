@@ -3,6 +3,7 @@ import { formatFigure, formatQuantity, displayUnit, type Quantity } from '../../
 import { sayFinding, WEIGHTS, type Finding } from '../../judgement/audit';
 import { sayEdge } from '../../judgement/sweep/sayShortfall';
 import { shortfalls } from '../../judgement/sweep/shortfall';
+import { sayWhole } from '../../judgement/verdict/sayWhole';
 import { inSeason } from '../../document/project/project';
 import { kindOf } from '../../document/parts/part';
 import type { Hose } from '../hoses/hoseList';
@@ -85,8 +86,8 @@ class SheetMaker {
    * @source engineering judgement: heights of its rows at full size, tried on every job book on A4 and Letter
    */
   wallZoom(): number {
-    const { findings, firstStart } = this.request;
-    const heavy = findings?.filter((f) => f.weight === 'stop' && f.waived === null).length ?? 0;
+    const { check, firstStart } = this.request;
+    const heavy = check?.findings.filter((f) => f.weight === 'stop' && f.waived === null).length ?? 0;
     const rows = this.hoses.length + this.joints.length;
     // Names of many rows take a line each.
     const heightMm = 175 + 8 * heavy + 11 * Math.min(rows, 9) + 6.5 * Math.max(0, rows - 9) + 4.5 * firstStart.length;
@@ -143,18 +144,15 @@ class SheetMaker {
     return h(formatQuantity(si, quantity, this.request.units));
   }
 
-  /** Who is supplied over the whole range, and who is not: the answer first. */
+  /** The answer first: the verdict, how sure it is, and who is not supplied. */
   private verdict(): string {
-    const { sweep, units } = this.request;
-    if (!sweep) return '';
-    if (sweep.notConverged.length > 0)
-      return `<p class="verdict">${sweep.notConverged.length} of ${sweep.states} conditions have no answer: nothing is known of them.</p>`;
-    if (sweep.supplied)
-      return `<p class="verdict">Every component is supplied, from cold cranking to full speed (${sweep.states} conditions).</p>`;
-    const short = shortfalls(sweep);
-    return `<p class="verdict">${short.length} not supplied over the whole range:</p><ul class="findings">${short
-      .map((s) => `<li class="stop">${h(sayEdge(s, units))}</li>`)
-      .join('')}</ul>`;
+    const { check, units } = this.request;
+    if (!check) return '';
+    const { head, sure, detail, over } = sayWhole(check.verdict, check.certainty, units);
+    const short = shortfalls(check.sweep);
+    return `<p class="verdict">${h(head)}${sure === '' ? '' : ` (${h(sure)})`}.</p><p>${h(over)}.${
+      detail === '' || short.length > 0 ? '' : ` ${h(detail)}`
+    }</p>${short.length === 0 ? '' : `<ul class="findings">${short.map((s) => `<li class="stop">${h(sayEdge(s, units))}</li>`).join('')}</ul>`}`;
   }
 
   private measureFirst(): string {
@@ -345,8 +343,9 @@ class SheetMaker {
   }
 
   private findings(): string {
-    const { findings, variant, units } = this.request;
-    if (!findings) return '';
+    const { check, variant, units } = this.request;
+    if (!check) return '';
+    const { findings } = check;
     const name = (f: Finding) => variant.circuit.parts.find((p) => p.id === f.part)?.name;
     const say = (f: Finding) =>
       `<b>${h(f.title)}${name(f) ? `, ${h(name(f)!)}` : ''}.</b> ${h(sayFinding(f, f.what, units))}`;

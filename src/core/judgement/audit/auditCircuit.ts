@@ -1,19 +1,25 @@
 import type { CircuitSolver } from '../../network/circuitSolver';
 import { surveyCircuit, type AuditContext } from './context';
 import { WEIGHTS, type Finding } from './finding';
-import { findingsOf } from './rule';
+import { findingsOf } from './findingsOf';
 import { RULES } from './rules';
 import { runToEnd } from '../../foundations/runToEnd';
 
 /** How many rules there are. */
 export const RULE_COUNT = RULES.length;
 
+/** What an audit found, and what it was read from. */
+export interface Audited {
+  /** By weight, heaviest first, waived ones last. */
+  readonly findings: readonly Finding[];
+  readonly context: AuditContext;
+}
+
 /**
  * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the
  * number done.
- * @returns findings by weight, heaviest first, waived ones last
  */
-export function* auditCircuit(solver: CircuitSolver): Generator<number, readonly Finding[]> {
+export function* auditCircuit(solver: CircuitSolver): Generator<number, Audited> {
   const context: AuditContext = surveyCircuit(solver);
   const findings: Finding[] = [];
   let done = 0;
@@ -22,13 +28,14 @@ export function* auditCircuit(solver: CircuitSolver): Generator<number, readonly
     yield ++done;
   }
   const rank = (f: Finding) => WEIGHTS.indexOf(f.weight) + (f.waived === null ? 0 : WEIGHTS.length);
-  return findings
+  const ranked = findings
     .map((f, i) => [f, i] as const)
     .sort(([a, i], [b, j]) => rank(a) - rank(b) || i - j)
     .map(([f]) => f);
+  return { findings: ranked, context };
 }
 
 /** Runs an audit to its end at once; for the command line and tests. */
 export function auditToEnd(solver: CircuitSolver): readonly Finding[] {
-  return runToEnd(auditCircuit(solver));
+  return runToEnd(auditCircuit(solver)).findings;
 }

@@ -7,6 +7,13 @@ import { QUANTITIES, type Quantity } from '../../foundations/units';
 export const WEIGHTS = ['stop', 'mend', 'look', 'note'] as const;
 export type Weight = (typeof WEIGHTS)[number];
 
+/**
+ * What a verdict is made of: every component has its oil, the oil stays cool enough, what is poured out drains, the pump
+ * has oil to draw, what must be filtered is, and nothing else forbids to build and run it.
+ */
+export const ASPECTS = ['supplied', 'cool', 'drained', 'pickup', 'filtered', 'safe'] as const;
+export type Aspect = (typeof ASPECTS)[number];
+
 const quantitySchema = z.custom<Quantity>((v) => typeof v === 'string' && v in QUANTITIES);
 
 /** A figure in a sentence, put where `{its key}` stands, in the reader's unit. */
@@ -17,6 +24,9 @@ export const findingSchema = z.strictObject({
   /** Short name of the rule. */
   title: z.string(),
   weight: z.enum(WEIGHTS),
+  /** The aspect of the verdict that it belongs to, and whether that fails by it. */
+  aspect: z.enum(ASPECTS),
+  is: z.enum(['fails', 'holds', 'unknown']),
   /** Part that it is about; null for the circuit as a whole. */
   part: partIdSchema.nullable(),
   /** Where it is worst, when it depends on the state. */

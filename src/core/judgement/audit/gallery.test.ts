@@ -10,7 +10,7 @@ import { testProject } from '../../verification/testing/stockEngine';
 import { auditChanges, filtrationChanges } from '../previewChanges';
 import { auditToEnd } from './auditCircuit';
 import { surveyCircuit } from './context';
-import { findingsOf } from './rule';
+import { findingsOf } from './findingsOf';
 import { pumpsInSeries } from './rules/pumps';
 
 const C = 273.15;

@@ -3,7 +3,7 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import { demoProject } from '../../verification/testing/demo';
 import type { SolveResult } from '../stateResult';
 import { surveyCircuit, type AuditContext } from './context';
-import { findingsOf } from './rule';
+import { findingsOf } from './findingsOf';
 import { sayFinding } from './sayFinding';
 import { RULES } from './rules';
 import { survey, weights, withFigure, withHeat, withResult } from './testing/surveyed';
@@ -316,6 +316,6 @@ describe('Side streams and scavenge', () => {
     [1e-5, []],
     [0.999e-5, ['mend']],
   ])('a return that carries %d m³/s of 1e-5', (capacity, found) => {
-    expect(weights('gravityReturn', withResult(withSide, drains(capacity, 1e-5)))).toEqual(found);
+    expect(weights('overflow', withResult(withSide, drains(capacity, 1e-5)))).toEqual(found);
   });
 });

@@ -1,6 +1,6 @@
 import { demoProject } from '../../verification/testing/demo';
 import type { Project, Variant } from '../../document/project/project';
-import { AUDIT_STUDY } from '../audit/auditStudy';
+import { CHECK_STUDY } from '../check/checkStudy';
 import { isoCode } from '../../physics/contamination/iso4406';
 import { testProject } from '../../verification/testing/stockEngine';
 import { studyHere } from '../job/runHere';
@@ -88,9 +88,11 @@ describe('Cleanliness', () => {
     expect(full!.usualHours).toBeCloseTo(200 / full!.dirtShare, 6);
     expect(side!.usualHours).toBeCloseTo(400 / side!.dirtShare, 6);
     // The audit's own rule says at which clogging the valve opens.
-    const finding = studyHere(AUDIT_STUDY, { ...project, variants: project.variants.map(unloaded) }, {}).find(
-      (f) => f.rule === 'filterBypass',
-    )!;
+    const finding = studyHere(
+      CHECK_STUDY,
+      { ...project, variants: project.variants.map(unloaded) },
+      { sure: false },
+    ).findings.find((f) => f.rule === 'filterBypass')!;
     const opens = finding.figures['opensLoad']!.si;
     expect(full!.bites).toEqual([
       {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { actsAs, type Part, type PartOf } from '../../document/parts/part';
-import { findingsOf } from '../../judgement/audit/rule';
+import { findingsOf } from '../../judgement/audit/findingsOf';
 import { surveyCircuit } from '../../judgement/audit/context';
 import { filterBypass } from '../../judgement/audit/rules/filtration';
 import { solveState } from '../../judgement/judgeState';

@@ -19,8 +19,7 @@ describe('Variants side by side', () => {
       const alone = sweepToEnd(circuit);
       expect(comparison.variants[i]).toMatchObject({
         id,
-        supplied: alone.supplied,
-        notSupplied: alone.consumers.filter((c) => !c.supplied).length,
+        verdict: { conditions: alone.states, components: alone.consumers.length },
       });
       for (const c of alone.consumers)
         expect(comparison.consumers.find((row) => row.part === c.part)!.worst[i]).toMatchObject({

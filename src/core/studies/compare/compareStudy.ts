@@ -14,6 +14,7 @@ import {
   type Request,
 } from './compareTasks';
 import { compareWork } from './compareWork';
+import { isGoodEnough } from '../../judgement/verdict/verdict';
 import { comparisonLines } from './sayCompare';
 import { StudyRefused } from '../job/studyRefused';
 
@@ -81,7 +82,8 @@ export const COMPARE_STUDY = {
         given.json !== undefined || given.csv !== undefined
           ? []
           : comparison.variants.flatMap(({ name, refused }) => (refused === null ? [] : [`${name}: ${refused}`])),
-      isGood: (comparison) => comparison.variants.every((v) => v.supplied),
+      isGood: (comparison) =>
+        comparison.variants.every((v) => v.verdict !== null && isGoodEnough(v.verdict, v.certainty)),
     },
   ],
 } as const satisfies StudyKind<Request, CompareTask, CompareReply, Comparison>;

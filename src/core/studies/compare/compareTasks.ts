@@ -6,6 +6,7 @@ import { partVolumeM3 } from '../../document/parts/partVolume';
 import type { Study } from '../job/study';
 import { pickupResultSchema } from '../../judgement/pickup/pickupResult';
 import { consumerRangeSchema } from '../../judgement/sweep/sweep';
+import { certaintySchema, verdictSchema as wholeVerdictSchema } from '../../judgement/verdict/verdict';
 import { differences, differenceSchema } from './differences';
 import { checkSchema, verdictSchema } from '../../judgement/stateResult';
 import { StudyRefused } from '../job/studyRefused';
@@ -40,9 +41,8 @@ export const comparisonSchema = z.strictObject({
       known: z.boolean(),
       /** Why it cannot be computed; null where it can. */
       refused: z.string().nullable(),
-      supplied: z.boolean(),
-      notSupplied: z.int(),
-      notConverged: z.int(),
+      verdict: wholeVerdictSchema.nullable(),
+      certainty: certaintySchema.nullable(),
       /** Null where it is not known; without what only the pickup's page shows. */
       pickup: pickupResultSchema.nullable(),
       /** Oil in everything but sumps and tanks. */
@@ -71,8 +71,8 @@ export type CompareTask = z.infer<typeof taskSchema>;
 export const replySchema = z.strictObject({
   id: z.string(),
   refused: z.string().nullable(),
-  supplied: z.boolean(),
-  notConverged: z.int(),
+  verdict: wholeVerdictSchema.nullable(),
+  certainty: certaintySchema.nullable(),
   consumers: z.array(consumerRangeSchema),
   pickup: pickupResultSchema.nullable(),
   states: z.array(stateFiguresSchema),
@@ -126,16 +126,9 @@ export function sideBySide(project: Project, { ids }: Request, computed: readonl
 }
 
 function verdicts(reply: CompareReply | undefined) {
-  if (!reply) return { known: false, refused: null, supplied: false, notConverged: 0, notSupplied: 0, pickup: null };
-  const { refused, supplied, notConverged, consumers, pickup } = reply;
-  return {
-    known: true,
-    refused,
-    supplied,
-    notConverged,
-    notSupplied: consumers.filter((c) => !c.supplied).length,
-    pickup,
-  };
+  if (!reply) return { known: false, refused: null, verdict: null, certainty: null, pickup: null };
+  const { refused, verdict, certainty, pickup } = reply;
+  return { known: true, refused, verdict, certainty, pickup };
 }
 
 function inventory({ id, name, basedOn, circuit: { parts } }: Variant) {

@@ -8,28 +8,29 @@ import { HeatSolver } from '../../heat/heatSolver';
 import { Law } from '../../network/compile/law';
 import type { CircuitSolver } from '../../network/circuitSolver';
 import type { StudyCircuits } from '../job/studyCircuits';
-import { sweepToEnd } from '../../judgement/sweep/sweep';
+import { fullCheck } from '../inputs/fullCheck';
 import type { CompareReply, CompareTask } from './compareTasks';
 import { StudyRefused } from '../job/studyRefused';
 
-/** Sweeps one variant and reads it at the named states. */
+/** Checks one variant and reads it at the named states. */
 export function compareWork(circuits: StudyCircuits, { id }: CompareTask): CompareReply {
   try {
     const circuit = circuits.circuit(id);
-    const { consumers, supplied, notConverged, pickup } = sweepToEnd(circuit);
+    const { sweep, verdict, certainty } = fullCheck(circuit);
+    const { consumers, pickup } = sweep;
     const heat = new HeatSolver(circuit);
     return {
       id,
       refused: null,
-      supplied,
-      notConverged: notConverged.length,
+      verdict,
+      certainty,
       consumers,
       pickup: { ...pickup, aloft: [] },
       states: circuit.project.namedStates.map((state) => figuresAt(circuit, heat, state)),
     };
   } catch (error) {
     if (!(error instanceof StudyRefused)) throw error;
-    return { id, refused: error.message, supplied: false, notConverged: 0, consumers: [], pickup: null, states: [] };
+    return { id, refused: error.message, verdict: null, certainty: null, consumers: [], pickup: null, states: [] };
   }
 }
 

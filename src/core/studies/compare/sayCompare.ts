@@ -1,6 +1,7 @@
 import { formatQuantity, type Quantity } from '../../foundations/units';
 import { sayPickupBriefly } from '../../judgement/pickup/sayPickup';
 import { sayMargin, sayVerdict } from '../../judgement/supply/say';
+import { sayWholeBriefly } from '../../judgement/verdict/sayWhole';
 import type { Comparison } from './compareTasks';
 
 const line = (name: string, cells: readonly string[]) =>
@@ -40,6 +41,10 @@ export function comparisonLines(comparison: Comparison): string[] {
           w ? `${sayVerdict(w.verdict, w.decisive)}${w.decisive ? `, ${sayMargin(w.decisive)}` : ''}` : '-',
         ),
       ),
+    ),
+    line(
+      'Verdict',
+      variants.map((v) => (v.verdict ? sayWholeBriefly(v.verdict, v.certainty) : '-')),
     ),
     line(
       'Pickup',

@@ -1,15 +1,11 @@
-import { activeVariant, type Project } from '../../document/project/project';
-import { kindSpread, setSpread, type EngineSpread } from '../inputs/engineSpread';
-import { inputsOf, OIL_VISCOSITY, type Input } from '../inputs/inputs';
+import { DEVIATIONS_95, dimensionsOf, Draws, unsureOf, type Unsure } from '../inputs/draws';
+import { OIL_VISCOSITY } from '../inputs/inputs';
 import { RevisableCircuit } from '../inputs/revisableCircuit';
-import { possibleRange } from '../inputs/usualTolerance';
 import { stillNodes } from '../../network/describe/stillNodes';
 import { Adjoint } from '../inputs/adjoint';
 import type { StudyCircuits } from '../job/studyCircuits';
 import { probesOf, readProbe, type Probe, type ProbeReading } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
-import { inverseNormal } from '../../foundations/random/normal';
-import { QuasiRandom } from '../../foundations/random/quasiRandom';
 import {
   COPIES,
   emptyHistograms,
@@ -20,8 +16,6 @@ import {
   type Tally,
 } from './spreadTasks';
 
-/** Standard deviations on either side within which 95 in 100 lie. */
-const DEVIATIONS_95 = 1.959963984540054;
 /** Shares of the variance that are worth listing. */
 const MOST_SHARES = 8;
 
@@ -117,60 +111,18 @@ function sharesOf(
     .slice(0, MOST_SHARES);
 }
 
-/** What may be other than stated: figures by themselves, and an engine's groups of them together. */
-interface Unsure {
-  readonly inputs: readonly Input[];
-  readonly spread: EngineSpread;
-}
-
-function unsureOf(project: Project): Unsure {
-  const spread = kindSpread(project);
-  const inputs = inputsOf(project, activeVariant(project)).filter((i) => !spread.covered.has(i.id));
-  return { inputs, spread };
-}
-
-/** One number of a sample each: figures by themselves, then the groups. */
-const dimensionsOf = ({ inputs, spread }: Unsure): readonly { readonly id: string; readonly name: string }[] => [
-  ...inputs,
-  ...spread.groups.map(({ id, label }) => ({ id: `engine.${id}`, name: label })),
-];
-
 /** Step of a factor's logarithm that its figures' rates are taken at. */
 const LOG_STEP = 1e-4;
-
-/** What sampling keeps between tasks. */
-interface Sampler {
-  readonly revisable: RevisableCircuit;
-  readonly sequence: QuasiRandom;
-  readonly unsure: Unsure;
-  /** Where the sequence has each dimension's number. */
-  readonly place: readonly number[];
-  readonly ranges: readonly (readonly [number, number])[];
-}
-
-function samplerOf(circuits: StudyCircuits, { order }: Nominal, seed: number): Sampler {
-  return circuits.kept(`sampler ${seed} ${order.join()}`, () => {
-    const unsure = unsureOf(circuits.circuit().project);
-    const at = new Map(order.map((id, i) => [id, i]));
-    return {
-      revisable: new RevisableCircuit(circuits.project),
-      sequence: new QuasiRandom(order.length, COPIES, seed),
-      unsure,
-      place: dimensionsOf(unsure).map(({ id }) => at.get(id)!),
-      ranges: unsure.inputs.map((i) => possibleRange(i.path, i.stated)),
-    };
-  });
-}
 
 function sample(
   circuits: StudyCircuits,
   { request, nominal, from, to, halved }: Extract<SpreadTask, { kind: 'samples' }>,
 ): Tally {
-  const { revisable, sequence, unsure, place, ranges } = samplerOf(circuits, nominal, request.seed);
-  const { inputs, spread } = unsure;
-  const deviation = inputs.map((input) => (input.plusMinus / DEVIATIONS_95) * (input.id === halved ? 0.5 : 1));
-  const width = spread.groups.map(({ id }) => (`engine.${id}` === halved ? 0.5 : 1));
-  const z = spread.groups.map(() => 0);
+  const draws = circuits.kept(
+    `draws ${request.seed} ${nominal.order.join()}`,
+    () => new Draws(circuits.circuit().project, COPIES, request.seed, nominal.order),
+  );
+  const { revisable } = draws;
   const histograms = nominal.consumers.map((c) => ({
     pressure: emptyHistograms(c.pressurePa, 'pressure'),
     flow: emptyHistograms(c.flowM3S, 'flow'),
@@ -185,21 +137,7 @@ function sample(
   const good = new Uint8Array(nominal.consumers.length);
   for (let n = from; n < to; n++)
     for (let copy = 0; copy < COPIES; copy++) {
-      for (let i = 0; i < inputs.length; i++) {
-        if (deviation[i] === 0) continue;
-        const [low, high] = ranges[i]!;
-        revisable.set(
-          inputs[i]!,
-          Math.min(
-            high,
-            Math.max(low, inputs[i]!.stated + deviation[i]! * inverseNormal(sequence.coordinate(n, copy, place[i]!))),
-          ),
-        );
-      }
-      for (let c = 0; c < z.length; c++)
-        z[c] = width[c]! * inverseNormal(sequence.coordinate(n, copy, place[inputs.length + c]!));
-      if (z.length > 0) setSpread(revisable, spread, z);
-      if (!revisable.apply()) {
+      if (!draws.draw(n, copy, halved)) {
         circuit = revisable.circuit;
         probes = probesOf(circuit.variant.circuit, circuit.compiled);
       }

@@ -15,7 +15,6 @@ import type { CsvTable } from '../job/command';
 import { SWEEP_READING } from '../job/asked';
 import { inShares, oneTask, type StudyKind } from '../job/study';
 import { aloftRows, pickupLines } from './sayPickupRange';
-import { sweepLines, sweepRemarks } from './saySweep';
 
 const nothingSchema = z.strictObject({});
 type Nothing = z.infer<typeof nothingSchema>;
@@ -77,21 +76,6 @@ export const SWEEP_STUDY = {
   start: oneTask<Nothing, Sweep>,
   work: (circuits) => inShares(sweepCircuit(circuits.circuit()), STATES),
   commands: [
-    {
-      name: 'check',
-      question: () => ({}),
-      json: ({ nodeLowPa, nodeHighPa, ...rest }, { circuit }) => ({
-        ...rest,
-        nodes: circuit.compiled.network.nodeName.map((name, i) => ({
-          name,
-          lowestPressurePa: nodeLowPa[i],
-          highestPressurePa: nodeHighPa[i],
-        })),
-      }),
-      lines: sweepLines,
-      remarks: sweepRemarks,
-      isGood,
-    },
     {
       name: 'sweep',
       question: () => ({}),

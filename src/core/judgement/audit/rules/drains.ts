@@ -88,6 +88,7 @@ export const gravityDrain = rule(
           ...narrow,
           {
             weight: 'look',
+            isUnknown: true,
             part: drain.id,
             what: `The heights of ${drain.name} are not given: whether it runs is not known.`,
             why: 'A drain is judged by the heights of its outlet, its port, and the oil.',
@@ -174,6 +175,7 @@ export const drainMissing = rule('drainMissing', 'Drain not described', (c) =>
     return [
       {
         weight: 'look' as const,
+        isUnknown: true as const,
         part: part.id,
         what: `${part.name}’s oil runs back by gravity, and its drain is not described.`,
         why: 'A drain that is too narrow, climbs, or ends under the oil floods what it drains.',
@@ -183,7 +185,7 @@ export const drainMissing = rule('drainMissing', 'Drain not described', (c) =>
   }),
 );
 
-/** A drain-back canister: return larger than the supply, and no overflow at high idle. */
+/** A drain-back canister: its return is larger than its supply. */
 export const gravityReturn = rule('gravityReturn', 'Side-stream return', (c) =>
   c.parts('sideStream').flatMap((part): Found[] => {
     if (part.returnBy !== 'gravity') return [];
@@ -200,17 +202,6 @@ export const gravityReturn = rule('gravityReturn', 'Side-stream return', (c) =>
         remedies: ['a wider return'],
         moves: wider(drain.id, supply.boreM),
       });
-    const high = c.at(c.states.highIdle).drains.find((d) => d.part === drain?.id);
-    if (drain && high?.capacityM3S != null && high.capacityM3S < high.neededM3S)
-      found.push({
-        weight: 'mend',
-        part: part.id,
-        state: c.states.highIdle,
-        figures: { needed: fig(high.neededM3S, 'flow'), capacity: fig(high.capacityM3S, 'flow') },
-        what: `${part.name} overflows at high idle: {needed} with its foam comes, {capacity} drains.`,
-        why: 'The valve is set at idle, and the pressure rises with speed.',
-        remedies: ['fewer turns', 'a wider or steeper return'],
-      });
     if (part.metering.kind === 'valve' && part.metering.turns > 0.25 + 1e-9)
       found.push({
         weight: 'note',
@@ -223,6 +214,28 @@ export const gravityReturn = rule('gravityReturn', 'Side-stream return', (c) =>
         ],
       });
     return found;
+  }),
+);
+
+/** A drain-back canister does not overflow at high idle: its needle is set at idle. */
+export const overflow = rule('overflow', 'Side-stream overflow', (c) =>
+  c.parts('sideStream').flatMap((part): Found[] => {
+    if (part.returnBy !== 'gravity') return [];
+    const drain = c.parts('drain').find((d) => c.groups.of(`${d.id}.in`) === c.groups.of(`${part.id}.out`));
+    const high = c.at(c.states.highIdle).drains.find((d) => d.part === drain?.id);
+    if (drain && high?.capacityM3S != null && high.capacityM3S < high.neededM3S)
+      return [
+        {
+          weight: 'mend',
+          part: part.id,
+          state: c.states.highIdle,
+          figures: { needed: fig(high.neededM3S, 'flow'), capacity: fig(high.capacityM3S, 'flow') },
+          what: `${part.name} overflows at high idle: {needed} with its foam comes, {capacity} drains.`,
+          why: 'The valve is set at idle, and the pressure rises with speed.',
+          remedies: ['fewer turns', 'a wider or steeper return'],
+        },
+      ];
+    return [];
   }),
 );
 

@@ -55,6 +55,7 @@ function noBalance(c: AuditContext, { heat, result }: BalancedState): Found {
       : `The flow did not solve at ${result.convergence.worstNode || result.convergence.worstElement}.`;
   return {
     weight: dry.length > 0 || place ? 'stop' : 'look',
+    ...(dry.length > 0 || place ? {} : { isUnknown: true as const }),
     part: place?.part ?? c.circuit.parts.find(isReservoir)?.id ?? null,
     figures: { ...drive(c, 'hotDay'), ...(place ? { place: fig(place.temperatureK, 'temperature') } : {}) },
     what: place

@@ -1,7 +1,7 @@
 import type { Rule } from '../rule';
 import { coolerOrder, parasiticFlow } from './coolerOrder';
 import { reversedPart } from './direction';
-import { drainMissing, gravityDrain, gravityReturn, scavenge, sideStreamReach } from './drains';
+import { drainMissing, gravityDrain, gravityReturn, overflow, scavenge, sideStreamReach } from './drains';
 import { filterBypass, filterCollapse, gaugePlace, unfilteredFeed } from './filtration';
 import {
   coolerUseful,
@@ -35,7 +35,7 @@ import { supply } from './supply';
 import { restrictorTwice, turboRestrictor } from './turbo';
 
 /** Every rule, in the order in which findings of one weight are listed. */
-export const RULES: readonly Rule[] = [
+export const RULES = [
   // What explains the rest comes first.
   openPorts,
   blankedPassage,
@@ -57,6 +57,7 @@ export const RULES: readonly Rule[] = [
   gravityDrain,
   drainMissing,
   gravityReturn,
+  overflow,
   scavenge,
   sideStreamReach,
   coolerFilling,
@@ -84,4 +85,6 @@ export const RULES: readonly Rule[] = [
   coolerUseful,
   radiatorLoad,
   coolingFaults,
-];
+] as const satisfies readonly Rule[];
+
+export type RuleId = (typeof RULES)[number]['id'];

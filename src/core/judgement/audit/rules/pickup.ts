@@ -20,6 +20,7 @@ export const pickup = rule(
       return [
         {
           ...found,
+          isUnknown: true,
           weight: result.isNeeded ? 'look' : 'note',
           why: 'A pump whose pickup is bare moves air, and the bearings feel it within a second. No gauge at a standstill shows it.',
         },

@@ -4,7 +4,7 @@ import { type Move, type MoveDraft } from '../../../document/moves';
 import { catalogueEntry } from '../../../document/parts/catalogue';
 import { surveyCircuit } from '../context';
 import type { Finding } from '../finding';
-import { findingsOf } from '../rule';
+import { findingsOf } from '../findingsOf';
 import { RULES } from '../rules';
 import { demoProject } from '../../../verification/testing/demo';
 import { solverOf } from '../../../verification/testing/solverOf';

@@ -228,10 +228,10 @@ export const CASES: readonly RuleCase[] = [
     () => moved(STOCK, SIDE_STREAM),
   ],
   [
-    'gravityReturn',
+    'overflow',
     'a canister that overflows at high idle',
     () => set({ 'fineFilter.metering.turns': 4, 'return.profile.1.heightM': 0.245 }, moved(STOCK, SIDE_STREAM)),
-    ['mend fineFilter', 'note fineFilter'],
+    ['mend fineFilter'],
     () => moved(STOCK, SIDE_STREAM),
   ],
   [

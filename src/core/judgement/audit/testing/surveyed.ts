@@ -7,7 +7,7 @@ import { demoProject } from '../../../verification/testing/demo';
 import type { SolveResult } from '../../stateResult';
 import { surveyCircuit, type AuditContext } from '../context';
 import type { Finding } from '../finding';
-import { findingsOf } from '../rule';
+import { findingsOf } from '../findingsOf';
 import { RULES } from '../rules';
 
 /** A variant of the demo as rules see it. */

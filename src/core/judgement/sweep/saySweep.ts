@@ -1,9 +1,9 @@
 import { formatQuantity } from '../../foundations/units';
-import { sayMargin, sayVerdict, sayWhy } from '../../judgement/supply/say';
-import { PICKUP_WORDS, sayPickup } from '../../judgement/pickup/sayPickup';
-import type { Sweep } from '../../judgement/sweep/sweep';
+import { sayMargin, sayVerdict, sayWhy } from '../supply/say';
+import { PICKUP_WORDS, sayPickup } from '../pickup/sayPickup';
+import type { Sweep } from '../sweep/sweep';
 
-/** Each component at its worst, then all of them. */
+/** Each component at its worst, and the pickup. */
 export function sweepLines(sweep: Sweep): string[] {
   return [
     ...sweep.consumers.flatMap(({ name, verdict, worst }) => [
@@ -16,7 +16,6 @@ export function sweepLines(sweep: Sweep): string[] {
     ]),
     `${'Pickup'.padEnd(20)} ${PICKUP_WORDS[sweep.pickup.verdict]}`,
     `  ${sayPickup(sweep.pickup)}`,
-    `${sweep.supplied ? 'Every component' : 'Not every component'} is supplied (${sweep.states} conditions checked); pickup ${PICKUP_WORDS[sweep.pickup.verdict]}.`,
   ];
 }
 
