@@ -176,6 +176,13 @@ export const COMMANDS = {
     options: ['variant', 'json'],
     studies: ['check'],
   },
+  remedy: {
+    words: [FILE],
+    summary: 'finds a fix: what could be done so that the verdict is good and the aims are met',
+    example: 'remedy demo/thornback.json --variant noseCooler',
+    options: ['variant', 'json'],
+    studies: ['fix'],
+  },
   hoses: {
     words: [FILE],
     summary: 'the cut list: each hose, its ends, its cut length and how sure it is',

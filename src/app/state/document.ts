@@ -1,3 +1,4 @@
+import type { Aim } from '../../core/document/project/aims';
 import { create } from 'zustand';
 import type { Part } from '../../core/document/parts/part';
 import type { Move } from '../../core/document/moves/move';
@@ -104,6 +105,8 @@ interface DocumentStore extends History {
   deleteVariant(): void;
   /** Sets what the season changes for the open variant; undefined: nothing. */
   setSeason(season: Season | undefined): void;
+  /** Sets what the open variant is for; none: nothing is asked of it. */
+  setAims(aims: readonly Aim[]): void;
   waive(waiver: Waiver): void;
   unwaive(rule: string, part: string | undefined): void;
 }
@@ -180,7 +183,7 @@ const circuitActs = (act: ActOn): Pick<DocumentStore, 'makeChange' | 'editAct' |
 /** Acts on what is said of a variant beside its circuit. */
 const markActs = (
   onVariant: ActOnVariant,
-): Pick<DocumentStore, 'setSeason' | 'waive' | 'unwaive' | 'tidy' | 'changeVariant' | 'renameVariant'> => ({
+): Pick<DocumentStore, 'setSeason' | 'setAims' | 'waive' | 'unwaive' | 'tidy' | 'changeVariant' | 'renameVariant'> => ({
   changeVariant: onVariant,
   renameVariant: (name) => onVariant(`call the variant ${name}`, (v) => ({ ...v, name: shortName(name) })),
   tidy: () => onVariant('rearrange the drawing', (v) => ({ ...v, sheet: { columns: tidyColumns(v.circuit) } })),
@@ -189,6 +192,12 @@ const markActs = (
       'change the season',
       ({ season: _, ...variant }) => (season ? { ...variant, season } : variant),
       'season',
+    ),
+  setAims: (aims) =>
+    onVariant(
+      'change the aims',
+      ({ aims: _, ...variant }) => (aims.length > 0 ? { ...variant, aims: [...aims] } : variant),
+      'aims',
     ),
   waive: (waiver) =>
     onVariant('dismiss a finding', (v) => ({

@@ -141,11 +141,12 @@ export function newVariant(
 /** A variant that begins as the open one is and hangs on it: what is corrected there reaches it. */
 export function variantFromOpen(kept: KeptProject): KeptProject {
   const { activeVariant: open } = kept;
-  const { name, waivers, season } = kept.variants.find((v) => v.id === open) ?? kept.asItIs;
+  const { name, waivers, season, aims } = kept.variants.find((v) => v.id === open) ?? kept.asItIs;
   return newVariant(kept, open, {
     name: copyName(name, variantNames(kept)),
     waivers,
     ...(season ? { season } : {}),
+    ...(aims ? { aims } : {}),
   });
 }
 

@@ -104,7 +104,7 @@ function viewOf(kept: KeptProject, id: string): Variant {
 }
 
 function makeView(kept: KeptProject, own: KeptProject['asItIs'] | KeptVariant, chain: readonly KeptVariant[]): Variant {
-  const { id, name, note, waivers, season } = own;
+  const { id, name, note, waivers, season, aims } = own;
   const readings = readingsForFit(kept, id).map((r) => r.reading);
   const fit = chain.findLast((v) => v.fit)?.fit ?? kept.fit;
   const known = [...kept.known.map((k) => `${k.part}.${k.path}`), ...setFigures(chain)];
@@ -116,6 +116,7 @@ function makeView(kept: KeptProject, own: KeptProject['asItIs'] | KeptVariant, c
     ...('basedOn' in own ? { basedOn: own.basedOn } : {}),
     waivers,
     ...(season ? { season } : {}),
+    ...(aims ? { aims } : {}),
     ...(kept.tolerances.length > 0 ? { tolerances: kept.tolerances } : {}),
     ...(known.length > 0 ? { known: [...new Set(known)] } : {}),
     ...(readings.length > 0 || fit ? { calibration: { readings, ...(fit ? { applied: fit } : {}) } } : {}),

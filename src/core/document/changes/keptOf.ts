@@ -162,7 +162,7 @@ class Keeping {
       ...(variant.calibration?.applied?.figures.map((f) => figureKey(f.part, f.path)) ?? []),
     ]);
     const isLearned = ({ part, path }: SetMove) => learned.has(figureKey(part, path));
-    const { calibration, sheet, season, name, note, waivers, id } = variant;
+    const { calibration, sheet, season, aims, name, note, waivers, id } = variant;
     const kept: KeptVariant = {
       id,
       name,
@@ -171,6 +171,7 @@ class Keeping {
       ...(sheet ? { columns: sheet.columns.map((c) => (typeof c === 'string' ? (ids.get(c) ?? c) : c)) } : {}),
       waivers: waivers.map((w) => (w.part === undefined ? w : { ...w, part: ids.get(w.part) ?? w.part })),
       ...(season ? { season } : {}),
+      ...(aims ? { aims } : {}),
       ...(variant.bench?.plan?.from === undefined ? {} : { jobFrom: variant.bench.plan.from }),
       ...(calibration?.applied ? { fit: calibration.applied } : {}),
       acts: [
@@ -218,6 +219,7 @@ export function keptOf(project: Project): KeptProject {
         columns: root.sheet?.columns,
         waivers: root.waivers,
         season: root.season,
+        aims: root.aims,
         circuit: root.circuit,
       }),
       variants: moved.map((m) => m.kept),

@@ -41,12 +41,13 @@ function changedParts(before: Variant, after: Variant) {
 
 /** What is said of the variant itself. */
 function withOwn(kept: KeptProject, before: Variant, after: Variant): KeptProject {
-  const { id, name, note, waivers, season, sheet } = after;
+  const { id, name, note, waivers, season, aims, sheet } = after;
   if (
     name === before.name &&
     note === before.note &&
     waivers === before.waivers &&
     season === before.season &&
+    aims === before.aims &&
     sheet === before.sheet
   )
     return kept;
@@ -57,6 +58,7 @@ function withOwn(kept: KeptProject, before: Variant, after: Variant): KeptProjec
       note,
       waivers,
       season,
+      aims,
       ...(sheet === before.sheet ? {} : { columns: sheet?.columns }),
     });
   return isAsItIs(kept, id) ? { ...kept, asItIs: own(kept.asItIs) } : withKeptVariant(kept, id, own);

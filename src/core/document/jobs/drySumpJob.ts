@@ -11,6 +11,8 @@ const LPM = 1e-3 / 60;
 const PUMP_RATIO = 0.6;
 /** Scavenge sections together against the pressure section. @source common practice, no source: 1.3 to 3 */
 const SCAVENGE_RATIO = 2.2;
+/** The pressure section against the pump that it replaces: its hoses cost pressure. @source common practice, no source */
+const PRESSURE_RATIO = 1.1;
 const SECTIONS = ['front', 'rear'] as const;
 /** Oil in the tank under its level, and what the dry pan holds. */
 const TANK_LEVEL_M = 0.15;
@@ -19,6 +21,8 @@ const PAN_M3 = 0.4 * LITRE;
 const PAN_PA = -5e3;
 const TANK_M3 = 2 * LITRE;
 const TANK_SHARE = 1.8;
+/** Over its oil a drain's new port stands in the pan. @source common practice, no source */
+const PORT_OVER_LEVEL_M = 0.03;
 /** Above this a suction hose is −16. @source common practice, no source */
 const MOST_DASH12_M3S = 45 * LPM;
 
@@ -89,6 +93,24 @@ function plumbTank(work: JobWork, pan: Part, pump: PartOf<'pump'>): void {
   });
 }
 
+/** Drains that end in the pan end over its oil: the new pan gets their ports where they belong. */
+function raiseDrains(work: JobWork, pan: Part): void {
+  const groups = PortGroups.of(work.circuit);
+  for (const drain of work.circuit.parts) {
+    if (!actsAs(drain, 'drain') || groups.of(`${drain.id}.out`) !== groups.of(`${pan.id}.return`)) continue;
+    const [first, last] = [drain.profile?.[0], drain.profile?.at(-1)];
+    const endM = PAN_LEVEL_M + PORT_OVER_LEVEL_M;
+    if (!first || !last || last.heightM >= endM || endM >= first.heightM) continue;
+    work.make({
+      kind: 'set',
+      part: drain.id,
+      path: ['profile', drain.profile!.length - 1, 'heightM'],
+      value: endM,
+      said: 'its port in the new pan, over the oil',
+    });
+  }
+}
+
 /** A tank, a belt-driven pump and a shallow pan in place of the wet sump. */
 export const DRY_SUMP_JOB = {
   id: 'drySump',
@@ -114,6 +136,7 @@ export const DRY_SUMP_JOB = {
     });
     // What takes the place of a part of its kind keeps that one's name.
     work.make({ kind: 'set', part: pan!, path: ['name'], value: 'Dry-sump pan', said: 'call it by its name' });
+    raiseDrains(work, work.circuit.parts.find((p) => p.id === pan)!);
     plumbTank(
       work,
       work.circuit.parts.find((p) => p.id === pan)!,
@@ -124,7 +147,7 @@ export const DRY_SUMP_JOB = {
       kind: 'swap',
       part: pump.id,
       draft: work.part('drySumpPump', {
-        displacementM3Rev: (pump.displacementM3Rev * pump.speedRatio) / PUMP_RATIO,
+        displacementM3Rev: (PRESSURE_RATIO * pump.displacementM3Rev * pump.speedRatio) / PUMP_RATIO,
         speedRatio: PUMP_RATIO,
       }),
     });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { actSchema } from '../changes/act';
+import { aimsSchema } from './aims';
 import { partIdSchema } from '../parts/partBase';
 import { benchSchema, planNoteSchema } from './bench';
 import { fitSchema, keptReadingsSchema } from './calibration';
@@ -27,6 +28,8 @@ const variantBase = {
   /** Findings that the user answers for. */
   waivers: z.array(waiverSchema).max(200).default([]),
   season: seasonSchema.optional(),
+  /** What it is for, in figures. */
+  aims: aimsSchema.optional(),
 };
 
 /** The engine as it is: the one circuit that is kept. All variants hang on it. */

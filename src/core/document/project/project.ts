@@ -6,6 +6,7 @@ import { benchSchema } from './bench';
 import { logSchema } from './log';
 import { calibrationSchema } from './calibration';
 import { ENGINE_KIND_IDS } from './engineKinds';
+import { aimsSchema } from './aims';
 import { driveSchema, USE_IDS } from './use';
 import { partSchema } from '../parts/part';
 
@@ -199,6 +200,8 @@ export const variantSchema = z.strictObject({
   /** Findings of the audit that the user answers for. */
   waivers: z.array(waiverSchema).max(200).default([]),
   season: seasonSchema.optional(),
+  /** What it is for, in figures. */
+  aims: aimsSchema.optional(),
   /** Tolerances that differ from what is usual for such a figure. */
   tolerances: z.array(toleranceSchema).max(500).optional(),
   /** Figures that were typed or measured, as `part.path`: the others are still guesses. */

@@ -1,5 +1,6 @@
 import type { CircuitSolver } from '../../network/circuitSolver';
-import { surveyCircuit, type AuditContext } from './context';
+import { isDeciding, PLUMBING_RULES } from './aspects';
+import { plumbingContext, surveyCircuit, type AuditContext } from './context';
 import { WEIGHTS, type Finding } from './finding';
 import { findingsOf } from './findingsOf';
 import { RULES } from './rules';
@@ -18,12 +19,14 @@ export interface Audited {
 /**
  * Judges a circuit by every rule, rule by rule: a generator, so that a worker can stop between rules; it yields the
  * number done.
+ * @param onlyDeciding leaves out the rules that only advise: the verdict is the same
  */
-export function* auditCircuit(solver: CircuitSolver): Generator<number, Audited> {
+export function* auditCircuit(solver: CircuitSolver, onlyDeciding = false): Generator<number, Audited> {
   const context: AuditContext = surveyCircuit(solver);
   const findings: Finding[] = [];
   let done = 0;
   for (const rule of RULES) {
+    if (onlyDeciding && !isDeciding(rule.id)) continue;
     findings.push(...findingsOf(rule, context));
     yield ++done;
   }
@@ -38,4 +41,12 @@ export function* auditCircuit(solver: CircuitSolver): Generator<number, Audited>
 /** Runs an audit to its end at once; for the command line and tests. */
 export function auditToEnd(solver: CircuitSolver): readonly Finding[] {
   return runToEnd(auditCircuit(solver)).findings;
+}
+
+/** What the plumbing alone says against a circuit: findings by which a verdict fails, with nothing solved for them. */
+export function plumbingFailures(solver: CircuitSolver): readonly Finding[] {
+  const context = plumbingContext(solver);
+  return RULES.filter((rule) => PLUMBING_RULES.includes(rule.id))
+    .flatMap((rule) => findingsOf(rule, context))
+    .filter((f) => f.is === 'fails' && f.waived === null);
 }

@@ -76,28 +76,53 @@ export interface AuditContext {
 /** Share of the maximum speed that counts as high idle. Common practice, no source. */
 const HIGH_IDLE_SHARE = 0.4;
 
-/** Surveys a circuit for the audit: sweeps it once, remembering what rules ask for. */
-export function surveyCircuit(solver: CircuitSolver): AuditContext {
-  const { project, variant, compiled } = solver;
+/** What is read off a circuit without solving it. */
+type Read = Omit<AuditContext, 'sweep' | 'seen' | 'nodeHighPa' | 'at' | 'solveWith' | 'sweepWith' | 'balance'>;
+
+function readCircuit({ project, variant, compiled }: CircuitSolver): Read {
   const { circuit } = variant;
-  const { sweep, seen } = watchedSweep(solver);
   const first = project.variants.find((v) => v.id === variant.basedOn) ?? project.variants[0];
   return {
     project,
     variant,
     circuit,
     compiled,
-    sweep,
-    seen,
     groups: PortGroups.of(circuit),
     unfiltered: unfilteredPorts(circuit),
-    nodeHighPa: sweep.nodeHighPa,
     states: statesOf(project),
-    ...answersOf(solver),
     drives: { use: useDrives(project.engine), ...designDrives(project.engine) },
     stock: first && first.id !== variant.id ? first : undefined,
     parts: (kind) => circuit.parts.filter((p): p is never => p.kind === kind),
     part: (id) => circuit.parts.find((p) => p.id === id),
+  };
+}
+
+/** Surveys a circuit for the audit: sweeps it once, remembering what rules ask for. */
+export function surveyCircuit(solver: CircuitSolver): AuditContext {
+  const { sweep, seen } = watchedSweep(solver);
+  return { ...readCircuit(solver), sweep, seen, nodeHighPa: sweep.nodeHighPa, ...answersOf(solver) };
+}
+
+/** For rules that ask for no answer. Whatever would have to be solved for one throws. */
+export function plumbingContext(solver: CircuitSolver): AuditContext {
+  const refuse = (): never => {
+    throw new Error('a rule that reads the plumbing alone asks for an answer');
+  };
+  return {
+    ...readCircuit(solver),
+    get sweep() {
+      return refuse();
+    },
+    get seen() {
+      return refuse();
+    },
+    get nodeHighPa() {
+      return refuse();
+    },
+    at: refuse,
+    solveWith: refuse,
+    sweepWith: refuse,
+    balance: refuse,
   };
 }
 

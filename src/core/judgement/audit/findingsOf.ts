@@ -2,7 +2,7 @@ import { capital } from '../../foundations/text';
 import { sayMove } from '../../document/moves/sayMove';
 import { JUDGES } from './aspects';
 import type { AuditContext } from './context';
-import { WEIGHTS, type Finding } from './finding';
+import { WEIGHTS, type Finding, type Weight } from './finding';
 import type { Rule } from './rule';
 import type { RuleId } from './rules';
 
@@ -14,7 +14,7 @@ export function findingsOf(each: Rule<RuleId>, context: AuditContext): Finding[]
     title: each.title,
     weight: found.weight,
     aspect: judges.aspect,
-    is: found.isUnknown ? 'unknown' : WEIGHTS.indexOf(found.weight) <= WEIGHTS.indexOf(judges.from) ? 'fails' : 'holds',
+    is: found.isUnknown ? 'unknown' : fails(found.weight, judges.from) ? 'fails' : 'holds',
     part: found.part,
     state: found.state ?? null,
     what: found.what,
@@ -29,3 +29,6 @@ export function findingsOf(each: Rule<RuleId>, context: AuditContext): Finding[]
     waived: context.variant.waivers.find((w) => w.rule === each.id && (w.part ?? null) === found.part)?.reason ?? null,
   }));
 }
+
+const fails = (weight: Weight, from: Weight | null): boolean =>
+  from !== null && WEIGHTS.indexOf(weight) <= WEIGHTS.indexOf(from);

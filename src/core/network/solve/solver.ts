@@ -31,6 +31,14 @@ const NATURAL_DECREASE = 0.5;
 /** Steps that may be taken without any decrease, across a kink. */
 const MOST_FORCED = 40;
 
+/** A solved state of one network. */
+export interface KeptState {
+  readonly pressurePa: Float64Array;
+  readonly flowM3S: Float64Array;
+  readonly lawDropPa: Float64Array;
+  readonly filmK: readonly number[];
+}
+
 /**
  * Steady flow of a compiled network by Newton's method on flows and pressures together. A step is shortened until the
  * residual, or what Newton would still correct, lessens. Made once for a network; `solve` allocates nothing but its
@@ -67,6 +75,27 @@ export class HydraulicSolver {
   /** Forgets the last state, so that the next solve starts from rest. */
   reset(): void {
     this.warm = false;
+  }
+
+  /** The state that was solved last, to be begun from again. */
+  keepState(): KeptState {
+    const { pressurePa, flowM3S, lawDropPa, film } = this.workspace;
+    return {
+      pressurePa: pressurePa.slice(),
+      flowM3S: flowM3S.slice(),
+      lawDropPa: lawDropPa.slice(),
+      filmK: film.map((f) => f?.temperatureK ?? 0),
+    };
+  }
+
+  /** Begins the next solve from a kept state: what is found then does not depend on what was solved in between. */
+  beginFrom({ pressurePa, flowM3S, lawDropPa, filmK }: KeptState): void {
+    const ws = this.workspace;
+    ws.pressurePa.set(pressurePa);
+    ws.flowM3S.set(flowM3S);
+    ws.lawDropPa.set(lawDropPa);
+    ws.film.forEach((f, e) => f && (f.temperatureK = filmK[e]!));
+    this.warm = true;
   }
 
   /**

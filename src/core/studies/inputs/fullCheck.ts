@@ -8,9 +8,12 @@ import { certaintyOf } from './certainty';
 
 export type Judged = z.infer<typeof judgedSchema>;
 
-/** Judges a circuit over its whole range, in the drives of its use and by every rule. Yields the share done. */
-export function* judgeWhole(circuit: CircuitSolver): Generator<number, Judged> {
-  const audit = auditCircuit(circuit);
+/**
+ * Judges a circuit over its whole range, in the drives of its use and by every rule. Yields the share done.
+ * @param onlyDeciding leaves out the rules that only advise: the verdict is the same but for what it counts to be fixed
+ */
+export function* judgeWhole(circuit: CircuitSolver, onlyDeciding = false): Generator<number, Judged> {
+  const audit = auditCircuit(circuit, onlyDeciding);
   for (;;) {
     const step = audit.next();
     if (!step.done) {

@@ -61,6 +61,20 @@ export class RevisableCircuit {
     this.changed.add(slot.part);
   }
 
+  /**
+   * Puts another state of a part in place of the one there: the same part with other figures. Takes effect with the next
+   * {@link apply}.
+   */
+  put(part: Part): void {
+    const here = this.circuit.variant.circuit.parts.find((p) => p.id === part.id);
+    if (!here) return;
+    for (const key of Object.keys(here)) if (!(key in part)) delete (here as unknown as Holder)[key];
+    Object.assign(here, JSON.parse(JSON.stringify(part)));
+    this.changed.add(here);
+    // Slots may point into what was replaced.
+    this.slots.clear();
+  }
+
   private slotOf(input: Input): Slot {
     let slot = this.slots.get(input.id);
     if (!slot) {

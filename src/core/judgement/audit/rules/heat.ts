@@ -14,8 +14,8 @@ import { fig, rule, type Found } from '../rule';
 /** Sump this far over its limit is not to be run. Common practice, no source. */
 const FAR_OVER_K = 15;
 /** Bearing film and turbo outlet beyond these lose their oil. @source common practice for mineral-based multigrades */
-const FILM_LIMIT_K = 438.15;
-const TURBO_OUT_LIMIT_K = 423.15;
+export const FILM_LIMIT_K = 438.15;
+export const TURBO_OUT_LIMIT_K = 423.15;
 
 const drive = (c: AuditContext, which: 'hotDay' | 'coldCruise') => driveFigures(c.drives[which]);
 const driveFigures = (d: Drive) => {
