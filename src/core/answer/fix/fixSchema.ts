@@ -43,12 +43,18 @@ export const checkedSchema = z.strictObject({
 });
 export type Checked = z.infer<typeof checkedSchema>;
 
-const singleSchema = z.strictObject({ index: z.int(), helps: z.array(z.string()), fixes: z.array(z.string()) });
+/** A change that makes something better: how well that stands with it, 0 and more holds. */
+const helperSchema = z.strictObject({
+  index: z.int(),
+  helps: z.array(z.strictObject({ key: z.string(), score: z.number() })),
+});
+export type Helper = z.infer<typeof helperSchema>;
 
 export const taskSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('base'), request: requestSchema }),
   z.strictObject({ kind: z.literal('singles'), request: requestSchema, from: z.int(), to: z.int() }),
   z.strictObject({ kind: z.literal('sets'), request: requestSchema, sets: z.array(setSchema) }),
+  z.strictObject({ kind: z.literal('reveal'), request: requestSchema, sets: z.array(setSchema) }),
   z.strictObject({ kind: z.literal('check'), request: requestSchema, set: setSchema }),
   z.strictObject({ kind: z.literal('way'), request: requestSchema, set: setSchema }),
 ]);
@@ -76,9 +82,11 @@ export const replySchema = z.discriminatedUnion('kind', [
     kind: z.literal('singles'),
     possible: z.array(z.int()),
     rated: z.array(ratedSchema),
-    helpers: z.array(singleSchema),
+    helpers: z.array(helperSchema),
   }),
   z.strictObject({ kind: z.literal('sets'), tried: z.int(), rated: z.array(ratedSchema) }),
+  /** What fails once something else is mended: by set. */
+  z.strictObject({ kind: z.literal('reveal'), failing: z.array(z.array(z.string())) }),
   z.strictObject({ kind: z.literal('check'), checked: checkedSchema }),
   wayOfSchema.extend({ kind: z.literal('way'), set: setSchema }),
 ]);

@@ -42,7 +42,7 @@ class Search {
     this.from = this.project.variants.find((v) => v.id === this.variant.basedOn) ?? this.variant;
     this.judged = runToEnd(judgeWhole(circuits.freshCircuit(), true));
     this.space = spaceOf(this.project, this.judged.findings, request);
-    this.screen = new Screen(this.project, this.judged, (trial) => this.asVariant(trial));
+    this.screen = new Screen(this.project, this.judged, (trial) => this.asVariant(trial), request.aims);
   }
 
   trial(set: ChangeSet): Trial | undefined {
@@ -86,6 +86,8 @@ export function fixWork(circuits: StudyCircuits, task: Task): Reply {
       return singles(search, task.from, task.to);
     case 'sets':
       return sets(search, task.sets);
+    case 'reveal':
+      return { kind: 'reveal', failing: task.sets.map((set) => failingWith(search, set)) };
     case 'check':
       return { kind: 'check', checked: checkSet(search, task.set) };
     case 'way':
@@ -138,7 +140,6 @@ function rate(search: Search, set: ChangeSet, trial: Trial, screened: ReturnType
 
 function singles(search: Search, from: number, to: number): Reply {
   const none = search.screen.screen(search.trial([])!, true);
-  const failing = [...none.scores].filter(([, s]) => s < 0);
   const unseen = checkSet(search, []).fails.filter((f) => !SCREENED.has(f.rule));
   const possible: number[] = [];
   const rated: Rated[] = [];
@@ -152,14 +153,23 @@ function singles(search: Search, from: number, to: number): Reply {
     // A thing that is gone fails no more.
     const score = (key: string) => screened.scores.get(key) ?? 1;
     const change = search.space[index]!;
-    const touched = unseen.filter((f) => f.part !== null && change.parts.includes(f.part)).map(unseenKey);
-    const helps = failing.filter(([key, was]) => score(key) > was + HELPS).map(([key]) => key);
-    if (screened.marginBound > none.marginBound + HELPS) helps.push(MARGIN);
-    const fixes = failing.filter(([key]) => score(key) >= 0).map(([key]) => key);
-    if (helps.length + touched.length > 0)
-      helpers.push({ index, helps: [...helps, ...touched], fixes: [...fixes, ...touched] });
+    const touched = unseen.filter((f) => f.part !== null && change.parts.includes(f.part));
+    const helps = [
+      ...[...none.scores]
+        .filter(([key, was]) => score(key) > was + HELPS)
+        .map(([key]) => ({ key, score: score(key) })),
+      ...(screened.marginBound > none.marginBound + HELPS ? [{ key: MARGIN, score: screened.marginBound }] : []),
+      ...touched.map((f) => ({ key: unseenKey(f), score: 0 })),
+    ];
+    if (helps.length > 0) helpers.push({ index, helps });
   }
   return { kind: 'singles', possible, rated, helpers };
+}
+
+/** What fails with some changes made, by the screen. */
+function failingWith(search: Search, set: ChangeSet): string[] {
+  const trial = search.trial(set);
+  return trial ? [...search.screen.screen(trial, true).scores].filter(([, s]) => s < 0).map(([key]) => key) : [];
 }
 
 function sets(search: Search, list: readonly ChangeSet[]): Reply {

@@ -1,3 +1,6 @@
+import type { Aim } from '../../document/project/aims';
+import { conditionOf } from '../../document/project/conditions';
+import { galleryPort, gaugePort } from '../../document/plumbing/gaugePort';
 import { actsAs } from '../../document/parts/part';
 import { isReturn } from '../../document/parts/ports';
 import type { Project } from '../../document/project/project';
@@ -9,6 +12,8 @@ import { designDrives, useDrives, type Drive } from '../../judgement/designDrive
 import { describeReturns } from '../../judgement/drains/describeReturns';
 import { PickupWatch } from '../../judgement/pickup/judgePickup';
 import { solveDrive } from '../../judgement/solveDrive';
+import { reachableStates } from '../../judgement/sweep/reachable';
+import { SWEEP_SPEEDS, SWEEP_TEMPERATURES } from '../../judgement/sweep/sweep';
 import { probesOf, readProbe } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { CircuitSolver } from '../../network/circuitSolver';
@@ -37,6 +42,11 @@ const HOPELESS = -1000;
 const SLACK = 1e-6;
 /** What counts as a step of temperature, and of a share, in scores. */
 const PER_K = 0.1;
+const PER_PA = 1e-4;
+/** Of the states of the full check, each so many-th is looked at last. */
+const EACH = 5;
+/** A bore that counts as one step of a score. */
+const BORE_M = 0.01;
 /** More margin than this is no better. */
 const MOST_MARGIN = 10;
 const FAILS_DRAINING: ReadonlySet<string> = new Set(['rises', 'flat', 'portUnder', 'pressed']);
@@ -50,6 +60,7 @@ const FAILS_DRAINING: ReadonlySet<string> = new Set(['rises', 'flat', 'portUnder
 export class Screen {
   private readonly states: readonly SpeedAndOil[];
   private readonly drainStates: readonly SpeedAndOil[];
+  private readonly range: readonly SpeedAndOil[];
   private readonly drives: readonly Drive[];
   private readonly inPlace: RevisableCircuit;
   private readonly kept: readonly (KeptState | undefined)[];
@@ -59,16 +70,20 @@ export class Screen {
    * @param project with the variant open, in full
    * @param judged that variant as it is
    * @param tried the project with a trial as a variant of its own, as the full check sees it
+   * @param aims that are to be met too
    */
   constructor(
     private readonly project: Project,
     judged: Judged,
     private readonly tried: (trial: Trial) => Project,
+    private readonly aims: readonly Aim[],
   ) {
     this.inPlace = new RevisableCircuit(project);
     const { circuit } = this.inPlace;
     this.drives = useDrives(circuit.project.engine);
     this.drainStates = drainStatesOf(circuit.project);
+    const { engine, range } = circuit.project;
+    this.range = reachableStates(engine, range, SWEEP_SPEEDS, SWEEP_TEMPERATURES).filter((_, i) => i % EACH === 0);
     this.states = statesToHold(judged, circuit.project);
     this.failsPickup = judged.verdict.aspects.some((a) => a.aspect === 'pickup' && a.is === 'fails');
     this.kept = [...this.states, ...this.drainStates].map((each) => {
@@ -113,7 +128,33 @@ export class Screen {
     this.holdDrains(circuit, kept, held);
     if (held.fails && !isWhole) return held.ended();
     this.holdHeat(circuit, held);
+    if (held.fails && !isWhole) return held.ended();
+    this.holdAims(circuit, held);
+    if (!held.fails) this.holdRange(circuit, held);
     return held.ended();
+  }
+
+  /** Some of the range's own states, for what has passed all else: each is one of the full check. */
+  private holdRange(circuit: CircuitSolver, held: Held): void {
+    const { network } = circuit.compiled;
+    const ws = circuit.solver.workspace;
+    const probes = probesOf(circuit.variant.circuit, circuit.compiled);
+    circuit.solver.reset();
+    for (const at of this.range) {
+      const state = circuit.stateAt(at.speedRevS, at.oilTemperatureK);
+      if (circuit.solveOnly(state).status !== 'converged') {
+        held.score('solved', HOPELESS);
+        return;
+      }
+      const still = stillNodes(network, ws);
+      for (const probe of probes) {
+        const reading = readProbe(probe, network, ws, state, still);
+        const margin = reading.verdict === 'dry' ? HOPELESS : (reading.checks[0]?.nearRatio ?? MOST_MARGIN);
+        held.margin(margin);
+        if (!isSupplied(reading.verdict)) held.score(`supply ${probe.part.id}`, Math.min(margin, -SLACK / 2));
+      }
+      if (held.fails) return;
+    }
   }
 
   private solve(circuit: CircuitSolver, at: SpeedAndOil, kept: KeptState | undefined): boolean {
@@ -163,8 +204,10 @@ export class Screen {
       for (const r of describeReturns(variant.circuit, compiled, circuit.solver.workspace, circuit.oil, state)) {
         // A scavenge pump is asked with hot oil only; a return of a canister by its own rule.
         if (r.kind !== 'drain') continue;
+        const drain = variant.circuit.parts.find((p) => p.id === r.part);
+        // One that climbs is hopeless at any bore, and a wider one nearer to what it needs once it falls.
         const score = FAILS_DRAINING.has(r.verdict)
-          ? HOPELESS
+          ? HOPELESS + (actsAs(drain, 'drain') ? drain.boreM / BORE_M : 0)
           : r.capacityM3S === null
             ? 1
             : r.capacityM3S / Math.max(1e-12, r.neededM3S) - 1;
@@ -188,6 +231,48 @@ export class Screen {
       held.heat(found.sumpK);
       held.score('cool', (found.limitHotK - found.sumpK) * PER_K);
     }
+  }
+
+  /** Aims whose figure is quickly found; the others are left to the full check. */
+  private holdAims(circuit: CircuitSolver, held: Held): void {
+    for (const aim of this.aims) {
+      const score = this.scoreOf(circuit, aim);
+      if (score !== undefined) held.score(`aim ${aim.kind}`, score);
+    }
+  }
+
+  private scoreOf(circuit: CircuitSolver, aim: Aim): number | undefined {
+    const { parts } = circuit.variant.circuit;
+    const { hotDay, coldCruise } = designDrives(circuit.project.engine);
+    circuit.solver.reset();
+    switch (aim.kind) {
+      case 'hotDay': {
+        const { heat, result } = solveDrive(circuit, hotDay);
+        const port = galleryPort(parts);
+        const k = result.nodes.find((n) => port !== undefined && n.ports.includes(port))?.temperatureK;
+        return isFound(heat.status) ? (aim.mostK - (k ?? heat.sumpK)) * PER_K : HOPELESS;
+      }
+      case 'coldCruise': {
+        const { heat } = solveDrive(circuit, coldCruise);
+        return isFound(heat.status) ? (heat.sumpK - aim.leastK) * PER_K : undefined;
+      }
+      case 'idlePressure': {
+        const pa = this.pressureAt(circuit, gaugePort(parts), conditionOf(circuit.project, 'hotIdle'));
+        return pa === undefined ? undefined : (pa - aim.leastPa) * PER_PA;
+      }
+      case 'coldStart': {
+        const filter = parts.find((p) => actsAs(p, 'filter'));
+        const pa = filter && this.pressureAt(circuit, `${filter.id}.in`, this.drainStates[0]!);
+        return pa === undefined ? undefined : (aim.mostPa - pa) * PER_PA;
+      }
+      default:
+        return undefined;
+    }
+  }
+
+  private pressureAt(circuit: CircuitSolver, port: string | undefined, at: SpeedAndOil): number | undefined {
+    const node = port === undefined ? undefined : circuit.compiled.nodeOfPort.get(port);
+    return node !== undefined && this.solve(circuit, at, undefined) ? circuit.solver.workspace.pressurePa[node] : undefined;
   }
 
   /** The hottest film and the turbo's outlet in the hardest drive. */

@@ -7,6 +7,7 @@ import {
   type Checked,
   type Criterion,
   type Fix,
+  type Helper,
   type Rated,
   type Reply,
   type Request,
@@ -17,15 +18,14 @@ import {
 /** Sets that a worker is given at a time. */
 const SINGLES_AT_A_TIME = 8;
 const SETS_AT_A_TIME = 40;
-/** Changes for each thing that fails, of which threes and fours are made: those that help it most. */
-const HELPERS_FOR_THREES = 8;
-const HELPERS_FOR_FOURS = 4;
+/** Figures for each thing that fails, of whose changes threes and fours are made: those that help it most. */
+const FIGURES_FOR_THREES = 4;
+const FIGURES_FOR_FOURS = 3;
 /** Temperatures and margins that differ by less are as good as each other. */
 const SAME_K = 0.1;
-const SAME_MARGIN = 0.01;
+const SAME_MARGIN = 0.1;
 
 type Base = Extract<Reply, { kind: 'base' }>;
-type Helper = Extract<Reply, { kind: 'singles' }>['helpers'][number];
 
 const keyOf = (set: ChangeSet) => set.join(' ');
 const ofKind = <K extends Reply['kind']>(replies: readonly Reply[], kind: K) =>
@@ -113,32 +113,59 @@ function* pairsOf(list: readonly number[]): Generator<ChangeSet> {
   for (let i = 0; i < list.length; i++) for (let j = i + 1; j < list.length; j++) yield [list[i]!, list[j]!];
 }
 
-/** Sets of so many helpers that between them help everything that fails, each of them something. */
+/**
+ * The helpers of one thing that fails, of which larger sets are made: of each figure the mildest change that is enough,
+ * the strongest, and one between; the figures that help most first.
+ */
+function helpersOf(key: string, helpers: readonly Helper[], slots: Base['slots'], figures: number): Helper[] {
+  const score = (h: Helper) => h.helps.find((x) => x.key === key)!.score;
+  const bySlot = new Map<string, Helper[]>();
+  for (const helper of helpers) {
+    if (!helper.helps.some((x) => x.key === key)) continue;
+    const slot = slots[helper.index] ?? `change ${helper.index}`;
+    bySlot.set(slot, [...(bySlot.get(slot) ?? []), helper]);
+  }
+  return [...bySlot.values()]
+    .map((list) => list.sort((a, b) => score(a) - score(b) || a.index - b.index))
+    .sort((a, b) => score(b.at(-1)!) - score(a.at(-1)!) || a[0]!.index - b[0]!.index)
+    .slice(0, figures)
+    .flatMap((list) => {
+      const enough = Math.max(0, list.findIndex((h) => score(h) >= 0));
+      const last = list.length - 1;
+      return [...new Set([enough, Math.round((enough + last) / 2), last])].map((i) => list[i]!);
+    });
+}
+
+/** Sets of so many helpers that between them help everything that fails and can be helped. */
 export function coveringSets(
   helpers: readonly Helper[],
-  failing: readonly string[],
+  { failing, slots }: Pick<Base, 'failing' | 'slots'>,
   size: number,
-  perFailure: number,
+  figures: number,
 ): ChangeSet[] {
-  const best = (key: string) =>
-    helpers
-      .filter((h) => h.helps.includes(key))
-      .sort((a, b) => Number(b.fixes.includes(key)) - Number(a.fixes.includes(key)) || a.index - b.index)
-      .slice(0, perFailure);
+  const helps = (h: Helper, key: string) => h.helps.some((x) => x.key === key);
   // What nothing helps may still go with the rest.
-  const helped = failing.filter((key) => helpers.some((h) => h.helps.includes(key)));
-  const chosen = [...new Map(failing.flatMap(best).map((h) => [h.index, h])).values()].sort((a, b) => a.index - b.index);
+  const helped = failing.filter((key) => helpers.some((h) => helps(h, key)));
+  const chosen = [
+    ...new Map(
+      helped.flatMap((key) => helpersOf(key, helpers, slots, figures)).map((h) => [h.index, h] as const),
+    ).values(),
+  ].sort((a, b) => a.index - b.index);
   const found: ChangeSet[] = [];
   const grow = (set: readonly Helper[], from: number) => {
     if (set.length === size) {
-      if (helped.every((key) => set.some((h) => h.helps.includes(key)))) found.push(set.map((h) => h.index));
+      if (helped.every((key) => set.some((h) => helps(h, key)))) found.push(set.map((h) => h.index));
       return;
     }
-    for (let i = from; i < chosen.length; i++) grow([...set, chosen[i]!], i + 1);
+    for (let i = from; i < chosen.length; i++)
+      if (set.every((h) => areApart(slots, h.index, chosen[i]!.index))) grow([...set, chosen[i]!], i + 1);
   };
   grow([], 0);
   return found;
 }
+
+/** True where two changes do not set the same thing. */
+const areApart = (slots: Base['slots'], i: number, j: number): boolean => slots[i] === null || slots[i] !== slots[j];
 
 /**
  * Looks for what would mend a verdict: every single change, every pair of those that do not do alone, then threes and
@@ -177,30 +204,25 @@ export function* search(_project: Project, request: Request): Study<Task, Reply,
 
   if (request.mostChanges >= 2) {
     const rest = possible.filter((i) => !does.has(i));
-    const pairs = [...pairsOf(rest)].filter(([i, j]) => isApart(base, i!, j!));
+    const pairs = [...pairsOf(rest)].filter(([i, j]) => areApart(base.slots, i!, j!));
     yield* trySets(request, pairs, state, 'pairs');
   }
   const ways = yield* waysIn(request, state);
   if (ways.length > 0) return answer('found', ways, null);
 
   const helpers = ofKind(singles, 'singles').flatMap((r) => r.helpers);
-  for (const [size, perFailure, name] of [
-    [3, HELPERS_FOR_THREES, 'threes'],
-    [4, HELPERS_FOR_FOURS, 'fours'],
+  const failing = yield* revealed(request, base, helpers);
+  for (const [size, figures, name] of [
+    [3, FIGURES_FOR_THREES, 'threes'],
+    [4, FIGURES_FOR_FOURS, 'fours'],
   ] as const) {
     if (request.mostChanges < size) break;
-    const sets = coveringSets(helpers, base.failing, size, perFailure).filter((set) =>
-      [...pairsOf(set)].every(([i, j]) => isApart(base, i!, j!)),
-    );
-    yield* trySets(request, sets, state, name);
+    yield* trySets(request, coveringSets(helpers, { failing: [...failing], slots: base.slots }, size, figures), state, name);
     const found = yield* waysIn(request, state);
     if (found.length > 0) return answer('found', found, null);
   }
-  return answer('none', [], yield* nearestOf(request, base, helpers, state));
+  return answer('none', [], yield* nearestOf(request, { ...base, failing: [...failing] }, helpers, state));
 }
-
-/** True where two changes do not set the same thing. */
-const isApart = ({ slots }: Base, i: number, j: number): boolean => slots[i] === null || slots[i] !== slots[j];
 
 function* trySets(
   request: Request,
@@ -221,6 +243,26 @@ function minimal(state: State): Rated[] {
   return [...state.rated.values()].filter(
     ({ set }) => !doing.some((part) => part.length < set.length && part.every((i) => set.includes(i))),
   );
+}
+
+/** Sets that are looked at for what they reveal, at most. */
+const MOST_REVEALING = 24;
+
+/** What fails, and what fails once that is mended: a drain that is too small where nothing came to it before. */
+function* revealed(
+  request: Request,
+  { failing, slots }: Base,
+  helpers: readonly Helper[],
+): Study<Task, Reply, readonly string[]> {
+  for (let size = 1; size < request.mostChanges; size++) {
+    const sets = coveringSets(helpers, { failing, slots }, size, 2).slice(0, MOST_REVEALING);
+    if (sets.length === 0) continue;
+    const replies = yield inPieces(sets, SINGLES_AT_A_TIME).map((piece) => ({ kind: 'reveal', request, sets: piece }));
+    const found = ofKind(replies, 'reveal').flatMap((r) => r.failing);
+    const least = found.reduce((a, b) => (b.length < a.length ? b : a));
+    return [...new Set([...failing, ...least])];
+  }
+  return failing;
 }
 
 /** The best by each criterion, measured, with what fails without each of its changes. */
@@ -251,17 +293,16 @@ function* waysIn(request: Request, state: State): Study<Task, Reply, Way[]> {
 /** The best helper of each thing that fails, together: how near that comes. */
 function* nearestOf(
   request: Request,
-  { labels, failing, ...base }: Base,
+  { labels, failing, slots }: Base,
   helpers: readonly Helper[],
   state: State,
 ): Study<Task, Reply, Fix['nearest']> {
   const chosen: number[] = [];
   for (const key of failing) {
     if (chosen.length >= request.mostChanges) break;
-    if (helpers.some((h) => chosen.includes(h.index) && h.fixes.includes(key))) continue;
-    const fixer = helpers.find(
-      (h) => h.fixes.includes(key) && chosen.every((i) => isApart({ labels, failing, ...base }, i, h.index)),
-    );
+    const fixes = (h: Helper) => h.helps.some((x) => x.key === key && x.score >= 0);
+    if (helpers.some((h) => chosen.includes(h.index) && fixes(h))) continue;
+    const fixer = helpers.find((h) => fixes(h) && chosen.every((i) => areApart(slots, i, h.index)));
     if (fixer) chosen.push(fixer.index);
   }
   const sets = [[...chosen].sort((a, b) => a - b), ...chosen.map((i) => [i])].filter(

@@ -12,7 +12,7 @@ const PUMP_RATIO = 0.6;
 /** Scavenge sections together against the pressure section. @source common practice, no source: 1.3 to 3 */
 const SCAVENGE_RATIO = 2.2;
 /** The pressure section against the pump that it replaces: its hoses cost pressure. @source common practice, no source */
-const PRESSURE_RATIO = 1.1;
+const PRESSURE_RATIO = 1.2;
 const SECTIONS = ['front', 'rear'] as const;
 /** Oil in the tank under its level, and what the dry pan holds. */
 const TANK_LEVEL_M = 0.15;

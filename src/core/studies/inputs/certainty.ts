@@ -11,6 +11,9 @@ import { isSupplied } from '../../judgement/supply/supplyVerdict';
 import { aspectOf, type Certainty, type Verdict } from '../../judgement/verdict/verdict';
 import { stillNodes } from '../../network/describe/stillNodes';
 import { CircuitSolver } from '../../network/circuitSolver';
+import type { KeptState } from '../../network/solve/solver';
+import type { OperatingState, SpeedAndOil } from '../../network/solve/state';
+import type { Oil } from '../../physics/oil/oil';
 import { Draws } from './draws';
 import { isOfAKind } from './fitGroups';
 
@@ -56,7 +59,7 @@ export function* certaintyOf(project: Project, verdict: Verdict): Generator<numb
     chances: {
       supplied: byFigures('supplied', drawn.supplied),
       cool: coolChance(project, verdict),
-      drained: byFigures('drained', drawn.drained ?? settled('drained')),
+      drained: byFigures('drained', drawn.drained),
       pickup: settled('pickup'),
       filtered: settled('filtered'),
       safe: settled('safe'),
@@ -75,35 +78,41 @@ function* drawnChances(
   verdict: Verdict,
 ): Generator<number, { readonly supplied: number; readonly drained: number | null }> {
   const draws = new Draws(project, COPIES, SEED);
-  const { revisable } = draws;
-  let { circuit } = draws;
-  let probes = probesOf(circuit.variant.circuit, circuit.compiled);
-  const hasDrains = circuit.variant.circuit.parts.some(isReturn);
-  const drainStates = hasDrains ? drainStatesOf(project) : [];
-  circuit.solver.reset();
+  const drains = drainStatesToDraw(draws.circuit);
+  const states = [...verdict.binding, ...(drains ?? [])];
+  // Each state begins from itself as it was in the draw before: that is nearer than another state of this one.
+  let kept: (KeptState | undefined)[] = [];
+  const solve = (i: number): boolean => {
+    const { circuit } = draws;
+    const { speedRevS, oilTemperatureK } = states[i]!;
+    if (kept[i]) circuit.solver.beginFrom(kept[i]);
+    else circuit.solver.reset();
+    if (draws.revisable.solve(circuit.stateAt(speedRevS, oilTemperatureK)).status !== 'converged') return false;
+    kept[i] = circuit.solver.keepState();
+    return true;
+  };
+  let probes = probesOf(draws.circuit.variant.circuit, draws.circuit.compiled);
   let supplied = 0;
   let drained = 0;
   const points = CERTAINTY_SAMPLES / COPIES;
   for (let n = 0; n < points; n++) {
     for (let copy = 0; copy < COPIES; copy++) {
       if (!draws.draw(n, copy)) {
-        circuit = draws.circuit;
-        probes = probesOf(circuit.variant.circuit, circuit.compiled);
+        kept = [];
+        probes = probesOf(draws.circuit.variant.circuit, draws.circuit.compiled);
       }
+      const { circuit } = draws;
       const { network } = circuit.compiled;
       const ws = circuit.solver.workspace;
-      const isAll = verdict.binding.every((at) => {
-        const state = circuit.stateAt(at.speedRevS, at.oilTemperatureK);
-        if (revisable.solve(state).status !== 'converged') return false;
+      const stateOf = (i: number) => circuit.stateAt(states[i]!.speedRevS, states[i]!.oilTemperatureK);
+      const isAll = verdict.binding.every((_, i) => {
+        if (!solve(i)) return false;
         const still = stillNodes(network, ws);
-        return probes.every((probe) => isSupplied(readProbe(probe, network, ws, state, still).verdict));
+        return probes.every((probe) => isSupplied(readProbe(probe, network, ws, stateOf(i), still).verdict));
       });
-      const isDrained = drainStates.every((at) => {
-        const state = circuit.stateAt(at.speedRevS, at.oilTemperatureK);
-        if (revisable.solve(state).status !== 'converged') return false;
-        return describeReturns(circuit.variant.circuit, circuit.compiled, ws, revisable.oil, state).every(
-          (r) => !FAILS_DRAINING.has(r.verdict),
-        );
+      const isDrained = (drains ?? []).every((_, d) => {
+        const i = verdict.binding.length + d;
+        return solve(i) && drainsHold(circuit, draws.revisable.oil, stateOf(i));
       });
       supplied += Number(isAll);
       drained += Number(isDrained);
@@ -112,8 +121,28 @@ function* drawnChances(
   }
   return {
     supplied: supplied / CERTAINTY_SAMPLES,
-    drained: hasDrains ? drained / CERTAINTY_SAMPLES : null,
+    drained: drains ? drained / CERTAINTY_SAMPLES : null,
   };
+}
+
+const drainsHold = ({ variant, compiled, solver }: CircuitSolver, oil: Oil, state: OperatingState): boolean =>
+  describeReturns(variant.circuit, compiled, solver.workspace, oil, state).every((r) => !FAILS_DRAINING.has(r.verdict));
+
+/** With so many times the room that it needs no drain is in doubt: what comes to it does not double. */
+const ROOMY = 2;
+
+/** The states that drains are drawn at: none where all are roomy as they are, undefined where there are none. */
+function drainStatesToDraw(circuit: CircuitSolver): readonly SpeedAndOil[] | undefined {
+  const { variant, compiled, solver, project } = circuit;
+  if (!variant.circuit.parts.some(isReturn)) return undefined;
+  return drainStatesOf(project).filter(({ speedRevS, oilTemperatureK }) => {
+    const state = circuit.stateAt(speedRevS, oilTemperatureK);
+    solver.reset();
+    if (circuit.solveOnly(state).status !== 'converged') return true;
+    return describeReturns(variant.circuit, compiled, solver.workspace, circuit.oil, state).some(
+      (r) => FAILS_DRAINING.has(r.verdict) || (r.capacityM3S !== null && r.capacityM3S < ROOMY * r.neededM3S),
+    );
+  });
 }
 
 /** The coldest oil that is run, where a drain carries least, and full speed with hot oil, where most comes. */
