@@ -176,6 +176,13 @@ export const COMMANDS = {
     options: ['variant', 'json'],
     studies: ['check'],
   },
+  aims: {
+    words: [FILE],
+    summary: 'whether a variant meets its aims, and what it gains, costs and puts at risk',
+    example: 'aims demo/thornback.json --variant noseCooler',
+    options: ['variant', 'json'],
+    studies: ['effects'],
+  },
   remedy: {
     words: [FILE],
     summary: 'finds a fix: what could be done so that the verdict is good and the aims are met',

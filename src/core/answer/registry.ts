@@ -25,6 +25,7 @@ export const STUDIES = {
   causes: () => import('../studies/causes/causeStudy').then((m) => m.CAUSE_STUDY),
   expected: () => import('../studies/causes/expectedStudy').then((m) => m.EXPECTED_STUDY),
   accumulator: () => import('../studies/accumulator/accumulatorStudy').then((m) => m.ACCUMULATOR_STUDY),
+  effects: () => import('./effectStudy').then((m) => m.EFFECT_STUDY),
   fix: () => import('./fix/fixStudy').then((m) => m.FIX_STUDY),
   cleanliness: () => import('../studies/cleanliness/cleanlinessStudy').then((m) => m.CLEANLINESS_STUDY),
 };

@@ -97,6 +97,8 @@ const QUESTIONS: { readonly [N in StudyName]: QuestionOf<N> } = {
   } as never,
   sweep: {},
   check: { sure: false },
+  effects: { from: null, acts: [], aims: [] },
+  fix: { locked: [], forbidden: [], oils: [], mostChanges: 1, mostMinutes: null, aims: [] },
   warmUp: { drive, startK: 283.15, durationS: 120 },
   trace: { rows: [at(0), at(60)], startK: 283.15, airTemperatureK: 293.15, limitK: 400 } as never,
   curves: { drive },
