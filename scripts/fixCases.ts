@@ -48,7 +48,13 @@ function critical(file: string): string[] {
 }
 
 const done = new Set(
-  existsSync(kept) ? readFileSync(kept, 'utf8').trim().split('\n').filter(Boolean).map((l) => (JSON.parse(l) as { seed: number }).seed) : [],
+  existsSync(kept)
+    ? readFileSync(kept, 'utf8')
+        .trim()
+        .split('\n')
+        .filter(Boolean)
+        .map((l) => (JSON.parse(l) as { seed: number }).seed)
+    : [],
 );
 let found = done.size;
 for (let seed = own; found < Number(count) / of; seed += of) {

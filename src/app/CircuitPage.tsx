@@ -33,6 +33,7 @@ export function CircuitPage() {
   const selected = useView((w) => w.selected);
   const moves = useView((w) => w.moves);
   const preview = useView((w) => w.preview);
+  const isFixing = useView((w) => w.isFixing);
   const engine = useOpenEngine();
   const solved = useSolved(engine);
   const sweep = useSweep(engine);
@@ -42,7 +43,7 @@ export function CircuitPage() {
   const seenCheck = usePreviewCheck(lookedAt, seen.sweep.data !== undefined);
   const flags = useMemo(() => heaviest(check.data?.findings ?? []), [check.data]);
   useShortcuts();
-  const panel = useTopOf(selected, moves);
+  const panel = useTopOf(selected, moves, isFixing || undefined);
   const bands = useBands(engine);
   const looking = lookedAt && seen.state.data && seen.sweep.data ? seen : undefined;
   const state = looking ? looking.state : solved;
@@ -58,33 +59,35 @@ export function CircuitPage() {
       : undefined;
   return (
     <main id="main" tabIndex={-1} className="work">
-      <div className="stage" {...shownOf(state)}>
+      <div className="answered">
         <Kit fallback={<div className="answer" />}>
           <AnswerBar check={check} />
         </Kit>
-        {preview && (
-          <Kit>
-            <PreviewBar before={check.data} after={seenCheck.data} error={seen.state.error ?? seen.sweep.error} />
-          </Kit>
-        )}
-        {state.old && <p className="quiet oldnote">As it was before the change; being computed anew.</p>}
-        {shown ? (
-          <Drawing
-            {...shown}
-            bands={looking ? NO_BANDS : bands}
-            flags={looking ? NO_FLAGS : flags}
-            came={looking ? (preview?.came ?? []) : []}
-          />
-        ) : (
-          <div className="drawing" role="status" style={{ padding: 28 }}>
-            Solving…
-          </div>
-        )}
+        <div className="stage" {...shownOf(state)}>
+          {preview && (
+            <Kit>
+              <PreviewBar before={check.data} after={seenCheck.data} error={seen.state.error ?? seen.sweep.error} />
+            </Kit>
+          )}
+          {state.old && <p className="quiet oldnote">As it was before the change; being computed anew.</p>}
+          {shown ? (
+            <Drawing
+              {...shown}
+              bands={looking ? NO_BANDS : bands}
+              flags={looking ? NO_FLAGS : flags}
+              came={looking ? (preview?.came ?? []) : []}
+            />
+          ) : (
+            <div className="drawing" role="status" style={{ padding: 28 }}>
+              Solving…
+            </div>
+          )}
+        </div>
       </div>
       <aside
         ref={panel}
         className="panel"
-        aria-label={moves ? 'Change the circuit' : selected ? 'Part' : 'Findings'}
+        aria-label={moves ? 'Change the circuit' : isFixing ? 'Find a fix' : selected ? 'Part' : 'Findings'}
         aria-busy={sweep.isFetching}
         {...shownOf(sweep)}
       >

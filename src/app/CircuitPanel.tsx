@@ -12,6 +12,7 @@ import type { useCheck, useSolved, useSweep } from './state/useAnswers';
 import { useView } from './state/view';
 
 const FaultList = lazy(() => import('./features/faults/FaultList'));
+const FixPanel = lazy(() => import('./features/answer/FixPanel'));
 const MovesPanel = lazy(() => import('./features/moves/MovesPanel'));
 const PartPanel = lazy(() => import('./features/partPanel/PartPanel').then((m) => ({ default: m.PartPanel })));
 
@@ -34,6 +35,7 @@ export function CircuitPanel({
   readonly error: Error | null;
 }) {
   const chosen = useView((w) => w.selected);
+  const isFixing = useView((w) => w.isFixing);
   const moves = useView((w) => w.moves);
   const planned = useView((w) => w.plan?.steps.length ?? 0);
   const openMoves = useView((w) => w.openMoves);
@@ -67,6 +69,10 @@ export function CircuitPanel({
             part={moves.part}
             heading={moves.heading}
           />
+        </Suspense>
+      ) : isFixing ? (
+        <Suspense fallback={<p className="quiet">Opening…</p>}>
+          <FixPanel />
         </Suspense>
       ) : selected ? (
         <PartPanel result={answer?.result} sweep={sweep.data} onMoves={() => openMoves(selected)}>

@@ -65,7 +65,7 @@ function namedOfKit(code: string, kit: string, modules: Modules): string[] {
 }
 
 /** What judges a circuit: asked for as soon as the first state is solved. */
-const JUDGES = ['/studies/sweep/sweepStudy.ts', '/studies/audit/auditStudy.ts'];
+const JUDGES = ['/studies/sweep/sweepStudy.ts', '/studies/check/checkStudy.ts'];
 
 /**
  * The page: what it needs before its first drawing, what comes beside every drawing and the first screen, and the rest

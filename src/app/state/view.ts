@@ -25,6 +25,8 @@ interface ViewStore {
   readonly conditions: Conditions;
   readonly selected: string | undefined;
   readonly moves: MovesOpen | undefined;
+  /** A fix is looked for beside the drawing. */
+  readonly isFixing: boolean;
   /** Changes put together that are not made yet; undefined where there are none. */
   readonly plan: Preview | undefined;
   /** The plan, with the change that is pointed at. */
@@ -61,6 +63,8 @@ interface ViewStore {
   /** Stands at a named state, its surroundings too where it has them. */
   goTo(state: Project['namedStates'][number]): void;
   select(part: string | undefined): void;
+  /** Looks for what would make the verdict good, beside the drawing; or closes that. */
+  lookForFix(isOpen: boolean): void;
 }
 
 /** Of what came new, the part that the user wants to see next: of a chain, what is not a hose. */
@@ -76,6 +80,7 @@ export const useView = create<ViewStore>()((set, get) => ({
   conditions: DEFAULT_CONDITIONS,
   selected: undefined,
   moves: undefined,
+  isFixing: false,
   plan: undefined,
   preview: undefined,
 
@@ -128,7 +133,8 @@ export const useView = create<ViewStore>()((set, get) => ({
 
   dropPreview: () => set({ moves: undefined, preview: undefined, plan: undefined }),
 
-  openMoves: (part, heading) => set({ moves: { part, heading }, ...(part === undefined ? {} : { selected: part }) }),
+  openMoves: (part, heading) =>
+    set({ moves: { part, heading }, isFixing: false, ...(part === undefined ? {} : { selected: part }) }),
   closeMoves: () => set({ moves: undefined, preview: get().plan }),
 
   openFault(title, faulty, state) {
@@ -151,7 +157,8 @@ export const useView = create<ViewStore>()((set, get) => ({
       },
     });
   },
-  select: (selected) => set({ selected, moves: undefined, preview: get().plan }),
+  select: (selected) => set({ selected, moves: undefined, isFixing: false, preview: get().plan }),
+  lookForFix: (isFixing) => set({ isFixing, moves: undefined, selected: undefined, preview: get().plan }),
 }));
 
 /** How a project is looked at, as it is kept with it. */

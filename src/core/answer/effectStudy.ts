@@ -57,7 +57,8 @@ export const effectSchema = z.strictObject({
 });
 export type EffectAnswer = z.infer<typeof effectSchema>;
 
-const nameOf = (act: Act): string => act.name ?? act.moves.map((m) => m.said ?? '').find((said) => said !== '') ?? 'change';
+const nameOf = (act: Act): string =>
+  act.name ?? act.moves.map((m) => m.said ?? '').find((said) => said !== '') ?? 'change';
 const onlyOn = (acts: readonly Act[]) => acts.filter((a) => !a.off);
 
 /** The variants before and after, then with the acts one by one, and each alone. */
@@ -104,11 +105,11 @@ function answerOf(request: EffectRequest, replies: readonly Reply[]): EffectAnsw
 function work(circuits: StudyCircuits, { request, of }: Task): Reply {
   const { project } = circuits;
   const from = request.from ?? undefined;
-  if (of === 'after')
-    return { measures: measure(project, from, true) ?? null, code: codeOf(project, request.aims) };
+  if (of === 'after') return { measures: measure(project, from, true) ?? null, code: codeOf(project, request.aims) };
   const base = project.variants.find((v) => v.id === from);
   if (!base) throw new StudyRefused('There is no such variant to hold this one against.');
-  if (of === 'before') return { measures: measure({ ...project, activeVariant: base.id }, undefined, true) ?? null, code: null };
+  if (of === 'before')
+    return { measures: measure({ ...project, activeVariant: base.id }, undefined, true) ?? null, code: null };
   const acts = of.flatMap((id) => request.acts.find((a) => a.id === id) ?? []);
   const { circuit, troubles } = replay(base.circuit, acts);
   // What was made on another change cannot be made without it.

@@ -1,7 +1,7 @@
 import { formatQuantity, type UnitChoice } from '../foundations/units';
 import { chanceOf, type Verdict } from '../judgement/verdict/verdict';
 import type { Measures } from './measures';
-import { WEIGHED, type Weighed } from './sayMeasures';
+import { sayAt, WEIGHED, type Weighed } from './sayMeasures';
 
 /** What a change does, as sentences: what it gains, what it costs, what it puts at risk. */
 export interface Effects {
@@ -23,20 +23,24 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 function stepOf({ of, least, better, enough }: Weighed, before: Measures, after: Measures): number {
   const [was, is] = [of(before), of(after)];
   if (was === null || is === null) return 0;
-  const cut = (si: number) => (enough === undefined ? si : better === 'higher' ? Math.min(si, enough) : Math.max(si, enough));
+  const cut = (si: number) =>
+    enough === undefined ? si : better === 'higher' ? Math.min(si, enough) : Math.max(si, enough);
   const by = (cut(is) - cut(was)) * (better === 'higher' ? 1 : -1);
   return Math.abs(by) >= least ? by / least : 0;
 }
 
-const sayFigure = ({ title, at, of, say }: Weighed, before: Measures, after: Measures, units: UnitChoice): string =>
-  `${capital(title)}${at === '' ? '' : ` ${at}`} ${say(of(before)!, units)} ${ARROW} ${say(of(after)!, units)}`;
+const sayFigure = (weighed: Weighed, before: Measures, after: Measures, units: UnitChoice): string =>
+  `${capital(weighed.title)}${sayAt(weighed, after)} ${weighed.say(weighed.of(before)!, units)} ${ARROW} ${weighed.say(weighed.of(after)!, units)}`;
 
 /** Figures that appear or go altogether: an oil temperature that is found at last, or no more. */
-function sayFound({ title, at, of, say, none = 'none' }: Weighed, before: Measures, after: Measures, units: UnitChoice): string | undefined {
+function sayFound(weighed: Weighed, before: Measures, after: Measures, units: UnitChoice): string | undefined {
+  const { title, of, say, none = 'none' } = weighed;
   const [was, is] = [of(before), of(after)];
   if ((was === null) === (is === null)) return undefined;
-  const where = `${capital(title)}${at === '' ? '' : ` ${at}`}`;
-  return was === null ? `${where}: ${none} ${ARROW} ${say(is!, units)}` : `${where}: ${say(was, units)} ${ARROW} ${none}`;
+  const where = `${capital(title)}${sayAt(weighed, after)}`;
+  return was === null
+    ? `${where}: ${none} ${ARROW} ${say(is!, units)}`
+    : `${where}: ${say(was, units)} ${ARROW} ${none}`;
 }
 
 /**

@@ -126,7 +126,10 @@ function gaugeAt(circuit: CircuitSolver, id: 'hotIdle' | 'fullSpeed'): number | 
 }
 
 /** Items, minutes, weight and oil of the job that leads to the open variant. */
-export function workOf(project: Project, from: string | undefined): Pick<Measures, 'massKg' | 'items' | 'minutes' | 'oilM3'> {
+export function workOf(
+  project: Project,
+  from: string | undefined,
+): Pick<Measures, 'massKg' | 'items' | 'minutes' | 'oilM3'> {
   const variant = activeVariant(project);
   const before = project.variants.find((v) => v.id === from && v !== variant);
   const oilM3 = oilIn(variant);

@@ -28,7 +28,9 @@ export function sayInVain({ before, after, aims }: EffectAnswer): string {
   }
   const isNearer = weighed.some(({ aim }) => FIGURES_OF_AIM[aim.kind].some((id) => gained.has(id)));
   const isMet = weighed.every(({ met }) => met);
-  return isNearer ? '' : `Gains nothing for its ${weighed.length === 1 ? 'aim' : 'aims'}${isMet ? '' : ', which it does not meet'}.`;
+  return isNearer
+    ? ''
+    : `Gains nothing for its ${weighed.length === 1 ? 'aim' : 'aims'}${isMet ? '' : ', which it does not meet'}.`;
 }
 
 /** The one line under the answer: the first of each. */
@@ -42,7 +44,8 @@ export function sayEffectsBriefly({ gains, costs, risks }: Effects): string {
 /** How the aims stand, and the three lines. */
 export function effectLines(answer: EffectAnswer, project: Project, units: UnitChoice = {}): string[] {
   const { before, after, aims } = answer;
-  const lines = (title: string, list: readonly string[]) => (list.length === 0 ? [] : [`${title}:`, ...list.map((l) => `  ${l}.`)]);
+  const lines = (title: string, list: readonly string[]) =>
+    list.length === 0 ? [] : [`${title}:`, ...list.map((l) => `  ${l}.`)];
   const said = aims.map((aim) => sayAim(aim, project, units));
   if (!before || !after) return said.length > 0 ? said : ['No aims are set for this variant, and it hangs on none.'];
   const { gains, costs, risks } = effectsBetween(before, after, units);

@@ -6,9 +6,11 @@ import type { Measures } from './measures';
 export interface Weighed {
   readonly id: string;
   readonly title: string;
-  readonly at: string;
+  readonly at: string | ((m: Measures) => string);
   readonly of: (m: Measures) => number | null;
   readonly say: (si: number, units: UnitChoice) => string;
+  /** The same of a difference, with its sign. */
+  readonly sayChange: (si: number, units: UnitChoice) => string;
   /** Differences smaller than this are not worth a word [SI]. */
   readonly least: number;
   readonly better: 'lower' | 'higher';
@@ -18,10 +20,27 @@ export interface Weighed {
   readonly none?: string;
 }
 
-const by =
-  (quantity: Quantity) =>
-  (si: number, units: UnitChoice): string =>
-    formatQuantity(si, quantity, units);
+type Say = Weighed['say'];
+
+const signed =
+  (say: Say): Say =>
+  (si, units) => {
+    const words = say(Math.abs(si), units);
+    return /[1-9]/.test(words) ? `${si < 0 ? '−' : '+'}${words}` : words;
+  };
+
+const by = (quantity: Quantity, change: Quantity = quantity): Pick<Weighed, 'say' | 'sayChange'> => ({
+  say: (si, units) => formatQuantity(si, quantity, units),
+  sayChange: signed((si, units) => formatQuantity(si, change, units)),
+});
+const minutes = (si: number): string => sayMinutes(si);
+const count = (si: number): string => String(Math.round(si));
+
+/** Where a figure is taken, after a blank; empty where it is of the whole. */
+export const sayAt = ({ at }: Weighed, of: Measures): string => {
+  const words = typeof at === 'string' ? at : at(of);
+  return words === '' ? '' : ` ${words}`;
+};
 
 const BAR = 1e5;
 /** A sump at this temperature sheds its water; hotter on a cold day is no gain. */
@@ -32,18 +51,18 @@ export const WEIGHED: readonly Weighed[] = [
   {
     id: 'hotDayGallery',
     title: 'oil at the gallery',
-    at: 'in the hardest drive',
+    at: ({ hotDay }) => `in the hardest drive${hotDay.drive === '' ? '' : ` (${hotDay.drive.toLowerCase()})`}`,
     of: (m) => m.hotDay.galleryK,
-    say: by('temperature'),
+    ...by('temperature', 'temperatureDifference'),
     least: 1,
     better: 'lower',
   },
   {
     id: 'hotDaySump',
     title: 'oil in the sump',
-    at: 'in the hardest drive',
+    at: ({ hotDay }) => `in the hardest drive${hotDay.drive === '' ? '' : ` (${hotDay.drive.toLowerCase()})`}`,
     of: (m) => m.hotDay.sumpK,
-    say: by('temperature'),
+    ...by('temperature', 'temperatureDifference'),
     least: 1,
     better: 'lower',
   },
@@ -52,7 +71,7 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'oil',
     at: 'on a cold cruise',
     of: (m) => m.coldCruiseK,
-    say: by('temperature'),
+    ...by('temperature', 'temperatureDifference'),
     least: 1,
     better: 'higher',
     enough: WARM_ENOUGH_K,
@@ -62,7 +81,8 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'time to warm oil',
     at: 'from cold at a cruise',
     of: (m) => m.warmUpS,
-    say: (si) => sayMinutes(si / 60),
+    say: (si) => minutes(si / 60),
+    sayChange: signed((si) => minutes(si / 60)),
     least: 60,
     better: 'lower',
     none: 'not within 1 h',
@@ -72,7 +92,7 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'gauge',
     at: 'at a hot idle',
     of: (m) => m.idlePa,
-    say: by('pressure'),
+    ...by('pressure'),
     least: 0.03 * BAR,
     better: 'higher',
   },
@@ -81,7 +101,7 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'gauge',
     at: 'at full speed',
     of: (m) => m.fullSpeedPa,
-    say: by('pressure'),
+    ...by('pressure'),
     least: 0.1 * BAR,
     better: 'higher',
   },
@@ -90,7 +110,7 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'pressure before the filter',
     at: 'with the coldest oil',
     of: (m) => m.coldStartPa,
-    say: by('pressure'),
+    ...by('pressure'),
     least: 0.2 * BAR,
     better: 'lower',
   },
@@ -99,17 +119,18 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'oil in parts and lines',
     at: '',
     of: (m) => m.oilM3,
-    say: by('volume'),
+    ...by('volume'),
     least: 0.05e-3,
     better: 'lower',
   },
-  { id: 'mass', title: 'weight', at: '', of: (m) => m.massKg, say: by('mass'), least: 0.1, better: 'lower' },
+  { id: 'mass', title: 'weight', at: '', of: (m) => m.massKg, ...by('mass'), least: 0.1, better: 'lower' },
   {
     id: 'work',
     title: 'work',
     at: '',
     of: (m) => m.minutes,
-    say: (si) => sayMinutes(si),
+    say: minutes,
+    sayChange: signed(minutes),
     least: 5,
     better: 'lower',
   },
@@ -118,7 +139,8 @@ export const WEIGHED: readonly Weighed[] = [
     title: 'items to buy',
     at: '',
     of: (m) => m.items,
-    say: (si) => String(si),
+    say: count,
+    sayChange: signed(count),
     least: 1,
     better: 'lower',
   },

@@ -2,7 +2,16 @@ import { activeVariant } from '../../document/project/project';
 import { AUDIT_READS } from '../../studies/job/asked';
 import type { StudyKind } from '../../studies/job/study';
 import { USUAL_FIX } from './change';
-import { fixSchema, replySchema, requestSchema, taskSchema, type Fix, type Reply, type Request, type Task } from './fixSchema';
+import {
+  fixSchema,
+  replySchema,
+  requestSchema,
+  taskSchema,
+  type Fix,
+  type Reply,
+  type Request,
+  type Task,
+} from './fixSchema';
 import { fixWork } from './fixWork';
 import { fixLines } from './sayFix';
 import { search, soFar } from './search';

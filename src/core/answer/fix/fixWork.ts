@@ -3,7 +3,7 @@ import { activeVariant, type Project, type Variant } from '../../document/projec
 import { isBought } from '../../bench/items/item';
 import { itemsOf } from '../../bench/items/itemList';
 import { planJob } from '../../bench/plan/jobPlan';
-import { aspectOf, chanceOf, chanceOfAll, isGoodEnough, LIKELY_FROM } from '../../judgement/verdict/verdict';
+import { chanceOfAll, isGoodEnough } from '../../judgement/verdict/verdict';
 import { CircuitSolver } from '../../network/circuitSolver';
 import { certaintyOf } from '../../studies/inputs/certainty';
 import { judgeWhole, type Judged } from '../../studies/inputs/fullCheck';
@@ -103,12 +103,11 @@ function base(search: Search): Reply {
   // What the screen does not see is a failing thing too: a change that touches its part may help it.
   const seen = new Set(failing.map((key) => key.split(' ').at(-1)));
   const unseen = checked.fails.filter((f) => !SCREENED.has(f.rule) && !seen.has(f.part ?? '')).map(unseenKey);
-  const doubted = (chanceOf(aspectOf(measures.verdict, 'supplied'), measures.certainty) ?? 1) < LIKELY_FROM;
   return {
     kind: 'base',
     checked,
     measures,
-    failing: [...failing, ...unseen, ...(doubted ? [MARGIN] : [])],
+    failing: [...failing, ...unseen],
     labels: search.space.map((c) => c.label),
     slots: search.space.map((c) => c.slot),
   };
@@ -125,8 +124,6 @@ const SCREENED: ReadonlySet<string> = new Set([
   'unfilteredFeed',
   'surroundings',
 ]);
-/** What helps where nothing is short and everything is near it: more margin. */
-const MARGIN = 'margin';
 const UNSEEN = 'unseen';
 const unseenKey = ({ rule, part }: { readonly rule: string; readonly part: string | null }) =>
   `${UNSEEN} ${rule} ${part ?? ''}`;
@@ -155,10 +152,7 @@ function singles(search: Search, from: number, to: number): Reply {
     const change = search.space[index]!;
     const touched = unseen.filter((f) => f.part !== null && change.parts.includes(f.part));
     const helps = [
-      ...[...none.scores]
-        .filter(([key, was]) => score(key) > was + HELPS)
-        .map(([key]) => ({ key, score: score(key) })),
-      ...(screened.marginBound > none.marginBound + HELPS ? [{ key: MARGIN, score: screened.marginBound }] : []),
+      ...[...none.scores].filter(([key, was]) => score(key) > was + HELPS).map(([key]) => ({ key, score: score(key) })),
       ...touched.map((f) => ({ key: unseenKey(f), score: 0 })),
     ];
     if (helps.length > 0) helpers.push({ index, helps });
@@ -216,7 +210,11 @@ function checkSet(search: Search, set: ChangeSet): Checked {
 
 function unmetOf(search: Search, project: Project): string[] {
   const { aims } = search.request;
-  const measures = measure(project, activeVariant(project).basedOn, aims.some((a) => a.kind === 'sure'));
+  const measures = measure(
+    project,
+    activeVariant(project).basedOn,
+    aims.some((a) => a.kind === 'sure'),
+  );
   if (!measures) return aims.map((a) => a.kind);
   return judgeAims(aims, { measures, code: codeOf(project, aims) })
     .filter((a) => a.met === false)

@@ -82,9 +82,7 @@ export function jobChanges(project: Project): Change[] {
       if (!planned.ok || planned.moves.some(bringsFed)) return [];
       const label = `${jobOf(id).label}${said === '' ? '' : ` (${said})`}`;
       const choice = Object.values(answers).find((a) => typeof a === 'string') ?? '';
-      return [
-        made({ id: `job ${id} ${said}`, kind: 'job', label, moves: [...planned.moves] }, `job ${id} ${choice}`),
-      ];
+      return [made({ id: `job ${id} ${said}`, kind: 'job', label, moves: [...planned.moves] }, `job ${id} ${choice}`)];
     }),
   );
 }
@@ -96,7 +94,12 @@ export function remedyChanges(circuit: Circuit, findings: readonly Finding[]): C
     .flatMap((f) =>
       f.moves.map(({ move }) =>
         made(
-          { id: `remedy ${JSON.stringify(move)}`, kind: 'remedy', label: capital(sayMove(circuit, move)), moves: [move] },
+          {
+            id: `remedy ${JSON.stringify(move)}`,
+            kind: 'remedy',
+            label: capital(sayMove(circuit, move)),
+            moves: [move],
+          },
           move.kind === 'set' ? `${move.part}.${move.path.join('.')}` : null,
         ),
       ),
@@ -143,18 +146,20 @@ export function tapChanges(circuit: Circuit): Change[] {
   const gallery = circuit.parts.find((p) => actsAs(p, 'line') && p.form === 'gallery');
   const filter = circuit.parts.find((p) => actsAs(p, 'filter'));
   const places = [gallery, filter].flatMap((p) => (p ? [`${p.id}.out`] : []));
-  return circuit.parts.filter((p): p is Part => isFedOutside(p) || actsAs(p, 'sideStream')).flatMap((fed) => {
-    const port = branchOf(circuit.parts, groups, fed)?.tapPort ?? `${fed.id}.in`;
-    return places
-      .filter((to) => groups.of(to) !== groups.of(port))
-      .map((to) => {
-        const move: Move = { kind: 'moveTap', port, to };
-        return made(
-          { id: `tap ${fed.id} ${to}`, kind: 'tap', label: capital(sayMove(circuit, move)), moves: [move] },
-          `${fed.id} tap`,
-        );
-      });
-  });
+  return circuit.parts
+    .filter((p): p is Part => isFedOutside(p) || actsAs(p, 'sideStream'))
+    .flatMap((fed) => {
+      const port = branchOf(circuit.parts, groups, fed)?.tapPort ?? `${fed.id}.in`;
+      return places
+        .filter((to) => groups.of(to) !== groups.of(port))
+        .map((to) => {
+          const move: Move = { kind: 'moveTap', port, to };
+          return made(
+            { id: `tap ${fed.id} ${to}`, kind: 'tap', label: capital(sayMove(circuit, move)), moves: [move] },
+            `${fed.id} tap`,
+          );
+        });
+    });
 }
 
 /** A thermostat left out: its plate exchanged for a plain one. */
@@ -168,7 +173,12 @@ export function thermostatChanges(circuit: Circuit): Change[] {
         draft: { ...catalogueEntry('sandwichPlain').part, name: plate.name } as MoveDraft,
       };
       return made(
-        { id: `thermostat ${plate.id} out`, kind: 'thermostat', label: `${plate.name}: a plain one, without thermostat`, moves: [move] },
+        {
+          id: `thermostat ${plate.id} out`,
+          kind: 'thermostat',
+          label: `${plate.name}: a plain one, without thermostat`,
+          moves: [move],
+        },
         `${plate.id}.size`,
       );
     });

@@ -45,7 +45,8 @@ export function sayTried({ tried: { singles, pairs, threes, fours, checks } }: P
 /** A way on the command line: its changes, what it is best by, its three lines, and why not less. */
 function wayLines(way: Way, base: Fix['base'], n: number): string[] {
   const { gains, costs, risks } = effectsBetween(base.measures, way.measures);
-  const line = (title: string, list: readonly string[]) => (list.length === 0 ? [] : [`   ${title}: ${list.join('; ')}.`]);
+  const line = (title: string, list: readonly string[]) =>
+    list.length === 0 ? [] : [`   ${title}: ${list.join('; ')}.`];
   return [
     `${n}. ${way.changes.map((c) => c.label).join(' + ')}`,
     `   ${way.best.map((b) => CRITERION_WORDS[b]).join(', ')}; ${sayMinutes(way.minutes)}, ${way.items} items; ${Math.round(100 * (way.checked.chance ?? 0))} % sure`,

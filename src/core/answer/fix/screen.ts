@@ -185,7 +185,10 @@ export class Screen {
       readings.forEach((reading, p) => {
         const margin = reading.verdict === 'dry' ? HOPELESS : (reading.checks[0]?.nearRatio ?? MOST_MARGIN);
         held.margin(margin);
-        held.score(`supply ${probes[p]!.part.id}`, isSupplied(reading.verdict) ? Math.max(0, margin) : Math.min(margin, -SLACK / 2));
+        held.score(
+          `supply ${probes[p]!.part.id}`,
+          isSupplied(reading.verdict) ? Math.max(0, margin) : Math.min(margin, -SLACK / 2),
+        );
       });
       watch?.see(state, readings);
       if (held.fails && !isWhole) return;
@@ -272,7 +275,9 @@ export class Screen {
 
   private pressureAt(circuit: CircuitSolver, port: string | undefined, at: SpeedAndOil): number | undefined {
     const node = port === undefined ? undefined : circuit.compiled.nodeOfPort.get(port);
-    return node !== undefined && this.solve(circuit, at, undefined) ? circuit.solver.workspace.pressurePa[node] : undefined;
+    return node !== undefined && this.solve(circuit, at, undefined)
+      ? circuit.solver.workspace.pressurePa[node]
+      : undefined;
   }
 
   /** The hottest film and the turbo's outlet in the hardest drive. */
@@ -347,4 +352,3 @@ function drainStatesOf({ engine, range }: Project): SpeedAndOil[] {
     { speedRevS: engine.maximumSpeedRevS, oilTemperatureK: range.hottestOilK },
   ];
 }
-

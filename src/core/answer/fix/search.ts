@@ -130,7 +130,10 @@ function helpersOf(key: string, helpers: readonly Helper[], slots: Base['slots']
     .sort((a, b) => score(b.at(-1)!) - score(a.at(-1)!) || a[0]!.index - b[0]!.index)
     .slice(0, figures)
     .flatMap((list) => {
-      const enough = Math.max(0, list.findIndex((h) => score(h) >= 0));
+      const enough = Math.max(
+        0,
+        list.findIndex((h) => score(h) >= 0),
+      );
       const last = list.length - 1;
       return [...new Set([enough, Math.round((enough + last) / 2), last])].map((i) => list[i]!);
     });
@@ -217,7 +220,11 @@ export function* search(_project: Project, request: Request): Study<Task, Reply,
     [4, FIGURES_FOR_FOURS, 'fours'],
   ] as const) {
     if (request.mostChanges < size) break;
-    yield* trySets(request, coveringSets(helpers, { failing: [...failing], slots: base.slots }, size, figures), state, name);
+    const sets = [
+      ...coveringSets(helpers, { failing: [...failing], slots: base.slots }, size, figures),
+      ...completions(state, possible, base.slots, size),
+    ];
+    yield* trySets(request, [...new Map(sets.map((set) => [keyOf(set), set])).values()], state, name);
     const found = yield* waysIn(request, state);
     if (found.length > 0) return answer('found', found, null);
   }
@@ -231,7 +238,11 @@ function* trySets(
   name: 'pairs' | 'threes' | 'fours',
 ): Study<Task, Reply, void> {
   if (sets.length === 0) return;
-  const replies = yield inPieces(sets, SETS_AT_A_TIME).map((piece) => ({ kind: 'sets' as const, request, sets: piece }));
+  const replies = yield inPieces(sets, SETS_AT_A_TIME).map((piece) => ({
+    kind: 'sets' as const,
+    request,
+    sets: piece,
+  }));
   state.take(replies);
   state.tried[name] = ofKind(replies, 'sets').reduce((sum, r) => sum + r.tried, 0);
   yield* settle(request, minimal(state), state);
@@ -243,6 +254,22 @@ function minimal(state: State): Rated[] {
   return [...state.rated.values()].filter(
     ({ set }) => !doing.some((part) => part.length < set.length && part.every((i) => set.includes(i))),
   );
+}
+
+/** Sets that hold, but not surely, of which larger ones are made: the surest. */
+const MOST_COMPLETED = 3;
+
+/** One change more on each of the sets in which nothing fails and too much is left to chance. */
+function completions(state: State, possible: readonly number[], slots: Base['slots'], size: number): ChangeSet[] {
+  return [...state.checked.values()]
+    .filter((c) => c.set.length === size - 1 && c.fails.length === 0 && c.chance !== null)
+    .sort((a, b) => b.chance! - a.chance! || (isBefore(a.set, b.set) ? -1 : 1))
+    .slice(0, MOST_COMPLETED)
+    .flatMap(({ set }) =>
+      possible
+        .filter((i) => !set.includes(i) && set.every((j) => areApart(slots, i, j)))
+        .map((i) => [...set, i].sort((a, b) => a - b)),
+    );
 }
 
 /** Sets that are looked at for what they reveal, at most. */
@@ -325,7 +352,9 @@ export function soFar(replies: readonly Reply[]): Fix | undefined {
   const state = new State();
   state.take(replies);
   const ok = minimal(state).filter((r) => state.passes(r));
-  const found = [...ok].sort((a, b) => (isBefore(rankOf(a, 'changes', undefined), rankOf(b, 'changes', undefined)) ? -1 : 1));
+  const found = [...ok].sort((a, b) =>
+    isBefore(rankOf(a, 'changes', undefined), rankOf(b, 'changes', undefined)) ? -1 : 1,
+  );
   return {
     status: 'searching',
     base: { checked: base.checked, measures: base.measures },

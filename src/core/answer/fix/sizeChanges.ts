@@ -69,7 +69,10 @@ export function sizeChanges(part: Part, circuit: Circuit): Change[] {
   return [
     ...sizablesOf(part).flatMap((sizable): Change[] => {
       const key = String(sizable.path.at(-1));
-      const was = sizable.path.reduce<unknown>((here, k) => (here as Record<string | number, unknown>)[k], part) as number;
+      const was = sizable.path.reduce<unknown>(
+        (here, k) => (here as Record<string | number, unknown>)[k],
+        part,
+      ) as number;
       const kind = kindOfFigure(part, key);
       if (!kind) return [];
       return sizesFor(part, kind, was)
@@ -124,7 +127,14 @@ function familyChanges(part: Part): Change[] {
       const now = family.sizeOf?.(part);
       if (now !== undefined && isSame(now, size)) return [];
       const label = `${part.name}: ${saySize(family, size)}${now === undefined ? '' : ` instead of ${saySize(family, now)}`}`;
-      return change(kind, part, 'size', `${family.id} ${size}`, label, setsBetween(part, family.fit(part, size), label));
+      return change(
+        kind,
+        part,
+        'size',
+        `${family.id} ${size}`,
+        label,
+        setsBetween(part, family.fit(part, size), label),
+      );
     }),
   );
 }

@@ -1,4 +1,5 @@
 import { makeOn } from '../../document/moves/applyMove';
+import { figureKey } from '../../document/moves/figure';
 import type { Part } from '../../document/parts/part';
 import { activeVariant, withVariant, type Circuit, type Project } from '../../document/project/project';
 import type { OilData } from '../../physics/oil/oil';
@@ -8,6 +9,8 @@ import type { Change } from './change';
 export interface Trial {
   readonly circuit: Circuit;
   readonly oil: OilData | undefined;
+  /** Figures that were set: what somebody chose is no guess any more. */
+  readonly known: readonly string[];
   /** Parts with other figures, where the plumbing is as it was; undefined where parts came, went or were joined anew. */
   readonly altered: readonly Part[] | undefined;
 }
@@ -24,11 +27,16 @@ const isAltered = (part: Part, was: Part | undefined): boolean =>
  * Makes changes one after the other on a circuit.
  * @returns undefined where one cannot be made after those before it
  */
-export function tryChanges(circuit: Circuit, changes: readonly Change[], taken: ReadonlySet<string>): Trial | undefined {
+export function tryChanges(
+  circuit: Circuit,
+  changes: readonly Change[],
+  taken: ReadonlySet<string>,
+): Trial | undefined {
   let here = circuit;
   let isPlumbing = false;
   let oil: OilData | undefined;
   const ids = new Set(taken);
+  const known: string[] = [];
   for (const change of changes) {
     oil = change.oil ?? oil;
     for (const move of change.moves) {
@@ -36,6 +44,8 @@ export function tryChanges(circuit: Circuit, changes: readonly Change[], taken: 
       if (!made.ok) return undefined;
       for (const id of made.gave) ids.add(id);
       isPlumbing ||= move.kind !== 'set';
+      if (move.kind === 'set')
+        known.push(...[move, ...(move.with ?? [])].map(({ path }) => figureKey(move.part, path)));
       here = made.circuit;
     }
   }
@@ -44,13 +54,19 @@ export function tryChanges(circuit: Circuit, changes: readonly Change[], taken: 
   return {
     circuit: here,
     oil,
+    known,
     altered: isPlumbing || !altered.every((p) => isAltered(p, before.get(p.id))) ? undefined : altered,
   };
 }
 
 /** The project with a trial in place of the open variant's circuit. */
-export function withTrial(project: Project, { circuit, oil }: Pick<Trial, 'circuit' | 'oil'>): Project {
+export function withTrial(project: Project, { circuit, oil, known }: Omit<Trial, 'altered'>): Project {
   const variant = activeVariant(project);
   const season = oil && { ...(variant.season ?? { name: oil.name }), oil };
-  return withVariant(project, { ...variant, circuit, ...(season ? { season } : {}) });
+  return withVariant(project, {
+    ...variant,
+    circuit,
+    known: [...new Set([...(variant.known ?? []), ...known])],
+    ...(season ? { season } : {}),
+  });
 }

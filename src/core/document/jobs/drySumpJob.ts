@@ -136,7 +136,10 @@ export const DRY_SUMP_JOB = {
     });
     // What takes the place of a part of its kind keeps that one's name.
     work.make({ kind: 'set', part: pan!, path: ['name'], value: 'Dry-sump pan', said: 'call it by its name' });
-    raiseDrains(work, work.circuit.parts.find((p) => p.id === pan)!);
+    raiseDrains(
+      work,
+      work.circuit.parts.find((p) => p.id === pan)!,
+    );
     plumbTank(
       work,
       work.circuit.parts.find((p) => p.id === pan)!,

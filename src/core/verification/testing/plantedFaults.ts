@@ -18,7 +18,10 @@ type Loose = Record<string, unknown> & { id: string; kind: string };
 type Random = () => number;
 
 /** A figure of a part, somewhere within. */
-const editing = (circuit: Circuit, change: (parts: Loose[], joints: { from: string; to: string }[]) => void): Circuit => {
+const editing = (
+  circuit: Circuit,
+  change: (parts: Loose[], joints: { from: string; to: string }[]) => void,
+): Circuit => {
   const copy = JSON.parse(JSON.stringify(circuit)) as { parts: Loose[]; joints: { from: string; to: string }[] };
   change(copy.parts, copy.joints);
   return copy as unknown as Circuit;
@@ -41,7 +44,15 @@ const onPart =
   (circuit, random) => {
     const found = (circuit.parts as unknown as Loose[]).filter(is);
     const chosen = found[Math.floor(random() * found.length)];
-    return chosen && editing(circuit, (parts) => spoil(parts.find((p) => p.id === chosen.id)!, random));
+    return (
+      chosen &&
+      editing(circuit, (parts) =>
+        spoil(
+          parts.find((p) => p.id === chosen.id)!,
+          random,
+        ),
+      )
+    );
   };
 
 /** The fed part outside, and the joint through which it is fed. */
