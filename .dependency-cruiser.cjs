@@ -2,7 +2,18 @@
  * Imports point one way. Inside the core each layer looks only at those before it in LAYERS; outside it:
  * app → workers' client, storage → core; server and cli → core. Features never import each other.
  */
-const LAYERS = ['foundations', 'physics', 'document', 'network', 'heat', 'judgement', 'studies', 'bench', 'answer', 'log'];
+const LAYERS = [
+  'foundations',
+  'physics',
+  'document',
+  'network',
+  'heat',
+  'judgement',
+  'studies',
+  'bench',
+  'answer',
+  'log',
+];
 
 /** Tests, benches and what only they use may look anywhere. */
 const APART = '(\\.test\\.tsx?$|\\.bench\\.ts$|/testing/|__mocks__/)';

@@ -90,7 +90,7 @@ describe('The circuit page', () => {
     const bar = (await screen.findByText(/^Preview: remove Restrictor and reconnect\.$/)).closest('[role=status]')!;
     // Without its restrictor the turbo is still flooded: no verdict changes.
     await waitFor(() =>
-      expect(bar.textContent).toMatch(/(No verdict changes|→).* 1 not supplied over the whole operating range\./),
+      expect(bar.textContent).toMatch(/(No verdict of a component changes|→).* Not supplied, too hot, pickup bare/),
     );
     await waitFor(() => expect(partOnSheet('turboRestrictor')).toBeNull());
     expect(stores().project).toEqual(project);

@@ -1,5 +1,5 @@
 import { addedBy } from './effects';
-import type { EffectAnswer } from './effectStudy';
+import type { EffectAnswer } from './effectSchema';
 import type { Measures } from './measures';
 import { WEIGHED, type Weighed } from './sayMeasures';
 

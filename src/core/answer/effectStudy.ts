@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { actSchema, type Act } from '../document/changes/act';
 import { replay } from '../document/changes/replay';
-import { aimSchema, aimsSchema } from '../document/project/aims';
+import { aimsSchema } from '../document/project/aims';
 import { activeVariant, withVariant, type Project } from '../document/project/project';
 import { AUDIT_READS } from '../studies/job/asked';
 import type { Study, StudyKind } from '../studies/job/study';
@@ -10,6 +10,7 @@ import type { StudyCircuits } from '../studies/job/studyCircuits';
 import { judgeAims } from './aims';
 import { codeOf } from './codeOf';
 import { effectLines } from './sayEffects';
+import { effectSchema, type EffectAnswer } from './effectSchema';
 import { measure, measuresSchema, type Measures } from './measures';
 
 /** Changes of a variant that are looked at one by one, at most. */
@@ -32,30 +33,6 @@ const taskSchema = z.strictObject({
 type Task = z.infer<typeof taskSchema>;
 const replySchema = z.strictObject({ measures: measuresSchema.nullable(), code: z.number().nullable() });
 type Reply = z.infer<typeof replySchema>;
-
-const stepSchema = z.strictObject({
-  id: z.string(),
-  name: z.string(),
-  /** With all acts up to this one; null where that cannot be computed. */
-  with: measuresSchema.nullable(),
-  /** With this one alone; null where it needs another. */
-  alone: measuresSchema.nullable(),
-});
-
-export const effectSchema = z.strictObject({
-  before: measuresSchema.nullable(),
-  after: measuresSchema.nullable(),
-  steps: z.array(stepSchema),
-  aims: z.array(
-    z.strictObject({
-      aim: aimSchema,
-      met: z.boolean().nullable(),
-      actual: z.number().nullable(),
-      limit: z.number(),
-    }),
-  ),
-});
-export type EffectAnswer = z.infer<typeof effectSchema>;
 
 const nameOf = (act: Act): string =>
   act.name ?? act.moves.map((m) => m.said ?? '').find((said) => said !== '') ?? 'change';

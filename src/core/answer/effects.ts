@@ -1,3 +1,4 @@
+import { capital } from '../foundations/text';
 import { formatQuantity, type UnitChoice } from '../foundations/units';
 import { chanceOf, type Verdict } from '../judgement/verdict/verdict';
 import type { Measures } from './measures';
@@ -16,8 +17,6 @@ const LEAST_CHANCE = 0.03;
 const SHRINKS = 0.15;
 const AT_RISK = 2;
 const ARROW = '→';
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A figure before and after, cut to what counts. @returns the change for the better, in its least steps; 0: none */
 function stepOf({ of, least, better, enough }: Weighed, before: Measures, after: Measures): number {
@@ -51,15 +50,15 @@ export function effectsBetween(before: Measures, after: Measures, units: UnitCho
   const gains: string[] = [];
   const costs: string[] = [];
   const risks: string[] = [];
+  const { come, go } = findingsBetween(before, after);
+  if (go.length > 0) gains.push(`No longer found: ${listed(go)}`);
+  if (come.length > 0) risks.push(`New: ${listed(come)}`);
   for (const weighed of WEIGHED) {
     const step = stepOf(weighed, before, after);
     if (step !== 0) (step > 0 ? gains : costs).push(sayFigure(weighed, before, after, units));
     const found = sayFound(weighed, before, after, units);
     if (found !== undefined) (weighed.of(before) === null ? gains : risks).push(found);
   }
-  const { come, go } = findingsBetween(before, after);
-  if (go.length > 0) gains.push(`No longer found: ${listed(go)}`);
-  if (come.length > 0) risks.push(`New: ${listed(come)}`);
   chances(before, after, gains, risks);
   margins(before, after, units, gains, risks);
   return { gains, costs, risks };

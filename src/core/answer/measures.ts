@@ -55,12 +55,6 @@ export type Measures = z.infer<typeof measuresSchema>;
 const WARM_UP_S = 3600;
 const WARM_STEP_S = 4;
 
-/** The variant that a job to the open one begins at: the one that it hangs on, or itself. */
-export function jobStart(project: Project, from = activeVariant(project).basedOn) {
-  const variant = activeVariant(project);
-  return project.variants.find((v) => v.id === from && v.id !== variant.id);
-}
-
 /**
  * Measures the open variant.
  * @param project in full

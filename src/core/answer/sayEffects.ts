@@ -2,7 +2,7 @@ import type { UnitChoice } from '../foundations/units';
 import type { Project } from '../document/project/project';
 import { sayAim } from './aims';
 import { effectsBetween, gainedFigures, type Effects } from './effects';
-import type { EffectAnswer } from './effectStudy';
+import type { EffectAnswer } from './effectSchema';
 
 /** Figures by which each aim comes nearer. */
 const FIGURES_OF_AIM: Readonly<Record<EffectAnswer['aims'][number]['aim']['kind'], readonly string[]>> = {

@@ -23,15 +23,19 @@ export interface Weighed {
 type Say = Weighed['say'];
 
 const signed =
-  (say: Say): Say =>
+  (say: Say, least = 0): Say =>
   (si, units) => {
+    if (Math.abs(si) < least) return say(0, units);
     const words = say(Math.abs(si), units);
     return /[1-9]/.test(words) ? `${si < 0 ? '−' : '+'}${words}` : words;
   };
 
+/** Less than this is shown as none: no gauge would show it [SI]. */
+const SHOWN: Readonly<Partial<Record<Quantity, number>>> = { pressure: 500, temperatureDifference: 0.05, volume: 5e-6 };
+
 const by = (quantity: Quantity, change: Quantity = quantity): Pick<Weighed, 'say' | 'sayChange'> => ({
   say: (si, units) => formatQuantity(si, quantity, units),
-  sayChange: signed((si, units) => formatQuantity(si, change, units)),
+  sayChange: signed((si, units) => formatQuantity(si, change, units), SHOWN[change]),
 });
 const minutes = (si: number): string => sayMinutes(si);
 const count = (si: number): string => String(Math.round(si));

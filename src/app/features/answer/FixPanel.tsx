@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { asNewVariant } from '../../../core/answer/fix/asNewVariant';
 import { CHANGE_KIND_WORDS, CHANGE_KINDS, USUAL_FIX, type FixRequest } from '../../../core/answer/fix/change';
 import type { Fix, Way } from '../../../core/answer/fix/fixSchema';
-import { CRITERION_WORDS, sayLimit, sayTried, sayWithout } from '../../../core/answer/fix/sayFix';
+import { CRITERION_WORDS, nearestSaid, sayLimit, sayTried, sayWithout } from '../../../core/answer/fix/sayFix';
 import { effectsBetween } from '../../../core/answer/effects';
 import { sayEffectsBriefly } from '../../../core/answer/sayEffects';
+import { capital } from '../../../core/foundations/text';
 import { sayMinutes } from '../../../core/bench/plan/sayStep';
 import { activeVariant } from '../../../core/document/project/project';
 import { OIL_GRADES } from '../../../core/physics/oil/grades';
@@ -161,7 +162,7 @@ function Ways({ fix, isOld }: { readonly fix: Fix; readonly isOld: boolean }) {
           <strong>No way was found within these limits.</strong>{' '}
           {fix.nearest && (
             <>
-              Nearest: {fix.nearest.changes.join(' + ')}. In its way: {sayLimit(fix.nearest.checked, units)}
+              Nearest: {nearestSaid(fix.nearest.changes)}. In its way: {sayLimit(fix.nearest.checked, units)}
             </>
           )}
         </div>
@@ -196,7 +197,7 @@ function WayCard({
   return (
     <article className="way" aria-label={`Way ${number}`}>
       <h3>
-        {number}. {way.best.map((b) => CRITERION_WORDS[b]).join(', ')}
+        {number}. {capital(way.best.map((b) => CRITERION_WORDS[b]).join(', '))}
       </h3>
       <ul>
         {way.changes.map((change) => (

@@ -1,5 +1,5 @@
 import { stepRows } from '../../../core/answer/bySteps';
-import type { EffectAnswer } from '../../../core/answer/effectStudy';
+import type { EffectAnswer } from '../../../core/answer/effectSchema';
 import { sayAt } from '../../../core/answer/sayMeasures';
 import type { UnitChoice } from '../../../core/foundations/units';
 
@@ -12,7 +12,7 @@ export function StepsTable({ answer, units }: { readonly answer: EffectAnswer; r
       <table className="steps-table">
         <thead>
           <tr>
-            <th scope="col">Adds, in this order (alone)</th>
+            <th scope="col">Adds, in this order (alone; –: not without another)</th>
             {answer.steps.map((s) => (
               <th scope="col" key={s.id}>
                 {s.name}

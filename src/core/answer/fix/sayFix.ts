@@ -1,4 +1,5 @@
-import { formatQuantity, type UnitChoice } from '../../foundations/units';
+import type { UnitChoice } from '../../foundations/units';
+import { sayFinding } from '../../judgement/audit/sayFinding';
 import { sayMinutes } from '../../bench/plan/sayStep';
 import { aimTitle } from '../aims';
 import type { AimKind } from '../../document/project/aims';
@@ -13,12 +14,8 @@ export const CRITERION_WORDS: Readonly<Record<Criterion, string>> = {
   coolest: 'coolest',
 };
 
-/** A finding in a sentence, with its figures in the reader's units. */
-export const sayFail = ({ what, figures }: Fail, units: UnitChoice = {}): string =>
-  what.replace(/\{(\w+)\}/g, (_, key: string) => {
-    const figure = figures[key];
-    return figure ? formatQuantity(figure.si, figure.quantity, units) : '';
-  });
+/** What fails, in a sentence with its figures in the reader's units. */
+export const sayFail = (fail: Fail, units: UnitChoice = {}): string => sayFinding(fail, fail.what, units);
 
 /** "Without Restrictor: 1.20 mm: Turbo: too much flow …". */
 export const sayWithout = ({ label, fails }: Way['without'][number], units: UnitChoice = {}): string =>
@@ -30,6 +27,9 @@ export function sayLimit({ fails, unmet, chance }: Checked, units: UnitChoice = 
   if (unmet[0]) return `The aim is not met: ${aimTitle(unmet[0] as AimKind).toLowerCase()}.`;
   return chance === null ? 'It cannot be computed.' : `It holds with a chance of ${Math.round(100 * chance)} % only.`;
 }
+
+export const nearestSaid = (changes: readonly string[]): string =>
+  changes.length === 0 ? 'as it is' : changes.join(' + ');
 
 /** What was searched, in a sentence. */
 export function sayTried({ tried: { singles, pairs, threes, fours, checks } }: Pick<Fix, 'tried'>): string {
@@ -67,7 +67,7 @@ export function fixLines(fix: Fix): string[] {
       ? [
           'No way was found.',
           ...(fix.nearest
-            ? [`Nearest: ${fix.nearest.changes.join(' + ')}. In its way: ${sayLimit(fix.nearest.checked)}`]
+            ? [`Nearest: ${nearestSaid(fix.nearest.changes)}. In its way: ${sayLimit(fix.nearest.checked)}`]
             : []),
         ]
       : []),

@@ -320,7 +320,7 @@ function* waysIn(request: Request, state: State): Study<Task, Reply, Way[]> {
 /** The best helper of each thing that fails, together: how near that comes. */
 function* nearestOf(
   request: Request,
-  { labels, failing, slots }: Base,
+  { labels, failing, slots, checked: base }: Base,
   helpers: readonly Helper[],
   state: State,
 ): Study<Task, Reply, Fix['nearest']> {
@@ -337,7 +337,8 @@ function* nearestOf(
   );
   const missing = sets.filter((set) => !state.checked.has(keyOf(set)));
   if (missing.length > 0) state.take(yield missing.map((set) => ({ kind: 'check', request, set })));
-  const known = [...state.checked.values()].filter((c) => c.set.length > 0);
+  // Where nothing helps, what is nearest is what is there.
+  const known = [base, ...[...state.checked.values()].filter((c) => c.set.length > 0)];
   const trouble = (c: Checked) => c.fails.length + c.unmet.length;
   const nearest = known
     .filter((c) => trouble(c) > 0 || c.chance !== null)

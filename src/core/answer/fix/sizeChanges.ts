@@ -1,6 +1,6 @@
 import { DASH_BORES_M } from '../../foundations/units/boreSizes';
 import { formatQuantity, type Quantity } from '../../foundations/units';
-import { actsAs, thermostatOf, type Part, type PartOf } from '../../document/parts/part';
+import { actsAs, type Part, type PartOf } from '../../document/parts/part';
 import { isConsumer, isReservoir } from '../../document/parts/ports';
 import type { Circuit } from '../../document/project/project';
 import type { Move } from '../../document/moves/move';
@@ -192,6 +192,3 @@ export const isFedOutside = (part: Part): part is PartOf<'consumer'> =>
 
 /** Sizes of a restrictor that is added. */
 export const ADDED_RESTRICTORS_M = [0.8, 1, 1.2, 1.5, 2].map((mm) => mm * MM);
-
-/** True where a thermostat can be left out. */
-export const hasThermostat = (part: Part): boolean => thermostatOf(part) !== undefined;

@@ -1,3 +1,3 @@
 export { auditCircuit, auditToEnd, RULE_COUNT } from './auditCircuit';
-export { findingSchema, WEIGHTS, type Finding, type Weight } from './finding';
+export { WEIGHTS, type Finding, type Weight } from './finding';
 export { sayFinding } from './sayFinding';

@@ -1,5 +1,6 @@
 import { sayWhy } from '../supply/say';
 import { formatQuantity, type UnitChoice } from '../../foundations/units';
+import { sayFinding } from '../audit/sayFinding';
 import type { Shortfall } from './shortfall';
 
 const where = (s: Shortfall, units: UnitChoice) =>
@@ -9,7 +10,8 @@ const where = (s: Shortfall, units: UnitChoice) =>
 
 /** Who is not supplied, at which state, and why: "Turbo at 7000 rpm, 120 °C. Its flow is …". */
 export function sayShortfall(shortfall: Shortfall, units: UnitChoice = {}): string {
-  const { decisive } = shortfall;
+  const { decisive, finding } = shortfall;
+  if (finding) return sayFinding(finding, finding.what, units);
   if (shortfall.drain && decisive)
     return `${where(shortfall, units)}. Drain flow with foam ${formatQuantity(decisive.actual, 'flow', units)}; capacity half full ${formatQuantity(decisive.limit, 'flow', units)}.`;
   return `${where(shortfall, units)}. ${sayWhy(shortfall.verdict, shortfall.decisive, units)}`;

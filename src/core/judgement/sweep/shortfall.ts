@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { ConsumerRange, Sweep } from './sweep';
+import { findingSchema, type Finding } from '../audit/finding';
 import { checkSchema, verdictSchema } from '../stateResult';
 
 /** A consumer that is not supplied, at the state where it is worst. */
@@ -14,6 +15,8 @@ export const shortfallSchema = z.strictObject({
   everywhere: z.boolean(),
   /** True for a drain that cannot hold what comes; absent for consumers. */
   drain: z.boolean().optional(),
+  /** What a rule of the audit found, where that is what fails: heat, a rating, an overflow. */
+  finding: findingSchema.pick({ rule: true, what: true, figures: true }).optional(),
 });
 export type Shortfall = z.infer<typeof shortfallSchema>;
 
@@ -36,6 +39,22 @@ export function shortfalls(
       speedRevS: c.worst?.state.speedRevS ?? 0,
       oilTemperatureK: c.worst?.state.oilTemperatureK ?? 0,
       everywhere: c.failing === states - notConverged.length,
+    }));
+}
+
+/** What fails by a rule of the audit beside supply, as what rules a size out. */
+export function ruleShortfalls(findings: readonly Finding[]): Shortfall[] {
+  return findings
+    .filter((f) => f.is === 'fails' && f.waived === null && f.rule !== 'supply')
+    .map(({ rule, part, title, what, figures, state }) => ({
+      part: part ?? rule,
+      name: title,
+      verdict: 'short',
+      decisive: null,
+      speedRevS: state?.speedRevS ?? 0,
+      oilTemperatureK: state?.oilTemperatureK ?? 0,
+      everywhere: false,
+      finding: { rule, what, figures },
     }));
 }
 

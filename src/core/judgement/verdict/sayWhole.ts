@@ -1,3 +1,4 @@
+import { capital } from '../../foundations/text';
 import type { UnitChoice } from '../../foundations/units';
 import type { Aspect } from '../audit/finding';
 import { sayFinding } from '../audit/sayFinding';
@@ -23,7 +24,6 @@ const DOUBTED: Readonly<Record<Aspect, string>> = {
   safe: 'safety',
 };
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const percent = (chance: number) => `${Math.round(100 * Math.min(0.99, Math.max(0.01, chance)))} %`;
 
 /** The verdict in words: a head, what decides it, and how sure it is. */

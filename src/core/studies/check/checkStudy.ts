@@ -63,7 +63,7 @@ function linesOf(finding: Finding): string[] {
  * The whole check of the open variant: its range, the drives of its use, every rule of the trade, the one verdict that
  * they come to, and how sure that is.
  */
-export const CHECK_STUDY = {
+export const CHECK_STUDY: StudyKind<Request, Task, Reply, Check> = {
   name: 'check',
   reads: AUDIT_READS,
   requestSchema,
@@ -100,4 +100,4 @@ export const CHECK_STUDY = {
         !findings.some((f) => f.waived === null && (f.weight === 'stop' || f.weight === 'mend')),
     },
   ],
-} as const satisfies StudyKind<Request, Task, Reply, Check>;
+};

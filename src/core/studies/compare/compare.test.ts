@@ -74,11 +74,11 @@ describe('Variants side by side', () => {
     const project = demoProject('thornback');
     const request = { ids: ['stock', 'noseCooler'] };
     const whole = studyHere(COMPARE_STUDY, project, request);
-    const none = comparisonSchema.parse(COMPARE_STUDY.partial(project, request, []));
+    const none = comparisonSchema.parse(COMPARE_STUDY.partial!(project, request, []));
     expect([none.parts, none.settings, none.consumers]).toEqual([whole.parts, whole.settings, []]);
     expect(none.variants.map((v) => v.known)).toEqual([false, false]);
     const second = comparisonSchema.parse(
-      COMPARE_STUDY.partial(project, request, [compareWork(new StudyCircuits(project), { id: 'noseCooler' })]),
+      COMPARE_STUDY.partial!(project, request, [compareWork(new StudyCircuits(project), { id: 'noseCooler' })]),
     );
     expect(second.variants.map((v) => v.known)).toEqual([false, true]);
     for (const { part, worst } of second.consumers)

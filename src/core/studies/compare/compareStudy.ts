@@ -36,7 +36,7 @@ function variantsOf({ circuit: { project }, given }: Asked): string[] {
  * Variants of a project side by side: what differs in parts, settings and season, then each consumer at its worst,
  * figures at the named states.
  */
-export const COMPARE_STUDY = {
+export const COMPARE_STUDY: StudyKind<Request, CompareTask, CompareReply, Comparison> = {
   name: 'compare',
   requestSchema,
   taskSchema,
@@ -86,4 +86,4 @@ export const COMPARE_STUDY = {
         comparison.variants.every((v) => v.verdict !== null && isGoodEnough(v.verdict, v.certainty)),
     },
   ],
-} as const satisfies StudyKind<Request, CompareTask, CompareReply, Comparison>;
+};

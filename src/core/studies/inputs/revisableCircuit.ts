@@ -68,7 +68,7 @@ export class RevisableCircuit {
   put(part: Part): void {
     const here = this.circuit.variant.circuit.parts.find((p) => p.id === part.id);
     if (!here) return;
-    for (const key of Object.keys(here)) if (!(key in part)) delete (here as unknown as Holder)[key];
+    for (const key of Object.keys(here)) if (!(key in part)) Reflect.deleteProperty(here, key);
     Object.assign(here, JSON.parse(JSON.stringify(part)));
     this.changed.add(here);
     // Slots may point into what was replaced.

@@ -107,7 +107,8 @@ const key = (f: {
   readonly part: string;
   readonly verdict: string;
   readonly decisive: { readonly side: string } | null;
-}) => `${f.part} ${f.decisive?.side ?? f.verdict}`;
+  readonly finding?: { readonly rule: string } | undefined;
+}) => `${f.part} ${f.finding?.rule ?? f.decisive?.side ?? f.verdict}`;
 /** Who is not supplied, in words that two outcomes can be held against each other by. */
 export const unsupplied = (outcome: RowOutcome): string[] => outcome.failing.map(key);
 

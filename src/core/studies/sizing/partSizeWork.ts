@@ -6,8 +6,9 @@ import { SHEDS_WATER_K } from '../../heat/heatResult';
 import { HeatSolver } from '../../heat/heatSolver';
 import { CircuitSolver } from '../../network/circuitSolver';
 import type { StudyCircuits } from '../job/studyCircuits';
-import { shortfalls } from '../../judgement/sweep/shortfall';
-import { sweepToEnd } from '../../judgement/sweep/sweep';
+import { ruleShortfalls, shortfalls } from '../../judgement/sweep/shortfall';
+import { runToEnd } from '../../foundations/runToEnd';
+import { judgeWhole } from '../inputs/fullCheck';
 import { familiesAt, judged, type RowOutcome, type PartSizeReply, type PartSizeTask } from './partSizeTasks';
 
 /** Fits one size, or searches one end of a band step by step. */
@@ -40,7 +41,7 @@ function fitted({ project, variant }: StudyCircuits, id: string, family: string 
   const asked = { family, size, limitHotK: inSeason(project, variant).range.hottestOilK, limitColdK: SHEDS_WATER_K };
   if (!made.ok) return { failing: [], solved: false, hotDayK: null, coldCruiseK: null, ...asked };
   const { circuit } = made;
-  const sweep = sweepToEnd(circuit);
+  const { sweep, findings } = runToEnd(judgeWhole(circuit, true));
   const heat = new HeatSolver(circuit);
   const settles = (drive: Drive) => {
     const { heat: found } = solveDrive(circuit, drive, heat);
@@ -51,7 +52,8 @@ function fitted({ project, variant }: StudyCircuits, id: string, family: string 
   const hotDayK = settles(hotDay);
   return {
     ...asked,
-    failing: shortfalls(sweep),
+    // The temperature of a hot day is a need of its own.
+    failing: [...shortfalls(sweep), ...ruleShortfalls(findings.filter((f) => f.rule !== 'oilHot'))],
     solved: sweep.notConverged.length === 0 && hotDayK !== null,
     hotDayK,
     coldCruiseK: settles(coldCruise),

@@ -8,7 +8,9 @@ import { stillNodes } from '../../network/describe/stillNodes';
 import type { StudyCircuits } from '../job/studyCircuits';
 import { probesOf, readProbe } from '../../judgement/supply/probe';
 import { isSupplied } from '../../judgement/supply/supplyVerdict';
-import { shortfalls, type Shortfall } from '../../judgement/sweep/shortfall';
+import { ruleShortfalls, shortfalls, type Shortfall } from '../../judgement/sweep/shortfall';
+import { runToEnd } from '../../foundations/runToEnd';
+import { judgeWhole } from '../inputs/fullCheck';
 import { sweepToEnd } from '../../judgement/sweep/sweep';
 import { sizableAt, withSize, type Sizable } from './sizable';
 import { isGood, type Look, type SizingReply, type SizingTask } from './sizingTasks';
@@ -21,19 +23,26 @@ const LOOK_TEMPERATURES = 7;
 /** Rounds in which another state may turn out to be the worse one. */
 const MOST_ROUNDS = 12;
 
+const ruleKey = ({ part, finding }: Shortfall) => `${finding?.rule ?? ''} ${part}`;
+
 /** Sizes one figure of one part of a variant. */
 class Sizer {
+  private others: ReadonlySet<string> | undefined;
+
   constructor(
     private readonly project: Project,
     private readonly variant: Variant,
     private readonly part: Part,
-    private readonly path: Sizable['path'],
+    private readonly sizable: Sizable,
     private readonly consumer: string | undefined,
   ) {}
 
   private solverAt(si: number): CircuitSolver | undefined {
-    const sized = withSize(this.part, this.path, si);
-    if (!sized) return undefined;
+    const sized = withSize(this.part, this.sizable.path, si);
+    return sized && this.solverOf(sized);
+  }
+
+  private solverOf(sized: Part): CircuitSolver | undefined {
     const parts = this.variant.circuit.parts.map((p) => (p.id === this.part.id ? sized : p));
     const variant = { ...this.variant, circuit: { ...this.variant.circuit, parts } };
     const made = CircuitSolver.of({ ...this.project, variants: [variant], activeVariant: variant.id });
@@ -52,12 +61,37 @@ class Sizer {
       }
     });
     const failing = shortfalls(sweep, this.consumer);
-    // A drain that overflows rules a size out whichever consumer was asked about.
-    return { si, failing: [...failing, ...drains.values()], solved: sweep.notConverged.length === 0 };
+    // A drain that overflows rules a size out whichever consumer was asked about, and so does whatever else fails by it.
+    const all = [...failing, ...drains.values()];
+    const isWhole = speeds === undefined && all.length === 0;
+    return { si, failing: isWhole ? this.failsOtherwise(si) : all, solved: sweep.notConverged.length === 0 };
+  }
+
+  /**
+   * What fails by the rules of the audit with a size: heat, ratings, overflows. What fails now is not the size's fault,
+   * unless it is of the sized part itself and another size mends it.
+   */
+  private failsOtherwise(si: number): Shortfall[] {
+    const others = (this.others ??= this.failsWithoutIt());
+    return this.failsAt(this.solverAt(si)).filter((f) => !others.has(ruleKey(f)));
+  }
+
+  private failsWithoutIt(): ReadonlySet<string> {
+    const { low, high } = this.sizable;
+    const [now, ...ends] = [this.solverOf(this.part), this.solverAt(low), this.solverAt(high)].map((solver) =>
+      this.failsAt(solver),
+    );
+    const always = (f: Shortfall) => ends.every((end) => end.some((other) => ruleKey(other) === ruleKey(f)));
+    return new Set(now!.filter((f) => f.part !== this.part.id || always(f)).map(ruleKey));
+  }
+
+  private failsAt(solver: CircuitSolver | undefined): Shortfall[] {
+    return solver ? ruleShortfalls(runToEnd(judgeWhole(solver, true)).findings) : [];
   }
 
   /** Whether one consumer is supplied at one state. */
   private holds(si: number, limit: Shortfall): boolean {
+    if (limit.finding) return isGood(this.look(si));
     const solver = this.solverAt(si);
     if (!solver) return false;
     const state = solver.stateAt(limit.speedRevS, limit.oilTemperatureK);
@@ -134,7 +168,7 @@ function overfullDrains({ variant, compiled, solver, oil, project }: CircuitSolv
 /** Looks at one size, or searches one end of a band. */
 export function sizingWork({ project, variant }: StudyCircuits, task: SizingTask): SizingReply {
   const { part, sizable } = sizableAt(variant, task.request);
-  const sizer = new Sizer(project, variant, part, sizable.path, task.request.consumer);
+  const sizer = new Sizer(project, variant, part, sizable, task.request.consumer);
   if (task.kind === 'end') return { kind: 'end', ...sizer.end(task.good, task.bad) };
   const coarse = sizer.look(task.si, LOOK_SPEEDS, LOOK_TEMPERATURES);
   return { kind: 'look', look: isGood(coarse) ? sizer.look(task.si) : coarse };
