@@ -19,13 +19,13 @@ const PICTURES: readonly {
   { name: 'first', isFirst: true },
   { name: 'restrictor-dark', dark: true, prepare: (page) => page.locator('[data-part=turboRestrictor]').click() },
   {
-    name: 'tablet',
-    width: 1024,
-    height: 768,
+    name: 'fix',
     prepare: async (page) => {
       await choose(page, 'Variant', 'Nose cooler');
-      await page.locator('[data-part=plate]').click();
-      await page.keyboard.press('m');
+      await page.getByRole('button', { name: 'Find a fix…' }).click();
+      await page.getByRole('button', { name: 'Run', exact: true }).click();
+      await page.getByRole('article', { name: 'Way 1' }).waitFor({ timeout: 300_000 });
+      await page.getByText(/^Against Stock/).waitFor();
     },
   },
   {

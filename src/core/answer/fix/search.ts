@@ -204,16 +204,18 @@ export function* search(_project: Project, request: Request): Study<Task, Reply,
   for (const piece of inPieces(alone, SINGLES_AT_A_TIME))
     state.take(yield piece.map(({ set }) => ({ kind: 'check' as const, request, set })));
   const does = new Set(alone.filter((r) => state.passes(r)).map((r) => r.set[0]!));
+  const helpers = ofKind(singles, 'singles').flatMap((r) => r.helpers);
+  // A way to show while everything smaller is still being tried.
+  if (does.size === 0) yield* guess(request, base, helpers, state);
 
   if (request.mostChanges >= 2) {
     const rest = possible.filter((i) => !does.has(i));
     const pairs = [...pairsOf(rest)].filter(([i, j]) => areApart(base.slots, i!, j!));
     yield* trySets(request, pairs, state, 'pairs');
   }
-  const ways = yield* waysIn(request, state);
+  const ways = yield* waysIn(request, state, 2);
   if (ways.length > 0) return answer('found', ways, null);
 
-  const helpers = ofKind(singles, 'singles').flatMap((r) => r.helpers);
   const failing = yield* revealed(request, base, helpers);
   for (const [size, figures, name] of [
     [3, FIGURES_FOR_THREES, 'threes'],
@@ -225,7 +227,7 @@ export function* search(_project: Project, request: Request): Study<Task, Reply,
       ...completions(state, possible, base.slots, size),
     ];
     yield* trySets(request, [...new Map(sets.map((set) => [keyOf(set), set])).values()], state, name);
-    const found = yield* waysIn(request, state);
+    const found = yield* waysIn(request, state, size);
     if (found.length > 0) return answer('found', found, null);
   }
   return answer('none', [], yield* nearestOf(request, { ...base, failing: [...failing] }, helpers, state));
@@ -245,7 +247,11 @@ function* trySets(
   }));
   state.take(replies);
   state.tried[name] = ofKind(replies, 'sets').reduce((sum, r) => sum + r.tried, 0);
-  yield* settle(request, minimal(state), state);
+  yield* settle(
+    request,
+    minimal(state).filter((r) => r.set.length <= sets[0]!.length),
+    state,
+  );
 }
 
 /** Sets of which no part is known to do alone. */
@@ -292,9 +298,33 @@ function* revealed(
   return failing;
 }
 
+/** Sets that are tried first, at most, and of those that the screen lets through so many in full. */
+const MOST_GUESSED = 12;
+const GUESSES_CHECKED = 2;
+
+/** The likeliest sets of what helps, before everything smaller is tried. */
+function* guess(
+  request: Request,
+  { failing, slots }: Base,
+  helpers: readonly Helper[],
+  state: State,
+): Study<Task, Reply, void> {
+  for (let size = 2; size <= request.mostChanges; size++) {
+    const sets = coveringSets(helpers, { failing, slots }, size, 1).slice(0, MOST_GUESSED);
+    if (sets.length === 0) continue;
+    const replies = yield inPieces(sets, SINGLES_AT_A_TIME).map((piece) => ({ kind: 'sets', request, sets: piece }));
+    state.take(replies);
+    const passed = ofKind(replies, 'sets').flatMap((r) => r.rated);
+    if (passed.length === 0) continue;
+    const first = passed.sort((a, b) => b.marginBound - a.marginBound).slice(0, GUESSES_CHECKED);
+    state.take(yield first.map(({ set }) => ({ kind: 'check', request, set })));
+    return;
+  }
+}
+
 /** The best by each criterion, measured, with what fails without each of its changes. */
-function* waysIn(request: Request, state: State): Study<Task, Reply, Way[]> {
-  const among = minimal(state).filter((r) => state.passes(r));
+function* waysIn(request: Request, state: State, mostChanges: number): Study<Task, Reply, Way[]> {
+  const among = minimal(state).filter((r) => r.set.length <= mostChanges && state.passes(r));
   if (among.length === 0) return [];
   const best = new Map<string, { readonly rated: Rated; readonly by: Criterion[] }>();
   for (const by of CRITERIA) {
