@@ -12,7 +12,7 @@ import { isFound } from '../heat/comingToRest';
 import { SHEDS_WATER_K } from '../heat/heatResult';
 import { HeatSolver } from '../heat/heatSolver';
 import { warmUp } from '../heat/transient';
-import { findingSchema } from '../judgement/audit/finding';
+import { WEIGHTS } from '../judgement/audit/finding';
 import { designDrives } from '../judgement/designDrives';
 import { solveDrive } from '../judgement/solveDrive';
 import { checkSchema as supplyCheckSchema } from '../judgement/stateResult';
@@ -25,12 +25,20 @@ import { runToEnd } from '../foundations/runToEnd';
 
 const figure = z.number().nullable();
 
+const actedSchema = z.strictObject({
+  rule: z.string(),
+  title: z.string(),
+  part: z.string().nullable(),
+  weight: z.enum(WEIGHTS),
+  is: z.enum(['fails', 'holds', 'unknown']),
+});
+
 /** The figures that a change is weighed by, each at a condition of its own; null where there is none. */
 export const measuresSchema = z.strictObject({
   verdict: verdictSchema,
   certainty: certaintySchema.nullable(),
   /** Findings that are to be acted on, dismissed ones left out. */
-  acted: z.array(findingSchema.pick({ rule: true, title: true, part: true, weight: true, is: true })),
+  acted: z.array(actedSchema),
   /** In the hardest drive of the use: oil in the sump and at the gallery. */
   hotDay: z.strictObject({ drive: z.string(), sumpK: figure, galleryK: figure }),
   coldCruiseK: figure,

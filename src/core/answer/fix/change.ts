@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { moveSchema } from '../../document/moves/move';
+import { moveSchema, type Move } from '../../document/moves/move';
 import { partIdSchema } from '../../document/parts/partBase';
 import { oilSchema } from '../../document/project/project';
+import type { OilData } from '../../physics/oil/oil';
 
 /** Kinds of change that a builder can make outside the engine: the user can forbid each. */
 export const CHANGE_KINDS = [
@@ -36,20 +37,29 @@ export const CHANGE_KIND_WORDS: Readonly<Record<ChangeKind, string>> = {
 };
 
 /** One thing that could be done: a size, a part moved, or a whole job, which counts as one. */
-export const changeSchema = z.strictObject({
+export interface Change {
+  readonly id: string;
+  readonly kind: ChangeKind;
+  /** As it is said where it is proposed: "Restrictor: 1.20 mm instead of 1.50 mm". */
+  readonly label: string;
+  readonly moves: readonly Move[];
+  /** Another oil, in place of moves. */
+  readonly oil?: OilData | undefined;
+  /** Parts that it touches: one that is locked forbids it. */
+  readonly parts: readonly string[];
+  /** The figure that it sets, by part: two changes that set the same exclude each other. */
+  readonly slot: string | null;
+}
+
+export const changeSchema: z.ZodType<Change> = z.strictObject({
   id: z.string(),
   kind: z.enum(CHANGE_KINDS),
-  /** As it is said where it is proposed: "fit the restrictor of 1.20 mm instead of 1.50 mm". */
   label: z.string(),
   moves: z.array(moveSchema),
-  /** Another oil, in place of moves. */
   oil: oilSchema.optional(),
-  /** Parts that it touches: one that is locked forbids it. */
   parts: z.array(partIdSchema),
-  /** The figure that it sets, by part: two changes that set the same exclude each other. */
   slot: z.string().nullable(),
 });
-export type Change = z.infer<typeof changeSchema>;
 
 /** What a search is asked for. */
 export const fixRequestSchema = z.strictObject({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { findingSchema } from '../../judgement/audit/finding';
+import { failSchema } from '../../judgement/audit/finding';
 import { aimsSchema } from '../../document/project/aims';
 import { measuresSchema } from '../measures';
 import { changeSchema, fixRequestSchema } from './change';
@@ -25,9 +25,6 @@ export const ratedSchema = z.strictObject({
   hottestK: z.number().nullable(),
 });
 export type Rated = z.infer<typeof ratedSchema>;
-
-const failSchema = findingSchema.pick({ rule: true, part: true, title: true, what: true, figures: true });
-export type Fail = z.infer<typeof failSchema>;
 
 /** The full check of a set. */
 export const checkedSchema = z.strictObject({

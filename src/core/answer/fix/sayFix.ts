@@ -4,7 +4,8 @@ import { sayMinutes } from '../../bench/plan/sayStep';
 import { aimTitle } from '../aims';
 import type { AimKind } from '../../document/project/aims';
 import { effectsBetween } from '../effects';
-import type { Checked, Criterion, Fail, Fix, Way } from './fixSchema';
+import type { Fail } from '../../judgement/audit/finding';
+import type { Checked, Criterion, Fix, Way } from './fixSchema';
 
 export const CRITERION_WORDS: Readonly<Record<Criterion, string>> = {
   changes: 'fewest changes',

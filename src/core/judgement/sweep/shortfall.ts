@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { ConsumerRange, Sweep } from './sweep';
-import { findingSchema, type Finding } from '../audit/finding';
+import { failSchema, type Finding } from '../audit/finding';
 import { checkSchema, verdictSchema } from '../stateResult';
 
 /** A consumer that is not supplied, at the state where it is worst. */
@@ -16,7 +16,7 @@ export const shortfallSchema = z.strictObject({
   /** True for a drain that cannot hold what comes; absent for consumers. */
   drain: z.boolean().optional(),
   /** What a rule of the audit found, where that is what fails: heat, a rating, an overflow. */
-  finding: findingSchema.pick({ rule: true, what: true, figures: true }).optional(),
+  finding: failSchema.optional(),
 });
 export type Shortfall = z.infer<typeof shortfallSchema>;
 
@@ -54,7 +54,7 @@ export function ruleShortfalls(findings: readonly Finding[]): Shortfall[] {
       speedRevS: state?.speedRevS ?? 0,
       oilTemperatureK: state?.oilTemperatureK ?? 0,
       everywhere: false,
-      finding: { rule, what, figures },
+      finding: { rule, part, title, what, figures },
     }));
 }
 
