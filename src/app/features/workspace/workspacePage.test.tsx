@@ -23,7 +23,7 @@ describe('The list of projects', () => {
     await store('a', 'Brackwater');
     show(<WorkspacePage />);
     const row = (await screen.findByText('Brackwater')).closest('tr')!;
-    await waitFor(() => expect(row.textContent).toContain('1 of 7 not supplied'));
+    await waitFor(() => expect(row.textContent).toContain('Not supplied, too hot, pickup bare'));
     expect(row.textContent).toMatch(/\d+ kB/);
     expect(row.querySelectorAll('td svg circle').length).toBeGreaterThanOrEqual(7);
   });
