@@ -98,7 +98,7 @@ const PLACES: Readonly<Record<ViewPath, readonly [Place, ...Place[]]>> = {
   bench: tabs('hoses', 'joints', 'parts', 'places', 'level', 'plan', 'sheet'),
   log: tabs('start', 'live', 'book', 'why', 'clean'),
   library: [['library', async () => undefined]],
-  projects: [['projects', (page) => expect(page.getByText(/Not supplied/)).toBeVisible()]],
+  projects: [['projects', (page) => expect(page.getByRole('table').getByText(/Not supplied/)).toBeVisible()]],
   new: [['new engine', async () => undefined]],
 };
 
