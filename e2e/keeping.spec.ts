@@ -51,7 +51,7 @@ test('what was done and how it was looked at comes back after a reload, also whe
     await expect(why).toBeHidden();
     await page.getByRole('button', { name: 'Undo' }).click();
     await why.getByRole('button', { name: /^Undo: edit Restrictor/ }).click();
-    await expect(sheet(page)).toHaveText(/Turbo:? too much flow/);
+    await expect(sheet(page)).toHaveText(/Turbo[,:]? too much flow/);
   });
   expect(problems).toEqual([]);
 });
