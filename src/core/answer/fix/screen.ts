@@ -20,6 +20,7 @@ import { CircuitSolver } from '../../network/circuitSolver';
 import { stillNodes } from '../../network/describe/stillNodes';
 import type { KeptState } from '../../network/solve/solver';
 import type { SpeedAndOil } from '../../network/solve/state';
+import { drainStatesOf } from '../../studies/inputs/certainty';
 import { RevisableCircuit } from '../../studies/inputs/revisableCircuit';
 import type { Judged } from '../../studies/inputs/fullCheck';
 import type { Trial } from './trial';
@@ -340,15 +341,4 @@ function statesToHold({ sweep }: Judged, { engine, range }: Project): SpeedAndOi
     ...corners,
   ];
   return [...new Map(all.map((s) => [`${s.speedRevS} ${s.oilTemperatureK}`, s])).values()];
-}
-
-/** Where the audit judges drains. */
-function drainStatesOf({ engine, range }: Project): SpeedAndOil[] {
-  return [
-    {
-      speedRevS: Math.max(engine.idleSpeedRevS, Math.min(range.coldSpeedRevS, engine.maximumSpeedRevS)),
-      oilTemperatureK: range.coldestOilK,
-    },
-    { speedRevS: engine.maximumSpeedRevS, oilTemperatureK: range.hottestOilK },
-  ];
 }

@@ -146,7 +146,7 @@ function drainStatesToDraw(circuit: CircuitSolver): readonly SpeedAndOil[] | und
 }
 
 /** The coldest oil that is run, where a drain carries least, and full speed with hot oil, where most comes. */
-const drainStatesOf = ({ engine, range }: Project) => [
+export const drainStatesOf = ({ engine, range }: Project): SpeedAndOil[] => [
   {
     speedRevS: Math.max(engine.idleSpeedRevS, Math.min(range.coldSpeedRevS, engine.maximumSpeedRevS)),
     oilTemperatureK: range.coldestOilK,
